@@ -1,0 +1,3 @@
+import { prepare } from './prepare.mjs';
+
+prepare();

@@ -1,0 +1,49 @@
+/** The built application behind a small HTTP server that guards every request, files included. */
+import { createServer } from 'node:http';
+import { findRefusal, securityHeaders } from '../src/lib/server/request-guard.js';
+
+const port = process.env.PORT || '4173';
+process.env.PORT = port;
+process.env.ORIGIN = `http://127.0.0.1:${port}`;
+process.env.BODY_SIZE_LIMIT = '52M';
+process.env.BIBLION_PLACES ??= new URL('../build/places.sqlite', import.meta.url).pathname;
+
+/** The request that wakes the application is the first; making it here keeps start-up errors on screen. */
+const { handler } = await import(new URL('../build/handler.js', import.meta.url).href);
+
+const server = createServer((request, response) => {
+  const refusal = findRefusal({
+    method: request.method ?? 'GET',
+    host: request.headers.host ?? null,
+    origin: request.headers.origin ?? null,
+    port,
+  });
+  for (const [name, value] of Object.entries(securityHeaders)) response.setHeader(name, value);
+  if (!refusal) return handler(request, response);
+  response.writeHead(refusal.code === 'foreign-host' ? 421 : 403, { 'content-type': 'application/json' });
+  response.end(JSON.stringify({ ...refusal, path: '' }));
+});
+
+server.on('error', (error) => {
+  const taken = 'code' in error && error.code === 'EADDRINUSE';
+  console.error(
+    taken ? `biblion: port ${port} is taken; set PORT to another one.` : `biblion: ${error.message}`,
+  );
+  process.exit(1);
+});
+
+server.listen(Number(port), '127.0.0.1', async () => {
+  const answer = await fetch(`http://127.0.0.1:${port}/api/health?wake=1`);
+  if (!answer.ok) {
+    console.error('biblion: the server does not answer as it should; see the lines above.');
+    process.exit(1);
+  }
+  console.log(`biblion: ready at http://127.0.0.1:${port}`);
+});
+
+function stop() {
+  server.close(() => process.exit(0));
+  server.closeAllConnections();
+}
+process.on('SIGINT', stop);
+process.on('SIGTERM', stop);

@@ -1,0 +1,11 @@
+declare global {
+  namespace App {
+    interface Error {
+      message: string;
+      code?: string;
+      path?: string;
+    }
+  }
+}
+
+export {};

@@ -1,0 +1,1 @@
+export type ApexOptions = Record<string, unknown>;

@@ -1,0 +1,20 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [tailwindcss(), sveltekit()],
+  worker: { format: 'es' },
+  build: {
+    rolldownOptions: {
+      treeshake: {
+        // Without this one button brings all of the component library.
+        moduleSideEffects: [{ test: /flowbite-svelte\/dist\/(?!.*type=style)/, sideEffects: false }],
+      },
+    },
+  },
+  test: {
+    include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
+    environment: 'node',
+  },
+});
