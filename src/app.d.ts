@@ -1,5 +1,8 @@
 declare global {
   namespace App {
+    interface Locals {
+      services: import('$lib/server/compose').Services;
+    }
     interface Error {
       message: string;
       code?: string;

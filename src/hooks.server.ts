@@ -1,6 +1,24 @@
-import { json, type Handle } from '@sveltejs/kit';
+import { json, type Handle, type HandleServerError } from '@sveltejs/kit';
 import { dev } from '$app/environment';
+import { compose, type Services } from '$lib/server/compose';
+import { DataFileError } from '$lib/server/db/open-database';
 import { findRefusal, securityHeaders } from '$lib/server/request-guard.js';
+
+let services: Promise<Services> | null = null;
+
+/** Opens the data file with the first request; a file that cannot be used ends the server with the reason. */
+function getServices(): Promise<Services> {
+  services ??= compose({
+    dataFile: process.env.BIBLION_DATA ?? '.data/dev.sqlite',
+    placesFile: process.env.BIBLION_PLACES ?? 'build/places.sqlite',
+    demo: process.env.BIBLION_DEMO === '1',
+    now: () => new Date(),
+  }).catch((error: unknown) => {
+    console.error(error instanceof DataFileError ? `biblion: ${error.message}` : error);
+    process.exit(1);
+  });
+  return services;
+}
 
 /** Every request passes the guard; every answer carries the security headers. */
 export const handle: Handle = async ({ event, resolve }) => {
@@ -11,9 +29,22 @@ export const handle: Handle = async ({ event, resolve }) => {
     origin: request.headers.get('origin'),
     port: dev ? null : (process.env.PORT ?? null),
   });
-  const response = refusal
-    ? json({ ...refusal, path: '' }, { status: refusal.code === 'foreign-host' ? 421 : 403 })
-    : await resolve(event);
+  let response: Response;
+  if (refusal)
+    response = json({ ...refusal, path: '' }, { status: refusal.code === 'foreign-host' ? 421 : 403 });
+  else {
+    event.locals.services = await getServices();
+    response = await resolve(event);
+  }
   for (const [name, value] of Object.entries(securityHeaders)) response.headers.set(name, value);
+  if (event.url.pathname.startsWith('/api/')) response.headers.set('cache-control', 'no-store');
   return response;
+};
+
+/** Errors of the server say nothing of its insides. */
+export const handleError: HandleServerError = ({ error, status }) => {
+  if (status !== 404) console.error(error);
+  return status === 404
+    ? { code: 'not-found', message: 'There is nothing here.', path: '' }
+    : { code: 'server-error', message: 'Something went wrong in the server; its log says more.', path: '' };
 };

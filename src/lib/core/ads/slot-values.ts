@@ -1,0 +1,60 @@
+import { formatMoney } from '../budget/money';
+import { childrenOf, inOrder } from '../plan/book';
+import { briefTexts, firstLanguage, offerOf, type PlanView } from '../plan/plan-view';
+import type { LineKindOfAd } from '../plan/records/ad-line';
+import type { Group } from '../plan/records/group';
+import type { FormatName } from '../rules/rule-set';
+import type { FillContext } from './fill-slots';
+
+/** The place of a campaign as said in copy: as typed, else the name of its first place. */
+export function placeSaid({ book }: PlanView, campaignId: string): string {
+  const typed = book.campaign.get(campaignId)?.placeSaid.trim();
+  return (
+    typed || (childrenOf(book.place, 'campaignId', campaignId).find((place) => !place.excluded)?.name ?? '')
+  );
+}
+
+/** The values of plan slots for a group; an empty text is a missing value. */
+export function slotValues(view: PlanView, group: Group): Record<string, string> {
+  const offer = offerOf(view, group);
+  const own = inOrder(view.book.slotWord)
+    .filter(({ slot }) => slot !== '')
+    .map(({ slot, says }) => [slot, says]);
+  return {
+    ...Object.fromEntries(own),
+    group: group.theme || group.name.toLowerCase(),
+    place: placeSaid(view, group.campaignId),
+    client: view.client.name,
+    offer: offer?.name ?? '',
+    price:
+      offer?.priceMinor == null ? '' : formatMoney(offer.priceMinor, view.account.currency, { whole: true }),
+  };
+}
+
+/** What fills and limits the lines of a group's ads. */
+export function lineContext(
+  view: PlanView,
+  group: Group,
+  format: FormatName,
+  kind: LineKindOfAd | 'path',
+): FillContext {
+  const rules = view.rules.formats[format];
+  return {
+    limit:
+      kind === 'path'
+        ? rules.paths.limit
+        : kind === 'headline'
+          ? rules.headlines.limit
+          : rules.descriptions.limit,
+    language: firstLanguage(view, view.book.campaign.get(group.campaignId)),
+    values: slotValues(view, group),
+    always: briefTexts(view, 'always'),
+    kind: kind === 'path' ? 'path' : 'line',
+    joiner: view.rules.valueJoiner,
+  };
+}
+
+/** The plain texts of a group's keywords, each once, in order. */
+export function keywordTexts({ book }: PlanView, groupId: string): string[] {
+  return [...new Set(childrenOf(book.keyword, 'groupId', groupId).map(({ text }) => text))];
+}

@@ -1,0 +1,59 @@
+/** Digits after the decimal sign that a currency (ISO 4217) has: 2 for GBP, 0 for JPY. */
+export function minorDigits(currency: string): number {
+  return (
+    new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2
+  );
+}
+
+/** Whether a currency code is one that `Intl` can write. */
+export function isCurrency(code: string): boolean {
+  return /^[A-Z]{3}$/.test(code) && Intl.supportedValuesOf('currency').includes(code);
+}
+
+/** An amount in minor units, written with its currency; whole amounts may drop the decimals. */
+export function formatMoney(
+  minor: number,
+  currency: string,
+  { locale = 'en-GB', whole = false } = {},
+): string {
+  const digits = minorDigits(currency);
+  const decimals = whole && minor % 10 ** digits === 0 ? 0 : digits;
+  return new Intl.NumberFormat(locale, {
+    style: 'currency',
+    currency,
+    currencyDisplay: 'narrowSymbol',
+    minimumFractionDigits: decimals,
+    maximumFractionDigits: decimals,
+  }).format(minor / 10 ** digits);
+}
+
+/** An amount in minor units as a plain decimal: `1.60`. */
+export function writeAmount(minor: number, currency: string): string {
+  const digits = minorDigits(currency);
+  const text = String(Math.abs(minor)).padStart(digits + 1, '0');
+  const sign = minor < 0 ? '-' : '';
+  return digits === 0 ? sign + text : `${sign}${text.slice(0, -digits)}.${text.slice(-digits)}`;
+}
+
+/** The largest amount taken, in minor units: well within exact whole numbers after any product used here. */
+export const largestAmount = 1_000_000_000_00;
+
+/**
+ * Reads an amount as typed (`£1.60`, `1,600`, `1.234,56`, `kr 14 000`) to minor units, or null.
+ * Of two different separators the last is the decimal sign; a lone one is so unless exactly three digits follow.
+ */
+export function parseAmount(text: string, currency: string): number | null {
+  const digits = minorDigits(currency);
+  const bare = text.replace(/[\p{Sc}\p{L}\p{White_Space}’']/gu, '').replace(/[.,][-–—]$/, '');
+  if (!/^\d[\d.,]*$/.test(bare)) return null;
+  const last = Math.max(bare.lastIndexOf('.'), bare.lastIndexOf(','));
+  const decimals = last < 0 ? '' : bare.slice(last + 1);
+  const separators = bare.replace(/\d/g, '');
+  const isGrouping = last >= 0 && decimals.length === 3 && digits !== 3 && new Set(separators).size === 1;
+  const hasDecimals = last >= 0 && !isGrouping;
+  if (hasDecimals && (decimals.length > digits || (separators.length > 1 && new Set(separators).size === 1)))
+    return null;
+  const major = (hasDecimals ? bare.slice(0, last) : bare).replace(/[.,]/g, '');
+  const minor = Number(major + (hasDecimals ? decimals : '').padEnd(digits, '0'));
+  return minor <= largestAmount ? minor : null;
+}

@@ -1,0 +1,128 @@
+import * as z from 'zod';
+import { verdicts } from './records/find';
+import { recordTypes, recordNames, type RecordName } from './record-types';
+
+/** What a step of several changes is called; the wording is made outside core. */
+export const stepNames = [
+  'proposal-applied',
+  'master-applied',
+  'mended',
+  'safe-mended',
+  'budget-split',
+  'not-offered-blocked',
+  'first-draft',
+  'keywords-grouped',
+  'ad-added',
+  'places-copied',
+  'replaced',
+  'pasted',
+  'client-added',
+  'starter-negatives',
+] as const;
+export type StepName = (typeof stepNames)[number];
+
+const record = z.enum(recordNames as [RecordName, ...RecordName[]]);
+const ids = z.array(z.string().max(64)).min(1).max(200_000);
+const anyFields = z.record(z.string(), z.unknown());
+
+const add = z.strictObject({ type: z.literal('add'), record, rows: z.array(anyFields).min(1).max(200_000) });
+const set = z.strictObject({
+  type: z.literal('set'),
+  record,
+  ids,
+  fields: anyFields,
+  /** The values the edit was made on, for one row; a field that has changed since refuses the edit. */
+  was: anyFields.optional(),
+});
+const remove = z.strictObject({ type: z.literal('remove'), record, ids });
+const judge = z.strictObject({ type: z.literal('judge'), ids, verdict: z.enum(verdicts) });
+const merge = z.strictObject({ type: z.literal('merge-groups'), ids, into: z.string().max(64) });
+
+const simple = z.discriminatedUnion('type', [add, set, remove, judge, merge]);
+const several = z.strictObject({
+  type: z.literal('several'),
+  name: z.enum(stepNames),
+  changes: z.array(simple).min(1).max(20_000),
+});
+
+/** Passes the issues of a row's own schema on, under the change's path. */
+function checkRow(schema: z.ZodType, value: unknown, path: PropertyKey[], context: z.RefinementCtx): void {
+  const result = schema.safeParse(value);
+  if (result.success) return;
+  for (const { message, path: inner } of result.error.issues)
+    context.addIssue({ code: 'custom', message, path: [...path, ...inner] });
+}
+
+function checkFields(change: z.infer<typeof simple>, path: PropertyKey[], context: z.RefinementCtx): void {
+  if (change.type === 'add')
+    change.rows.forEach((row, index) =>
+      checkRow(recordTypes[change.record].schema, row, [...path, 'rows', index], context),
+    );
+  if (change.type === 'set')
+    checkRow(
+      recordTypes[change.record].schema.omit({ id: true }).partial(),
+      change.fields,
+      [...path, 'fields'],
+      context,
+    );
+}
+
+/** Every edit there is, checked down to the fields of the rows it carries. */
+export const changeSchema = z.union([simple, several]).superRefine((change, context) => {
+  if (change.type === 'several')
+    change.changes.forEach((part, index) => checkFields(part, ['changes', index], context));
+  else checkFields(change, [], context);
+});
+export type SimpleChange = z.infer<typeof simple>;
+export type Change = z.infer<typeof changeSchema>;
+
+/** A change as it is sent: with an id that is remembered, so that it is never made twice. */
+export const sentChangeSchema = z.strictObject({
+  id: z.string().regex(/^[A-Za-z0-9-]{1,64}$/),
+  /** The revision of the stream that the change was made on. */
+  revision: z.int().min(0),
+  /** Changes of one sitting in one field are one step. */
+  sitting: z.string().max(128).optional(),
+  change: z.union([
+    z.strictObject({ type: z.literal('undo') }),
+    z.strictObject({ type: z.literal('redo') }),
+    changeSchema,
+  ]),
+});
+export type SentChange = z.infer<typeof sentChangeSchema>;
+
+/** What a step did, from which its name is worded. */
+export const stepSummarySchema = z.object({
+  type: z.enum(['add', 'set', 'remove', 'judge', 'merge-groups', 'several']),
+  record: record.nullable(),
+  fields: z.array(z.string()),
+  name: z.enum(stepNames).nullable(),
+  verdict: z.enum(verdicts).nullable(),
+  count: z.int(),
+});
+export type StepSummary = z.infer<typeof stepSummarySchema>;
+
+/** The summary of a change. */
+export function summarize(change: Change): StepSummary {
+  const blank = { record: null, fields: [], name: null, verdict: null };
+  switch (change.type) {
+    case 'add':
+      return { ...blank, type: 'add', record: change.record, count: change.rows.length };
+    case 'set':
+      return {
+        ...blank,
+        type: 'set',
+        record: change.record,
+        fields: Object.keys(change.fields),
+        count: change.ids.length,
+      };
+    case 'remove':
+      return { ...blank, type: 'remove', record: change.record, count: change.ids.length };
+    case 'judge':
+      return { ...blank, type: 'judge', record: 'find', verdict: change.verdict, count: change.ids.length };
+    case 'merge-groups':
+      return { ...blank, type: 'merge-groups', record: 'group', count: change.ids.length };
+    case 'several':
+      return { ...blank, type: 'several', name: change.name, count: change.changes.length };
+  }
+}

@@ -1,0 +1,103 @@
+import type * as z from 'zod';
+import { account, type Account } from './records/account';
+import { ad, type Ad } from './records/ad';
+import { adLine, masterLine, type AdLine, type MasterLine } from './records/ad-line';
+import { brief, type Brief } from './records/brief';
+import { briefItem, type BriefItem } from './records/brief-item';
+import { campaign, type Campaign } from './records/campaign';
+import { client, type Client } from './records/client';
+import { extra, type Extra } from './records/extra';
+import { find, type Find } from './records/find';
+import { group, type Group } from './records/group';
+import { keyword, type Keyword } from './records/keyword';
+import { master, type Master } from './records/master';
+import { negative, type Negative } from './records/negative';
+import { offer, type Offer } from './records/offer';
+import { place, type Place } from './records/place';
+import { plan, type Plan } from './records/plan';
+import { setAside, type SetAside } from './records/set-aside';
+import { slotWord, type SlotWord } from './records/slot-word';
+
+/** Every record type by its name. */
+export interface RecordTypes {
+  client: Client;
+  account: Account;
+  plan: Plan;
+  master: Master;
+  masterLine: MasterLine;
+  brief: Brief;
+  briefItem: BriefItem;
+  offer: Offer;
+  slotWord: SlotWord;
+  campaign: Campaign;
+  place: Place;
+  find: Find;
+  group: Group;
+  keyword: Keyword;
+  negative: Negative;
+  ad: Ad;
+  adLine: AdLine;
+  extra: Extra;
+  setAside: SetAside;
+}
+export type RecordName = keyof RecordTypes;
+
+/** A row of any record type. */
+export type Row = { id: string } & Record<string, unknown>;
+
+/** What the write door and the database need to know of a record type. */
+export interface RecordType {
+  stream: 'workspace' | 'plan';
+  schema: z.ZodObject;
+  /** Keys that name a parent row: with the parent the row leaves. */
+  parents: Readonly<Record<string, RecordName>>;
+  /** Keys that name another row: when that leaves they become null. */
+  links?: Readonly<Record<string, RecordName>>;
+  /** Keys that together may stand once only (hard invariant). */
+  unique?: readonly string[];
+}
+
+/** Parents before children. */
+export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
+  client: { stream: 'workspace', schema: client, parents: {} },
+  account: { stream: 'workspace', schema: account, parents: { clientId: 'client' } },
+  plan: { stream: 'workspace', schema: plan, parents: { accountId: 'account' } },
+  master: { stream: 'workspace', schema: master, parents: {} },
+  masterLine: { stream: 'workspace', schema: masterLine, parents: { masterId: 'master' } },
+  brief: { stream: 'plan', schema: brief, parents: {} },
+  briefItem: { stream: 'plan', schema: briefItem, parents: {} },
+  offer: { stream: 'plan', schema: offer, parents: {} },
+  slotWord: { stream: 'plan', schema: slotWord, parents: {} },
+  campaign: { stream: 'plan', schema: campaign, parents: {}, unique: ['name'] },
+  place: { stream: 'plan', schema: place, parents: { campaignId: 'campaign' } },
+  find: { stream: 'plan', schema: find, parents: {}, unique: ['text'] },
+  group: {
+    stream: 'plan',
+    schema: group,
+    parents: { campaignId: 'campaign' },
+    links: { offerId: 'offer' },
+    unique: ['campaignId', 'name'],
+  },
+  keyword: {
+    stream: 'plan',
+    schema: keyword,
+    parents: { groupId: 'group' },
+    unique: ['groupId', 'text', 'match'],
+  },
+  negative: {
+    stream: 'plan',
+    schema: negative,
+    parents: { campaignId: 'campaign', groupId: 'group', findId: 'find', briefItemId: 'briefItem' },
+  },
+  ad: { stream: 'plan', schema: ad, parents: { groupId: 'group' } },
+  adLine: { stream: 'plan', schema: adLine, parents: { adId: 'ad' } },
+  extra: { stream: 'plan', schema: extra, parents: { campaignId: 'campaign' } },
+  setAside: { stream: 'plan', schema: setAside, parents: {} },
+};
+
+/** All record names, parents before children. */
+export const recordNames = Object.keys(recordTypes) as RecordName[];
+
+/** The record names of a stream, parents before children. */
+export const recordsOf = (stream: RecordType['stream']) =>
+  recordNames.filter((name) => recordTypes[name].stream === stream);

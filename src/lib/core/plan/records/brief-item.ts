@@ -1,0 +1,15 @@
+import * as z from 'zod';
+import * as field from './fields';
+
+/** The short lists of a brief. */
+export const briefItemKinds = ['fact', 'not-offered', 'rival', 'always', 'proof'] as const;
+export type BriefItemKind = (typeof briefItemKinds)[number];
+
+/** One entry of a list in the brief: a fact, what is not offered, a rival, a spelling, a claim that can be proved. */
+export const briefItem = z.strictObject({
+  id: field.id<'briefItem'>(),
+  kind: z.enum(briefItemKinds),
+  text: field.name,
+  position: field.position,
+});
+export type BriefItem = z.infer<typeof briefItem>;

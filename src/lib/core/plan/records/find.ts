@@ -1,0 +1,25 @@
+import * as z from 'zod';
+import * as field from './fields';
+
+/** What was decided on a find. */
+export const verdicts = ['open', 'keep', 'block', 'pass', 'later'] as const;
+export type Verdict = (typeof verdicts)[number];
+
+const searches = z.int().min(0).max(1_000_000_000).nullable();
+
+/** A candidate keyword. */
+export const find = z.strictObject({
+  id: field.id<'find'>(),
+  /** Plain text. */
+  text: field.name,
+  /** Searches a month, as a range. */
+  searchesLow: searches,
+  searchesHigh: searches,
+  bidLowMinor: field.amount.nullable(),
+  bidHighMinor: field.amount.nullable(),
+  verdict: z.enum(verdicts),
+  /** Where it came from, in a word or two. */
+  source: field.text,
+  position: field.position,
+});
+export type Find = z.infer<typeof find>;

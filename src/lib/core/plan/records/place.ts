@@ -1,0 +1,19 @@
+import * as z from 'zod';
+import * as field from './fields';
+
+/** A place of a campaign, or of the brief where `campaignId` is null. */
+export const place = z.strictObject({
+  id: field.id<'place'>(),
+  campaignId: field.id<'campaign'>().nullable(),
+  kind: z.enum(['country', 'city']),
+  name: field.name,
+  /** ISO 3166-1 alpha-2. */
+  country: z.string().regex(/^[A-Z]{2}$/),
+  latitude: z.number().min(-90).max(90).nullable(),
+  longitude: z.number().min(-180).max(180).nullable(),
+  /** Null: the place itself, without a circle. */
+  radiusKm: z.int().min(1).max(800).nullable(),
+  excluded: z.boolean(),
+  position: field.position,
+});
+export type Place = z.infer<typeof place>;

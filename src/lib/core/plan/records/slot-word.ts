@@ -1,0 +1,12 @@
+import * as z from 'zod';
+import * as field from './fields';
+
+/** A slot of the plan's own and what it says. */
+export const slotWord = z.strictObject({
+  id: field.id<'slotWord'>(),
+  /** Letters, digits and hyphens, as typed between the brackets. */
+  slot: z.string().regex(/^[\p{L}\p{N}-]{0,40}$/u),
+  says: field.text,
+  position: field.position,
+});
+export type SlotWord = z.infer<typeof slotWord>;

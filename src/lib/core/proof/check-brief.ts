@@ -1,0 +1,85 @@
+import { isHomePage, readAddress } from '../ads/address';
+import { builtInSlots, liveSlot } from '../ads/fill-slots';
+import { plainText } from '../keywords/read-keyword';
+import { planNegatives } from '../groups/competition';
+import { childrenOf, inOrder } from '../plan/book';
+import { worthOf, type PlanView } from '../plan/plan-view';
+import type { Check, Report } from './finding';
+
+/** The change that writes the brief's “not offered” as plan negatives, or null where all of it stands there. */
+export function blockNotOffered(view: PlanView, newId: (itemId: string) => string) {
+  const standing = new Set(planNegatives(view).map(({ text }) => text));
+  const missing = childrenOf(view.book.briefItem, 'kind', 'not-offered')
+    .map((item) => ({ item, text: plainText(item.text, view.rules.refusedKeywordSigns) }))
+    .filter(({ text }) => text !== '' && !standing.has(text));
+  if (missing.length === 0) return null;
+  const position = view.book.negative.size;
+  const rows = missing.map(({ item, text }, index) => ({
+    id: newId(item.id),
+    campaignId: null,
+    groupId: null,
+    text,
+    match: 'phrase',
+    findId: null,
+    briefItemId: item.id,
+    position: position + index,
+  }));
+  return {
+    texts: missing.map(({ item }) => item.text),
+    change: {
+      type: 'several' as const,
+      name: 'not-offered-blocked' as const,
+      changes: [{ type: 'add' as const, record: 'negative' as const, rows }],
+    },
+  };
+}
+
+function checkLandingPage({ brief }: PlanView): Report[] {
+  const where = { field: 'landingPage' };
+  if (brief.landingPage.trim() === '') return [{ rule: 'brief.no-landing-page', where }];
+  const address = readAddress(brief.landingPage);
+  if (!address) return [{ rule: 'brief.address-unread', where, data: { address: brief.landingPage } }];
+  return isHomePage(address)
+    ? [{ rule: 'brief.home-page', where, data: { address: brief.landingPage } }]
+    : [];
+}
+
+function checkSlotWords({ book }: PlanView): Report[] {
+  const seen = new Set<string>([liveSlot, ...builtInSlots]);
+  return inOrder(book.slotWord).flatMap(({ id, slot }) => {
+    const clashes = slot !== '' && seen.has(slot);
+    seen.add(slot);
+    return clashes
+      ? [{ rule: 'brief.slot-word-clash' as const, record: id, where: { field: 'slot' }, data: { slot } }]
+      : [];
+  });
+}
+
+/** Reads the brief. */
+export const checkBrief: Check = (view, today) => {
+  const { brief, book } = view;
+  const reports = [...checkLandingPage(view), ...checkSlotWords(view)];
+  if (brief.offer.trim() === '') reports.push({ rule: 'brief.no-offer', where: { field: 'offer' } });
+  if (!worthOf(view)) reports.push({ rule: 'brief.no-worth', where: { field: 'valueMinor' } });
+  if (!brief.countsConversions && brief.goal !== 'visits')
+    reports.push({ rule: 'brief.not-counted', where: { field: 'countsConversions' } });
+  if (childrenOf(book.briefItem, 'kind', 'fact').length === 0)
+    reports.push({ rule: 'brief.no-facts', where: { field: 'fact' } });
+  for (const { id, name, endsOn } of inOrder(book.offer))
+    if (endsOn !== null && endsOn < today)
+      reports.push({
+        rule: 'brief.offer-over',
+        record: id,
+        where: { field: 'endsOn' },
+        data: { offer: name, endsOn },
+      });
+  const unblocked = blockNotOffered(view, (itemId) => `${itemId}-block`);
+  if (unblocked)
+    reports.push({
+      rule: 'brief.not-offered-unblocked',
+      where: { field: 'not-offered' },
+      data: { texts: unblocked.texts },
+      mend: { kind: 'offer', change: unblocked.change, data: { count: unblocked.texts.length } },
+    });
+  return reports;
+};

@@ -1,0 +1,229 @@
+import { findBlockedKeywords } from '../groups/blocked-keywords';
+import { campaignNegatives, planNegatives } from '../groups/competition';
+import { childrenOf, inOrder } from '../plan/book';
+import { bidOf, campaignsMeeting, groupBid, worthOf, type PlanView } from '../plan/plan-view';
+import type { Group } from '../plan/records/group';
+import type { Keyword } from '../plan/records/keyword';
+import type { Negative } from '../plan/records/negative';
+import { units } from '../text/units';
+import type { Check, Report } from './finding';
+
+const at = (group: Group, field: string) => ({
+  where: { campaignId: group.campaignId, groupId: group.id, field },
+});
+
+function checkSize({ house }: PlanView, group: Group, keywords: readonly Keyword[]): Report[] {
+  const { least, most } = house.keywordsPerGroup;
+  const report = { record: group.id, ...at(group, 'keywords') };
+  if (keywords.length === 0) return [{ rule: 'groups.no-keywords', ...report, data: { group: group.name } }];
+  if (keywords.length > most)
+    return [
+      { rule: 'groups.many-keywords', ...report, data: { group: group.name, count: keywords.length, most } },
+    ];
+  return keywords.length < least
+    ? [{ rule: 'groups.few-keywords', ...report, data: { group: group.name, count: keywords.length, least } }]
+    : [];
+}
+
+function checkKeywords(view: PlanView, group: Group, keywords: readonly Keyword[]): Report[] {
+  const { unitsLimit, wordsLimit } = view.rules.keyword;
+  const perClick = worthOf(view)?.perClickMinor ?? null;
+  const campaign = view.book.campaign.get(group.campaignId);
+  const reports: Report[] = [];
+  for (const keyword of keywords) {
+    const words = keyword.text.split(' ').length;
+    const length = units(keyword.text);
+    const report = { record: keyword.id, ...at(group, 'text') };
+    if (length > unitsLimit || words > wordsLimit)
+      reports.push({
+        rule: 'groups.keyword-long',
+        ...report,
+        data: { keyword: keyword.text, units: length, words, unitsLimit, wordsLimit },
+      });
+    const bid = bidOf(view, keyword);
+    if (perClick !== null && keyword.bidMinor !== null && bid !== null && bid > perClick)
+      reports.push({
+        rule: 'groups.too-dear',
+        record: keyword.id,
+        ...at(group, 'bidMinor'),
+        data: { keyword: keyword.text, bidMinor: bid, perClickMinor: perClick },
+        mend: {
+          kind: 'offer',
+          change: { type: 'set', record: 'keyword', ids: [keyword.id], fields: { bidMinor: perClick } },
+          data: { perClickMinor: perClick },
+        },
+      });
+  }
+  const broad = keywords.filter(({ match }) => match === 'broad');
+  if (broad.length > 0 && (campaign?.bidding === 'by-hand' || !view.brief.countsConversions))
+    reports.push({
+      rule: 'groups.broad-by-hand',
+      record: group.id,
+      ...at(group, 'match'),
+      data: { group: group.name, count: broad.length, counted: view.brief.countsConversions },
+      mend: {
+        kind: 'offer',
+        change: {
+          type: 'set',
+          record: 'keyword',
+          ids: broad.map(({ id }) => id),
+          fields: { match: 'phrase' },
+        },
+        data: { count: broad.length },
+      },
+    });
+  return reports;
+}
+
+function checkGroup(view: PlanView, group: Group): Report[] {
+  const keywords = childrenOf(view.book.keyword, 'groupId', group.id);
+  const reports = [...checkSize(view, group, keywords), ...checkKeywords(view, group, keywords)];
+  if (units(group.name) > view.rules.nameLimit)
+    reports.push({
+      rule: 'groups.name-long',
+      record: group.id,
+      ...at(group, 'name'),
+      data: { group: group.name, units: units(group.name), limit: view.rules.nameLimit },
+    });
+  if (groupBid(view, group) === null)
+    reports.push({
+      rule: 'groups.no-bid',
+      record: group.id,
+      ...at(group, 'defaultBidMinor'),
+      data: { group: group.name },
+    });
+  return reports;
+}
+
+/** The same plain text twice in a campaign, but for other match types within one group. */
+function checkTwice(view: PlanView): Report[] {
+  const reports: Report[] = [];
+  for (const campaign of inOrder(view.book.campaign)) {
+    const owners = new Map<string, { keyword: Keyword; group: Group }>();
+    for (const group of childrenOf(view.book.group, 'campaignId', campaign.id))
+      for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id)) {
+        const owner = owners.get(keyword.text);
+        if (!owner) owners.set(keyword.text, { keyword, group });
+        else if (owner.group.id !== group.id)
+          reports.push({
+            rule: 'groups.keyword-twice',
+            record: keyword.id,
+            ...at(group, 'text'),
+            data: { keyword: keyword.text, group: group.name, other: owner.group.name },
+            mend: {
+              kind: 'offer',
+              change: { type: 'remove', record: 'keyword', ids: [keyword.id] },
+              data: { group: group.name },
+            },
+          });
+      }
+  }
+  return reports;
+}
+
+/** Keywords that stand in two campaigns which can meet one searcher, one report a pair of campaigns. */
+function checkCampaignPairs(view: PlanView): Report[] {
+  const textsOf = new Map(
+    inOrder(view.book.campaign).map(({ id }) => [
+      id as string,
+      new Set(
+        childrenOf(view.book.group, 'campaignId', id).flatMap((group) =>
+          childrenOf(view.book.keyword, 'groupId', group.id).map(({ text }) => text),
+        ),
+      ),
+    ]),
+  );
+  return inOrder(view.book.campaign).flatMap((campaign) =>
+    campaignsMeeting(view, campaign)
+      .filter((other) => other.position > campaign.position)
+      .flatMap((other): Report[] => {
+        const shared = [...(textsOf.get(campaign.id) ?? [])].filter((text) =>
+          textsOf.get(other.id)?.has(text),
+        );
+        if (shared.length === 0) return [];
+        const data = {
+          count: shared.length,
+          keywords: shared.slice(0, 5),
+          campaign: campaign.name,
+          other: other.name,
+        };
+        return [
+          {
+            rule: 'groups.keyword-in-two-campaigns',
+            record: campaign.id,
+            where: { campaignId: campaign.id, field: other.id },
+            data,
+          },
+        ];
+      }),
+  );
+}
+
+/** Where a negative stands, for wording and for leading there. */
+const standing = (view: PlanView, { campaignId, groupId }: Negative) =>
+  groupId !== null
+    ? (view.book.group.get(groupId)?.name ?? '')
+    : campaignId !== null
+      ? (view.book.campaign.get(campaignId)?.name ?? '')
+      : '';
+
+function checkConflicts(view: PlanView): Report[] {
+  return findBlockedKeywords(view).flatMap(({ keyword, negative }): Report[] => {
+    const group = view.book.group.get(keyword.groupId);
+    if (!group) return [];
+    return [
+      {
+        rule: 'groups.negative-blocks-own',
+        record: negative.id,
+        where: { campaignId: group.campaignId, groupId: group.id, field: keyword.id },
+        data: {
+          keyword: keyword.text,
+          group: group.name,
+          negative: negative.text,
+          standsIn: standing(view, negative),
+        },
+        mend: { kind: 'offer', change: { type: 'remove', record: 'negative', ids: [negative.id] }, data: {} },
+      },
+    ];
+  });
+}
+
+/** Negatives that say again what stands with the group, its campaign or the plan. Taking one out loses nothing. */
+function checkNegativesTwice(view: PlanView): Report[] {
+  const mark = ({ text, match }: Negative) => `${match} ${text}`;
+  const reports: Report[] = [];
+  const read = (rows: readonly Negative[], above: ReadonlySet<string>, where: Report['where']) => {
+    const seen = new Set(above);
+    for (const row of rows) {
+      if (seen.has(mark(row)))
+        reports.push({
+          rule: 'groups.negative-twice',
+          record: row.id,
+          where: { ...where, field: 'negatives' },
+          data: { negative: row.text, standsIn: standing(view, row) },
+          mend: { kind: 'safe', change: { type: 'remove', record: 'negative', ids: [row.id] }, data: {} },
+        });
+      seen.add(mark(row));
+    }
+    return seen;
+  };
+  const ofPlan = read(planNegatives(view), new Set(), {});
+  for (const campaign of inOrder(view.book.campaign)) {
+    const ofCampaign = read(campaignNegatives(view, campaign.id), ofPlan, { campaignId: campaign.id });
+    for (const group of childrenOf(view.book.group, 'campaignId', campaign.id))
+      read(childrenOf(view.book.negative, 'groupId', group.id), ofCampaign, {
+        campaignId: campaign.id,
+        groupId: group.id,
+      });
+  }
+  return reports;
+}
+
+/** Reads groups, keywords and negatives. */
+export const checkGroups: Check = (view) => [
+  ...inOrder(view.book.group).flatMap((group) => checkGroup(view, group)),
+  ...checkTwice(view),
+  ...checkCampaignPairs(view),
+  ...checkConflicts(view),
+  ...checkNegativesTwice(view),
+];

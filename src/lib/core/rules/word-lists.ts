@@ -1,0 +1,39 @@
+import data from './word-lists.json';
+
+/** Words by which readings, copy and starter negatives are judged, in one language. */
+export interface WordLists {
+  nearMe: readonly string[];
+  questionWords: readonly string[];
+  bestClaims: readonly string[];
+  clickHere: readonly string[];
+  starterNegatives: Readonly<Record<string, readonly string[]>>;
+}
+
+const lists: Record<string, WordLists> = data;
+
+/** The word lists of a language; one that has none is judged by English. */
+export function wordListsOf(language: string): WordLists {
+  const base = language.split('-')[0] ?? '';
+  return lists[base === 'nb' || base === 'nn' ? 'no' : base] ?? data.en;
+}
+
+const specials = /[.*+?^${}()|[\]\\]/g;
+const patterns = new Map<string, RegExp>();
+
+function patternOf(phrase: string): RegExp {
+  let pattern = patterns.get(phrase);
+  if (!pattern) {
+    pattern = new RegExp(`(?<![\\p{L}\\p{N}])${phrase.replace(specials, '\\$&')}(?![\\p{L}\\p{N}])`, 'iu');
+    patterns.set(phrase, pattern);
+  }
+  return pattern;
+}
+
+/** The first of some phrases that stands in a text as whole words, in any letter case, or null. */
+export function findPhrase(text: string, phrases: readonly string[]): string | null {
+  return phrases.find((phrase) => holdsPhrase(text, phrase)) ?? null;
+}
+
+/** Whether a phrase stands in a text as whole words, in any letter case. */
+export const holdsPhrase = (text: string, phrase: string) =>
+  phrase.trim() !== '' && patternOf(phrase.trim()).test(text);

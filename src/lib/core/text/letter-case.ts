@@ -1,0 +1,48 @@
+/** The letter cases that a slot can ask for; none leaves the value as it stands. */
+export const letterCases = ['lower', 'sentence', 'title', 'upper'] as const;
+export type LetterCase = (typeof letterCases)[number];
+
+const openers = new Set(['(', '[', '{', '<', '“', '‘', '«', '„', '‚', '‹', '"', "'"]);
+const separators = /[\p{White_Space}\-/‐‑]/u;
+
+/** Raises each letter that begins a word and leaves the rest: `tuner's call-out` → `Tuner's Call-Out`. */
+function titleCase(value: string, language: string): string {
+  let atWordStart = true;
+  let result = '';
+  for (const sign of value) {
+    result += atWordStart ? sign.toLocaleUpperCase(language) : sign;
+    atWordStart = separators.test(sign) || (atWordStart && openers.has(sign)) || '([{“‘«„‚‹'.includes(sign);
+  }
+  return result;
+}
+
+/** Applies a letter case to a value, by the rules of a language (BCP 47). */
+export function applyCase(value: string, letterCase: LetterCase | null, language: string): string {
+  switch (letterCase) {
+    case null:
+      return value;
+    case 'lower':
+      return value.toLocaleLowerCase(language);
+    case 'upper':
+      return value.toLocaleUpperCase(language);
+    case 'sentence':
+      return value.replace(/\p{L}/u, (letter) => letter.toLocaleUpperCase(language));
+    case 'title':
+      return titleCase(value, language);
+  }
+}
+
+const specials = /[.*+?^${}()|[\]\\]/g;
+
+/** Writes every spelling of the list (`UK`, `A440`) where it stands as a word in any letter case. */
+export function applySpellings(value: string, spellings: readonly string[]): string {
+  let result = value;
+  for (const spelling of spellings) {
+    const word = spelling.trim().replace(specials, '\\$&');
+    if (word === '') continue;
+    result = result.replace(new RegExp(`(?<![\\p{L}\\p{N}])${word}(?![\\p{L}\\p{N}])`, 'giu'), () =>
+      spelling.trim(),
+    );
+  }
+  return result;
+}

@@ -1,0 +1,81 @@
+import { monotonicFactory } from 'ulid';
+import { planFileSchema } from '$lib/core/exchange/plan-file';
+import type { Change, SimpleChange } from '$lib/core/plan/changes';
+import { openDatabase } from './db/open-database';
+import { openPlaceSearch, type PlaceSearch } from './places/place-search';
+import { Plans } from './plans';
+import { sweepLostPlans } from './sweep';
+import { workspaceStream, WriteDoor } from './write-door';
+
+/** What the routes are given. */
+export interface Services {
+  door: WriteDoor;
+  plans: Plans;
+  places: PlaceSearch;
+  /** Lays the sample plans on the Shelf, and answers their ids. */
+  laySamples(): Promise<string[]>;
+}
+
+/** Where things are, from the environment. */
+export interface Surroundings {
+  dataFile: string;
+  placesFile: string;
+  /** Lay the sample plans where the Shelf is empty. */
+  demo: boolean;
+  now(): Date;
+}
+
+interface SampleMaster {
+  name: string;
+  path1: string;
+  path2: string;
+  headlines: string[];
+  descriptions: string[];
+}
+
+/** The change that adds masters given as data. */
+function addMasters(samples: readonly SampleMaster[], newId: () => string): Change {
+  const changes = samples.flatMap(
+    ({ name, path1, path2, headlines, descriptions }, position): SimpleChange[] => {
+      const id = newId();
+      const line = (kind: 'headline' | 'description') => (text: string, index: number) => ({
+        id: newId(),
+        masterId: id,
+        kind,
+        text,
+        fixedAt: null,
+        position: index,
+      });
+      const rows = [...headlines.map(line('headline')), ...descriptions.map(line('description'))];
+      return [
+        { type: 'add', record: 'master', rows: [{ id, name, format: 'responsive', path1, path2, position }] },
+        { type: 'add', record: 'masterLine', rows },
+      ];
+    },
+  );
+  return { type: 'several', name: 'pasted', changes };
+}
+
+/** Builds database, use cases and stand-ins; the one place that knows them all. */
+export async function compose({ dataFile, placesFile, demo, now }: Surroundings): Promise<Services> {
+  const db = openDatabase(dataFile);
+  sweepLostPlans(db);
+  const door = new WriteDoor(db, now);
+  const ulid = monotonicFactory();
+  const plans = new Plans(door, { now, newId: () => ulid(now().getTime()) });
+  const services: Services = {
+    door,
+    plans,
+    places: openPlaceSearch(placesFile),
+    async laySamples() {
+      const { samplePlans, sampleMasters } = await import('$demo/samples');
+      const { book } = door.open(workspaceStream);
+      if (book.master.size === 0)
+        door.apply(workspaceStream, { id: ulid(), revision: 0, change: addMasters(sampleMasters, ulid) });
+      return samplePlans.map((file) => plans.readIn(planFileSchema.parse(file)));
+    },
+  };
+  if (demo && door.open(workspaceStream).book.plan.size === 0 && door.open(workspaceStream).revision === 0)
+    await services.laySamples();
+  return services;
+}

@@ -1,0 +1,11 @@
+/** A refusal as the HTTP interface says it; raised in use cases that routes call, turned into an answer in one place. */
+export class RequestRefused extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly path = '',
+  ) {
+    super(message);
+  }
+}

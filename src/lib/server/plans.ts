@@ -1,0 +1,200 @@
+import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
+import { emptyBook, inOrder, nextPosition, type Book, type BookRows } from '$lib/core/plan/book';
+import type { Change, SimpleChange } from '$lib/core/plan/changes';
+import { recordsOf, type RecordName } from '$lib/core/plan/record-types';
+import { countAll, countByChapter, readProof, type Counts, type Proof } from '$lib/core/proof/read-proof';
+import type { Chapter } from '$lib/core/proof/rule-list';
+import type { PlanFile } from '$lib/core/exchange/plan-file';
+import { readPlanFile } from '$lib/core/exchange/read-plan-file';
+import { writePlanFile } from '$lib/core/exchange/write-plan-file';
+import { houseRules } from '$lib/core/rules/house-rules';
+import { ruleSet } from '$lib/core/rules/rule-set';
+import { RequestRefused } from './outcome';
+import { workspaceStream, type WriteDoor } from './write-door';
+
+/** What the Shelf shows of a plan. */
+export interface PlanSummary {
+  id: string;
+  counts: Counts;
+  chapters: Record<Chapter, Counts>;
+  /** Chapters that hold nothing yet. */
+  empty: Chapter[];
+  goal: string;
+  places: string[];
+  campaigns: number;
+  groups: number;
+  keywords: number;
+  ads: number;
+  toJudge: number;
+  monthlyMinor: number | null;
+  startsOn: string | null;
+}
+
+/** Use cases on whole plans. */
+export class Plans {
+  private readonly proofs = new Map<string, { key: string; proof: Proof }>();
+
+  constructor(
+    private readonly door: WriteDoor,
+    private readonly clock: { now(): Date; newId(): string },
+  ) {}
+
+  /** Today's date where the client's account is. */
+  today(timeZone: string): string {
+    return new Intl.DateTimeFormat('sv-SE', { timeZone }).format(this.clock.now());
+  }
+
+  /** Whether the Shelf holds a plan. */
+  has(planId: string): boolean {
+    return this.door.open(workspaceStream).book.plan.has(planId);
+  }
+
+  /** Plan and workspace rows in one book. */
+  getBook(planId: string): Book {
+    const workspace = this.door.open(workspaceStream).book;
+    const own = Object.fromEntries(recordsOf('workspace').map((record) => [record, workspace[record]]));
+    return { ...emptyBook(), ...this.door.open(planId).book, ...own } as Book;
+  }
+
+  /** The view of a plan; refused with 404 where there is none. */
+  getView(planId: string): PlanView {
+    const view = this.has(planId) ? findPlanView(this.getBook(planId), planId, ruleSet, houseRules) : null;
+    if (!view) throw new RequestRefused(404, 'no-such-plan', 'There is no such plan.', 'id');
+    return view;
+  }
+
+  /** The proof of a plan, kept until plan, workspace or day change. */
+  getProof(planId: string): Proof {
+    const view = this.getView(planId);
+    const today = this.today(view.account.timeZone);
+    const key = [this.door.open(planId).revision, this.door.open(workspaceStream).revision, today].join(' ');
+    const kept = this.proofs.get(planId);
+    if (kept?.key === key) return kept.proof;
+    const proof = readProof(view, today);
+    this.proofs.set(planId, { key, proof });
+    return proof;
+  }
+
+  summarize(planId: string): PlanSummary {
+    const { book, brief } = this.getView(planId);
+    const { findings } = this.getProof(planId);
+    const campaigns = inOrder(book.campaign);
+    const starts = campaigns.flatMap(({ startsOn }) => (startsOn === null ? [] : [startsOn])).sort();
+    const included = inOrder(book.place).filter(({ excluded }) => !excluded);
+    const empty: Chapter[] = [];
+    if (book.campaign.size === 0) empty.push('settings');
+    if (book.find.size === 0) empty.push('research');
+    if (book.group.size === 0) empty.push('groups');
+    if (book.ad.size === 0) empty.push('ads');
+    return {
+      id: planId,
+      counts: countAll(findings),
+      chapters: countByChapter(findings),
+      empty,
+      goal: brief.goal,
+      places: [...new Set(included.map(({ name }) => name))],
+      campaigns: book.campaign.size,
+      groups: book.group.size,
+      keywords: book.keyword.size,
+      ads: book.ad.size,
+      toJudge: inOrder(book.find).filter(({ verdict }) => verdict === 'open').length,
+      monthlyMinor:
+        brief.monthlyMinor ??
+        (campaigns.length > 0
+          ? campaigns.reduce((sum, { monthlyMinor }) => sum + (monthlyMinor ?? 0), 0)
+          : null),
+      startsOn: brief.startsOn ?? starts[0] ?? null,
+    };
+  }
+
+  /** Summaries of all plans on the Shelf. */
+  listSummaries(): PlanSummary[] {
+    return inOrder(this.door.open(workspaceStream).book.plan).map(({ id }) => this.summarize(id));
+  }
+
+  /** The plan file of a plan. */
+  writeFile(planId: string): PlanFile {
+    this.getView(planId);
+    return writePlanFile(this.getBook(planId), planId);
+  }
+
+  /** Reads in a plan file: its client is found by name or made, its content laid out, then the plan set on the Shelf. */
+  readIn(file: PlanFile, planName = file.name): string {
+    const { book } = this.door.open(workspaceStream);
+    const planId = this.clock.newId();
+    const rows = readPlanFile(file, planId, this.clock.newId);
+    const changes: SimpleChange[] = [];
+    let client = inOrder(book.client).find(({ name }) => name === file.client.name);
+    if (!client) {
+      client = { id: this.clock.newId(), ...file.client, position: nextPosition(book.client.values()) };
+      changes.push({ type: 'add', record: 'client', rows: [client] });
+    }
+    const clientId = client.id;
+    let account = inOrder(book.account).find(
+      (one) =>
+        one.clientId === clientId &&
+        one.currency === file.account.currency &&
+        one.timeZone === file.account.timeZone,
+    );
+    if (!account) {
+      account = {
+        id: this.clock.newId(),
+        clientId,
+        ...file.account,
+        position: nextPosition(book.account.values()),
+      };
+      changes.push({ type: 'add', record: 'account', rows: [account] });
+    }
+    const plan = {
+      id: planId,
+      accountId: account.id,
+      name: planName,
+      createdOn: this.today(account.timeZone),
+      archivedOn: null,
+      handedOffOn: null,
+      position: nextPosition(book.plan.values()),
+    };
+    changes.push({ type: 'add', record: 'plan', rows: [plan] });
+    this.writeContent(planId, rows);
+    this.write(
+      workspaceStream,
+      changes.length === 1 ? changes[0]! : { type: 'several', name: 'client-added', changes },
+    );
+    return planId;
+  }
+
+  /** A copy of a plan under a new name. */
+  copy(planId: string): string {
+    const file = this.writeFile(planId);
+    const names = new Set(inOrder(this.door.open(workspaceStream).book.plan).map(({ name }) => name));
+    let name = `${file.name}, copy`;
+    for (let number = 2; names.has(name); number++) name = `${file.name}, copy ${number}`;
+    return this.readIn(file, name);
+  }
+
+  /** Takes a plan off the Shelf; the step can be undone. */
+  remove(planId: string): void {
+    this.getView(planId);
+    this.write(workspaceStream, { type: 'remove', record: 'plan', ids: [planId] });
+  }
+
+  private writeContent(planId: string, rows: BookRows): void {
+    const changes = recordsOf('plan').flatMap((record: RecordName): SimpleChange[] => {
+      const list = rows[record];
+      return list && list.length > 0
+        ? [{ type: 'add', record, rows: list as unknown as Record<string, unknown>[] }]
+        : [];
+    });
+    this.door.lay(planId, { type: 'several', name: 'first-draft', changes });
+  }
+
+  private write(stream: string, change: Change): void {
+    const written = this.door.apply(stream, {
+      id: this.clock.newId(),
+      revision: this.door.open(stream).revision,
+      change,
+    });
+    if (!written.ok)
+      throw new RequestRefused(409, written.refusal.code, 'The plan could not be written.', '');
+  }
+}

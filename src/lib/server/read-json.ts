@@ -1,0 +1,78 @@
+import type * as z from 'zod';
+import { RequestRefused } from './outcome';
+
+/** Limits of input (rules §7). */
+export const bodyLimits = { planFile: 50 * 1024 * 1024, other: 1024 * 1024, bulk: 20 * 1024 * 1024 };
+const deepest = 64;
+
+/** Reads a body up to a number of bytes, whatever its headers claim. */
+async function readText(request: Request, limit: number): Promise<string> {
+  const tooLarge = new RequestRefused(
+    413,
+    'too-large',
+    `The body is larger than ${Math.round(limit / 1024 / 1024)} MB.`,
+  );
+  if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge;
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    size += chunk.length;
+    if (size > limit) throw tooLarge;
+    chunks.push(chunk);
+  }
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks));
+  } catch {
+    throw new RequestRefused(400, 'not-utf-8', 'The body is not UTF-8.');
+  }
+}
+
+/** Refuses JSON nested deeper than the limit before it is parsed. */
+function checkDepth(text: string): void {
+  let depth = 0;
+  let inString = false;
+  for (let index = 0; index < text.length; index++) {
+    const sign = text.charCodeAt(index);
+    if (inString) {
+      if (sign === 0x5c) index++;
+      else if (sign === 0x22) inString = false;
+    } else if (sign === 0x22) inString = true;
+    else if (sign === 0x7b || sign === 0x5b) {
+      if (++depth > deepest)
+        throw new RequestRefused(
+          400,
+          'too-deep',
+          `The JSON is nested deeper than ${deepest} levels, at position ${index}.`,
+        );
+    } else if (sign === 0x7d || sign === 0x5d) depth--;
+  }
+}
+
+/** The JSON body of a request, within the limits and as its schema wants it; anything else is refused with the place. */
+export async function readJson<S extends z.ZodType>(
+  request: Request,
+  schema: S,
+  limit = bodyLimits.other,
+): Promise<z.output<S>> {
+  const text = await readText(request, limit);
+  checkDepth(text);
+  let value: unknown;
+  try {
+    value = JSON.parse(text.replace(/^\ufeff/, ''));
+  } catch (error) {
+    throw new RequestRefused(
+      400,
+      'broken-json',
+      `The body is no JSON: ${error instanceof Error ? error.message : ''}`,
+    );
+  }
+  const result = schema.safeParse(value);
+  if (result.success) return result.data;
+  const issue = result.error.issues[0];
+  throw new RequestRefused(
+    422,
+    'not-valid',
+    issue?.message ?? 'Not valid.',
+    issue?.path.map(String).join('.') ?? '',
+  );
+}

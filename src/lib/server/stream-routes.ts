@@ -1,0 +1,36 @@
+import { json } from '@sveltejs/kit';
+import { rowsOf } from '$lib/core/plan/book';
+import { sentChangeSchema } from '$lib/core/plan/changes';
+import { RequestRefused } from './outcome';
+import { bodyLimits, readJson } from './read-json';
+import type { WriteDoor } from './write-door';
+
+/** All rows of a stream, or with `?since=` the rows touched since a revision (all of them where the journal is too short). */
+export function readStream(door: WriteDoor, streamId: string, url: URL): Response {
+  const since = url.searchParams.get('since');
+  if (since !== null && !/^\d{1,15}$/.test(since))
+    throw new RequestRefused(400, 'not-valid', 'A revision is a whole number.', 'since');
+  const news = since === null ? null : door.findNews(streamId, Number(since));
+  if (news) return json(news);
+  const { book, revision } = door.open(streamId);
+  const state = door.findNews(streamId, revision);
+  return json({ revision, rows: rowsOf(book), undo: state?.undo ?? null, redo: state?.redo ?? null });
+}
+
+/** Makes one change; a refusal by the state of the plan is 409 and says why. */
+export async function writeStream(door: WriteDoor, streamId: string, request: Request): Promise<Response> {
+  const sent = await readJson(request, sentChangeSchema, bodyLimits.bulk);
+  const written = door.apply(streamId, sent);
+  if (written.ok) return json(written);
+  const { refusal, revision } = written;
+  return json(
+    {
+      code: refusal.code,
+      message: 'The change was not made.',
+      path: 'record' in refusal ? refusal.record : '',
+      refusal,
+      revision,
+    },
+    { status: 409 },
+  );
+}

@@ -1,0 +1,14 @@
+import { readStream, writeStream } from '$lib/server/stream-routes';
+import { route } from '$lib/server/respond';
+
+/** The plan's rows, or what changed since a revision. */
+export const GET = route(({ params, url, locals: { services } }) => {
+  services.plans.getView(params.id ?? '');
+  return readStream(services.door, params.id ?? '', url);
+});
+
+/** Makes one change, undo or redo. */
+export const POST = route(({ params, request, locals: { services } }) => {
+  services.plans.getView(params.id ?? '');
+  return writeStream(services.door, params.id ?? '', request);
+});
