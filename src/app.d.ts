@@ -12,3 +12,10 @@ declare global {
 }
 
 export {};
+
+declare module 'svelte/elements' {
+  interface SvelteHTMLElements {
+    /** The host of a line editor; it only carries a shadow root. */
+    'slot-editor': HTMLAttributes<HTMLElement>;
+  }
+}

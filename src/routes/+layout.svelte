@@ -1,7 +1,70 @@
 <script lang="ts">
   import '../app.css';
+  import { onMount } from 'svelte';
+  import { tinykeys } from 'tinykeys';
+  import { page } from '$app/state';
+  import { isTyping, rememberField } from '$lib/ui/shell/keys';
+  import KeysSheet from '$lib/ui/shell/KeysSheet.svelte';
+  import { leadToField } from '$lib/ui/shell/lead-to-field';
+  import { setShell, ShellState } from '$lib/ui/shell/shell.svelte';
+  import RefusedNotice from '$lib/ui/shell/RefusedNotice.svelte';
+  import { setWorkspace, Workspace } from '$lib/ui/state/workspace.svelte';
 
   let { children } = $props();
+
+  const workspace = setWorkspace(new Workspace());
+  const shell = setShell(new ShellState());
+  let failure = $state('');
+
+  const whenNotTyping = (act: () => void) => (event: KeyboardEvent) => {
+    if (isTyping(event.target) || document.querySelector('dialog[open]')) return;
+    event.preventDefault();
+    act();
+  };
+
+  onMount(() => {
+    workspace
+      .load()
+      .catch((error: unknown) => (failure = error instanceof Error ? error.message : String(error)));
+    const stopKeys = tinykeys(window, {
+      '$mod+KeyK': (event: KeyboardEvent) => {
+        event.preventDefault();
+        shell.isGoToOpen = !shell.isGoToOpen;
+      },
+      'Shift+?': whenNotTyping(() => (shell.isKeysOpen = true)),
+      KeyN: whenNotTyping(() => shell.toggleMargin()),
+    });
+    return () => {
+      stopKeys();
+      workspace.close();
+    };
+  });
+
+  $effect(() => {
+    const at = page.url.searchParams.get('at');
+    if (at) leadToField(at);
+  });
 </script>
 
-{@render children()}
+<svelte:window
+  onresize={() => shell.resize()}
+  onfocusin={rememberField}
+  onfocus={() => void workspace.refresh()}
+/>
+
+{#if failure}
+  <main class="m-auto max-w-lg p-10">
+    <h1 class="font-serif text-[20px]">Biblion’s server does not answer</h1>
+    <p class="mt-2">{failure} Start it again with <code class="font-mono">npm start</code>, then reload.</p>
+  </main>
+{:else if workspace.isLoaded}
+  {@render children()}
+{/if}
+<KeysSheet />
+<RefusedNotice stream={workspace} />
+<p
+  class="pointer-events-none fixed bottom-3 left-1/2 z-40 -translate-x-1/2 rounded bg-cloth px-3 py-1 text-paper empty:hidden"
+  role="status"
+>
+  {shell.announcement}
+</p>

@@ -69,7 +69,9 @@ function trimmed(line: AdLine, measure: Measure): Mend | null {
     .filter(({ text }) => units(text) <= measure.limit)
     .sort((a, b) => a.word.length - b.word.length);
   const best = options[0];
-  return best ? { ...setText(line, best.text, 'offer'), data: { word: best.word, fits: units(best.text) } } : null;
+  return best
+    ? { ...setText(line, best.text, 'offer'), data: { word: best.word, fits: units(best.text) } }
+    : null;
 }
 
 function checkMeasures(ad: MeasuredAd): Report[] {

@@ -1,0 +1,78 @@
+<script lang="ts">
+  import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
+  import TextField from '../parts/TextField.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import type { AdBench } from './ad-bench.svelte';
+  import LineList from './LineList.svelte';
+  import MeasureCount from './MeasureCount.svelte';
+  import ReadingsTable from './ReadingsTable.svelte';
+  import SlotField from './SlotField.svelte';
+
+  let { bench, index = $bindable(0) }: { bench: AdBench; index: number } = $props();
+
+  const desk = getDesk();
+  const kinds: readonly LineKindOfAd[] = ['headline', 'description'];
+  const ruleFor = (kind: LineKindOfAd) =>
+    kind === 'headline' ? bench.format.headlines : bench.format.descriptions;
+  const linesFor = (kind: LineKindOfAd) => (kind === 'headline' ? bench.headlines : bench.descriptions);
+  const paths = $derived(
+    (['path1', 'path2'] as const)
+      .slice(0, bench.format.paths.most)
+      .map((field, at) => ({ field, at, text: bench.ad?.[field] ?? '' })),
+  );
+</script>
+
+{#if bench.ad}
+  {@const ad = bench.ad}
+  {#each kinds as kind (kind)}
+    <LineList
+      {kind}
+      rule={ruleFor(kind)}
+      lines={linesFor(kind)}
+      measures={bench.measures}
+      values={bench.values}
+      canFix={ad.format === 'responsive'}
+      note={kind === 'headline'
+        ? `${bench.format.name.toLowerCase()}, rules of ${desk.plan.rules.from.slice(0, 4)}`
+        : ''}
+      onadd={() => bench.addLine(kind)}
+      onedit={(id, text, sitting) => void desk.set('adLine', id, { text }, sitting)}
+      onfix={(id, fixedAt) => void desk.set('adLine', id, { fixedAt })}
+      onremove={(id) => void desk.make({ type: 'remove', record: 'adLine', ids: [id] })}
+    />
+  {/each}
+  <section class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-6 py-3" aria-label="Addresses">
+    <div>
+      <h2 class="pb-0.5 text-ink-2">Shown address</h2>
+      <div class="flex items-center gap-1.5">
+        <span class="max-w-40 truncate" title={bench.domain}>{bench.domain || 'no page yet'}</span>
+        {#each paths as { field, at, text } (field)}
+          {@const measure = bench.measurePath(text)}
+          <span class="text-ink-3">/</span>
+          <div
+            class={`flex min-w-0 flex-1 items-center rounded border bg-sheet pe-2 ${measure && measure.unitsWithFallback > measure.limit ? 'border-madder' : 'border-field'}`}
+          >
+            <SlotField
+              label={`Path ${at + 1}`}
+              value={text}
+              values={bench.values}
+              at={`${ad.id}:${field}`}
+              onedit={(typed, sitting) => void desk.set('ad', ad.id, { [field]: typed }, sitting)}
+              hint="path"
+            />
+            {#if measure}<MeasureCount {measure} />{/if}
+          </div>
+        {/each}
+      </div>
+    </div>
+    <TextField
+      label="Landing page"
+      value={ad.landingPage}
+      placeholder={bench.page || 'an address'}
+      at={`${ad.id}:landingPage`}
+      onedit={(landingPage, sitting) => void desk.set('ad', ad.id, { landingPage }, sitting)}
+      hint={ad.landingPage === '' && bench.page ? 'Empty: the page of the group or the brief.' : undefined}
+    />
+  </section>
+  <ReadingsTable {bench} bind:index />
+{/if}

@@ -1,0 +1,99 @@
+<script lang="ts">
+  import { tick } from 'svelte';
+  import type { Measure } from '$lib/core/ads/measure';
+  import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
+  import type { LineRule } from '$lib/core/rules/rule-set';
+  import Button from '../parts/Button.svelte';
+  import LineRow from './LineRow.svelte';
+
+  interface Line {
+    id: string;
+    kind: LineKindOfAd;
+    text: string;
+    fixedAt: number | null;
+  }
+
+  interface Props {
+    kind: LineKindOfAd;
+    rule: LineRule;
+    lines: readonly Line[];
+    measures: ReadonlyMap<string, Measure>;
+    values: Readonly<Record<string, string>>;
+    canFix: boolean;
+    note?: string;
+    /** Adds an empty line at the end; answers its id. */
+    onadd: () => string;
+    onedit: (id: string, text: string, sitting: string) => void;
+    onfix: (id: string, position: number | null) => void;
+    onremove: (id: string) => void;
+  }
+
+  let {
+    kind,
+    rule,
+    lines,
+    measures,
+    values,
+    canFix,
+    note = '',
+    onadd,
+    onedit,
+    onfix,
+    onremove,
+  }: Props = $props();
+
+  const title = $derived(kind === 'headline' ? 'Headlines' : 'Descriptions');
+  const filled = $derived(lines.filter(({ text }) => text.trim() !== '').length);
+  let rows: Record<string, LineRow> = $state({});
+
+  async function add() {
+    const id = onadd();
+    await tick();
+    rows[id]?.focus();
+  }
+
+  function goTo(index: number) {
+    const line = lines[index];
+    if (line) rows[line.id]?.focus();
+  }
+
+  function enter(index: number) {
+    if (index < lines.length - 1) goTo(index + 1);
+    else if (lines.length < rule.most && lines[index]?.text.trim() !== '') void add();
+  }
+</script>
+
+<section aria-label={title} data-at-kind={kind}>
+  <h2 class="pt-2 pb-0.5">
+    <span class="font-semibold">{title}</span>
+    <span class="ms-1.5 text-ink-2"
+      >{filled} of {rule.most}, each up to {rule.limit}{note ? ` · ${note}` : ''}</span
+    >
+  </h2>
+  <ol>
+    {#each lines as line, index (line.id)}
+      {@const measure = measures.get(line.id)}
+      {#if measure}
+        <LineRow
+          bind:this={rows[line.id]}
+          {line}
+          number={index + 1}
+          {measure}
+          {values}
+          {canFix}
+          onedit={(text, sitting) => onedit(line.id, text, sitting)}
+          onfix={(position) => onfix(line.id, position)}
+          onremove={() => {
+            onremove(line.id);
+            goTo(index > 0 ? index - 1 : 1);
+          }}
+          onenter={() => enter(index)}
+          onmove={(direction) => goTo(index + direction)}
+        />
+      {/if}
+    {/each}
+  </ol>
+  {#if lines.length < rule.most}
+    <div class="py-1 ps-6"><Button kind="quiet" onclick={() => void add()}>+ Add a {kind}</Button></div>
+  {/if}
+</section>

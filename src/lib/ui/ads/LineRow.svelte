@@ -1,0 +1,86 @@
+<script lang="ts">
+  import type { Measure } from '$lib/core/ads/measure';
+  import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
+  import { wordSlotProblem } from '$lib/wording/problems';
+  import MeasureCount from './MeasureCount.svelte';
+  import MeasureRule from './MeasureRule.svelte';
+  import SlotField from './SlotField.svelte';
+
+  interface Line {
+    id: string;
+    kind: LineKindOfAd;
+    text: string;
+    fixedAt: number | null;
+  }
+
+  interface Props {
+    line: Line;
+    number: number;
+    measure: Measure;
+    values: Readonly<Record<string, string>>;
+    canFix: boolean;
+    onedit: (text: string, sitting: string) => void;
+    onfix: (position: number | null) => void;
+    onremove: () => void;
+    onenter: () => void;
+    onmove: (direction: -1 | 1) => void;
+  }
+
+  let { line, number, measure, values, canFix, onedit, onfix, onremove, onenter, onmove }: Props = $props();
+
+  const positions = ['first', 'second', 'third'];
+  const name = $derived(`${line.kind === 'headline' ? 'Headline' : 'Description'} ${number}`);
+  const problems = $derived(
+    measure.problems.filter(({ code }) => code !== 'line-too-long' && code !== 'fallback-too-long'),
+  );
+  let field: SlotField;
+
+  export const focus = () => field.focus();
+</script>
+
+<li class="group border-b border-rule-soft py-0.5" data-line={line.id}>
+  <div class="flex items-start gap-2">
+    <span class="w-4 pt-0.5 text-end font-serif text-[15px] text-ink-2">{number}</span>
+    <SlotField
+      bind:this={field}
+      label={name}
+      value={line.text}
+      {values}
+      at={`${line.id}:${line.kind}`}
+      {onedit}
+      {onenter}
+      {onmove}
+      hint={`${name}, up to ${measure.limit}`}
+    />
+    {#if canFix}
+      <label
+        class={`flex h-[26px] items-center ${line.fixedAt === null ? 'opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 focus-within:opacity-100' : ''}`}
+      >
+        <span class="sr-only">Position of {name}</span>
+        <select
+          class={`h-[22px] rounded-sm border-0 py-0 ps-1.5 pe-6 text-[12px] font-semibold ${line.fixedAt === null ? 'bg-transparent text-ink-2' : 'bg-slate-tint text-slate'}`}
+          value={line.fixedAt === null ? '' : String(line.fixedAt)}
+          onchange={(event) =>
+            onfix(event.currentTarget.value === '' ? null : Number(event.currentTarget.value))}
+        >
+          <option value="">any position</option>
+          {#each line.kind === 'headline' ? positions : positions.slice(0, 2) as position, index (position)}
+            <option value={String(index + 1)}>always {position}</option>
+          {/each}
+        </select>
+      </label>
+    {/if}
+    <span class="pt-1"><MeasureCount {measure} /></span>
+    <button
+      type="button"
+      class="mt-0.5 rounded-sm px-1 text-ink-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 hover:bg-fold focus-visible:opacity-100"
+      aria-label={`Take out ${name.toLowerCase()}`}
+      title="Take it out"
+      onclick={onremove}>×</button
+    >
+  </div>
+  <div class="ps-6 pe-44"><MeasureRule {measure} /></div>
+  {#each problems as problem, index (index)}
+    <p class="ps-6 text-[12px] text-madder">{wordSlotProblem(problem.code, problem.data, problem.at)}</p>
+  {/each}
+</li>

@@ -1,0 +1,168 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { measureLine } from '$lib/core/ads/measure';
+  import { lineContext, slotValues } from '$lib/core/ads/slot-values';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
+  import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
+  import Button from '../parts/Button.svelte';
+  import TextField from '../parts/TextField.svelte';
+  import { getShell } from '../shell/shell.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { newId } from '../state/stream.svelte';
+  import ApplyMaster from './ApplyMaster.svelte';
+  import LineList from './LineList.svelte';
+
+  const desk = getDesk();
+  const shell = getShell();
+  const { workspace } = desk;
+  const masters = $derived(inOrder(workspace.book.master));
+  const master = $derived(
+    masters.find(({ id }) => id === page.url.searchParams.get('master')) ?? masters[0] ?? null,
+  );
+  const lines = $derived(master ? childrenOf(workspace.book.masterLine, 'masterId', master.id) : []);
+  const sampleGroup = $derived(inOrder(desk.book.group)[0] ?? null);
+  const format = $derived(desk.plan.rules.formats[master?.format ?? 'responsive']);
+  const values = $derived(
+    sampleGroup
+      ? slotValues(desk.plan, sampleGroup)
+      : { group: '', place: '', client: '', offer: '', price: '' },
+  );
+  /** Measured with the first group's values, and each live slot by its fallback alone. */
+  const measures = $derived(
+    new Map(
+      lines.map((line) => {
+        const limit = line.kind === 'headline' ? format.headlines.limit : format.descriptions.limit;
+        const context = sampleGroup
+          ? lineContext(desk.plan, sampleGroup, master?.format ?? 'responsive', line.kind)
+          : { limit, language: 'en', values };
+        return [line.id as string, measureLine(line.text, [], context)];
+      }),
+    ),
+  );
+  let isApplying = $state(false);
+
+  function add() {
+    const id = newId();
+    const names = new Set(masters.map(({ name }) => name));
+    let name = 'New master';
+    for (let number = 2; names.has(name); number++) name = `New master ${number}`;
+    const row = {
+      id,
+      name,
+      format: 'responsive' as const,
+      path1: '',
+      path2: '',
+      position: nextPosition(masters),
+    };
+    const kinds: LineKindOfAd[] = ['headline', 'headline', 'headline', 'description', 'description'];
+    const rows = kinds.map((kind, position) => ({
+      id: newId(),
+      masterId: id,
+      kind,
+      text: '',
+      fixedAt: null,
+      position,
+    }));
+    workspace.make({
+      type: 'several',
+      name: 'ad-added',
+      changes: [
+        { type: 'add', record: 'master', rows: [row] },
+        { type: 'add', record: 'masterLine', rows },
+      ],
+    });
+    void goto(`?view=masters&master=${id}`, { keepFocus: true });
+  }
+
+  function addLine(kind: LineKindOfAd): string {
+    const id = newId();
+    if (master)
+      workspace.add('masterLine', {
+        id,
+        masterId: master.id,
+        kind,
+        text: '',
+        fixedAt: null,
+        position: nextPosition(lines),
+      });
+    return id;
+  }
+
+  function remove() {
+    if (!master) return;
+    workspace.make({ type: 'remove', record: 'master', ids: [master.id] });
+    shell.announce('Master taken out; the Shelf’s undo brings it back.');
+  }
+</script>
+
+<div class="flex items-center gap-2 border-b border-rule-soft py-2">
+  <p class="me-2 text-ink-2">
+    Written once, with slots for theme, place, price and offer; applied to many groups.
+  </p>
+  <Button class="ms-auto" onclick={add}>New master</Button>
+</div>
+{#if masters.length > 0}
+  <nav class="flex flex-wrap gap-1.5 py-2" aria-label="Masters">
+    {#each masters as { id, name } (id)}
+      <a
+        href={`?view=masters&master=${id}`}
+        aria-current={id === master?.id ? 'true' : undefined}
+        class={`rounded border px-2.5 py-0.5 ${id === master?.id ? 'border-plum bg-plum-tint font-semibold text-plum' : 'border-rule bg-sheet hover:bg-fold'}`}
+        >{name}</a
+      >
+    {/each}
+  </nav>
+{/if}
+{#if master}
+  {@const own = master}
+  {#key own.id}
+    <div class="flex items-end gap-3 py-1">
+      <TextField
+        label="Name"
+        value={own.name}
+        commit="leave"
+        class="w-64"
+        onedit={(name) =>
+          name.trim() === '' ? 'A name is needed.' : void workspace.set('master', own.id, { name })}
+      />
+      <TextField
+        label="Path 1"
+        value={own.path1}
+        class="w-40"
+        onedit={(path1, sitting) => void workspace.set('master', own.id, { path1 }, sitting)}
+      />
+      <TextField
+        label="Path 2"
+        value={own.path2}
+        class="w-40"
+        onedit={(path2, sitting) => void workspace.set('master', own.id, { path2 }, sitting)}
+      />
+      <Button kind="quiet" class="ms-auto" onclick={remove}>Take out</Button>
+      <Button kind="act" disabled={desk.book.group.size === 0} onclick={() => (isApplying = true)}
+        >Apply to groups…</Button
+      >
+    </div>
+    {#each ['headline', 'description'] as const as kind (kind)}
+      <LineList
+        {kind}
+        rule={kind === 'headline' ? format.headlines : format.descriptions}
+        lines={lines.filter((line) => line.kind === kind)}
+        {measures}
+        {values}
+        canFix
+        note={kind === 'headline' && sampleGroup ? `measured with the values of ${sampleGroup.name}` : ''}
+        onadd={() => addLine(kind)}
+        onedit={(id, text, sitting) => void workspace.set('masterLine', id, { text }, sitting)}
+        onfix={(id, fixedAt) => void workspace.set('masterLine', id, { fixedAt })}
+        onremove={(id) => void workspace.make({ type: 'remove', record: 'masterLine', ids: [id] })}
+      />
+    {/each}
+    <ApplyMaster bind:open={isApplying} master={own} {lines} />
+  {/key}
+{:else}
+  <div class="flex flex-col items-center gap-3 py-16">
+    <p>No master yet. Write one ad with slots such as [[place|Town]], and every group gets its own.</p>
+    <Button kind="act" onclick={add}>Write the first master</Button>
+  </div>
+{/if}

@@ -1,0 +1,161 @@
+<script lang="ts">
+  import { onMount, tick } from 'svelte';
+  import { builtInSlots, liveSlot } from '$lib/core/ads/fill-slots';
+  import type { SlotSegment } from '$lib/core/ads/parse-slots';
+  import { findRefusedSigns } from '$lib/core/text/clean';
+  import { wordRefusedSign } from '$lib/wording/problems';
+  import ChipEditor from './ChipEditor.svelte';
+  import type { SlotEditor, SlotQuery } from './slot-editor';
+  import SlotMenu from './SlotMenu.svelte';
+
+  interface Props {
+    label: string;
+    value: string;
+    /** Values of plan slots, which chips show. */
+    values: Readonly<Record<string, string>>;
+    onedit: (text: string, sitting: string) => void;
+    onenter?: () => void;
+    onmove?: (direction: -1 | 1) => void;
+    at?: string;
+    hint?: string;
+  }
+
+  let { label, value, values, onedit, onenter, onmove, at = '', hint = '' }: Props = $props();
+
+  let host: HTMLElement;
+  let editor: SlotEditor | null = null;
+  let isReady = $state(false);
+  let hasFocus = $state(false);
+  let wantsFocus = false;
+  let sitting = '';
+  let problem = $state('');
+  let note = $state('');
+  let query = $state.raw<SlotQuery | null>(null);
+  let chip = $state.raw<{ slot: SlotSegment; box: DOMRect } | null>(null);
+  let menu: SlotMenu | undefined = $state();
+
+  const names = $derived([
+    liveSlot,
+    ...builtInSlots,
+    ...Object.keys(values).filter((name) => !builtInSlots.some((known) => known === name)),
+  ]);
+
+  function edit(text: string) {
+    host.dataset.text = text;
+    const [refused] = findRefusedSigns(text);
+    problem = refused ? wordRefusedSign(refused) : '';
+    if (!refused) onedit(text, sitting);
+  }
+
+  /** A slot picked from the menu stands at once, and its fallback is asked for where it stands. */
+  async function pick(name: string) {
+    if (!query || !editor) return;
+    const { from, to, box } = query;
+    query = null;
+    editor.replace(from, to, `[[${name}]]`);
+    await tick();
+    const slot: SlotSegment = {
+      kind: 'slot',
+      name,
+      fallback: null,
+      caseName: null,
+      at: from,
+      end: from + name.length + 4,
+    };
+    chip = { slot, box: new DOMRect(box.left, box.bottom - 20, 0, 20) };
+  }
+
+  function replaceChip(text: string, isDone: boolean) {
+    if (!chip || !editor) return;
+    const { slot, box } = chip;
+    editor.replace(slot.at, slot.end, text);
+    chip = isDone ? null : { slot: { ...slot, end: slot.at + text.length }, box };
+    if (isDone) editor.focus();
+  }
+
+  onMount(() => {
+    let isGone = false;
+    void import('./slot-editor').then(({ SlotEditor }) => {
+      if (isGone) return;
+      editor = new SlotEditor(host, {
+        text: value,
+        values,
+        label,
+        hint,
+        events: {
+          onedit: edit,
+          onquery: (next) => (query = next),
+          onchip: (slot, box) => (chip = { slot, box }),
+          onenter: () => onenter?.(),
+          onmove: (direction) => onmove?.(direction),
+          onmenukey: (key) => (query ? (menu?.takeKey(key) ?? false) : false),
+          onfocus: () => {
+            hasFocus = true;
+            sitting = `${at} ${Date.now()}`;
+          },
+          onblur: () => {
+            hasFocus = false;
+            note = '';
+          },
+          onpaste: (changed) => (note = changed ? 'Line breaks became spaces.' : ''),
+        },
+      });
+      isReady = true;
+      if (wantsFocus) editor.focus();
+    });
+    return () => {
+      isGone = true;
+      editor?.destroy();
+    };
+  });
+
+  $effect(() => {
+    const text = value;
+    host.dataset.text = text;
+    if (isReady && problem === '') editor?.show(text);
+  });
+
+  /** Sets the caret into the field. */
+  export function focus() {
+    wantsFocus = editor === null;
+    editor?.focus();
+  }
+</script>
+
+<div class="relative min-w-0 flex-1">
+  <slot-editor
+    bind:this={host}
+    class={`block min-h-[26px] min-w-0 overflow-hidden rounded-sm px-1 ${hasFocus ? 'bg-sheet outline-2 outline-offset-0 outline-act' : 'hover:bg-sheet'}`}
+    data-at={at}
+    data-slot-label={label}
+    role="presentation"
+    tabindex="-1"
+    onfocus={() => editor?.focus()}
+  ></slot-editor>
+  {#if problem || note}<p class={`text-[12px] ${problem ? 'text-madder' : 'text-ink-2'}`} role="status">
+      {problem ? `${problem} Not saved.` : note}
+    </p>{/if}
+  {#if query && hasFocus}
+    <SlotMenu
+      bind:this={menu}
+      {names}
+      {values}
+      {query}
+      onpick={(name) => void pick(name)}
+      onclose={() => (query = null)}
+    />
+  {/if}
+  {#if chip}
+    <ChipEditor
+      slot={chip.slot}
+      box={chip.box}
+      {names}
+      onchange={(text) => replaceChip(text, false)}
+      ondone={() => {
+        chip = null;
+        editor?.focus();
+      }}
+      onremove={() => replaceChip('', true)}
+    />
+  {/if}
+</div>

@@ -1,0 +1,123 @@
+import { measureLine, type Measure } from '$lib/core/ads/measure';
+import { keywordTexts, lineContext, slotValues } from '$lib/core/ads/slot-values';
+import { childrenOf, nextPosition } from '$lib/core/plan/book';
+import { domainOf, landingPageOf } from '$lib/core/plan/plan-view';
+import type { Ad } from '$lib/core/plan/records/ad';
+import type { AdLine, LineKindOfAd } from '$lib/core/plan/records/ad-line';
+import type { Group } from '$lib/core/plan/records/group';
+import { newId } from '../state/stream.svelte';
+import type { PlanDesk } from '../state/plan-desk.svelte';
+
+/** One ad on the bench: its lines measured against every keyword of its group. */
+export class AdBench {
+  readonly group: Group | null = $derived.by(() => this.desk.book.group.get(this.groupId()) ?? null);
+  readonly ads: readonly Ad[] = $derived.by(() =>
+    this.group ? childrenOf(this.desk.book.ad, 'groupId', this.group.id) : [],
+  );
+  readonly ad: Ad | null = $derived.by(
+    () => this.ads.find(({ id }) => id === this.adId()) ?? this.ads[0] ?? null,
+  );
+  readonly lines: readonly AdLine[] = $derived.by(() =>
+    this.ad ? childrenOf(this.desk.book.adLine, 'adId', this.ad.id) : [],
+  );
+  readonly headlines = $derived(this.lines.filter(({ kind }) => kind === 'headline'));
+  readonly descriptions = $derived(this.lines.filter(({ kind }) => kind === 'description'));
+  readonly keywords: readonly string[] = $derived.by(() =>
+    this.group ? keywordTexts(this.desk.plan, this.group.id) : [],
+  );
+  readonly values: Readonly<Record<string, string>> = $derived.by(() =>
+    this.group ? slotValues(this.desk.plan, this.group) : {},
+  );
+  readonly format = $derived.by(() => this.desk.plan.rules.formats[this.ad?.format ?? 'responsive']);
+  readonly measures: ReadonlyMap<string, Measure> = $derived.by(
+    () => new Map(this.lines.map((line) => [line.id as string, this.measure(line)])),
+  );
+  readonly page: string = $derived.by(() => (this.ad ? landingPageOf(this.desk.plan, this.ad) : ''));
+  readonly domain: string = $derived.by(() => (this.ad ? domainOf(this.desk.plan, this.ad) : ''));
+
+  constructor(
+    readonly desk: PlanDesk,
+    private readonly groupId: () => string,
+    private readonly adId: () => string,
+  ) {}
+
+  private measure({ text, kind }: Pick<AdLine, 'text' | 'kind'>): Measure {
+    const { group, ad } = this;
+    if (!group || !ad) throw new Error('There is no ad on the bench.');
+    return measureLine(text, this.keywords, lineContext(this.desk.plan, group, ad.format, kind));
+  }
+
+  /** The measure of a path. */
+  measurePath(path: string): Measure | null {
+    const { group, ad } = this;
+    return group && ad
+      ? measureLine(path, this.keywords, lineContext(this.desk.plan, group, ad.format, 'path'))
+      : null;
+  }
+
+  /** Adds an empty line at the end; answers its id. */
+  addLine(kind: LineKindOfAd): string {
+    const id = newId();
+    if (this.ad)
+      this.desk.add('adLine', {
+        id,
+        adId: this.ad.id,
+        kind,
+        text: '',
+        fixedAt: null,
+        position: nextPosition(this.lines),
+      });
+    return id;
+  }
+}
+
+/** The name of the next ad of a group: A, B, C … */
+export function nextAdName(ads: readonly Ad[]): string {
+  const taken = new Set(ads.map(({ name }) => name));
+  for (let code = 65; code < 91; code++)
+    if (!taken.has(String.fromCharCode(code))) return String.fromCharCode(code);
+  return `Ad ${ads.length + 1}`;
+}
+
+/** Adds an ad to a group, empty with the least lines, or with the lines of another one to differ from. */
+export function addAd(desk: PlanDesk, groupId: string, model: Ad | null): string {
+  const { book } = desk;
+  const id = newId();
+  const ads = childrenOf(book.ad, 'groupId', groupId);
+  const { headlines, descriptions } = desk.plan.rules.formats.responsive;
+  const start = model
+    ? childrenOf(book.adLine, 'adId', model.id).map(({ kind, text, fixedAt }) => ({ kind, text, fixedAt }))
+    : [
+        ...Array.from({ length: headlines.least }, () => ({
+          kind: 'headline' as const,
+          text: '',
+          fixedAt: null,
+        })),
+        ...Array.from({ length: descriptions.least }, () => ({
+          kind: 'description' as const,
+          text: '',
+          fixedAt: null,
+        })),
+      ];
+  const ad: Ad = {
+    id,
+    groupId,
+    name: nextAdName(ads),
+    format: 'responsive',
+    masterName: model?.masterName ?? '',
+    path1: model?.path1 ?? '',
+    path2: model?.path2 ?? '',
+    landingPage: model?.landingPage ?? '',
+    position: nextPosition(ads),
+  };
+  const rows = start.map((line, position) => ({ id: newId(), adId: id, ...line, position }));
+  desk.make({
+    type: 'several',
+    name: 'ad-added',
+    changes: [
+      { type: 'add', record: 'ad', rows: [ad] },
+      { type: 'add', record: 'adLine', rows },
+    ],
+  });
+  return id;
+}

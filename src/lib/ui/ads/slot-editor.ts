@@ -1,0 +1,285 @@
+import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
+import {
+  Annotation,
+  EditorSelection,
+  EditorState,
+  Facet,
+  RangeSet,
+  StateField,
+  type Extension,
+} from '@codemirror/state';
+import {
+  Decoration,
+  EditorView,
+  keymap,
+  placeholder,
+  WidgetType,
+  type DecorationSet,
+} from '@codemirror/view';
+import { liveSlot } from '$lib/core/ads/fill-slots';
+import { parseSlots, type Segment, type SlotSegment } from '$lib/core/ads/parse-slots';
+import { joinPastedLines } from '$lib/core/text/clean';
+
+/** What a chip shows beside a slot's name. */
+export type SlotValues = Readonly<Record<string, string>>;
+
+/** What the editor tells its surroundings. */
+export interface SlotEditorEvents {
+  onedit(text: string): void;
+  /** A slot is being begun at the caret with `[[` and these letters; null when it no longer is. */
+  onquery(query: SlotQuery | null): void;
+  /** A chip is to be edited in place. */
+  onchip(slot: SlotSegment, box: DOMRect): void;
+  onenter(): void;
+  onmove(direction: -1 | 1): void;
+  onfocus(): void;
+  onblur(): void;
+  onpaste(changed: boolean): void;
+  /** A key while the menu is open; true where the menu takes it. */
+  onmenukey(key: string): boolean;
+}
+
+export interface SlotQuery {
+  text: string;
+  from: number;
+  to: number;
+  box: { left: number; bottom: number };
+}
+
+const fromOutside = Annotation.define<boolean>();
+const valuesFacet = Facet.define<SlotValues, SlotValues>({ combine: (all) => all[0] ?? {} });
+
+const plainText = (segments: readonly Segment[] | null): string =>
+  (segments ?? []).map((part) => (part.kind === 'text' ? part.text : `[${part.name}]`)).join('');
+
+class Chip extends WidgetType {
+  constructor(
+    readonly slot: SlotSegment,
+    readonly source: string,
+    readonly value: string,
+  ) {
+    super();
+  }
+
+  override eq(other: Chip): boolean {
+    return other.source === this.source && other.value === this.value && other.slot.at === this.slot.at;
+  }
+
+  override toDOM(): HTMLElement {
+    const chip = document.createElement('span');
+    chip.className = 'chip';
+    chip.title = `${this.source}, Alt Enter to edit`;
+    const name = chip.appendChild(document.createElement('b'));
+    name.textContent = this.slot.name;
+    if (this.value !== '') {
+      const value = chip.appendChild(document.createElement('span'));
+      value.textContent = this.value;
+    }
+    if (this.slot.caseName) {
+      const letterCase = chip.appendChild(document.createElement('i'));
+      letterCase.textContent = this.slot.caseName;
+    }
+    return chip;
+  }
+
+  override ignoreEvent(event: Event): boolean {
+    return event.type !== 'mousedown';
+  }
+}
+
+function drawChips(state: EditorState): DecorationSet {
+  const source = state.doc.toString();
+  const values = state.facet(valuesFacet);
+  const chips = parseSlots(source).segments.flatMap((part) => {
+    if (part.kind === 'text') return [];
+    const value = (part.name !== liveSlot && values[part.name]) || plainText(part.fallback);
+    const widget = new Chip(part, source.slice(part.at, part.end), value);
+    return [Decoration.replace({ widget }).range(part.at, part.end)];
+  });
+  return Decoration.set(chips);
+}
+
+const chipField = StateField.define<DecorationSet>({
+  create: drawChips,
+  update: (chips, transaction) =>
+    transaction.docChanged || transaction.reconfigured ? drawChips(transaction.state) : chips,
+  provide: (field) => [
+    EditorView.decorations.from(field),
+    EditorView.atomicRanges.of((view) => view.state.field(field, false) ?? RangeSet.empty),
+  ],
+});
+
+/** The slot whose chip begins or ends at a position, or null. */
+function slotBeside(state: EditorState, at: number): SlotSegment | null {
+  const slots = parseSlots(state.doc.toString()).segments.filter((part) => part.kind === 'slot');
+  return slots.find((slot) => slot.end === at) ?? slots.find((slot) => slot.at === at) ?? null;
+}
+
+const looks = EditorView.theme({
+  '&': { fontFamily: 'var(--sans)', fontSize: '14.5px', color: 'var(--ink)' },
+  '&.cm-focused': { outline: 'none' },
+  '.cm-scroller': { fontFamily: 'inherit', lineHeight: '26px', overflowX: 'auto', scrollbarWidth: 'none' },
+  '.cm-content': { padding: '0', caretColor: 'var(--ink)' },
+  '.cm-line': { padding: '0 2px' },
+  '.cm-placeholder': { color: 'var(--ink-3)' },
+  '.chip': {
+    background: 'var(--plum-tint)',
+    color: 'var(--plum)',
+    borderRadius: '3px',
+    padding: '2px 7px',
+    margin: '0 1px',
+    cursor: 'pointer',
+  },
+  '.chip b': { fontWeight: '650' },
+  '.chip span': {
+    borderInlineStart: '1px solid currentColor',
+    marginInlineStart: '7px',
+    paddingInlineStart: '7px',
+  },
+  '.chip i': { fontStyle: 'normal', fontSize: '11px', marginInlineStart: '7px' },
+});
+
+function findQuery(view: EditorView): SlotQuery | null {
+  const { head, empty } = view.state.selection.main;
+  if (!empty || !view.hasFocus) return null;
+  const before = view.state.doc.sliceString(0, head);
+  const from = before.lastIndexOf('[[');
+  if (from < 0 || (from > 0 && before[from - 1] === '\\')) return null;
+  const text = before.slice(from + 2);
+  if (/[\]|[]/.test(text) || view.state.doc.sliceString(head, head + 2) === ']]') return null;
+  const box = view.coordsAtPos(head);
+  return box && { text, from, to: head, box };
+}
+
+function openChip(view: EditorView, slot: SlotSegment, events: SlotEditorEvents): void {
+  const box = view.coordsAtPos(slot.at);
+  events.onchip(slot, new DOMRect(box?.left ?? 0, box?.top ?? 0, 0, (box?.bottom ?? 0) - (box?.top ?? 0)));
+}
+
+function keysFor(events: SlotEditorEvents): Extension {
+  const menuKey = (key: string, otherwise: () => boolean) => ({
+    key,
+    run: () => events.onmenukey(key) || otherwise(),
+  });
+  const move = (direction: -1 | 1) => () => {
+    events.onmove(direction);
+    return true;
+  };
+  return keymap.of([
+    {
+      key: 'Alt-Enter',
+      run: (view) => {
+        const slot = slotBeside(view.state, view.state.selection.main.head);
+        if (slot) openChip(view, slot, events);
+        return slot !== null;
+      },
+    },
+    menuKey('ArrowDown', move(1)),
+    menuKey('ArrowUp', move(-1)),
+    menuKey('Escape', () => false),
+    menuKey('Tab', () => false),
+    menuKey('Enter', () => {
+      events.onenter();
+      return true;
+    }),
+  ]);
+}
+
+/** What an editor is made with. */
+export interface SlotEditorOptions {
+  text: string;
+  values: SlotValues;
+  label: string;
+  hint: string;
+  events: SlotEditorEvents;
+}
+
+/** One line of text in which slots stand as chips. The text itself stays in the text form. */
+export class SlotEditor {
+  private readonly view: EditorView;
+
+  constructor(host: HTMLElement, { text, values, label, hint, events }: SlotEditorOptions) {
+    // In a shadow root the editor's style sheets are constructed ones, which the content security policy allows.
+    const root = host.attachShadow({ mode: 'open' });
+    this.view = new EditorView({
+      root,
+      parent: root,
+      state: EditorState.create({
+        doc: text,
+        extensions: [
+          valuesFacet.of(values),
+          chipField,
+          looks,
+          history(),
+          keysFor(events),
+          keymap.of([...historyKeymap, ...defaultKeymap.filter(({ key }) => key !== 'Enter')]),
+          placeholder(hint),
+          EditorState.transactionFilter.of((transaction) =>
+            transaction.newDoc.lines > 1 ? [] : transaction,
+          ),
+          EditorView.clipboardInputFilter.of((pasted) => {
+            const { text: joined, changed } = joinPastedLines(pasted.trim());
+            events.onpaste(changed);
+            return joined;
+          }),
+          EditorView.contentAttributes.of({
+            'aria-label': label,
+            'aria-multiline': 'false',
+            spellcheck: 'false',
+          }),
+          EditorView.domEventHandlers({
+            focus: () => events.onfocus(),
+            blur: () => events.onblur(),
+            mousedown: (event, view) => {
+              const chip = (event.target as HTMLElement).closest('.chip');
+              if (!chip) return false;
+              const slot = slotBeside(view.state, view.posAtDOM(chip));
+              if (slot) events.onchip(slot, chip.getBoundingClientRect());
+              return slot !== null;
+            },
+          }),
+          EditorView.updateListener.of((update) => {
+            const isOwn =
+              update.docChanged &&
+              !update.transactions.some((transaction) => transaction.annotation(fromOutside));
+            if (isOwn) events.onedit(update.state.doc.toString());
+            if (update.docChanged || update.selectionSet || update.focusChanged)
+              queueMicrotask(() => events.onquery(findQuery(this.view)));
+          }),
+        ],
+      }),
+    });
+  }
+
+  get text(): string {
+    return this.view.state.doc.toString();
+  }
+
+  /** Shows another text, as when an edit was undone; the caret stays where it can. */
+  show(text: string): void {
+    if (text === this.text) return;
+    const head = Math.min(this.view.state.selection.main.head, text.length);
+    this.view.dispatch({
+      changes: { from: 0, to: this.text.length, insert: text },
+      selection: EditorSelection.cursor(head),
+      annotations: fromOutside.of(true),
+    });
+  }
+
+  /** Replaces a part of the text, as if typed. */
+  replace(from: number, to: number, insert: string): void {
+    this.view.dispatch({
+      changes: { from, to, insert },
+      selection: EditorSelection.cursor(from + insert.length),
+      userEvent: 'input',
+    });
+  }
+
+  focus(): void {
+    this.view.focus();
+  }
+
+  destroy(): void {
+    this.view.destroy();
+  }
+}

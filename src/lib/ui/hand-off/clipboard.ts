@@ -1,0 +1,7 @@
+import { writeDelimited } from '$lib/core/exchange/cells';
+import type { Table } from '$lib/core/exchange/tables';
+
+/** A table as TSV on the clipboard, headings first. */
+export async function copyTable({ columns, rows }: Table): Promise<void> {
+  await navigator.clipboard.writeText(writeDelimited([columns, ...rows], '\t'));
+}

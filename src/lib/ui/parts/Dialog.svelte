@@ -1,0 +1,36 @@
+<script lang="ts">
+  import { Modal } from 'flowbite-svelte';
+  import type { Snippet } from 'svelte';
+
+  interface Props {
+    open: boolean;
+    title: string;
+    wide?: boolean;
+    children: Snippet;
+    footer?: Snippet;
+  }
+
+  let { open = $bindable(), title, wide = false, children, footer }: Props = $props();
+</script>
+
+<Modal
+  bind:open
+  size={wide ? 'lg' : 'md'}
+  aria-label={title}
+  class="divide-rule rounded border border-rule bg-paper text-ink backdrop:bg-ink/40"
+  classes={{
+    body: 'p-4 text-[13px] leading-5 space-y-3',
+    header: 'p-4 py-3',
+    footer: 'p-3 px-4 gap-2 justify-end',
+    close: 'hidden',
+  }}
+>
+  {#snippet header()}
+    <h2 class="font-serif text-[20px] font-medium">{title}</h2>
+    <button type="button" class="rounded px-2 py-0.5 text-ink-2 hover:bg-fold" onclick={() => (open = false)}
+      >Close <span aria-hidden="true">Esc</span></button
+    >
+  {/snippet}
+  {@render children()}
+  {#if footer}<div class="flex justify-end gap-2 pt-1">{@render footer()}</div>{/if}
+</Modal>

@@ -1,0 +1,29 @@
+<script lang="ts">
+  import type { Finding } from '$lib/core/proof/finding';
+  import { wordFinding } from '$lib/wording/findings';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { findingAddress } from '../shell/finding-address';
+  import Button from './Button.svelte';
+
+  let { finding }: { finding: Finding } = $props();
+
+  const desk = getDesk();
+  const words = $derived(wordFinding(finding, desk.currency));
+  const tones = {
+    fix: { border: 'border-madder', text: 'text-madder', says: 'Must be fixed' },
+    look: { border: 'border-ochre', text: 'text-ochre', says: 'Worth a look' },
+    suggestion: { border: 'border-slate', text: 'text-slate', says: 'Suggestion' },
+  };
+  const tone = $derived(tones[finding.severity]);
+</script>
+
+<article class={`border-s-3 ps-2.5 ${tone.border}`}>
+  <p class={`font-semibold ${tone.text}`}>{tone.says}</p>
+  <h3 class="font-semibold">
+    <a class="hover:underline" href={findingAddress(desk.planId, finding)}>{words.title}</a>
+  </h3>
+  <p class="break-words text-ink-2">
+    {words.detail}
+    {#if finding.mend}<Button kind="link" onclick={() => desk.mend(finding)}>{words.mend}</Button>{/if}
+  </p>
+</article>

@@ -1,0 +1,116 @@
+<script lang="ts">
+  import { Input } from 'flowbite-svelte';
+  import { findRefusedSigns, joinPastedLines } from '$lib/core/text/clean';
+  import { wordRefusedSign } from '$lib/wording/problems';
+
+  interface Props {
+    label: string;
+    value: string;
+    /** Called with the text and a name for the sitting: while typing, or on leaving where `commit` says so. */
+    onedit: (text: string, sitting: string) => string | null | void;
+    /** `leave`: on Enter or on leaving the field (names). */
+    commit?: 'live' | 'leave';
+    type?: 'text' | 'date';
+    /** Reads the text; what it answers is shown as wrong and not saved. */
+    check?: (text: string) => string | null;
+    at?: string;
+    placeholder?: string;
+    hint?: string;
+    hideLabel?: boolean;
+    mono?: boolean;
+    suffix?: string;
+    class?: string;
+    disabled?: boolean;
+    onkeydown?: (event: KeyboardEvent) => void;
+  }
+
+  let {
+    label,
+    value,
+    onedit,
+    commit = 'live',
+    type = 'text',
+    check,
+    at,
+    placeholder,
+    hint,
+    hideLabel = false,
+    mono = false,
+    suffix,
+    class: extra = '',
+    disabled = false,
+    onkeydown,
+  }: Props = $props();
+
+  const id = $props.id();
+  let draft = $state<string | null>(null);
+  let sitting = '';
+  let problem = $state('');
+  let note = $state('');
+
+  const shown = $derived(draft ?? value);
+
+  function edit(text: string, isLeaving: boolean) {
+    draft = text;
+    const [refused] = findRefusedSigns(text);
+    problem = refused ? wordRefusedSign(refused) : (check?.(text) ?? '');
+    if (problem !== '' || (commit === 'leave' && !isLeaving)) return;
+    if (text !== value) problem = onedit(text, sitting) ?? '';
+  }
+
+  function leave() {
+    if (draft !== null && (commit === 'leave' || problem !== '')) edit(draft, true);
+    if (problem === '') draft = null;
+    note = '';
+  }
+
+  function keydown(event: KeyboardEvent) {
+    if (event.key === 'Enter' && commit === 'leave' && draft !== null) edit(draft, true);
+    if (event.key === 'Escape' && draft !== null && (commit === 'leave' || problem !== '')) {
+      draft = null;
+      problem = '';
+      event.stopPropagation();
+    }
+    onkeydown?.(event);
+  }
+
+  function paste(event: ClipboardEvent) {
+    const { text, changed } = joinPastedLines(event.clipboardData?.getData('text/plain') ?? '');
+    if (!changed) return;
+    event.preventDefault();
+    note = 'Line breaks became spaces.';
+    document.execCommand('insertText', false, text.trim());
+  }
+</script>
+
+<div class={`flex min-w-0 flex-col gap-0.5 ${extra}`}>
+  <label for={id} class={hideLabel ? 'sr-only' : 'text-ink-2'}>{label}</label>
+  <span class="relative flex items-center">
+    <Input
+      {id}
+      {type}
+      value={shown}
+      {placeholder}
+      {disabled}
+      autocomplete="off"
+      spellcheck={false}
+      data-at={at}
+      aria-invalid={problem !== ''}
+      aria-describedby={problem || note || hint ? `${id}-say` : undefined}
+      onfocus={() => (sitting = `${at ?? label} ${Date.now()}`)}
+      oninput={(event: Event) => edit((event.target as HTMLInputElement).value, false)}
+      onblur={leave}
+      onkeydown={keydown}
+      onpaste={paste}
+      class={`h-[30px] rounded border bg-sheet px-2.5 py-1 text-[13px] text-ink placeholder:text-ink-3 ${mono ? 'font-mono' : ''} ${problem ? 'border-madder' : 'border-field'} ${suffix ? 'pe-14' : ''}`}
+    />
+    {#if suffix}<span class="pointer-events-none absolute end-2.5 font-mono text-[12px] text-ink-3"
+        >{suffix}</span
+      >{/if}
+  </span>
+  {#if problem || note || hint}
+    <span id={`${id}-say`} class={`text-[12px] ${problem ? 'text-madder' : 'text-ink-2'}`}
+      >{problem || note || hint}{#if problem && draft !== null && draft !== value}{' '}Not saved.{/if}</span
+    >
+  {/if}
+</div>

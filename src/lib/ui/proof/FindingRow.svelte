@@ -1,0 +1,70 @@
+<script lang="ts">
+  import type { Finding } from '$lib/core/proof/finding';
+  import { wordFinding } from '$lib/wording/findings';
+  import Button from '../parts/Button.svelte';
+  import SeverityMark from '../parts/SeverityMark.svelte';
+  import { findingAddress } from '../shell/finding-address';
+  import { getDesk } from '../state/plan-desk.svelte';
+
+  interface Props {
+    finding: Finding;
+    isCurrent: boolean;
+    onchoose: () => void;
+    onaside: () => void;
+  }
+
+  let { finding, isCurrent, onchoose, onaside }: Props = $props();
+
+  const desk = getDesk();
+  const words = $derived(wordFinding(finding, desk.currency));
+  const names = {
+    brief: 'Brief',
+    settings: 'Settings',
+    research: 'Research',
+    groups: 'Groups',
+    ads: 'Ads',
+    proof: 'Proof',
+    'hand-off': 'Hand-off',
+  };
+  const place = $derived(
+    [
+      names[finding.chapter],
+      finding.where.groupId
+        ? desk.book.group.get(finding.where.groupId)?.name
+        : finding.where.campaignId
+          ? desk.book.campaign.get(finding.where.campaignId)?.name
+          : undefined,
+      finding.where.adId ? desk.book.ad.get(finding.where.adId)?.name : undefined,
+    ]
+      .filter(Boolean)
+      .join(' · '),
+  );
+</script>
+
+<li
+  class={`grid min-h-[30px] grid-cols-[28px_minmax(0,1fr)_172px_190px] items-center gap-x-2 border-s-3 border-b border-rule-soft ps-3 pe-3 ${isCurrent ? 'border-s-madder bg-sheet' : 'border-s-transparent'}`}
+  data-finding={finding.rule}
+>
+  <SeverityMark severity={finding.severity} />
+  <a
+    class="min-w-0 truncate py-1 -outline-offset-2 hover:underline"
+    href={findingAddress(desk.planId, finding)}
+    onfocus={onchoose}
+    title={`${words.title}. ${words.detail}`}
+    data-finding-link={finding.id}
+  >
+    <span class="font-semibold">{words.title}</span> <span class="text-ink-2">· {words.detail}</span>
+  </a>
+  <span class="truncate text-ink-2" title={place}>{place}</span>
+  <span class="flex items-center gap-2 overflow-hidden">
+    {#if finding.mend}
+      <Button kind="link" class="truncate" onclick={() => desk.mend(finding)}>{words.mend}</Button>
+      {#if finding.mend.kind === 'safe'}<span
+          class="rounded-sm bg-act-tint px-1 text-[12px] font-semibold text-act">safe</span
+        >{/if}
+    {/if}
+    <Button kind="quiet" class="ms-auto shrink-0 px-1" label={`Set aside: ${words.title}`} onclick={onaside}
+      >aside</Button
+    >
+  </span>
+</li>

@@ -1,0 +1,121 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { inOrder } from '$lib/core/plan/book';
+  import { languageItems } from '../parts/languages';
+  import Button from '../parts/Button.svelte';
+  import Dialog from '../parts/Dialog.svelte';
+  import SelectField from '../parts/SelectField.svelte';
+  import { getWorkspace } from '../state/workspace.svelte';
+  import { newPlanFile, readInPlan } from './new-plan';
+
+  let { open = $bindable() }: { open: boolean } = $props();
+
+  const workspace = getWorkspace();
+  const clients = $derived(inOrder(workspace.book.client));
+  const currencies = Intl.supportedValuesOf('currency');
+  const zones = Intl.supportedValuesOf('timeZone');
+  const names = new Intl.DisplayNames('en', { type: 'currency' });
+
+  let clientName = $state('');
+  let site = $state('');
+  let currency = $state('GBP');
+  let timeZone = $state(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  let planName = $state('');
+  let language = $state('en');
+  let problem = $state('');
+  let isSending = $state(false);
+
+  /** A client that is known brings its account along. */
+  const known = $derived(clients.find(({ name }) => name === clientName.trim()));
+  $effect(() => {
+    const account = known && inOrder(workspace.book.account).find(({ clientId }) => clientId === known.id);
+    if (!known || !account) return;
+    site = known.site;
+    currency = account.currency;
+    timeZone = account.timeZone;
+  });
+
+  async function lay(event: SubmitEvent) {
+    event.preventDefault();
+    if (clientName.trim() === '' || planName.trim() === '') {
+      problem = 'A client and a name for the plan are needed.';
+      return;
+    }
+    isSending = true;
+    try {
+      const id = await readInPlan(newPlanFile({ clientName, site, currency, timeZone, planName, language }));
+      open = false;
+      await workspace.refresh();
+      await goto(`/plans/${id}/brief`);
+    } catch (error) {
+      problem = error instanceof Error ? error.message : String(error);
+    } finally {
+      isSending = false;
+    }
+  }
+
+  const control = 'h-[30px] w-full rounded border border-field bg-sheet px-2.5 py-0 text-[13px] text-ink';
+</script>
+
+<Dialog bind:open title="New plan">
+  <form class="grid grid-cols-2 gap-3" onsubmit={lay}>
+    <label class="grid gap-0.5"
+      ><span class="text-ink-2">Client</span><input
+        class={control}
+        list="clients"
+        bind:value={clientName}
+        autocomplete="off"
+        data-autofocus
+      /></label
+    >
+    <datalist id="clients"
+      >{#each clients as { id, name } (id)}<option value={name}></option>{/each}</datalist
+    >
+    <label class="grid gap-0.5"
+      ><span class="text-ink-2">The client’s site</span><input
+        class={control}
+        bind:value={site}
+        placeholder="client.example"
+        autocomplete="off"
+      /></label
+    >
+    <label class="grid gap-0.5"
+      ><span class="text-ink-2">Account’s currency</span>
+      <select class={control} bind:value={currency}
+        >{#each currencies as code (code)}<option value={code}>{code}, {names.of(code)}</option
+          >{/each}</select
+      ></label
+    >
+    <label class="grid gap-0.5"
+      ><span class="text-ink-2">Account’s time zone</span>
+      <select class={control} bind:value={timeZone}
+        >{#each zones.includes(timeZone) ? zones : [timeZone, ...zones] as zone (zone)}<option>{zone}</option
+          >{/each}</select
+      ></label
+    >
+    <label class="grid gap-0.5"
+      ><span class="text-ink-2">Name of the plan</span><input
+        class={control}
+        bind:value={planName}
+        placeholder="Spring launch"
+        autocomplete="off"
+      /></label
+    >
+    <SelectField
+      label="Language of the searchers"
+      value={language}
+      items={languageItems}
+      onedit={(value) => (language = value)}
+    />
+    {#if problem}<p class="col-span-2 text-madder" role="alert">{problem}</p>{/if}
+    <div class="col-span-2 flex justify-end gap-2 pt-1">
+      <Button onclick={() => (open = false)}>Not now</Button>
+      <button
+        type="submit"
+        disabled={isSending}
+        class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-cloth-2"
+        >Make the plan</button
+      >
+    </div>
+  </form>
+</Dialog>

@@ -1,0 +1,50 @@
+import type { Counts } from '$lib/core/proof/read-proof';
+import type { Chapter } from '$lib/core/proof/rule-list';
+
+/** What the server says of a plan for the Shelf. */
+export interface Summary {
+  id: string;
+  counts: Counts;
+  chapters: Record<Chapter, Counts>;
+  empty: Chapter[];
+  goal: string;
+  places: string[];
+  campaigns: number;
+  groups: number;
+  keywords: number;
+  ads: number;
+  toJudge: number;
+  monthlyMinor: number | null;
+  startsOn: string | null;
+}
+
+/** The summaries of all plans, fetched when the Shelf opens and when it changes. */
+export class Summaries {
+  byPlan = $state.raw<ReadonlyMap<string, Summary>>(new Map());
+
+  async load(): Promise<void> {
+    const response = await fetch('/api/plans');
+    if (!response.ok) return;
+    const { plans } = (await response.json()) as { plans: Summary[] };
+    this.byPlan = new Map(plans.map((plan) => [plan.id, plan]));
+  }
+}
+
+/** The next thing to do in a plan, and where. */
+export function nextThing({ counts, empty, toJudge, chapters }: Summary): { says: string; chapter: string } {
+  if (empty.includes('settings')) return { says: 'Set up a campaign', chapter: 'settings' };
+  if (empty.includes('research') && empty.includes('groups'))
+    return { says: 'Bring in keywords', chapter: 'research' };
+  if (empty.includes('groups')) return { says: 'Make groups', chapter: 'groups' };
+  if (empty.includes('ads')) return { says: 'Write ads', chapter: 'ads' };
+  if (toJudge > 0 && counts.fix === 0) return { says: `Judge ${toJudge} finds`, chapter: 'research' };
+  if (counts.fix > 0) {
+    const where = Object.entries(chapters).flatMap(([chapter, { fix }]) => (fix > 0 ? [chapter] : []));
+    return {
+      says: `Fix ${counts.fix} in ${where.map((name) => name[0]?.toUpperCase() + name.slice(1)).join(' and ')}`,
+      chapter: 'proof',
+    };
+  }
+  if (counts.look > 0) return { says: `Look at ${counts.look}`, chapter: 'proof' };
+  return { says: 'Hand it off', chapter: 'hand-off' };
+}

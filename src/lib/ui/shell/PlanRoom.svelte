@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { onMount, untrack, type Snippet } from 'svelte';
+  import { tinykeys } from 'tinykeys';
+  import { goto } from '$app/navigation';
+  import { PlanDesk, setDesk } from '../state/plan-desk.svelte';
+  import { getWorkspace } from '../state/workspace.svelte';
+  import { planChapters } from './chapters';
+  import { deskDestinations, planDestinations, type Destination } from './destinations';
+  import GoTo from './GoTo.svelte';
+  import { fieldHasOwnUndo, isTyping } from './keys';
+  import RefusedNotice from './RefusedNotice.svelte';
+  import { getShell } from './shell.svelte';
+
+  let { planId, children }: { planId: string; children: Snippet } = $props();
+
+  const workspace = getWorkspace();
+  const shell = getShell();
+  const desk = setDesk(
+    new PlanDesk(
+      untrack(() => planId),
+      workspace,
+    ),
+  );
+  let failure = $state('');
+
+  const step = (direction: 'undo' | 'redo') => (event: KeyboardEvent) => {
+    if (fieldHasOwnUndo(event.target) || document.querySelector('dialog[open]')) return;
+    event.preventDefault();
+    void desk.step(direction);
+  };
+
+  onMount(() => {
+    desk.load().catch((error: unknown) => (failure = error instanceof Error ? error.message : String(error)));
+    const chapterKeys = planChapters.map(({ id }, index) => [
+      `Digit${index + 1}`,
+      (event: KeyboardEvent) => {
+        if (!isTyping(event.target) && !document.querySelector('dialog[open]'))
+          void goto(`/plans/${planId}/${id}`);
+      },
+    ]);
+    const stopKeys = tinykeys(window, {
+      ...Object.fromEntries(chapterKeys),
+      '$mod+KeyZ': step('undo'),
+      '$mod+Shift+KeyZ': step('redo'),
+      '$mod+KeyY': step('redo'),
+    });
+    return () => {
+      stopKeys();
+      desk.close();
+    };
+  });
+
+  $effect(() => {
+    void desk.whole;
+    untrack(() => desk.readAgain());
+  });
+
+  const commands: Destination[] = [
+    { kind: 'Command', name: 'Undo', run: () => void desk.step('undo') },
+    { kind: 'Command', name: 'Redo', run: () => void desk.step('redo') },
+    {
+      kind: 'Command',
+      name: 'Mend all that is safe',
+      run: () => shell.announce(`${desk.mendAllSafe()} mended`),
+    },
+    { kind: 'Command', name: 'Fold or open the margin', run: () => shell.toggleMargin() },
+    { kind: 'Command', name: 'Sheet of keys', run: () => (shell.isKeysOpen = true) },
+    { kind: 'Command', name: 'Back to the Shelf', href: '/' },
+  ];
+  const destinations = () => [...deskDestinations(desk), ...commands, ...planDestinations(workspace)];
+
+  function warn(event: BeforeUnloadEvent) {
+    if (desk.saved === 'waiting') event.preventDefault();
+  }
+</script>
+
+<svelte:window onbeforeunload={warn} onfocus={() => void desk.refresh()} />
+<svelte:document onvisibilitychange={() => void desk.flush()} />
+
+{#if failure}
+  <main class="m-auto max-w-lg p-10">
+    <h1 class="font-serif text-[20px]">This plan cannot be opened</h1>
+    <p class="mt-2">{failure} <a class="text-act underline" href="/">Back to the Shelf</a></p>
+  </main>
+{:else if desk.view}
+  {@render children()}
+{:else if desk.isLoaded}
+  <main class="m-auto max-w-lg p-10">
+    <h1 class="font-serif text-[20px]">This plan has left the Shelf</h1>
+    <p class="mt-2">
+      It was deleted, here or in another tab. <a class="text-act underline" href="/">Undo it on the Shelf</a>
+    </p>
+  </main>
+{/if}
+<GoTo {destinations} />
+<RefusedNotice stream={desk} />

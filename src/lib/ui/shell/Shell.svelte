@@ -1,0 +1,36 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { getShell } from './shell.svelte';
+
+  interface Props {
+    spine: Snippet;
+    top: Snippet;
+    margin?: Snippet;
+    children: Snippet;
+  }
+
+  let { spine, top, margin, children }: Props = $props();
+  const shell = getShell();
+  const hasMargin = $derived(margin !== undefined && shell.isMarginOpen);
+</script>
+
+<div class="grid h-screen grid-cols-[156px_minmax(0,1fr)] overflow-hidden">
+  <nav class="flex min-h-0 flex-col overflow-y-auto bg-cloth text-cloth-ink" aria-label="Chapters">
+    {@render spine()}
+  </nav>
+  <div class="grid min-h-0 grid-rows-[48px_minmax(0,1fr)]">
+    <header class="flex min-w-0 items-center gap-3 border-b border-rule ps-[22px] pe-[18px]">
+      {@render top()}
+    </header>
+    <div
+      class={`grid min-h-0 ${hasMargin ? 'grid-cols-[minmax(0,1fr)_268px]' : 'grid-cols-[minmax(0,1fr)]'}`}
+    >
+      <main class="min-h-0 min-w-0 overflow-hidden" tabindex="-1">{@render children()}</main>
+      {#if hasMargin}
+        <aside class="min-h-0 overflow-y-auto border-s border-rule px-4 py-3" aria-label="Margin">
+          {@render margin?.()}
+        </aside>
+      {/if}
+    </div>
+  </div>
+</div>

@@ -1,0 +1,70 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { wordStep } from '$lib/wording/steps';
+  import Button from '../parts/Button.svelte';
+  import KeyCap from '../parts/KeyCap.svelte';
+  import type { Stream } from '../state/stream.svelte';
+  import { getShell } from './shell.svelte';
+
+  interface Props {
+    trail: readonly { name: string; href?: string }[];
+    stream: Stream;
+    actions?: Snippet;
+  }
+
+  let { trail, stream, actions }: Props = $props();
+  const shell = getShell();
+  const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const saved = $derived(stream.savedAt ? `Saved ${time.format(stream.savedAt)}` : 'Saved');
+</script>
+
+<nav class="flex min-w-0 flex-1 items-center gap-2 text-ink-2" aria-label="Where you are">
+  {#each trail as step, index (index)}
+    {#if index > 0}<span aria-hidden="true" class="text-ink-3">/</span>{/if}
+    {#if step.href}<a class="shrink-0 hover:underline" href={step.href}>{step.name}</a>
+    {:else}<span
+        class={`truncate ${index === trail.length - 1 ? 'font-serif text-[17px] text-ink' : ''}`}
+        title={step.name}>{step.name}</span
+      >{/if}
+  {/each}
+</nav>
+<p class="shrink-0 text-[12.5px]" role="status" data-saved={stream.saved}>
+  {#if stream.saved === 'waiting'}
+    <span class="font-semibold text-madder">Not saved yet</span>
+    <Button kind="link" onclick={() => void stream.flush()}>Try now</Button>
+  {:else}
+    <span class="text-ink-2">{stream.saved === 'saving' ? 'Saving…' : saved}</span>
+  {/if}
+</p>
+<span class="flex shrink-0 items-center">
+  <Button
+    kind="quiet"
+    disabled={!stream.undoStep}
+    title={stream.undoStep ? `Undo: ${wordStep(stream.undoStep)} (Ctrl Z)` : 'Nothing to undo'}
+    onclick={() => void stream.step('undo')}
+  >
+    <span class="max-w-44 truncate font-semibold"
+      >Undo{stream.undoStep ? `: ${wordStep(stream.undoStep)}` : ''}</span
+    ><KeyCap keys="Ctrl Z" />
+  </Button>
+  <Button
+    kind="quiet"
+    label="Redo"
+    disabled={!stream.redoStep}
+    title={stream.redoStep ? `Redo: ${wordStep(stream.redoStep)} (Ctrl Shift Z)` : 'Nothing to redo'}
+    onclick={() => void stream.step('redo')}
+  >
+    <svg viewBox="0 0 14 14" class="size-3.5" aria-hidden="true"
+      ><path
+        d="M2 9a4 4 0 0 1 4-4h5M8.5 2.5 11 5 8.5 7.5"
+        fill="none"
+        stroke="currentColor"
+        stroke-width="1.6"
+      /></svg
+    >
+  </Button>
+  <Button kind="quiet" onclick={() => (shell.isGoToOpen = true)}
+    ><span class="font-semibold">Go to…</span><KeyCap keys="Ctrl K" /></Button
+  >
+</span>
+{@render actions?.()}

@@ -1,0 +1,35 @@
+/** Whether keys typed on an element are text, not commands. */
+export function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable ||
+      target.matches('input:not([type=checkbox], [type=radio]), textarea, select') ||
+      target.tagName.endsWith('-EDITOR'))
+  );
+}
+
+let textAtFocus = '';
+const textOf = (element: EventTarget | null) =>
+  element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement
+    ? element.value
+    : element instanceof HTMLElement
+      ? (element.dataset.text ?? '')
+      : '';
+
+/** Remembers what a field held when it was entered. */
+export const rememberField = (event: FocusEvent) => (textAtFocus = textOf(event.target));
+
+/** Whether the field's own undo comes first: it holds something else than when it was entered. */
+export const fieldHasOwnUndo = (target: EventTarget | null) =>
+  isTyping(target) && textOf(target) !== textAtFocus;
+
+/** The keys that work everywhere, for the sheet of keys. */
+export const keysEverywhere = [
+  { keys: 'Ctrl K', does: 'Go to a plan, chapter, group, ad or command' },
+  { keys: 'Ctrl Z', does: 'Undo the last step; in a field its own undo comes first' },
+  { keys: 'Ctrl Shift Z', does: 'Make the last undone step again' },
+  { keys: '1 … 7', does: 'Open a chapter' },
+  { keys: 'N', does: 'Fold or open the margin' },
+  { keys: '?', does: 'This sheet' },
+  { keys: 'Esc', does: 'Leave a field, a menu or a sheet' },
+] as const;

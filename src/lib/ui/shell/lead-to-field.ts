@@ -1,0 +1,25 @@
+const framesToWait = 60;
+
+/** Waits for the field to be drawn, then scrolls to it, focuses it and marks it for a moment. */
+export function leadToField(at: string): void {
+  let frames = 0;
+  const look = () => {
+    const exact = document.querySelector<HTMLElement>(`[data-at="${CSS.escape(at)}"]`);
+    const [record = ''] = at.split(':');
+    const element =
+      exact ??
+      (frames > framesToWait / 2 && record !== ''
+        ? document.querySelector<HTMLElement>(`[data-at^="${CSS.escape(record)}:"]`)
+        : null);
+    if (element) {
+      element.scrollIntoView({ block: 'center' });
+      const target = element.matches('input, select, textarea, button, a, [tabindex]')
+        ? element
+        : element.querySelector<HTMLElement>('input, select, textarea, button, [tabindex]');
+      target?.focus({ preventScroll: true });
+      element.classList.add('led-to');
+      setTimeout(() => element.classList.remove('led-to'), 1600);
+    } else if (++frames < framesToWait) requestAnimationFrame(look);
+  };
+  look();
+}

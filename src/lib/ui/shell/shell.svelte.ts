@@ -1,0 +1,35 @@
+import { createContext } from '../state/context';
+
+const foldBelow = 1180;
+
+/** What of the shell is open. */
+export class ShellState {
+  isGoToOpen = $state(false);
+  isKeysOpen = $state(false);
+  /** Said to screen readers, and shown for a moment. */
+  announcement = $state('');
+  private isWide = $state(innerWidth >= foldBelow);
+  private chosen = $state<boolean | null>(null);
+  readonly isMarginOpen = $derived(this.chosen ?? this.isWide);
+
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  toggleMargin(): void {
+    this.chosen = !this.isMarginOpen;
+  }
+
+  resize(): void {
+    this.isWide = innerWidth >= foldBelow;
+  }
+
+  /** Says something for four seconds. */
+  announce(text: string): void {
+    this.announcement = text;
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => (this.announcement = ''), 4000);
+  }
+}
+
+const context = createContext<ShellState>('shell');
+export const getShell = context.get;
+export const setShell = context.set;

@@ -1,0 +1,95 @@
+import { emptyBook, type Book } from '$lib/core/plan/book';
+import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
+import { recordsOf } from '$lib/core/plan/record-types';
+import type { Finding } from '$lib/core/proof/finding';
+import { countAll, countByChapter } from '$lib/core/proof/read-proof';
+import { houseRules } from '$lib/core/rules/house-rules';
+import { ruleSet } from '$lib/core/rules/rule-set';
+import { createContext } from './context';
+import { ProofReader } from './proof-reader.svelte';
+import { newId, Stream } from './stream.svelte';
+import type { Workspace } from './workspace.svelte';
+
+/** One plan on the desk: its rows, its proof, and the ways to change it. */
+export class PlanDesk extends Stream {
+  readonly reader = new ProofReader();
+
+  /** Plan and workspace rows in one book. */
+  readonly whole: Book = $derived.by(() => {
+    const own = Object.fromEntries(
+      recordsOf('workspace').map((record) => [record, this.workspace.book[record]]),
+    );
+    return { ...emptyBook(), ...this.book, ...own } as Book;
+  });
+  /** The view that core computes with; null until loaded, or when the plan has left the Shelf. */
+  readonly view: PlanView | null = $derived(
+    this.isLoaded ? findPlanView(this.whole, this.id, ruleSet, houseRules) : null,
+  );
+  readonly currency = $derived(this.view?.account.currency ?? 'GBP');
+  readonly counts = $derived(countAll(this.reader.proof.findings));
+  readonly byChapter = $derived(countByChapter(this.reader.proof.findings));
+  /** Findings by the row they concern. */
+  readonly byRecord: ReadonlyMap<string, Finding[]> = $derived(
+    Map.groupBy(this.reader.proof.findings, ({ record }) => record),
+  );
+
+  constructor(
+    readonly planId: string,
+    readonly workspace: Workspace,
+  ) {
+    super(planId, `/api/plans/${encodeURIComponent(planId)}/changes`, 'plan');
+  }
+
+  /** The view; a caller's bug where it is asked for before the plan is loaded. */
+  get plan(): PlanView {
+    if (!this.view) throw new Error('The plan is not loaded.');
+    return this.view;
+  }
+
+  /** Today in the account's time zone, yyyy-MM-dd. */
+  get today(): string {
+    return new Intl.DateTimeFormat('sv-SE', { timeZone: this.view?.account.timeZone }).format(new Date());
+  }
+
+  /** Has the proof read again; to be called when the book changes. */
+  readAgain(): void {
+    if (this.view) this.reader.read(this.whole, this.planId, this.today);
+  }
+
+  /** Takes the mend that a finding carries. */
+  mend(finding: Finding): void {
+    if (finding.mend) this.make(finding.mend.change);
+  }
+
+  /** All safe mends in one step. Returns how many. */
+  mendAllSafe(): number {
+    const changes = this.reader.proof.findings.flatMap(({ mend }) =>
+      mend?.kind === 'safe' ? (mend.change.type === 'several' ? mend.change.changes : [mend.change]) : [],
+    );
+    if (changes.length > 0) this.make({ type: 'several', name: 'safe-mended', changes });
+    return changes.length;
+  }
+
+  /** Sets a finding aside with a reason; it returns when its data change. */
+  setAside({ rule, record, digest }: Finding, reason: string): void {
+    this.add('setAside', { id: newId(), rule, record, digest, reason, setOn: this.today });
+  }
+
+  /** Brings a finding back that was set aside. */
+  bringBack(finding: Finding): void {
+    const row = [...this.book.setAside.values()].find(
+      ({ rule, record, digest }) =>
+        rule === finding.rule && record === finding.record && digest === finding.digest,
+    );
+    if (row) this.make({ type: 'remove', record: 'setAside', ids: [row.id] });
+  }
+
+  override close(): void {
+    super.close();
+    this.reader.close();
+  }
+}
+
+const context = createContext<PlanDesk>('plan desk');
+export const getDesk = context.get;
+export const setDesk = context.set;

@@ -1,0 +1,60 @@
+import type { Book } from '$lib/core/plan/book';
+import { recordNames } from '$lib/core/plan/record-types';
+import type { Proof } from '$lib/core/proof/read-proof';
+import type { ProofAnswer, ProofRequest } from '$lib/workers/proof.worker';
+
+const readAfterMs = 80;
+
+/** Keeps the proof of a book up to date in a worker; only records that changed are sent there. */
+export class ProofReader {
+  proof = $state.raw<Proof>({ findings: [], aside: [], rules: 0 });
+  milliseconds = $state(0);
+  isRead = $state(false);
+
+  private readonly worker = new Worker(new URL('../../workers/proof.worker.ts', import.meta.url), {
+    type: 'module',
+  });
+  private sent: Partial<Book> = {};
+  private waiting: { book: Book; planId: string; today: string } | null = null;
+  private isBusy = false;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor() {
+    this.worker.onmessage = ({ data }: MessageEvent<ProofAnswer>) => {
+      this.isBusy = false;
+      if (data.proof) {
+        this.proof = data.proof;
+        this.milliseconds = data.milliseconds;
+        this.isRead = true;
+      }
+      this.send();
+    };
+  }
+
+  /** Reads a book soon; of several only the last is read. */
+  read(book: Book, planId: string, today: string): void {
+    this.waiting = { book, planId, today };
+    this.timer ??= setTimeout(() => {
+      this.timer = undefined;
+      this.send();
+    }, readAfterMs);
+  }
+
+  /** Ends the worker. */
+  close(): void {
+    clearTimeout(this.timer);
+    this.worker.terminate();
+  }
+
+  private send(): void {
+    if (this.isBusy || !this.waiting) return;
+    const { book, planId, today } = this.waiting;
+    this.waiting = null;
+    this.isBusy = true;
+    const changed = Object.fromEntries(
+      recordNames.filter((name) => book[name] !== this.sent[name]).map((name) => [name, book[name]]),
+    );
+    this.sent = book;
+    this.worker.postMessage({ planId, today, changed } as ProofRequest);
+  }
+}

@@ -1,0 +1,228 @@
+import { monotonicFactory } from 'ulid';
+import { applyEdits, bookOf, emptyBook, type Book, type BookRows, type RowEdit } from '$lib/core/plan/book';
+import type { Change, SentChange, StepSummary } from '$lib/core/plan/changes';
+import { decide, type Refusal } from '$lib/core/plan/decide';
+import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
+import { keepUnsent, takeUnsent } from './unsent';
+
+/** How the edits of a stream stand with the server. */
+export type SavedState = 'saved' | 'saving' | 'waiting';
+
+/** A change that was refused, kept with its text until it is settled. */
+export interface RefusedChange {
+  change: Change;
+  refusal: Refusal | { code: string };
+  message: string;
+}
+
+interface News {
+  revision: number;
+  edits?: { record: RecordName; id: string; after: Row | null }[];
+  rows?: BookRows;
+  undo: StepSummary | null;
+  redo: StepSummary | null;
+}
+
+const sendAfterMs = 250;
+const retryAfterMs = 1500;
+
+/** Makes ids in the browser. */
+export const newId = monotonicFactory();
+
+/**
+ * A stream of changes as one tab holds it: what the server has said, and the tab's own changes on top of it,
+ * shown at once, sent in order, kept through a reload until acknowledged.
+ */
+export class Stream {
+  /** What is shown: the server's rows with the unsent changes made on them. */
+  book = $state.raw<Book>(emptyBook());
+  isLoaded = $state(false);
+  saved = $state<SavedState>('saved');
+  savedAt = $state<Date | null>(null);
+  undoStep = $state.raw<StepSummary | null>(null);
+  redoStep = $state.raw<StepSummary | null>(null);
+  refused = $state.raw<RefusedChange | null>(null);
+
+  private settled: Book = emptyBook();
+  private revision = 0;
+  private pending: SentChange[] = [];
+  private inFlight: Promise<void> | null = null;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private readonly channel = new BroadcastChannel('biblion');
+
+  constructor(
+    readonly id: string,
+    private readonly address: string,
+    private readonly kind: 'workspace' | 'plan',
+  ) {
+    this.channel.onmessage = ({ data }: MessageEvent<{ stream: string; revision: number }>) => {
+      if (data.stream === this.id && data.revision > this.revision) void this.refresh();
+    };
+  }
+
+  /** Reads the stream; throws with the server's message where it cannot be read. */
+  async load(): Promise<void> {
+    const response = await fetch(this.address);
+    if (!response.ok)
+      throw new Error(
+        ((await response.json()) as { message?: string }).message ?? 'The server does not answer.',
+      );
+    this.take((await response.json()) as News);
+    this.pending = await takeUnsent(this.id);
+    this.show();
+    this.isLoaded = true;
+    if (this.pending.length > 0) void this.flush();
+  }
+
+  /** Ends timers and listening. */
+  close(): void {
+    clearTimeout(this.timer);
+    this.channel.close();
+  }
+
+  /**
+   * Makes a change: shown at once, sent soon. Changes of one `sitting` on one row are sent as one while they wait.
+   * Answers the refusal where the change cannot be made on what is shown.
+   */
+  make(change: Change, sitting?: string): Refusal | null {
+    const decision = decide(this.book, change, this.kind);
+    if (!decision.ok) return decision.refusal;
+    if (decision.edits.length === 0) return null;
+    this.book = applyEdits(this.book, decision.edits);
+    const last = this.pending.at(-1);
+    const isFree = this.pending.length > 1 || !this.inFlight;
+    if (
+      sitting !== undefined &&
+      last?.sitting === sitting &&
+      isFree &&
+      last.change.type === 'set' &&
+      change.type === 'set'
+    )
+      last.change = { ...change, was: { ...change.was, ...last.change.was } };
+    else this.pending.push({ id: newId(), revision: this.revision, sitting, change });
+    keepUnsent(this.id, this.pending);
+    if (this.saved === 'saved') this.saved = 'saving';
+    this.timer ??= setTimeout(() => void this.flush(), sendAfterMs);
+    return null;
+  }
+
+  /** Adds rows. */
+  add<Name extends RecordName>(record: Name, ...rows: RecordTypes[Name][]): Refusal | null {
+    return this.make({ type: 'add', record, rows: rows as unknown as Record<string, unknown>[] });
+  }
+
+  /** Sets fields of one row, on the values that are shown. */
+  set<Name extends RecordName>(
+    record: Name,
+    id: string,
+    fields: Partial<RecordTypes[Name]>,
+    sitting?: string,
+  ): Refusal | null {
+    const row = this.book[record].get(id) as Row | undefined;
+    const was = Object.fromEntries(Object.keys(fields).map((key) => [key, row?.[key]]));
+    return this.make(
+      { type: 'set', record, ids: [id], fields: fields as Record<string, unknown>, was },
+      sitting,
+    );
+  }
+
+  /** Sends what waits, in order, until all is sent or the server is away. */
+  async flush(): Promise<void> {
+    clearTimeout(this.timer);
+    this.timer = undefined;
+    if (this.inFlight) return this.inFlight;
+    this.inFlight = this.sendAll().finally(() => (this.inFlight = null));
+    return this.inFlight;
+  }
+
+  /** Undoes the last step, or makes the last undone one again; what waits is sent first. */
+  async step(direction: 'undo' | 'redo'): Promise<void> {
+    await this.flush();
+    if (this.pending.length > 0) return;
+    await this.post({ id: newId(), revision: this.revision, change: { type: direction } });
+    this.show();
+  }
+
+  /** Fetches what other tabs have changed. */
+  async refresh(): Promise<void> {
+    if (this.inFlight || !this.isLoaded) return;
+    try {
+      const response = await fetch(`${this.address}?since=${this.revision}`);
+      if (response.ok) this.take((await response.json()) as News);
+    } catch {
+      // The server is away; the next edit or the next look says so.
+      return;
+    }
+    this.show();
+  }
+
+  private async sendAll(): Promise<void> {
+    while (this.pending.length > 0) {
+      this.saved = this.saved === 'waiting' ? 'waiting' : 'saving';
+      const [next] = this.pending;
+      if (!next || !(await this.post({ ...next, revision: this.revision }))) {
+        this.saved = 'waiting';
+        this.timer ??= setTimeout(() => void this.flush(), retryAfterMs);
+        return;
+      }
+      this.pending.shift();
+      keepUnsent(this.id, this.pending);
+      this.show();
+    }
+    this.saved = 'saved';
+    this.savedAt = new Date();
+  }
+
+  /** Whether the server has answered, be it with a refusal. */
+  private async post(sent: SentChange): Promise<boolean> {
+    let response: Response;
+    try {
+      response = await fetch(this.address, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(sent),
+      });
+    } catch {
+      return false;
+    }
+    if (response.status >= 500) return false;
+    const answer = (await response.json()) as News & { code?: string; message?: string; refusal?: Refusal };
+    if (response.ok) this.take(answer);
+    else if (sent.change.type === 'undo' || sent.change.type === 'redo') await this.catchUp();
+    else {
+      this.refused = {
+        change: sent.change,
+        refusal: answer.refusal ?? { code: answer.code ?? '' },
+        message: answer.message ?? '',
+      };
+      await this.catchUp();
+    }
+    return true;
+  }
+
+  private async catchUp(): Promise<void> {
+    const response = await fetch(`${this.address}?since=${this.revision}`);
+    if (response.ok) this.take((await response.json()) as News);
+  }
+
+  private take({ revision, edits, rows, undo, redo }: News): void {
+    if (rows) this.settled = bookOf(rows);
+    else if (edits && revision >= this.revision)
+      this.settled = applyEdits(this.settled, edits as unknown as RowEdit[]);
+    if (revision > this.revision) this.channel.postMessage({ stream: this.id, revision });
+    this.revision = Math.max(revision, this.revision);
+    this.undoStep = undo;
+    this.redoStep = redo;
+  }
+
+  /** What the server has said, with the unsent changes made on it; one that no longer can be made waits for the server's word. */
+  private show(): void {
+    let book = this.settled;
+    for (const { change } of this.pending) {
+      if (change.type === 'undo' || change.type === 'redo') continue;
+      const decision = decide(book, change, this.kind);
+      if (decision.ok) book = applyEdits(book, decision.edits);
+    }
+    this.book = book;
+  }
+}

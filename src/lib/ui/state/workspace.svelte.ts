@@ -1,0 +1,13 @@
+import { createContext } from './context';
+import { Stream } from './stream.svelte';
+
+/** Clients, accounts, plans and masters, as this tab holds them. */
+export class Workspace extends Stream {
+  constructor() {
+    super('workspace', '/api/workspace/changes', 'workspace');
+  }
+}
+
+const context = createContext<Workspace>('workspace');
+export const getWorkspace = context.get;
+export const setWorkspace = context.set;

@@ -1,0 +1,84 @@
+import type { StepName, StepSummary } from '$lib/core/plan/changes';
+import type { RecordName } from '$lib/core/plan/record-types';
+import { countOf } from './findings';
+
+const nouns: Record<RecordName, [one: string, many: string]> = {
+  client: ['client', 'clients'],
+  account: ['account', 'accounts'],
+  plan: ['plan', 'plans'],
+  master: ['master', 'masters'],
+  masterLine: ['line of a master', 'lines of a master'],
+  brief: ['brief', 'briefs'],
+  briefItem: ['entry of the brief', 'entries of the brief'],
+  offer: ['offer', 'offers'],
+  slotWord: ['slot word', 'slot words'],
+  campaign: ['campaign', 'campaigns'],
+  place: ['place', 'places'],
+  find: ['find', 'finds'],
+  group: ['group', 'groups'],
+  keyword: ['keyword', 'keywords'],
+  negative: ['negative', 'negatives'],
+  ad: ['ad', 'ads'],
+  adLine: ['line', 'lines'],
+  extra: ['extra', 'extras'],
+  setAside: ['finding', 'findings'],
+};
+
+const severalNames: Record<StepName, string> = {
+  'proposal-applied': 'applied proposed groups',
+  'master-applied': 'applied a master',
+  mended: 'mended a finding',
+  'safe-mended': 'mended all that is safe',
+  'budget-split': 'split the money',
+  'not-offered-blocked': 'blocked what is not offered',
+  'first-draft': 'laid out the plan',
+  'keywords-grouped': 'put keywords in a group',
+  'ad-added': 'added an ad',
+  'places-copied': 'took places over',
+  replaced: 'replaced text',
+  pasted: 'pasted finds',
+  'client-added': 'added a client and a plan',
+  'starter-negatives': 'added starter negatives',
+};
+
+const verdictWords = {
+  open: 'took the verdict off',
+  keep: 'kept',
+  block: 'blocked',
+  pass: 'passed',
+  later: 'put off',
+} as const;
+
+function wordSet({ record, fields, count }: StepSummary): string {
+  const [one, many] = nouns[record ?? 'keyword'];
+  const what = countOf(count, one, many);
+  if (fields.includes('groupId') || (record === 'group' && fields.includes('campaignId')))
+    return `moved ${what}`;
+  if (fields.includes('match')) return `set the match type of ${what}`;
+  if (fields.includes('bidMinor') || fields.includes('defaultBidMinor')) return `set the bid of ${what}`;
+  if (record === 'plan' && fields.includes('archivedOn')) return 'archived or took back a plan';
+  if (record === 'plan' && fields.includes('handedOffOn')) return 'marked the plan handed off';
+  if (fields.length === 1 && fields[0] === 'name') return `renamed ${count === 1 ? `a ${one}` : what}`;
+  return `edited ${count === 1 ? `a ${one}`.replace(/^a (?=[aeo])/, 'an ').replace('a brief', 'the brief') : what}`;
+}
+
+/** What a step did: “moved 12 keywords”. */
+export function wordStep(step: StepSummary): string {
+  const [one, many] = nouns[step.record ?? 'keyword'];
+  switch (step.type) {
+    case 'add':
+      return step.record === 'setAside' ? 'set a finding aside' : `added ${countOf(step.count, one, many)}`;
+    case 'remove':
+      return step.record === 'setAside'
+        ? 'brought a finding back'
+        : `took out ${countOf(step.count, one, many)}`;
+    case 'set':
+      return wordSet(step);
+    case 'judge':
+      return `${verdictWords[step.verdict ?? 'open']} ${countOf(step.count, 'find')}`;
+    case 'merge-groups':
+      return `merged ${countOf(step.count, 'group')}`;
+    case 'several':
+      return severalNames[step.name ?? 'replaced'];
+  }
+}

@@ -1,0 +1,136 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { childrenOf, inOrder } from '$lib/core/plan/book';
+  import { AdBench, addAd } from '$lib/ui/ads/ad-bench.svelte';
+  import AdPreview from '$lib/ui/ads/AdPreview.svelte';
+  import AdSheet from '$lib/ui/ads/AdSheet.svelte';
+  import ExtrasView from '$lib/ui/ads/ExtrasView.svelte';
+  import GroupList from '$lib/ui/ads/GroupList.svelte';
+  import MastersView from '$lib/ui/ads/MastersView.svelte';
+  import WordsSearched from '$lib/ui/ads/WordsSearched.svelte';
+  import Button from '$lib/ui/parts/Button.svelte';
+  import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
+  import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
+  import PlanShell from '$lib/ui/shell/PlanShell.svelte';
+  import TabLink from '$lib/ui/shell/TabLink.svelte';
+  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
+
+  const desk = getDesk();
+  const query = $derived(page.url.searchParams);
+  const firstGroup = $derived(
+    inOrder(desk.book.campaign).flatMap(({ id }) => childrenOf(desk.book.group, 'campaignId', id))[0]?.id ??
+      '',
+  );
+  const isExtra = $derived((query.get('at') ?? '').includes(':extra'));
+  /** While a plan has no ads, the chapter opens on masters. */
+  const view = $derived(
+    query.get('view') ??
+      (isExtra ? 'extras' : desk.book.ad.size === 0 && !query.has('group') ? 'masters' : 'ads'),
+  );
+  const bench = new AdBench(
+    desk,
+    () => query.get('group') ?? firstGroup,
+    () => query.get('ad') ?? '',
+  );
+  let index = $state(0);
+
+  const campaign = $derived(bench.group && desk.book.campaign.get(bench.group.campaignId));
+  const findings = $derived.by(() => {
+    const all = desk.reader.proof.findings.filter(({ chapter }) => chapter === 'ads');
+    if (view === 'extras') return all.filter(({ where }) => where.field?.startsWith('extra'));
+    if (view === 'masters') return [];
+    return all.filter(
+      ({ where }) =>
+        where.groupId === bench.group?.id && (where.adId === undefined || where.adId === bench.ad?.id),
+    );
+  });
+  const adAddress = (adId: string) => `?group=${bench.group?.id}&ad=${adId}`;
+
+  function add(isRival: boolean) {
+    if (!bench.group) return;
+    const id = addAd(desk, bench.group.id, isRival ? bench.ad : null);
+    void goto(adAddress(id), { keepFocus: true });
+  }
+
+  function remove() {
+    if (bench.ad) desk.make({ type: 'remove', record: 'ad', ids: [bench.ad.id] });
+  }
+</script>
+
+<svelte:head><title>Ads · {desk.plan.plan.name} · Biblion</title></svelte:head>
+
+<PlanShell chapter="ads">
+  {#snippet margin()}
+    <div class="flex flex-col gap-4">
+      {#if view === 'ads' && bench.ad}<AdPreview {bench} bind:index />
+        <hr class="border-rule" />{/if}
+      <FindingsMargin {findings} />
+      {#if view === 'ads' && bench.ad}<WordsSearched {bench} {findings} />{/if}
+    </div>
+  {/snippet}
+  <div class="flex h-full flex-col">
+    <ChapterHead title="Ads">
+      {#snippet tabs()}
+        {#if view === 'ads' && bench.group}
+          <p class="flex items-baseline gap-2 self-center">
+            <span class="font-serif text-[17px]">{bench.group.name}</span>
+            <span class="truncate text-ink-2">{campaign?.name}</span>
+          </p>
+          {#each bench.ads as ad (ad.id)}
+            <TabLink href={adAddress(ad.id)} isCurrent={ad.id === bench.ad?.id}>Ad {ad.name}</TabLink>
+          {/each}
+        {/if}
+      {/snippet}
+      {#snippet actions()}
+        {#if view === 'ads' && bench.ad}
+          <Button kind="quiet" onclick={remove} title="Take this ad out; undo brings it back">Take out</Button
+          >
+          <Button onclick={() => add(true)}>Add a rival version</Button>
+        {/if}
+        <Button href={view === 'masters' ? '?view=ads' : '?view=masters'}
+          >{view === 'masters' ? 'Ads by group' : 'Masters'}</Button
+        >
+      {/snippet}
+    </ChapterHead>
+    <div class="grid min-h-0 flex-1 grid-cols-[186px_minmax(0,1fr)]">
+      <div class="overflow-y-auto border-e border-rule">
+        <GroupList current={view === 'ads' ? (bench.group?.id ?? '') : ''} chapter="ads" />
+        <div class="flex flex-col border-t border-rule py-2">
+          {#each [{ id: 'masters', name: 'Masters', count: desk.workspace.book.master.size }, { id: 'extras', name: 'Sitelinks, callouts', count: desk.book.extra.size }] as other (other.id)}
+            <a
+              href={`?view=${other.id}`}
+              aria-current={view === other.id ? 'true' : undefined}
+              class={`flex h-[26px] items-center justify-between border-s-3 ps-1.5 pe-2 -outline-offset-2 ${view === other.id ? 'border-madder bg-sheet font-semibold' : 'border-transparent hover:bg-fold'}`}
+              >{other.name} <span class="font-mono text-[12px] font-normal">{other.count}</span></a
+            >
+          {/each}
+        </div>
+      </div>
+      <div class="min-w-0 overflow-y-auto px-[18px] pb-6">
+        {#if view === 'masters'}
+          <MastersView />
+        {:else if view === 'extras'}
+          <ExtrasView />
+        {:else if !bench.group}
+          <p class="py-10 text-center text-ink-2">
+            Ads stand in groups. <a class="text-act underline" href={`/plans/${desk.planId}/groups`}
+              >Make a group first</a
+            >
+          </p>
+        {:else if !bench.ad}
+          <div class="flex flex-col items-center gap-3 py-16">
+            <p>{bench.group.name} has no ad yet.</p>
+            <div class="flex gap-2">
+              <Button kind="act" onclick={() => add(false)}>Write the first ad</Button><Button
+                href="?view=masters">Make it from a master</Button
+              >
+            </div>
+          </div>
+        {:else}
+          {#key bench.ad.id}<AdSheet {bench} bind:index />{/key}
+        {/if}
+      </div>
+    </div>
+  </div>
+</PlanShell>

@@ -1,0 +1,5 @@
+<script lang="ts">
+  import PlanShell from '$lib/ui/shell/PlanShell.svelte';
+</script>
+
+<PlanShell chapter="groups">x</PlanShell>

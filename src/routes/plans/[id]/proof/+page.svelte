@@ -1,0 +1,191 @@
+<script lang="ts">
+  import { onMount, tick } from 'svelte';
+  import { tinykeys } from 'tinykeys';
+  import type { Finding } from '$lib/core/proof/finding';
+  import { severities } from '$lib/core/proof/rule-list';
+  import Button from '$lib/ui/parts/Button.svelte';
+  import Dialog from '$lib/ui/parts/Dialog.svelte';
+  import KeyCap from '$lib/ui/parts/KeyCap.svelte';
+  import FindingRow from '$lib/ui/proof/FindingRow.svelte';
+  import ProofMargin from '$lib/ui/proof/ProofMargin.svelte';
+  import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
+  import { isTyping } from '$lib/ui/shell/keys';
+  import PlanShell from '$lib/ui/shell/PlanShell.svelte';
+  import { getShell } from '$lib/ui/shell/shell.svelte';
+  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
+  import { countOf, wordFinding } from '$lib/wording/findings';
+
+  const desk = getDesk();
+  const shell = getShell();
+  const proof = $derived(desk.reader.proof);
+  const titles = { fix: 'Must be fixed', look: 'Worth a look', suggestion: 'Suggestions' };
+  const tones = { fix: 'text-madder', look: 'text-ochre', suggestion: 'text-slate' };
+  const bySeverity = $derived(
+    severities.map((severity) => ({
+      severity,
+      findings: proof.findings.filter((finding) => finding.severity === severity),
+    })),
+  );
+  const safe = $derived(proof.findings.filter(({ mend }) => mend?.kind === 'safe'));
+  const quiet = $derived(proof.rules - new Set(proof.findings.map(({ rule }) => rule)).size);
+
+  let currentId = $state('');
+  const current = $derived(proof.findings.find(({ id }) => id === currentId) ?? proof.findings[0] ?? null);
+  let aside = $state.raw<Finding | null>(null);
+  let isAsideOpen = $state(false);
+  let reason = $state('');
+
+  function askAside(finding: Finding | null) {
+    aside = finding;
+    reason = '';
+    isAsideOpen = finding !== null;
+  }
+
+  function setAside(event: SubmitEvent) {
+    event.preventDefault();
+    if (!aside || reason.trim() === '') return;
+    desk.setAside(aside, reason.trim());
+    isAsideOpen = false;
+  }
+
+  async function focusRow(finding: Finding | undefined) {
+    if (!finding) return;
+    currentId = finding.id;
+    await tick();
+    document.querySelector<HTMLElement>(`[data-finding-link="${CSS.escape(finding.id)}"]`)?.focus();
+  }
+
+  function move(by: number) {
+    const at = proof.findings.findIndex(({ id }) => id === current?.id);
+    void focusRow(proof.findings[Math.max(0, Math.min(proof.findings.length - 1, at + by))]);
+  }
+
+  function mendCurrent() {
+    if (!current?.mend) return;
+    const at = proof.findings.indexOf(current);
+    const next = proof.findings[at + 1] ?? proof.findings[at - 1];
+    desk.mend(current);
+    void focusRow(next);
+  }
+
+  onMount(() => {
+    const free = (act: () => void) => (event: KeyboardEvent) => {
+      if (isTyping(event.target) || document.querySelector('dialog[open]')) return;
+      event.preventDefault();
+      act();
+    };
+    return tinykeys(window, {
+      ArrowDown: free(() => move(1)),
+      ArrowUp: free(() => move(-1)),
+      KeyM: free(mendCurrent),
+      KeyA: free(() => askAside(current)),
+    });
+  });
+</script>
+
+<svelte:head><title>Proof · {desk.plan.plan.name} · Biblion</title></svelte:head>
+
+<PlanShell chapter="proof">
+  {#snippet margin()}<ProofMargin />{/snippet}
+  <div class="flex h-full flex-col">
+    <ChapterHead
+      title="Proof"
+      note={`${proof.rules} rules read over ${countOf(desk.book.campaign.size, 'campaign')}, ${countOf(desk.book.group.size, 'group')}, ${countOf(desk.book.keyword.size, 'keyword')} and ${countOf(desk.book.ad.size, 'ad')} in ${(desk.reader.milliseconds / 1000).toFixed(2)} s`}
+    >
+      {#snippet actions()}
+        <Button
+          disabled={safe.length === 0}
+          onclick={() =>
+            shell.announce(`${countOf(desk.mendAllSafe(), 'finding')} mended; one undo takes all back.`)}
+          >Mend all that are safe <span class="font-mono">{safe.length}</span></Button
+        >
+      {/snippet}
+    </ChapterHead>
+    <div class="flex items-center gap-7 border-b border-rule px-[22px] py-2" data-proof-counts>
+      {#each bySeverity as { severity, findings } (severity)}
+        <p class="flex items-baseline gap-2">
+          <span class={`font-serif text-[24px] leading-7 ${tones[severity]}`}>{findings.length}</span>
+          {titles[severity].toLowerCase()}
+        </p>
+      {/each}
+      <p class="flex items-baseline gap-2">
+        <span class="font-serif text-[24px] leading-7 text-act">{quiet}</span> rules found nothing
+      </p>
+      <p class="ms-auto flex items-center gap-1.5 text-ink-2">
+        <KeyCap keys="↑ ↓" />
+        <KeyCap keys="Enter" /> go there <KeyCap keys="M" /> mend <KeyCap keys="A" /> set aside
+      </p>
+    </div>
+    <div class="min-h-0 flex-1 overflow-y-auto pb-6">
+      {#if desk.reader.isRead && proof.findings.length === 0}
+        <p class="py-16 text-center font-serif text-[20px] text-act">The proof reads clean.</p>
+      {/if}
+      {#each bySeverity as { severity, findings } (severity)}
+        {#if findings.length > 0}
+          <section aria-label={titles[severity]}>
+            <h2 class="bg-paper px-[22px] pt-2 pb-1">
+              <span class={`font-serif text-[16px] ${tones[severity]}`}>{titles[severity]}</span>
+              <span class="text-ink-2">{findings.length}</span>
+            </h2>
+            <ul>
+              {#each findings as finding (finding.id)}
+                <FindingRow
+                  {finding}
+                  isCurrent={finding.id === current?.id}
+                  onchoose={() => (currentId = finding.id)}
+                  onaside={() => askAside(finding)}
+                />
+              {/each}
+            </ul>
+          </section>
+        {/if}
+      {/each}
+      {#if proof.aside.length > 0}
+        <section aria-label="Set aside" class="mx-[22px] mt-4 border-t border-rule pt-2">
+          <h2 class="font-semibold">
+            Set aside <span class="font-normal text-ink-2"
+              >{proof.aside.length}; each returns when what it found changes</span
+            >
+          </h2>
+          {#each proof.aside as finding (finding.id)}
+            {@const row = [...desk.book.setAside.values()].find(
+              ({ rule, record }) => rule === finding.rule && record === finding.record,
+            )}
+            {@const words = wordFinding(finding, desk.currency)}
+            <p class="py-1">
+              <span class="font-semibold">{words.title}</span>
+              <span class="text-ink-2">{words.detail} “{row?.reason}”</span>
+              <Button kind="link" onclick={() => desk.bringBack(finding)}>Bring it back</Button>
+            </p>
+          {/each}
+        </section>
+      {/if}
+    </div>
+  </div>
+</PlanShell>
+
+<Dialog bind:open={isAsideOpen} title="Set aside">
+  {#if aside}
+    {@const words = wordFinding(aside, desk.currency)}
+    <p><span class="font-semibold">{words.title}</span> · {words.detail}</p>
+    <form class="grid gap-3" onsubmit={setAside}>
+      <label class="grid gap-0.5"
+        ><span class="text-ink-2">Why it may stand</span><input
+          class="h-[30px] rounded border border-field bg-sheet px-2.5 py-0 text-[13px]"
+          bind:value={reason}
+          autocomplete="off"
+          data-autofocus
+        /></label
+      >
+      <div class="flex justify-end gap-2">
+        <Button onclick={() => (isAsideOpen = false)}>Not now</Button>
+        <button
+          type="submit"
+          disabled={reason.trim() === ''}
+          class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-cloth-2 disabled:opacity-50"
+          >Set aside</button
+        >
+      </div>
+    </form>
+  {/if}
+</Dialog>
