@@ -39,6 +39,7 @@ const severalNames: Record<StepName, string> = {
   pasted: 'pasted finds',
   'client-added': 'added a client and a plan',
   'starter-negatives': 'added starter negatives',
+  'campaign-added': 'added a campaign',
 };
 
 const verdictWords = {

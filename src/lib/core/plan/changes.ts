@@ -18,6 +18,7 @@ export const stepNames = [
   'pasted',
   'client-added',
   'starter-negatives',
+  'campaign-added',
 ] as const;
 export type StepName = (typeof stepNames)[number];
 

@@ -41,11 +41,11 @@
       onremove={(id) => void desk.make({ type: 'remove', record: 'adLine', ids: [id] })}
     />
   {/each}
-  <section class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-6 py-3" aria-label="Addresses">
+  <section class="flex flex-col gap-3 py-3" aria-label="Addresses">
     <div>
       <h2 class="pb-0.5 text-ink-2">Shown address</h2>
       <div class="flex items-center gap-1.5">
-        <span class="max-w-40 truncate" title={bench.domain}>{bench.domain || 'no page yet'}</span>
+        <span class="max-w-56 truncate" title={bench.domain}>{bench.domain || 'no page yet'}</span>
         {#each paths as { field, at, text } (field)}
           {@const measure = bench.measurePath(text)}
           <span class="text-ink-3">/</span>

@@ -52,9 +52,20 @@
       {onmove}
       hint={`${name}, up to ${measure.limit}`}
     />
+    <span class="pt-1"><MeasureCount {measure} /></span>
+    <button
+      type="button"
+      class="mt-0.5 rounded-sm px-1 text-ink-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 hover:bg-fold focus-visible:opacity-100"
+      aria-label={`Take out ${name.toLowerCase()}`}
+      title="Take it out"
+      onclick={onremove}>×</button
+    >
+  </div>
+  <div class="relative ps-6 pe-44">
+    <MeasureRule {measure} />
     {#if canFix}
       <label
-        class={`flex h-[26px] items-center ${line.fixedAt === null ? 'opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 focus-within:opacity-100' : ''}`}
+        class={`absolute end-0 -top-1 flex items-center ${line.fixedAt === null ? 'opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 focus-within:opacity-100' : ''}`}
       >
         <span class="sr-only">Position of {name}</span>
         <select
@@ -70,16 +81,7 @@
         </select>
       </label>
     {/if}
-    <span class="pt-1"><MeasureCount {measure} /></span>
-    <button
-      type="button"
-      class="mt-0.5 rounded-sm px-1 text-ink-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 hover:bg-fold focus-visible:opacity-100"
-      aria-label={`Take out ${name.toLowerCase()}`}
-      title="Take it out"
-      onclick={onremove}>×</button
-    >
   </div>
-  <div class="ps-6 pe-44"><MeasureRule {measure} /></div>
   {#each problems as problem, index (index)}
     <p class="ps-6 text-[12px] text-madder">{wordSlotProblem(problem.code, problem.data, problem.at)}</p>
   {/each}

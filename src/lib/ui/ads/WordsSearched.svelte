@@ -1,11 +1,22 @@
 <script lang="ts">
+  import { languageWords } from '$lib/core/keywords/stems';
+  import { firstLanguage } from '$lib/core/plan/plan-view';
   import { wordsOf } from '$lib/core/keywords/words';
   import type { Finding } from '$lib/core/proof/finding';
   import type { AdBench } from './ad-bench.svelte';
 
   let { bench, findings }: { bench: AdBench; findings: readonly Finding[] } = $props();
 
-  const words = $derived([...new Set(bench.keywords.flatMap((keyword) => wordsOf(keyword)))]);
+  const language = $derived(
+    languageWords(
+      firstLanguage(bench.desk.plan, bench.desk.book.campaign.get(bench.group?.campaignId ?? '')),
+    ),
+  );
+  const words = $derived(
+    [...new Set(bench.keywords.flatMap((keyword) => wordsOf(keyword)))].filter(
+      (word) => !language.isStopWord(word),
+    ),
+  );
   const missing = $derived(
     new Set(
       findings

@@ -118,7 +118,7 @@ function slotBeside(state: EditorState, at: number): SlotSegment | null {
 const looks = EditorView.theme({
   '&': { fontFamily: 'var(--sans)', fontSize: '14.5px', color: 'var(--ink)' },
   '&.cm-focused': { outline: 'none' },
-  '.cm-scroller': { fontFamily: 'inherit', lineHeight: '26px', overflowX: 'auto', scrollbarWidth: 'none' },
+  '.cm-scroller': { fontFamily: 'inherit', lineHeight: '26px', overflowX: 'hidden' },
   '.cm-content': { padding: '0', caretColor: 'var(--ink)' },
   '.cm-line': { padding: '0 2px' },
   '.cm-placeholder': { color: 'var(--ink-3)' },
@@ -211,6 +211,7 @@ export class SlotEditor {
           chipField,
           looks,
           history(),
+          EditorView.lineWrapping,
           keysFor(events),
           keymap.of([...historyKeymap, ...defaultKeymap.filter(({ key }) => key !== 'Enter')]),
           placeholder(hint),

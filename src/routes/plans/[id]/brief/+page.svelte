@@ -1,5 +1,192 @@
 <script lang="ts">
+  import { formatMoney } from '$lib/core/budget/money';
+  import { childrenOf, inOrder } from '$lib/core/plan/book';
+  import { isHomePage, readAddress } from '$lib/core/ads/address';
+  import { worthOf } from '$lib/core/plan/plan-view';
+  import { goals, type Brief } from '$lib/core/plan/records/brief';
+  import { blockNotOffered } from '$lib/core/proof/check-brief';
+  import { holdsPhrase } from '$lib/core/rules/word-lists';
+  import BriefItems from '$lib/ui/brief/BriefItems.svelte';
+  import OffersTable from '$lib/ui/brief/OffersTable.svelte';
+  import SlotWords from '$lib/ui/brief/SlotWords.svelte';
+  import WorthSection from '$lib/ui/brief/WorthSection.svelte';
+  import Button from '$lib/ui/parts/Button.svelte';
+  import MoneyField from '$lib/ui/parts/MoneyField.svelte';
+  import SelectField from '$lib/ui/parts/SelectField.svelte';
+  import TextField from '$lib/ui/parts/TextField.svelte';
+  import LanguageList from '$lib/ui/places/LanguageList.svelte';
+  import PlaceList from '$lib/ui/places/PlaceList.svelte';
+  import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
+  import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
+  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
+  import { newId } from '$lib/ui/state/stream.svelte';
+
+  const desk = getDesk();
+  const brief = $derived(desk.plan.brief);
+  const findings = $derived(desk.reader.proof.findings.filter(({ chapter }) => chapter === 'brief'));
+  const goalItems = [
+    { value: goals[0], name: 'Sales' },
+    { value: goals[1], name: 'Leads: enquiries by form or phone' },
+    { value: goals[2], name: 'Calls' },
+    { value: goals[3], name: 'Visits' },
+  ];
+  const set = (fields: Partial<Brief>, sitting?: string) => void desk.set('brief', brief.id, fields, sitting);
+  const address = $derived(readAddress(brief.landingPage));
+  const pageHint = $derived(
+    address && isHomePage(address)
+      ? 'A home page speaks of everything; a page on this offer does better.'
+      : undefined,
+  );
+  const worth = $derived(worthOf(desk.plan));
+  const block = $derived(blockNotOffered(desk.plan, () => newId()));
+
+  const lines = $derived(inOrder(desk.book.adLine).map(({ text }) => text));
+  const usedFacts = $derived(
+    childrenOf(desk.book.briefItem, 'kind', 'fact').filter(({ text }) =>
+      lines.some((line) => holdsPhrase(line, text)),
+    ).length,
+  );
+  const uses = $derived([
+    ['Facts in lines', usedFacts, childrenOf(desk.book.briefItem, 'kind', 'fact').length],
+    [
+      'Not offered, blocked',
+      childrenOf(desk.book.briefItem, 'kind', 'not-offered').length - (block?.texts.length ?? 0),
+      childrenOf(desk.book.briefItem, 'kind', 'not-offered').length,
+    ],
+    [
+      'Campaigns with a place',
+      inOrder(desk.book.campaign).filter(({ id }) => childrenOf(desk.book.place, 'campaignId', id).length > 0)
+        .length,
+      desk.book.campaign.size,
+    ],
+  ] as const);
+  const money = (minor: number) => formatMoney(minor, desk.currency);
 </script>
 
-<PlanShell chapter="brief">x</PlanShell>
+<svelte:head><title>Brief · {desk.plan.plan.name} · Biblion</title></svelte:head>
+
+<PlanShell chapter="brief">
+  {#snippet margin()}
+    <div class="flex flex-col gap-4">
+      <FindingsMargin {findings} />
+      {#if worth}
+        <section aria-label="The worth, step by step" class="border-t border-rule pt-3">
+          <h2 class="pb-1 font-semibold text-ink-2">The worth, step by step</h2>
+          {#each [[`${money(brief.valueMinor ?? 0)} × ${brief.margin}`, worth.profitMinor], [brief.buyShare && (brief.goal === 'leads' || brief.goal === 'calls') ? `× ${brief.buyShare}` : 'to break even', worth.breakEvenMinor], [`× ${brief.clickRate} of clicks`, worth.perClickMinor]] as [says, minor] (says)}
+            <p class="flex justify-between">
+              <span class="text-ink-2">{says}</span><span class="font-mono text-[12.5px]"
+                >{money(Number(minor))}</span
+              >
+            </p>
+          {/each}
+        </section>
+      {/if}
+      <section aria-label="Where this brief is used" class="border-t border-rule pt-3">
+        <h2 class="pb-1 font-semibold text-ink-2">Where this brief is used</h2>
+        {#each uses as [says, count, all] (says)}<p class="flex justify-between">
+            <span class="text-ink-2">{says}</span><span>{count} of {all}</span>
+          </p>{/each}
+      </section>
+    </div>
+  {/snippet}
+  <div class="flex h-full flex-col">
+    <ChapterHead title="Brief" note="Said once here, used in every chapter" />
+    <div class="grid min-h-0 flex-1 grid-cols-2 overflow-y-auto">
+      <div class="border-e border-rule px-[22px] pb-6">
+        <section aria-label="What this plan is for" class="flex flex-col gap-2 border-b border-rule py-2.5">
+          <h2 class="font-semibold">What this plan is for</h2>
+          <SelectField
+            label="Goal"
+            value={brief.goal}
+            items={goalItems}
+            onedit={(goal) => set({ goal })}
+            at={`${brief.id}:goal`}
+          />
+          <TextField
+            label="One offer or product line"
+            value={brief.offer}
+            at=":offer"
+            onedit={(offer, sitting) => set({ offer }, sitting)}
+          />
+          <TextField
+            label="Landing page"
+            value={brief.landingPage}
+            at=":landingPage"
+            placeholder={`${desk.plan.client.site || 'client.example'}/the-offer`}
+            hint={pageHint}
+            onedit={(landingPage, sitting) => set({ landingPage }, sitting)}
+          />
+          <label class="flex items-center gap-2"
+            ><input
+              type="checkbox"
+              class="rounded-sm text-act"
+              checked={brief.countsConversions}
+              data-at=":countsConversions"
+              onchange={(event) => set({ countsConversions: event.currentTarget.checked })}
+            /> Conversions are counted, and that was tried</label
+          >
+        </section>
+        <section
+          aria-label="Places, languages and money"
+          class="flex flex-col gap-2 border-b border-rule py-2.5"
+        >
+          <h2 class="font-semibold">Places, languages and money</h2>
+          <div><PlaceList campaignId={null} at=":places" /></div>
+          <LanguageList
+            languages={brief.languages}
+            at=":languages"
+            onedit={(languages) => set({ languages })}
+          />
+          <div class="grid grid-cols-2 gap-4">
+            <MoneyField
+              label="Money a month"
+              value={brief.monthlyMinor}
+              currency={desk.currency}
+              at=":monthlyMinor"
+              onedit={(monthlyMinor) => set({ monthlyMinor })}
+            />
+            <TextField
+              label="Starts"
+              type="date"
+              value={brief.startsOn ?? ''}
+              onedit={(text) => set({ startsOn: text === '' ? null : text })}
+            />
+          </div>
+          <p class="text-ink-2">Account in {desk.currency}, {desk.plan.account.timeZone}: the client’s.</p>
+        </section>
+        <WorthSection />
+      </div>
+      <div class="px-[22px] pb-6">
+        <BriefItems kind="fact" title="Facts for the copy" tone="act" placeholder="a selling point…" />
+        <OffersTable />
+        <BriefItems
+          kind="not-offered"
+          title="Not offered"
+          tone="madder"
+          note={block || childrenOf(desk.book.briefItem, 'kind', 'not-offered').length === 0
+            ? undefined
+            : 'All of it stands in the plan’s negative keywords.'}
+        />
+        {#if block}<div class="border-b border-rule pb-2">
+            <Button onclick={() => void desk.make(block.change)}
+              >Block {block.texts.length} in the plan’s negatives</Button
+            >
+          </div>{/if}
+        <BriefItems
+          kind="rival"
+          title="Rivals"
+          tone="ochre"
+          note="Flagged in finds, and kept out of every line."
+        />
+        <BriefItems
+          kind="always"
+          title="Always write as"
+          note="Spellings that win over any letter case in plan slots."
+        />
+        <BriefItems kind="proof" title="Claims that can be proved" placeholder="“best” in … 2026" />
+        <SlotWords />
+      </div>
+    </div>
+  </div>
+</PlanShell>

@@ -1,5 +1,334 @@
 <script lang="ts">
+  import { onMount, tick } from 'svelte';
+  import { tinykeys } from 'tinykeys';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { matchTypes, type MatchType } from '$lib/core/keywords/read-keyword';
+  import { inOrder } from '$lib/core/plan/book';
+  import GroupList from '$lib/ui/ads/GroupList.svelte';
+  import AddKeywordsDialog from '$lib/ui/groups/AddKeywordsDialog.svelte';
+  import ChooseDialog from '$lib/ui/groups/ChooseDialog.svelte';
+  import GroupCards from '$lib/ui/groups/GroupCards.svelte';
+  import GroupDetails from '$lib/ui/groups/GroupDetails.svelte';
+  import KeywordSheet from '$lib/ui/groups/KeywordSheet.svelte';
+  import { freeGroupName, newGroup, newKeywords } from '$lib/ui/groups/make-groups';
+  import ProposeDialog from '$lib/ui/groups/ProposeDialog.svelte';
+  import { Sheet } from '$lib/ui/groups/sheet.svelte';
+  import WhichAnswers from '$lib/ui/groups/WhichAnswers.svelte';
+  import Button from '$lib/ui/parts/Button.svelte';
+  import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
+  import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
+  import { isTyping } from '$lib/ui/shell/keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
+  import { getShell } from '$lib/ui/shell/shell.svelte';
+  import TabLink from '$lib/ui/shell/TabLink.svelte';
+  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
+  import { newId } from '$lib/ui/state/stream.svelte';
+  import { countOf } from '$lib/wording/findings';
+
+  const desk = getDesk();
+  const shell = getShell();
+  const query = $derived(page.url.searchParams);
+  const sheet = new Sheet(
+    desk,
+    () => query.get('campaign') ?? desk.book.group.get(query.get('group') ?? '')?.campaignId ?? '',
+  );
+  const group = $derived(sheet.groups.find(({ id }) => id === query.get('group')) ?? sheet.groups[0] ?? null);
+
+  let isCards = $state(false);
+  let isProposing = $state(false);
+  let isAdding = $state(false);
+  let picking = $state<'move' | 'match' | 'merge' | null>(null);
+  let problem = $state('');
+  let chosenFinds = $state.raw<ReadonlySet<string>>(new Set());
+
+  const findings = $derived(
+    desk.reader.proof.findings.filter(
+      ({ chapter, where }) =>
+        chapter === 'groups' &&
+        (where.groupId === group?.id ||
+          (where.groupId === undefined &&
+            (where.campaignId === undefined || where.campaignId === sheet.campaign?.id))),
+    ),
+  );
+  const groupItems = $derived(
+    inOrder(desk.book.campaign).flatMap((campaign) =>
+      [...desk.book.group.values()]
+        .filter(({ campaignId }) => campaignId === campaign.id)
+        .map(({ id, name }) => ({
+          id: id as string,
+          name,
+          note: campaign.id === sheet.campaign?.id ? '' : campaign.name,
+        })),
+    ),
+  );
+  const openGroup = (id: string) =>
+    void goto(`?campaign=${sheet.campaign?.id}&group=${id}`, { keepFocus: true, noScroll: true });
+  const say = (text: string) => (problem = text);
+
+  function moveTo(groupId: string) {
+    const ids = sheet.chosenIds;
+    problem = sheet.move(ids, groupId);
+    if (!problem)
+      shell.announce(`${countOf(ids.length, 'keyword')} moved to ${desk.book.group.get(groupId)?.name}.`);
+  }
+
+  /** Moves into a group that is made on the way. */
+  function moveToNew(name: string) {
+    if (!sheet.campaign) return;
+    const id = newId();
+    const ids = sheet.chosenIds;
+    const row = newGroup(
+      desk.book,
+      sheet.campaign.id,
+      freeGroupName(desk.book, sheet.campaign.id, name),
+      name.toLowerCase(),
+      id,
+    );
+    desk.make({
+      type: 'several',
+      name: 'keywords-grouped',
+      changes: [
+        { type: 'add', record: 'group', rows: [row] },
+        { type: 'set', record: 'keyword', ids, fields: { groupId: id } },
+      ],
+    });
+    sheet.chosen = new Set();
+    openGroup(id);
+  }
+
+  function addGroup() {
+    if (!sheet.campaign) return;
+    const id = newId();
+    desk.add(
+      'group',
+      newGroup(
+        desk.book,
+        sheet.campaign.id,
+        freeGroupName(desk.book, sheet.campaign.id, 'New group'),
+        '',
+        id,
+      ),
+    );
+    openGroup(id);
+    void tick().then(() => document.querySelector<HTMLElement>(`[data-at="${id}:name"]`)?.focus());
+  }
+
+  function addFinds() {
+    if (!group) return;
+    const finds = sheet.ungrouped.filter(({ id }) => chosenFinds.has(id));
+    const rows = newKeywords(
+      desk.book,
+      group.id,
+      finds.map(({ text }) => ({ text, match: group.defaultMatch })),
+      newId,
+    );
+    if (rows.length > 0) desk.add('keyword', ...rows);
+    chosenFinds = new Set();
+  }
+
+  function removeGroup() {
+    if (!group) return;
+    desk.make({ type: 'remove', record: 'group', ids: [group.id] });
+    shell.announce(`${group.name} deleted with what stood in it. Ctrl Z brings it back.`);
+  }
+
+  async function showCurrent() {
+    await tick();
+    document
+      .querySelector('[role="grid"] [role="row"].border-s-act, [role="grid"] [role="row"].border-s-madder')
+      ?.scrollIntoView({ block: 'nearest' });
+  }
+
+  onMount(() => {
+    const free = (act: () => void) => (event: KeyboardEvent) => {
+      const isInRow =
+        event.target instanceof HTMLElement &&
+        event.target.closest('[role="grid"]') !== null &&
+        event.target.matches('button, input[type="checkbox"]');
+      if ((isTyping(event.target) && !isInRow) || document.querySelector('dialog[open]')) return;
+      event.preventDefault();
+      act();
+      void showCurrent();
+    };
+    const whenChosen = (act: () => void) => free(() => sheet.chosenIds.length > 0 && act());
+    return tinykeys(window, {
+      ArrowDown: free(() => sheet.goTo(sheet.currentIndex + 1)),
+      ArrowUp: free(() => sheet.goTo(sheet.currentIndex - 1)),
+      'Shift+ArrowDown': free(() => sheet.goTo(sheet.currentIndex + 1, { extend: true })),
+      'Shift+ArrowUp': free(() => sheet.goTo(sheet.currentIndex - 1, { extend: true })),
+      Space: (event: KeyboardEvent) => {
+        if (event.target instanceof HTMLElement && event.target.matches('button, a, input, select, textarea'))
+          return;
+        free(() => {
+          const row = sheet.rows[sheet.currentIndex];
+          if (row) sheet.toggle(row);
+        })(event);
+      },
+      KeyM: whenChosen(() => (picking = 'move')),
+      KeyT: whenChosen(() => (picking = 'match')),
+      Delete: whenChosen(() => sheet.remove(sheet.chosenIds)),
+    });
+  });
 </script>
 
-<PlanShell chapter="groups">x</PlanShell>
+<svelte:head><title>Groups · {desk.plan.plan.name} · Biblion</title></svelte:head>
+
+<PlanShell chapter="groups">
+  {#snippet margin()}
+    <div class="flex flex-col gap-4">
+      {#if group}
+        {#key group.id}<div>
+            <GroupDetails
+              {group}
+              blocking={sheet.blocked}
+              onmerge={() => (picking = 'merge')}
+              onremove={removeGroup}
+            />
+          </div>{/key}
+        <hr class="border-rule" />
+      {/if}
+      <FindingsMargin {findings} />
+    </div>
+  {/snippet}
+  <div class="flex h-full flex-col">
+    <ChapterHead title="Groups">
+      {#snippet tabs()}
+        {#each inOrder(desk.book.campaign) as campaign (campaign.id)}
+          <TabLink
+            href={`?campaign=${campaign.id}`}
+            isCurrent={campaign.id === sheet.campaign?.id}
+            title={campaign.name}
+            >{[campaign.placeWord, campaign.themeWord].filter(Boolean).join(' · ') || campaign.name}</TabLink
+          >
+        {/each}
+      {/snippet}
+      {#snippet actions()}
+        {#if sheet.campaign}
+          <Button onclick={addGroup}>New group</Button>
+          <Button kind={sheet.groups.length === 0 ? 'act' : 'plain'} onclick={() => (isProposing = true)}
+            >Propose groups</Button
+          >
+        {/if}
+      {/snippet}
+    </ChapterHead>
+    {#if !sheet.campaign}
+      <p class="py-16 text-center">
+        Groups stand in campaigns. <a class="text-act underline" href={`/plans/${desk.planId}/settings`}
+          >Set up a campaign first</a
+        >
+      </p>
+    {:else}
+      <div class="grid min-h-0 flex-1 grid-cols-[176px_minmax(0,1fr)]">
+        <div class="flex min-h-0 flex-col overflow-y-auto border-e border-rule">
+          <GroupList current={group?.id ?? ''} chapter="groups" />
+          <section class="border-t border-rule px-2.5 py-2" aria-label="Kept, in no group">
+            <h2 class="flex justify-between font-semibold">
+              <span>Kept, in no group</span><span class="font-mono text-[12px] font-normal"
+                >{sheet.ungrouped.length}</span
+              >
+            </h2>
+            {#each sheet.ungrouped.slice(0, 40) as find (find.id)}
+              <label class="flex items-center gap-1.5 py-0.5"
+                ><input
+                  type="checkbox"
+                  class="size-3.5 shrink-0 rounded-sm text-act"
+                  checked={chosenFinds.has(find.id)}
+                  onchange={(event) =>
+                    (chosenFinds = new Set(
+                      event.currentTarget.checked
+                        ? [...chosenFinds, find.id]
+                        : [...chosenFinds].filter((id) => id !== find.id),
+                    ))}
+                /><span class="truncate text-ink-2" title={find.text}>{find.text}</span></label
+              >
+            {/each}
+            {#if sheet.ungrouped.length > 40}<p class="text-ink-2">{sheet.ungrouped.length - 40} more</p>{/if}
+            {#if chosenFinds.size > 0 && group}<Button class="mt-1" onclick={addFinds}
+                >Put into {group.name}</Button
+              >{/if}
+          </section>
+        </div>
+        <div class="flex min-h-0 min-w-0 flex-col">
+          <div class="flex items-center gap-2 px-4 py-1.5">
+            <div class="flex overflow-hidden rounded border border-field" role="group" aria-label="Shown as">
+              {#each [false, true] as cards (cards)}
+                <button
+                  type="button"
+                  class={`px-2.5 py-0.5 font-semibold -outline-offset-2 ${isCards === cards ? 'bg-ink text-paper' : 'bg-sheet text-ink-2'}`}
+                  aria-pressed={isCards === cards}
+                  onclick={() => (isCards = cards)}>{cards ? 'Cards' : 'Sheet'}</button
+                >
+              {/each}
+            </div>
+            <p class="text-ink-2">
+              {sheet.chosen.size > 0 ? `${countOf(sheet.chosen.size, 'keyword')} chosen` : ''}
+            </p>
+            <span class="ms-auto flex gap-2">
+              <Button disabled={!group} onclick={() => (isAdding = true)}>Add keywords…</Button>
+              <Button keys="M" disabled={sheet.chosenIds.length === 0} onclick={() => (picking = 'move')}
+                >Move to…</Button
+              >
+              <Button keys="T" disabled={sheet.chosenIds.length === 0} onclick={() => (picking = 'match')}
+                >Match type…</Button
+              >
+            </span>
+          </div>
+          {#if problem}<p
+              class="mx-4 mb-1.5 flex justify-between border-s-3 border-madder bg-madder-tint px-3 py-1 text-madder"
+              role="alert"
+            >
+              {problem}<button type="button" aria-label="Close" onclick={() => (problem = '')}>×</button>
+            </p>{/if}
+          {#if sheet.groups.length === 0}
+            <div class="flex flex-1 flex-col items-center gap-3 pt-16">
+              <p>
+                {sheet.ungrouped.length > 0
+                  ? `${countOf(sheet.ungrouped.length, 'kept find')} wait for groups.`
+                  : 'Nothing to group yet: keep finds in Research, or make a group and add keywords to it.'}
+              </p>
+              <div class="flex gap-2">
+                {#if sheet.ungrouped.length > 0}<Button kind="act" onclick={() => (isProposing = true)}
+                    >Propose groups</Button
+                  >{:else}<Button kind="act" href={`/plans/${desk.planId}/research`}>Go to Research</Button
+                  >{/if}
+                <Button onclick={addGroup}>New group</Button>
+              </div>
+            </div>
+          {:else if isCards}
+            <GroupCards {sheet} current={group?.id ?? ''} onopen={openGroup} onproblem={say} />
+          {:else}
+            <KeywordSheet {sheet} onopen={openGroup} onproblem={say} />
+          {/if}
+          <WhichAnswers campaign={sheet.campaign} />
+        </div>
+      </div>
+    {/if}
+  </div>
+</PlanShell>
+
+<ProposeDialog bind:open={isProposing} {sheet} />
+{#if group}<AddKeywordsDialog bind:open={isAdding} {group} />{/if}
+<ChooseDialog
+  bind:open={() => picking === 'move', (open) => !open && (picking = null)}
+  title={`Move ${countOf(sheet.chosenIds.length, 'keyword')} to`}
+  items={groupItems}
+  onpick={moveTo}
+  onnew={moveToNew}
+/>
+<ChooseDialog
+  bind:open={() => picking === 'match', (open) => !open && (picking = null)}
+  title={`Match type of ${countOf(sheet.chosenIds.length, 'keyword')}`}
+  items={matchTypes.map((match) => ({ id: match, name: match }))}
+  onpick={(match) => (problem = sheet.setMatch(sheet.chosenIds, match as MatchType))}
+/>
+<ChooseDialog
+  bind:open={() => picking === 'merge', (open) => !open && (picking = null)}
+  title={`Merge ${group?.name ?? ''} into`}
+  items={groupItems.filter(({ id }) => id !== group?.id)}
+  onpick={(into) => {
+    if (!group) return;
+    desk.make({ type: 'merge-groups', ids: [group.id], into });
+    openGroup(into);
+  }}
+/>

@@ -1,5 +1,97 @@
 <script lang="ts">
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { formatMoney } from '$lib/core/budget/money';
+  import { inOrder } from '$lib/core/plan/book';
+  import Button from '$lib/ui/parts/Button.svelte';
+  import CampaignSheet from '$lib/ui/settings/CampaignSheet.svelte';
+  import { newCampaign } from '$lib/ui/settings/new-campaign';
+  import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
+  import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
+  import { getShell } from '$lib/ui/shell/shell.svelte';
+  import TabLink from '$lib/ui/shell/TabLink.svelte';
+  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
+  import { newId } from '$lib/ui/state/stream.svelte';
+
+  const desk = getDesk();
+  const shell = getShell();
+  const campaigns = $derived(inOrder(desk.book.campaign));
+  const campaign = $derived(
+    desk.book.campaign.get(page.url.searchParams.get('campaign') ?? '') ?? campaigns[0] ?? null,
+  );
+  const findings = $derived(
+    desk.reader.proof.findings.filter(
+      ({ chapter, where }) =>
+        chapter === 'settings' && (where.campaignId === undefined || where.campaignId === campaign?.id),
+    ),
+  );
+  const sum = $derived(campaigns.reduce((all, { monthlyMinor }) => all + (monthlyMinor ?? 0), 0));
+
+  function add() {
+    const id = newId();
+    desk.make(newCampaign(desk.plan, id, newId));
+    void goto(`?campaign=${id}`, { keepFocus: true });
+  }
+
+  function remove() {
+    if (!campaign) return;
+    desk.make({ type: 'remove', record: 'campaign', ids: [campaign.id] });
+    shell.announce(`${campaign.name} deleted with its groups. Ctrl Z brings it back.`);
+  }
 </script>
 
-<PlanShell chapter="settings">x</PlanShell>
+<svelte:head><title>Settings · {desk.plan.plan.name} · Biblion</title></svelte:head>
+
+<PlanShell chapter="settings">
+  {#snippet margin()}
+    <div class="flex flex-col gap-4">
+      <FindingsMargin {findings} />
+      {#if campaigns.length > 0}
+        <section aria-label="The plan’s money" class="border-t border-rule pt-3">
+          <h2 class="pb-1 font-semibold text-ink-2">The plan’s money a month</h2>
+          {#each campaigns as { id, name, monthlyMinor } (id)}
+            <p class="flex justify-between gap-2">
+              <span class="truncate text-ink-2" title={name}>{name}</span><span
+                class="font-mono text-[12.5px]"
+                >{monthlyMinor === null
+                  ? '–'
+                  : formatMoney(monthlyMinor, desk.currency, { whole: true })}</span
+              >
+            </p>
+          {/each}
+          <p class="mt-1 flex justify-between border-t border-rule-soft pt-1 font-semibold">
+            <span>Together</span><span class="font-mono text-[12.5px]"
+              >{formatMoney(sum, desk.currency, { whole: true })}</span
+            >
+          </p>
+        </section>
+      {/if}
+    </div>
+  {/snippet}
+  <div class="flex h-full flex-col">
+    <ChapterHead title="Settings">
+      {#snippet tabs()}
+        {#each campaigns as one (one.id)}
+          <TabLink href={`?campaign=${one.id}`} isCurrent={one.id === campaign?.id} title={one.name}
+            >{[one.placeWord, one.themeWord].filter(Boolean).join(' · ') || one.name}</TabLink
+          >
+        {/each}
+      {/snippet}
+      {#snippet actions()}
+        {#if campaign}<Button kind="quiet" onclick={remove}>Delete</Button>{/if}
+        <Button kind={campaigns.length === 0 ? 'act' : 'plain'} onclick={add}>New campaign</Button>
+      {/snippet}
+    </ChapterHead>
+    {#if campaign}
+      {#key campaign.id}<CampaignSheet {campaign} />{/key}
+    {:else}
+      <div class="flex flex-col items-center gap-3 py-24">
+        <p class="text-[14.5px]">
+          A campaign takes its goal, places, languages, money and start from the brief.
+        </p>
+        <Button kind="act" onclick={add}>Set up the first campaign</Button>
+      </div>
+    {/if}
+  </div>
+</PlanShell>

@@ -1,0 +1,54 @@
+<script lang="ts">
+  import { inOrder, nextPosition } from '$lib/core/plan/book';
+  import Button from '../parts/Button.svelte';
+  import TextField from '../parts/TextField.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { newId } from '../state/stream.svelte';
+
+  const desk = getDesk();
+  const words = $derived(inOrder(desk.book.slotWord));
+  const uses = (slot: string) =>
+    slot === ''
+      ? 0
+      : [...desk.book.adLine.values()].filter(
+          ({ text }) => text.includes(`[[${slot}]]`) || text.includes(`[[${slot}|`),
+        ).length;
+  const add = () =>
+    void desk.add('slotWord', { id: newId(), slot: '', says: '', position: nextPosition(words) });
+  const check = (text: string) =>
+    /^[\p{L}\p{N}-]{0,40}$/u.test(text) ? null : 'Letters, digits and hyphens, without spaces.';
+</script>
+
+<section aria-label="Words of your own for slots" class="py-2.5">
+  <h2 class="pb-1">
+    <span class="font-semibold">Words of your own for slots</span>
+    <span class="text-ink-2">built in: group, place, client, offer, price, keyword</span>
+  </h2>
+  {#each words as word (word.id)}
+    <div class="grid grid-cols-[120px_minmax(0,1fr)_76px_auto] items-start gap-2 py-1">
+      <TextField
+        label="Slot"
+        hideLabel
+        value={word.slot}
+        placeholder="slot"
+        {check}
+        at={`${word.id}:slot`}
+        onedit={(slot, sitting) => void desk.set('slotWord', word.id, { slot }, sitting)}
+      />
+      <TextField
+        label={`What ${word.slot || 'it'} says`}
+        hideLabel
+        value={word.says}
+        placeholder="says"
+        onedit={(says, sitting) => void desk.set('slotWord', word.id, { says }, sitting)}
+      />
+      <span class="pt-1.5 text-end text-ink-2">{uses(word.slot)} lines</span>
+      <Button
+        kind="quiet"
+        label={`Take out the slot ${word.slot}`}
+        onclick={() => void desk.make({ type: 'remove', record: 'slotWord', ids: [word.id] })}>×</Button
+      >
+    </div>
+  {/each}
+  <Button kind="quiet" onclick={add}>+ Add a slot</Button>
+</section>

@@ -1,0 +1,93 @@
+<script lang="ts">
+  import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
+  import { nextPosition, childrenOf } from '$lib/core/plan/book';
+  import type { SimpleChange } from '$lib/core/plan/changes';
+  import type { Group } from '$lib/core/plan/records/group';
+  import { countOf } from '$lib/wording/findings';
+  import { wordPasteNote } from '$lib/wording/paste-notes';
+  import Button from '../parts/Button.svelte';
+  import Dialog from '../parts/Dialog.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { newId } from '../state/stream.svelte';
+  import { newKeywords } from './make-groups';
+
+  let { open = $bindable(), group }: { open: boolean; group: Group } = $props();
+
+  const desk = getDesk();
+  let text = $state('');
+  const read = $derived(
+    text.split(/\r\n|\r|\n/).flatMap((line, index) =>
+      line.trim() === ''
+        ? []
+        : [
+            {
+              line: index + 1,
+              ...readKeyword(line, group.defaultMatch, desk.plan.rules.refusedKeywordSigns),
+            },
+          ],
+    ),
+  );
+  const keywords = $derived(
+    newKeywords(
+      desk.book,
+      group.id,
+      read.filter(({ negative }) => !negative),
+      newId,
+    ),
+  );
+  const negatives = $derived(read.filter(({ negative, text: plain }) => negative && plain !== ''));
+
+  function take() {
+    const standing = childrenOf(desk.book.negative, 'groupId', group.id);
+    const position = nextPosition(standing);
+    const rows = negatives.map((mark, index) => ({
+      id: newId(),
+      campaignId: null,
+      groupId: group.id,
+      text: mark.text,
+      match: mark.match,
+      findId: null,
+      briefItemId: null,
+      position: position + index,
+    }));
+    const changes: SimpleChange[] = [
+      ...(keywords.length > 0 ? [{ type: 'add' as const, record: 'keyword' as const, rows: keywords }] : []),
+      ...(rows.length > 0 ? [{ type: 'add' as const, record: 'negative' as const, rows }] : []),
+    ];
+    if (changes.length > 0) desk.make({ type: 'several', name: 'keywords-grouped', changes });
+    text = '';
+    open = false;
+  }
+</script>
+
+<Dialog bind:open title={`Add keywords to ${group.name}`}>
+  <label class="grid gap-1"
+    ><span class="text-ink-2"
+      >One a line: plain for {group.defaultMatch}, "phrase", [exact], - for a negative of this group.</span
+    >
+    <textarea
+      class="h-36 rounded border border-field bg-sheet p-2 font-mono text-[12.5px] leading-5"
+      bind:value={text}
+      spellcheck="false"
+      data-autofocus></textarea></label
+  >
+  {#if read.some(({ notes }) => notes.length > 0)}
+    <ul class="max-h-32 overflow-y-auto text-[12.5px]">
+      {#each read.filter(({ notes }) => notes.length > 0) as line (line.line)}<li>
+          Line {line.line}: {writeKeyword(line.text, line.match)}
+          <span class="text-ochre">{line.notes.map(wordPasteNote).join('; ')}</span>
+        </li>{/each}
+    </ul>
+  {/if}
+  {#snippet footer()}
+    <p class="me-auto self-center text-ink-2">
+      {countOf(keywords.length, 'keyword')}{negatives.length > 0
+        ? `, ${countOf(negatives.length, 'negative')}`
+        : ''}{read.length - keywords.length - negatives.length > 0
+        ? `; ${read.length - keywords.length - negatives.length} stand there already or say nothing`
+        : ''}
+    </p>
+    <Button onclick={() => (open = false)}>Not now</Button>
+    <Button kind="act" disabled={keywords.length + negatives.length === 0} onclick={take}>Add</Button>
+  {/snippet}
+</Dialog>

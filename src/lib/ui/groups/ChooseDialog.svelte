@@ -1,0 +1,81 @@
+<script lang="ts">
+  import { tick } from 'svelte';
+  import Dialog from '../parts/Dialog.svelte';
+
+  interface Props {
+    open: boolean;
+    title: string;
+    items: readonly { id: string; name: string; note?: string }[];
+    onpick: (id: string) => void;
+    /** Lets a name be typed that is not on the list. */
+    onnew?: (name: string) => void;
+  }
+
+  let { open = $bindable(), title, items, onpick, onnew }: Props = $props();
+
+  let query = $state('');
+  let at = $state(0);
+  const found = $derived(items.filter(({ name }) => name.toLowerCase().includes(query.trim().toLowerCase())));
+  const isNew = $derived(
+    onnew !== undefined && query.trim() !== '' && !items.some(({ name }) => name === query.trim()),
+  );
+  const current = $derived(Math.min(at, found.length - 1 + (isNew ? 1 : 0)));
+
+  async function pick(index: number) {
+    const item = found[index];
+    const name = query.trim();
+    open = false;
+    query = '';
+    at = 0;
+    await tick();
+    if (item) onpick(item.id);
+    else if (isNew || name !== '') onnew?.(name);
+  }
+
+  function keydown(event: KeyboardEvent) {
+    const count = found.length + (isNew ? 1 : 0);
+    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      at = count === 0 ? 0 : (current + (event.key === 'ArrowDown' ? 1 : count - 1)) % count;
+    }
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      if (count > 0) void pick(current);
+    }
+  }
+</script>
+
+<Dialog bind:open {title}>
+  <input
+    class="h-9 w-full rounded border border-field bg-sheet px-3 text-[14.5px]"
+    aria-label={title}
+    bind:value={query}
+    onkeydown={keydown}
+    autocomplete="off"
+    data-autofocus
+    placeholder={onnew ? 'A name; a new one makes a new group' : 'Type to narrow'}
+  />
+  <ul class="max-h-72 overflow-y-auto" role="listbox" aria-label={title}>
+    {#each found as { id, name, note }, index (id)}
+      <li role="option" aria-selected={index === current}>
+        <button
+          type="button"
+          tabindex="-1"
+          class={`flex w-full justify-between rounded px-3 py-1 text-start ${index === current ? 'bg-act-tint' : 'hover:bg-fold'}`}
+          onclick={() => void pick(index)}
+          ><span>{name}</span><span class="text-ink-2">{note ?? ''}</span></button
+        >
+      </li>
+    {/each}
+    {#if isNew}
+      <li role="option" aria-selected={current === found.length}>
+        <button
+          type="button"
+          tabindex="-1"
+          class={`w-full rounded px-3 py-1 text-start ${current === found.length ? 'bg-act-tint' : 'hover:bg-fold'}`}
+          onclick={() => void pick(found.length)}>New group “{query.trim()}”</button
+        >
+      </li>
+    {/if}
+  </ul>
+</Dialog>

@@ -1,0 +1,53 @@
+<script lang="ts">
+  import { childrenOf } from '$lib/core/plan/book';
+  import { writeKeyword } from '$lib/core/keywords/read-keyword';
+  import { dragsKeywords, takesKeywords } from './drag';
+  import type { Sheet } from './sheet.svelte';
+
+  let {
+    sheet,
+    current,
+    onopen,
+    onproblem,
+  }: { sheet: Sheet; current: string; onopen: (groupId: string) => void; onproblem: (text: string) => void } =
+    $props();
+</script>
+
+<div
+  class="grid min-h-0 flex-1 auto-rows-max grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-3 overflow-y-auto px-4 py-2"
+>
+  {#each sheet.groups as group (group.id)}
+    {@const keywords = childrenOf(sheet.desk.book.keyword, 'groupId', group.id)}
+    <section
+      class={`rounded-sm border bg-sheet ${group.id === current ? 'border-madder' : 'border-rule'}`}
+      aria-label={group.name}
+      {@attach takesKeywords((ids) => onproblem(sheet.move(ids, group.id)))}
+    >
+      <h3 class="border-b border-rule-soft">
+        <button
+          type="button"
+          class="flex w-full items-baseline justify-between px-3 py-1 text-start -outline-offset-2"
+          onclick={() => onopen(group.id)}
+          ><span class="truncate font-serif text-[15.5px]">{group.name}</span>
+          <span class="font-mono text-[12px] text-ink-2">{keywords.length}</span></button
+        >
+      </h3>
+      <ul class="max-h-56 overflow-y-auto py-1">
+        {#each keywords as keyword (keyword.id)}
+          {@const isChosen = sheet.chosen.has(keyword.id)}
+          <li {@attach dragsKeywords(() => (isChosen ? sheet.chosenIds : [keyword.id]))}>
+            <label class={`flex items-center gap-2 px-3 py-0.5 ${isChosen ? 'bg-act-tint' : 'hover:bg-fold'}`}
+              ><input
+                type="checkbox"
+                class="size-3.5 rounded-sm text-act"
+                checked={isChosen}
+                onchange={() => sheet.toggle({ kind: 'keyword', id: keyword.id, keyword, group })}
+              /><span class="truncate" title={keyword.text}>{writeKeyword(keyword.text, keyword.match)}</span
+              ></label
+            >
+          </li>
+        {:else}<li class="px-3 py-1 text-ink-2">no keyword yet</li>{/each}
+      </ul>
+    </section>
+  {/each}
+</div>

@@ -1,0 +1,109 @@
+<script lang="ts">
+  import { campaignNegatives, planNegatives } from '$lib/core/groups/competition';
+  import { matchTypes } from '$lib/core/keywords/read-keyword';
+  import { childrenOf, inOrder } from '$lib/core/plan/book';
+  import { groupBid } from '$lib/core/plan/plan-view';
+  import type { Group } from '$lib/core/plan/records/group';
+  import { writeAmount } from '$lib/core/budget/money';
+  import { wordRefusalCode } from '$lib/wording/refusals';
+  import Button from '../parts/Button.svelte';
+  import MoneyField from '../parts/MoneyField.svelte';
+  import SelectField from '../parts/SelectField.svelte';
+  import TextField from '../parts/TextField.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import NegativeList from './NegativeList.svelte';
+
+  interface Props {
+    group: Group;
+    blocking: ReadonlySet<string>;
+    onmerge: () => void;
+    onremove: () => void;
+  }
+
+  let { group, blocking, onmerge, onremove }: Props = $props();
+
+  const desk = getDesk();
+  const campaign = $derived(desk.book.campaign.get(group.campaignId));
+  const inherited = $derived(groupBid(desk.plan, { ...group, defaultBidMinor: null }));
+  const offers = $derived([
+    { value: '', name: 'the plan’s first' },
+    ...inOrder(desk.book.offer).map(({ id, name }) => ({ value: id as string, name })),
+  ]);
+  const set = (fields: Partial<Group>, sitting?: string) => {
+    const refusal = desk.set('group', group.id, fields, sitting);
+    return refusal ? wordRefusalCode(refusal) : null;
+  };
+</script>
+
+<section aria-label="The group" class="flex flex-col gap-2.5">
+  <TextField
+    label="Name of the group"
+    value={group.name}
+    commit="leave"
+    at={`${group.id}:name`}
+    onedit={(name) => (name.trim() === '' ? 'A name is needed.' : set({ name }))}
+  />
+  <TextField
+    label="Theme words"
+    value={group.theme}
+    at={`${group.id}:theme`}
+    placeholder={group.name.toLowerCase()}
+    onedit={(theme, sitting) => set({ theme }, sitting)}
+  />
+  <div class="grid grid-cols-2 gap-2">
+    <MoneyField
+      label="Default bid"
+      value={group.defaultBidMinor}
+      currency={desk.currency}
+      at={`${group.id}:defaultBidMinor`}
+      placeholder={inherited === null ? 'none' : writeAmount(inherited, desk.currency)}
+      onedit={(defaultBidMinor) => set({ defaultBidMinor })}
+    />
+    <SelectField
+      label="Match type"
+      value={group.defaultMatch}
+      items={matchTypes.map((value) => ({ value, name: value }))}
+      onedit={(defaultMatch) => set({ defaultMatch })}
+    />
+  </div>
+  <TextField
+    label="Landing page"
+    value={group.landingPage}
+    at={`${group.id}:landingPage`}
+    placeholder={desk.plan.brief.landingPage || 'an address'}
+    onedit={(landingPage, sitting) => set({ landingPage }, sitting)}
+  />
+  {#if offers.length > 1}<SelectField
+      label="Offer"
+      value={group.offerId ?? ''}
+      items={offers}
+      onedit={(value) => set({ offerId: value === '' ? null : value })}
+    />{/if}
+  <div class="flex gap-3">
+    <Button kind="link" onclick={onmerge}>Merge into…</Button>
+    <Button kind="link" onclick={onremove}>Delete the group</Button>
+    <Button kind="link" class="ms-auto" href={`/plans/${desk.planId}/ads?group=${group.id}`}
+      >{childrenOf(desk.book.ad, 'groupId', group.id).length} ads</Button
+    >
+  </div>
+</section>
+<div class="mt-4 flex flex-col gap-3 border-t border-rule pt-3">
+  <NegativeList
+    title="Negatives of the group"
+    negatives={childrenOf(desk.book.negative, 'groupId', group.id)}
+    owner={{ campaignId: null, groupId: group.id }}
+    {blocking}
+  />
+  <NegativeList
+    title={`Of ${campaign?.name ?? 'the campaign'}`}
+    negatives={campaignNegatives(desk.plan, group.campaignId)}
+    owner={{ campaignId: group.campaignId, groupId: null }}
+    {blocking}
+  />
+  <NegativeList
+    title="Of the plan"
+    negatives={planNegatives(desk.plan)}
+    owner={{ campaignId: null, groupId: null }}
+    {blocking}
+  />
+</div>

@@ -1,0 +1,63 @@
+<script lang="ts">
+  import { writeAmount } from '$lib/core/budget/money';
+  import { childrenOf } from '$lib/core/plan/book';
+  import { groupBid } from '$lib/core/plan/plan-view';
+  import type { Group } from '$lib/core/plan/records/group';
+  import { countOf } from '$lib/wording/findings';
+  import { takesKeywords } from './drag';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import type { Sheet } from './sheet.svelte';
+
+  interface Props {
+    sheet: Sheet;
+    group: Group;
+    count: number;
+    index: number;
+    isCurrent: boolean;
+    onopen: () => void;
+    ondropped: (ids: readonly string[]) => void;
+  }
+
+  let { sheet, group, count, index, isCurrent, onopen, ondropped }: Props = $props();
+
+  const desk = getDesk();
+  const isFolded = $derived(sheet.folded.has(group.id));
+  const bid = $derived(groupBid(desk.plan, group));
+  const negatives = $derived(childrenOf(desk.book.negative, 'groupId', group.id).length);
+</script>
+
+<!-- svelte-ignore a11y_click_events_have_key_events -->
+<div
+  role="row"
+  tabindex="-1"
+  data-group={group.name}
+  class={`grid h-[29px] grid-cols-[26px_minmax(0,1.6fr)_84px_96px_84px_minmax(0,1fr)] items-center gap-x-2 border-s-3 border-b border-rule bg-fold ps-3 pe-3 ${isCurrent ? 'border-s-madder' : 'border-s-transparent'}`}
+  onclick={() => {
+    sheet.goTo(index);
+    onopen();
+  }}
+  {@attach takesKeywords(ondropped)}
+>
+  <span role="gridcell"
+    ><button
+      type="button"
+      tabindex="-1"
+      class="w-4"
+      aria-expanded={!isFolded}
+      aria-label={`${isFolded ? 'Open' : 'Fold'} ${group.name}`}
+      onclick={() => sheet.fold(group.id)}>{isFolded ? '▸' : '▾'}</button
+    ></span
+  >
+  <span role="gridcell" class="truncate"
+    ><span class="font-serif text-[15.5px]">{group.name}</span>
+    <span class="ms-1 text-ink-2">{countOf(count, 'keyword')}</span></span
+  >
+  <span role="gridcell">{group.defaultMatch}</span>
+  <span role="gridcell" class="text-end font-mono text-[12.5px]"
+    >{bid === null ? 'no bid' : writeAmount(bid, desk.currency)}</span
+  >
+  <span role="gridcell"></span>
+  <span role="gridcell" class="truncate text-ink-2"
+    >{negatives > 0 ? `${countOf(negatives, 'negative')} here` : ''}</span
+  >
+</div>

@@ -1,0 +1,116 @@
+<script lang="ts">
+  import { parseAmount, writeAmount } from '$lib/core/budget/money';
+  import type { Answer } from '$lib/core/keywords/answer';
+  import { matchTypes, type MatchType } from '$lib/core/keywords/read-keyword';
+  import { groupBid } from '$lib/core/plan/plan-view';
+  import type { Group } from '$lib/core/plan/records/group';
+  import type { Keyword } from '$lib/core/plan/records/keyword';
+  import { dragsKeywords } from './drag';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import type { Sheet } from './sheet.svelte';
+
+  interface Props {
+    sheet: Sheet;
+    keyword: Keyword;
+    group: Group;
+    index: number;
+    isCurrent: boolean;
+    isChosen: boolean;
+    onproblem: (text: string) => void;
+  }
+
+  let { sheet, keyword, group, index, isCurrent, isChosen, onproblem }: Props = $props();
+
+  const desk = getDesk();
+  const answer = $derived<Answer | undefined>(sheet.answers.get(keyword.text));
+  const find = $derived(sheet.findByText.get(keyword.text));
+  const nameOf = (id: string) => desk.book.group.get(id)?.name ?? '';
+  const inherited = $derived(groupBid(desk.plan, group));
+  let draft = $state<string | null>(null);
+
+  const answered = $derived.by(() => {
+    const block = answer?.blocked.find((entry) => entry.group === group.id);
+    if (block)
+      return { tone: 'bg-madder-tint text-madder font-semibold', text: `× blocked by “${block.negative}”` };
+    if (!answer?.group) return { tone: 'text-ink-2', text: 'nobody' };
+    if (answer.group !== group.id)
+      return { tone: 'bg-ochre-tint text-ochre font-semibold', text: `${nameOf(answer.group)}` };
+    return answer.also.length > 0
+      ? { tone: 'text-ink-2', text: `this group, also ${nameOf(answer.also[0] ?? '')}` }
+      : { tone: 'text-ink-2', text: 'this group' };
+  });
+
+  function commitBid() {
+    if (draft === null) return;
+    const text = draft.trim();
+    const minor = text === '' ? null : parseAmount(text, desk.currency);
+    if (text !== '' && minor === null) return onproblem(`“${text}” is no amount in ${desk.currency}.`);
+    draft = null;
+    desk.set('keyword', keyword.id, { bidMinor: minor });
+  }
+
+  function bidKeys(event: KeyboardEvent) {
+    if (event.key === 'Enter') commitBid();
+    if (event.key === 'Escape') draft = null;
+  }
+</script>
+
+<!-- svelte-ignore a11y_click_events_have_key_events -->
+<div
+  role="row"
+  tabindex="-1"
+  aria-selected={isChosen}
+  data-keyword={keyword.text}
+  data-at={`${keyword.id}:text`}
+  class={`grid h-[28px] grid-cols-[26px_minmax(0,1.6fr)_84px_96px_84px_minmax(0,1fr)] items-center gap-x-2 border-s-3 border-b border-rule-soft ps-3 pe-3 [content-visibility:auto] ${isCurrent ? 'border-s-act' : 'border-s-transparent'} ${isChosen ? 'bg-act-tint' : isCurrent ? 'bg-sheet' : ''}`}
+  onclick={(event) =>
+    event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement
+      ? sheet.goTo(index)
+      : sheet.goTo(index, { extend: event.shiftKey })}
+  {@attach dragsKeywords(() => (sheet.chosen.has(keyword.id) ? sheet.chosenIds : [keyword.id]))}
+>
+  <span role="gridcell"
+    ><input
+      type="checkbox"
+      class="size-3.5 rounded-sm text-act"
+      tabindex="-1"
+      aria-label={`Choose ${keyword.text}`}
+      checked={isChosen}
+      onclick={() => sheet.toggle({ kind: 'keyword', id: keyword.id, keyword, group })}
+    /></span
+  >
+  <span role="gridcell" class="truncate" title={keyword.text}>{keyword.text}</span>
+  <span role="gridcell">
+    <select
+      class={`h-[24px] w-full border-0 bg-transparent py-0 ps-0 pe-5 text-[13px] ${keyword.match === group.defaultMatch ? '' : 'font-semibold'}`}
+      tabindex={isCurrent ? 0 : -1}
+      aria-label={`Match type of ${keyword.text}`}
+      value={keyword.match}
+      data-at={`${keyword.id}:match`}
+      onchange={(event) => onproblem(sheet.setMatch([keyword.id], event.currentTarget.value as MatchType))}
+      >{#each matchTypes as match (match)}<option>{match}</option>{/each}</select
+    >
+  </span>
+  <span role="gridcell">
+    <input
+      class={`h-[24px] w-full border-0 bg-transparent px-1 py-0 text-end font-mono text-[12.5px] placeholder:text-ink-3 ${keyword.bidMinor === null ? '' : 'font-semibold'}`}
+      tabindex={isCurrent ? 0 : -1}
+      aria-label={`Bid of ${keyword.text}`}
+      value={draft ?? (keyword.bidMinor === null ? '' : writeAmount(keyword.bidMinor, desk.currency))}
+      placeholder={inherited === null ? 'none' : writeAmount(inherited, desk.currency)}
+      data-at={`${keyword.id}:bidMinor`}
+      oninput={(event) => (draft = event.currentTarget.value)}
+      onblur={commitBid}
+      onkeydown={bidKeys}
+    />
+  </span>
+  <span role="gridcell" class="text-end font-mono text-[12.5px] text-ink-2"
+    >{find?.searchesHigh?.toLocaleString('en-GB') ?? '–'}</span
+  >
+  <span role="gridcell" class="min-w-0"
+    ><span
+      class={`inline-block max-w-full truncate rounded-sm px-1 align-bottom ${answered.tone}`}
+      title={answered.text}>{answered.text}</span
+    ></span
+  >
+</div>

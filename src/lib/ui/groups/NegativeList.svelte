@@ -1,0 +1,98 @@
+<script lang="ts">
+  import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
+  import { nextPosition } from '$lib/core/plan/book';
+  import type { Negative } from '$lib/core/plan/records/negative';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { newId } from '../state/stream.svelte';
+
+  interface Props {
+    title: string;
+    negatives: readonly Negative[];
+    owner: { campaignId: string | null; groupId: string | null };
+    blocking: ReadonlySet<string>;
+  }
+
+  let { title, negatives, owner, blocking }: Props = $props();
+
+  const desk = getDesk();
+  const mostShown = 14;
+  let draft = $state('');
+  let showsAll = $state(false);
+  const shown = $derived(
+    showsAll
+      ? negatives
+      : [...negatives]
+          .sort((a, b) => Number(blocking.has(b.id)) - Number(blocking.has(a.id)))
+          .slice(0, mostShown),
+  );
+
+  function add() {
+    const marks = draft.split(/[\n,;]+/).flatMap((line) => {
+      const { text, match, notes } = readKeyword(
+        line.replace(/^\s*-/, ''),
+        'phrase',
+        desk.plan.rules.refusedKeywordSigns,
+      );
+      return notes.some(({ code }) => code === 'nothing-left') ? [] : [{ text, match }];
+    });
+    const position = nextPosition(negatives);
+    const rows = marks
+      .filter(({ text, match }) => !negatives.some((row) => row.text === text && row.match === match))
+      .map((mark, index) => ({
+        id: newId(),
+        ...owner,
+        ...mark,
+        findId: null,
+        briefItemId: null,
+        position: position + index,
+      }));
+    if (rows.length > 0) desk.add('negative', ...rows);
+    draft = '';
+  }
+</script>
+
+<section aria-label={title}>
+  <h3 class="pb-1">
+    <span class="font-semibold">{title}</span> <span class="text-ink-2">{negatives.length || ''}</span>
+  </h3>
+  <ul class="flex flex-wrap gap-1">
+    {#each shown as negative (negative.id)}
+      <li
+        class={`flex items-center gap-0.5 rounded-sm ps-1.5 ${blocking.has(negative.id) ? 'bg-madder font-semibold text-sheet' : 'bg-madder-tint text-madder'}`}
+        title={blocking.has(negative.id)
+          ? 'It blocks a keyword of the plan’s own'
+          : negative.findId
+            ? 'From a blocked find; it leaves with that verdict'
+            : undefined}
+      >
+        <span class="max-w-48 truncate">× {writeKeyword(negative.text, negative.match)}</span
+        >{#if blocking.has(negative.id)}<span class="sr-only">blocks an own keyword</span>{/if}
+        <button
+          type="button"
+          class="px-1"
+          data-at={`${negative.id}:negatives`}
+          aria-label={`Take out the negative ${negative.text}`}
+          onclick={() => void desk.make({ type: 'remove', record: 'negative', ids: [negative.id] })}>×</button
+        >
+      </li>
+    {/each}
+    {#if negatives.length > mostShown}
+      <li>
+        <button type="button" class="font-semibold text-act underline" onclick={() => (showsAll = !showsAll)}
+          >{showsAll ? 'fewer' : `${negatives.length - mostShown} more`}</button
+        >
+      </li>
+    {/if}
+    <li>
+      <input
+        class="h-[24px] w-40 border-0 border-b border-transparent bg-transparent px-1 py-0 text-[13px] placeholder:text-ink-3 hover:border-field focus:border-field"
+        aria-label={`Add to ${title}`}
+        placeholder="add a negative…"
+        autocomplete="off"
+        bind:value={draft}
+        onblur={add}
+        onkeydown={(event) => event.key === 'Enter' && add()}
+      />
+    </li>
+  </ul>
+</section>

@@ -1,0 +1,93 @@
+<script lang="ts">
+  import { proposeGroups } from '$lib/core/groups/propose-groups';
+  import { firstLanguage } from '$lib/core/plan/plan-view';
+  import { countOf } from '$lib/wording/findings';
+  import Button from '../parts/Button.svelte';
+  import Dialog from '../parts/Dialog.svelte';
+  import { getShell } from '../shell/shell.svelte';
+  import { newId } from '../state/stream.svelte';
+  import { applyProposal } from './make-groups';
+  import type { Sheet } from './sheet.svelte';
+
+  let { open = $bindable(), sheet }: { open: boolean; sheet: Sheet } = $props();
+
+  const shell = getShell();
+  const proposals = $derived(
+    open && sheet.campaign
+      ? proposeGroups(sheet.ungrouped, firstLanguage(sheet.desk.plan, sheet.campaign))
+      : [],
+  );
+  let names = $state<Record<number, string>>({});
+  let left = $state<Record<number, boolean>>({});
+  const nameOf = (index: number, theme: string) =>
+    names[index] ?? theme.slice(0, 1).toUpperCase() + theme.slice(1);
+  const chosen = $derived(
+    proposals
+      .map((proposal, index) => ({ ...proposal, index, name: nameOf(index, proposal.theme) }))
+      .filter(({ index }) => !left[index]),
+  );
+  const total = $derived(chosen.reduce((sum, { finds }) => sum + finds.length, 0));
+
+  const reasonOf = ({ reason, theme, finds }: (typeof proposals)[number]) =>
+    reason === 'shared'
+      ? `all ${finds.length} hold “${theme}”`
+      : finds.length === 1
+        ? 'shares no word with another'
+        : 'share no word with two others';
+
+  function apply() {
+    if (!sheet.campaign) return;
+    sheet.desk.make(applyProposal(sheet.desk.book, sheet.campaign.id, chosen, newId));
+    shell.announce(`${countOf(chosen.length, 'group')} made. Ctrl Z takes them back.`);
+    names = {};
+    left = {};
+    open = false;
+  }
+</script>
+
+<Dialog bind:open title={`Groups proposed for ${sheet.campaign?.name ?? ''}`} wide>
+  {#if proposals.length === 0}
+    <p class="text-ink-2">No kept find is without a group. Keep some in Research first.</p>
+  {:else}
+    <p class="text-ink-2">
+      From the words that {countOf(sheet.ungrouped.length, 'kept find')} share. Rename them, leave some out; nothing
+      is made before you say so.
+    </p>
+    <ul class="max-h-[54vh] overflow-y-auto border-t border-rule">
+      {#each proposals as proposal, index (index)}
+        <li
+          class={`grid grid-cols-[24px_200px_minmax(0,1fr)] items-start gap-2 border-b border-rule-soft py-1.5 ${left[index] ? 'opacity-60' : ''}`}
+        >
+          <input
+            type="checkbox"
+            class="mt-1.5 rounded-sm text-act"
+            aria-label={`Make ${nameOf(index, proposal.theme)}`}
+            checked={!left[index]}
+            onchange={(event) => (left[index] = !event.currentTarget.checked)}
+          />
+          <input
+            class="h-[28px] rounded border border-field bg-sheet px-2 py-0 text-[13px] font-semibold"
+            aria-label="Name of the group"
+            value={nameOf(index, proposal.theme)}
+            oninput={(event) => (names[index] = event.currentTarget.value)}
+          />
+          <div class="min-w-0 pt-1">
+            <p>
+              <span class="font-semibold">{countOf(proposal.finds.length, 'keyword')}</span>
+              <span class="text-ink-2">because {reasonOf(proposal)}</span>
+            </p>
+            <p class="text-ink-2">{proposal.finds.map(({ text }) => text).join(', ')}</p>
+          </div>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+  {#snippet footer()}
+    <Button onclick={() => (open = false)}>Not now</Button>
+    <Button
+      kind="act"
+      disabled={chosen.length === 0 || chosen.some(({ name }) => name.trim() === '')}
+      onclick={apply}>Make {countOf(chosen.length, 'group')} with {countOf(total, 'keyword')}</Button
+    >
+  {/snippet}
+</Dialog>

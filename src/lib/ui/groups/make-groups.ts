@@ -1,0 +1,86 @@
+import type { ProposedGroup } from '$lib/core/groups/propose-groups';
+import { childrenOf, nextPosition, type Book } from '$lib/core/plan/book';
+import type { SimpleChange } from '$lib/core/plan/changes';
+import type { Find } from '$lib/core/plan/records/find';
+import type { Group } from '$lib/core/plan/records/group';
+import type { MatchType } from '$lib/core/keywords/read-keyword';
+
+const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
+
+/** A name that no group of the campaign bears. */
+export function freeGroupName(
+  book: Book,
+  campaignId: string,
+  wanted: string,
+  taken: ReadonlySet<string> = new Set(),
+): string {
+  const names = new Set([
+    ...taken,
+    ...childrenOf(book.group, 'campaignId', campaignId).map(({ name }) => name),
+  ]);
+  let name = capital(wanted);
+  for (let number = 2; names.has(name); number++) name = `${capital(wanted)} ${number}`;
+  return name;
+}
+
+/** A new group without keywords. */
+export function newGroup(book: Book, campaignId: string, name: string, theme: string, id: string): Group {
+  return {
+    id,
+    campaignId,
+    name,
+    theme,
+    defaultBidMinor: null,
+    defaultMatch: 'phrase',
+    landingPage: '',
+    offerId: null,
+    position: nextPosition(childrenOf(book.group, 'campaignId', campaignId)),
+  };
+}
+
+/** Keywords of a group made from plain texts; those that stand in it already are left out. */
+export function newKeywords(
+  book: Book,
+  groupId: string,
+  marks: readonly { text: string; match: MatchType }[],
+  newId: () => string,
+) {
+  const standing = childrenOf(book.keyword, 'groupId', groupId);
+  const seen = new Set(standing.map(({ text, match }) => `${match} ${text}`));
+  let position = nextPosition(standing);
+  return marks.flatMap(({ text, match }) => {
+    if (text === '' || seen.has(`${match} ${text}`)) return [];
+    seen.add(`${match} ${text}`);
+    return [{ id: newId(), groupId, text, match, bidMinor: null, position: position++ }];
+  });
+}
+
+/** The change that makes the proposed groups with their keywords. */
+export function applyProposal(
+  book: Book,
+  campaignId: string,
+  proposals: readonly (ProposedGroup<Find> & { name: string })[],
+  newId: () => string,
+) {
+  const taken = new Set<string>();
+  const first = nextPosition(childrenOf(book.group, 'campaignId', campaignId));
+  const changes = proposals.flatMap(({ name, theme, reason, finds }, index): SimpleChange[] => {
+    const free = freeGroupName(book, campaignId, name, taken);
+    taken.add(free);
+    const group = {
+      ...newGroup(book, campaignId, free, reason === 'shared' ? theme : '', newId()),
+      position: first + index,
+    };
+    const keywords = newKeywords(
+      book,
+      group.id,
+      finds.map(({ text }) => ({ text, match: 'phrase' as const })),
+      newId,
+    );
+    return [
+      { type: 'add', record: 'group', rows: [group] },
+      { type: 'add', record: 'keyword', rows: keywords },
+    ];
+  });
+  return { type: 'several' as const, name: 'proposal-applied' as const, changes };
+}

@@ -1,0 +1,153 @@
+import { answerSearch, prepareGroups, type Answer } from '$lib/core/keywords/answer';
+import type { MatchType } from '$lib/core/keywords/read-keyword';
+import { competingGroups } from '$lib/core/groups/competition';
+import { findBlockedKeywords } from '$lib/core/groups/blocked-keywords';
+import { childrenOf, inOrder } from '$lib/core/plan/book';
+import { campaignsMeeting } from '$lib/core/plan/plan-view';
+import type { Campaign } from '$lib/core/plan/records/campaign';
+import type { Find } from '$lib/core/plan/records/find';
+import type { Group } from '$lib/core/plan/records/group';
+import type { Keyword } from '$lib/core/plan/records/keyword';
+import type { PlanDesk } from '../state/plan-desk.svelte';
+
+/** A row of the sheet. */
+export type SheetRow =
+  | { kind: 'group'; id: string; group: Group; count: number }
+  | { kind: 'keyword'; id: string; keyword: Keyword; group: Group };
+
+/** The sheet of one campaign: one row a keyword, under its groups, with the ones chosen. */
+export class Sheet {
+  chosen = $state.raw<ReadonlySet<string>>(new Set());
+  folded = $state.raw<ReadonlySet<string>>(new Set());
+  currentId = $state('');
+  private anchor: string | null = null;
+
+  readonly campaign: Campaign | null = $derived.by(() => {
+    const { book } = this.desk;
+    return book.campaign.get(this.campaignId()) ?? inOrder(book.campaign)[0] ?? null;
+  });
+  readonly groups: readonly Group[] = $derived.by(() =>
+    this.campaign ? childrenOf(this.desk.book.group, 'campaignId', this.campaign.id) : [],
+  );
+  readonly rows: readonly SheetRow[] = $derived.by(() =>
+    this.groups.flatMap((group): SheetRow[] => {
+      const keywords = childrenOf(this.desk.book.keyword, 'groupId', group.id);
+      const head: SheetRow = { kind: 'group', id: group.id, group, count: keywords.length };
+      return this.folded.has(group.id)
+        ? [head]
+        : [
+            head,
+            ...keywords.map((keyword): SheetRow => ({ kind: 'keyword', id: keyword.id, keyword, group })),
+          ];
+    }),
+  );
+  readonly currentIndex = $derived(
+    Math.max(
+      0,
+      this.rows.findIndex(({ id }) => id === this.currentId),
+    ),
+  );
+  readonly findByText: ReadonlyMap<string, Find> = $derived.by(
+    () => new Map(inOrder(this.desk.book.find).map((find) => [find.text, find])),
+  );
+  /** Who answers each keyword of the campaign, taken as a search. */
+  readonly answers: ReadonlyMap<string, Answer> = $derived.by(() => {
+    if (!this.campaign) return new Map();
+    const prepared = prepareGroups(
+      competingGroups(this.desk.plan, campaignsMeeting(this.desk.plan, this.campaign)),
+    );
+    return new Map(
+      this.rows.flatMap((row) =>
+        row.kind === 'keyword' ? [[row.keyword.text, answerSearch(row.keyword.text, prepared)] as const] : [],
+      ),
+    );
+  });
+  /** The negatives that block own keywords, by keyword and by negative. */
+  readonly blocked: ReadonlySet<string> = $derived.by(
+    () =>
+      new Set(
+        findBlockedKeywords(this.desk.plan).flatMap(({ keyword, negative }) => [
+          keyword.id as string,
+          negative.id as string,
+        ]),
+      ),
+  );
+  /** Kept finds that stand in no group. */
+  readonly ungrouped: readonly Find[] = $derived.by(() => {
+    const texts = new Set([...this.desk.book.keyword.values()].map(({ text }) => text));
+    return inOrder(this.desk.book.find).filter(({ verdict, text }) => verdict === 'keep' && !texts.has(text));
+  });
+
+  constructor(
+    readonly desk: PlanDesk,
+    private readonly campaignId: () => string,
+  ) {}
+
+  /** Chosen keywords that still exist, or the current one. */
+  get chosenIds(): string[] {
+    const chosen = [...this.chosen].filter((id) => this.desk.book.keyword.has(id));
+    const current = this.rows[this.currentIndex];
+    return chosen.length > 0 ? chosen : current?.kind === 'keyword' ? [current.id] : [];
+  }
+
+  /** Goes to a row; with `extend` the keywords on the way are chosen. */
+  goTo(index: number, { extend = false } = {}): void {
+    const row = this.rows[Math.max(0, Math.min(this.rows.length - 1, index))];
+    if (!row) return;
+    if (extend) {
+      this.anchor ??= this.rows[this.currentIndex]?.id ?? row.id;
+      const from = this.rows.findIndex(({ id }) => id === this.anchor);
+      const to = this.rows.indexOf(row);
+      const between = this.rows.slice(Math.min(from, to), Math.max(from, to) + 1);
+      this.chosen = new Set(between.flatMap(({ kind, id }) => (kind === 'keyword' ? [id] : [])));
+    } else this.anchor = null;
+    this.currentId = row.id;
+  }
+
+  /** Chooses a row or takes it out of the choice; a group's row stands for all its keywords. */
+  toggle(row: SheetRow): void {
+    const ids =
+      row.kind === 'keyword'
+        ? [row.id]
+        : childrenOf(this.desk.book.keyword, 'groupId', row.id).map(({ id }) => id as string);
+    const next = new Set(this.chosen);
+    const areAll = ids.every((id) => next.has(id));
+    for (const id of ids)
+      if (areAll) next.delete(id);
+      else next.add(id);
+    this.chosen = next;
+    this.currentId = row.id;
+  }
+
+  fold(groupId: string): void {
+    const next = new Set(this.folded);
+    if (!next.delete(groupId)) next.add(groupId);
+    this.folded = next;
+  }
+
+  /** Moves keywords into a group, one step; answers what is wrong, or an empty text. */
+  move(ids: readonly string[], groupId: string): string {
+    const moving = ids.filter((id) => this.desk.book.keyword.get(id)?.groupId !== groupId);
+    if (moving.length === 0) return '';
+    const refusal = this.desk.make({ type: 'set', record: 'keyword', ids: [...moving], fields: { groupId } });
+    if (!refusal) this.chosen = new Set();
+    return refusal
+      ? 'value' in refusal
+        ? `“${refusal.value}” stands in that group already; nothing was moved.`
+        : 'Nothing was moved.'
+      : '';
+  }
+
+  setMatch(ids: readonly string[], match: MatchType): string {
+    const refusal = this.desk.make({ type: 'set', record: 'keyword', ids: [...ids], fields: { match } });
+    return refusal
+      ? 'One of them stands in its group with that match type already; nothing was changed.'
+      : '';
+  }
+
+  remove(ids: readonly string[]): void {
+    if (ids.length === 0) return;
+    this.desk.make({ type: 'remove', record: 'keyword', ids: [...ids] });
+    this.chosen = new Set();
+  }
+}

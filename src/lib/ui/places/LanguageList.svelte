@@ -1,0 +1,56 @@
+<script lang="ts">
+  import { languageItems, languageName } from '../parts/languages';
+
+  interface Props {
+    languages: readonly string[];
+    onedit: (languages: string[]) => void;
+    at: string;
+  }
+
+  let { languages, onedit, at }: Props = $props();
+
+  const left = $derived(languageItems.filter(({ value }) => !languages.includes(value)));
+
+  function raise(index: number) {
+    const next = [...languages];
+    const [moved] = next.splice(index, 1);
+    if (moved) next.splice(index - 1, 0, moved);
+    onedit(next);
+  }
+</script>
+
+<ol class="flex flex-wrap items-center gap-1.5" aria-label="Languages, the first one names and stems">
+  {#each languages as language, index (language)}
+    <li class="flex items-center rounded-sm bg-fold ps-2 font-semibold text-ink-2">
+      {index === 0 && languages.length > 1 ? '1st ' : ''}{languageName(language)}
+      {#if index > 0}<button
+          type="button"
+          class="px-1 hover:text-ink"
+          aria-label={`${languageName(language)} earlier`}
+          title="Earlier in the order"
+          onclick={() => raise(index)}>‹</button
+        >{/if}
+      <button
+        type="button"
+        class="px-1 hover:text-ink"
+        aria-label={`Take out ${languageName(language)}`}
+        onclick={() => onedit(languages.filter((one) => one !== language))}>×</button
+      >
+    </li>
+  {/each}
+  <li>
+    <select
+      class="h-[26px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[13px] text-ink-2"
+      aria-label="Add a language"
+      data-at={at}
+      value=""
+      onchange={(event) => {
+        if (event.currentTarget.value) onedit([...languages, event.currentTarget.value]);
+        event.currentTarget.value = '';
+      }}
+    >
+      <option value="">add…</option>
+      {#each left as { value, name } (value)}<option {value}>{name}</option>{/each}
+    </select>
+  </li>
+</ol>

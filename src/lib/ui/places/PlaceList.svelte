@@ -1,0 +1,160 @@
+<script lang="ts">
+  import { childrenOf, nextPosition } from '$lib/core/plan/book';
+  import type { Place } from '$lib/core/plan/records/place';
+  import Button from '../parts/Button.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { newId } from '../state/stream.svelte';
+
+  interface FoundPlace {
+    kind: Place['kind'];
+    name: string;
+    country: string;
+    countryName: string;
+    region: string;
+    latitude: number | null;
+    longitude: number | null;
+    people: number;
+  }
+
+  /** Null: the places of the brief. */
+  let { campaignId, at }: { campaignId: string | null; at: string } = $props();
+
+  const desk = getDesk();
+  const id = $props.id();
+  const places = $derived(childrenOf(desk.book.place, 'campaignId', campaignId));
+  let query = $state('');
+  let found = $state.raw<FoundPlace[]>([]);
+  let current = $state(0);
+  let asked = 0;
+
+  async function search() {
+    const mine = ++asked;
+    if (query.trim().length < 2) {
+      found = [];
+      return;
+    }
+    const response = await fetch(`/api/places?q=${encodeURIComponent(query)}`);
+    if (mine !== asked || !response.ok) return;
+    found = ((await response.json()) as { places: FoundPlace[] }).places;
+    current = 0;
+  }
+
+  function add({ kind, name, country, latitude, longitude }: FoundPlace) {
+    desk.add('place', {
+      id: newId(),
+      campaignId,
+      kind,
+      name,
+      country,
+      latitude,
+      longitude,
+      radiusKm: null,
+      excluded: false,
+      position: nextPosition(places),
+    });
+    query = '';
+    found = [];
+  }
+
+  function keydown(event: KeyboardEvent) {
+    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      current =
+        found.length === 0
+          ? 0
+          : (current + (event.key === 'ArrowDown' ? 1 : found.length - 1)) % found.length;
+    }
+    if (event.key === 'Enter' && found[current]) {
+      event.preventDefault();
+      add(found[current]!);
+    }
+    if (event.key === 'Escape') found = [];
+  }
+
+  function setRadius(place: Place, text: string) {
+    const radius = text.trim() === '' ? null : Math.round(Number(text.replace(',', '.')));
+    if (radius === null || (radius >= 1 && radius <= 800)) desk.set('place', place.id, { radiusKm: radius });
+  }
+  const people = new Intl.NumberFormat('en-GB', { notation: 'compact' });
+</script>
+
+<ul aria-label="Places" class="flex flex-col">
+  {#each places as place (place.id)}
+    <li class="flex items-center gap-2 border-b border-rule-soft py-0.5">
+      <button
+        type="button"
+        class={`w-[76px] shrink-0 rounded-sm px-1.5 py-0.5 text-start font-semibold ${place.excluded ? 'bg-madder-tint text-madder' : 'bg-act-tint text-act'}`}
+        aria-pressed={place.excluded}
+        title="Include or exclude"
+        onclick={() => void desk.set('place', place.id, { excluded: !place.excluded })}
+        >{place.excluded ? '− excluded' : '+ included'}</button
+      >
+      <span class="min-w-0 flex-1 truncate"
+        >{place.name}{place.kind === 'city' ? `, ${place.country}` : ''}</span
+      >
+      {#if place.kind === 'city' && !place.excluded}
+        <label class="flex shrink-0 items-center gap-1 text-ink-2"
+          >+ <input
+            class="h-[24px] w-14 rounded border border-field bg-sheet px-1.5 py-0 text-end font-mono text-[12.5px]"
+            inputmode="numeric"
+            aria-label={`Radius around ${place.name} in kilometres`}
+            value={place.radiusKm ?? ''}
+            placeholder="0"
+            onchange={(event) => setRadius(place, event.currentTarget.value)}
+          /> km</label
+        >
+      {/if}
+      <Button
+        kind="quiet"
+        label={`Take out ${place.name}`}
+        onclick={() => void desk.make({ type: 'remove', record: 'place', ids: [place.id] })}>×</Button
+      >
+    </li>
+  {/each}
+</ul>
+<div class="relative">
+  <input
+    class="mt-1 h-[28px] w-full rounded border border-field bg-sheet px-2 py-0 text-[13px] placeholder:text-ink-3"
+    placeholder="Add a country or city…"
+    role="combobox"
+    aria-label="Add a place"
+    aria-expanded={found.length > 0}
+    aria-controls={`${id}-found`}
+    aria-activedescendant={found.length > 0 ? `${id}-${current}` : undefined}
+    autocomplete="off"
+    data-at={at}
+    bind:value={query}
+    oninput={() => void search()}
+    onkeydown={keydown}
+    onblur={() => setTimeout(() => (found = []), 150)}
+  />
+  {#if found.length > 0}
+    <ul
+      id={`${id}-found`}
+      role="listbox"
+      aria-label="Places found"
+      class="absolute z-20 max-h-64 w-80 overflow-y-auto rounded border border-rule bg-sheet py-1 shadow-sm"
+    >
+      {#each found as place, index (`${place.kind} ${place.name} ${place.country} ${place.region} ${place.people}`)}
+        <li id={`${id}-${index}`} role="option" aria-selected={index === current}>
+          <button
+            type="button"
+            tabindex="-1"
+            class={`flex w-full items-baseline gap-2 px-2.5 py-1 text-start ${index === current ? 'bg-act-tint' : ''}`}
+            onmousedown={(event) => event.preventDefault()}
+            onclick={() => add(place)}
+          >
+            <span class="font-semibold">{place.name}</span><span class="truncate text-ink-2"
+              >{place.kind === 'country'
+                ? 'country'
+                : [place.region, place.countryName].filter(Boolean).join(', ')}</span
+            >
+            {#if place.people > 0}<span class="ms-auto shrink-0 font-mono text-[12px] text-ink-2"
+                >{people.format(place.people)}</span
+              >{/if}
+          </button>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</div>

@@ -1,0 +1,162 @@
+<script lang="ts">
+  import { writeAmount } from '$lib/core/budget/money';
+  import { columnMeanings, readPastedFinds, type ColumnMeaning } from '$lib/core/exchange/read-finds';
+  import { inOrder, nextPosition } from '$lib/core/plan/book';
+  import { countOf } from '$lib/wording/findings';
+  import { wordPasteNote } from '$lib/wording/paste-notes';
+  import Button from '../parts/Button.svelte';
+  import Dialog from '../parts/Dialog.svelte';
+  import { getShell } from '../shell/shell.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { newId } from '../state/stream.svelte';
+
+  let { open = $bindable() }: { open: boolean } = $props();
+
+  const desk = getDesk();
+  const shell = getShell();
+  const mostShown = 200;
+  let pasted = $state('');
+  let chosen = $state.raw<ColumnMeaning[] | null>(null);
+  let keepsAtOnce = $state(false);
+
+  const standing = $derived(new Set(inOrder(desk.book.find).map(({ text }) => text)));
+  const read = $derived(
+    readPastedFinds(
+      pasted,
+      { currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns, standing },
+      chosen ?? undefined,
+    ),
+  );
+  const fresh = $derived(read.lines.filter(({ isNew }) => isNew));
+  const noted = $derived(read.lines.filter(({ notes }) => notes.length > 0));
+  const meaningWords: Record<ColumnMeaning, string> = {
+    keyword: 'keyword',
+    searches: 'searches a month',
+    'bid-low': 'low bid',
+    'bid-high': 'high bid',
+    ignore: 'leave out',
+  };
+  const range = (low: number | null, high: number | null, write: (value: number) => string) =>
+    low === null ? '' : low === high || high === null ? write(low) : `${write(low)}–${write(high)}`;
+
+  function choose(index: number, meaning: ColumnMeaning) {
+    chosen = read.columns.map((column, at) =>
+      at === index ? meaning : column.meaning === meaning && meaning !== 'ignore' ? 'ignore' : column.meaning,
+    );
+  }
+
+  function take() {
+    let position = nextPosition(desk.book.find.values());
+    // Marked negatives are blocked at once; the rest waits for a verdict, or is kept where that was asked.
+    const rows = fresh.map(({ text, searchesLow, searchesHigh, bidLowMinor, bidHighMinor }) => ({
+      id: newId(),
+      text,
+      searchesLow,
+      searchesHigh,
+      bidLowMinor,
+      bidHighMinor,
+      verdict: keepsAtOnce ? ('keep' as const) : ('open' as const),
+      source: 'pasted',
+      position: position++,
+    }));
+    const blocked = rows.filter((_, index) => fresh[index]?.negative).map(({ id }) => id);
+    const refusal = desk.make({
+      type: 'several',
+      name: 'pasted',
+      changes: [
+        { type: 'add', record: 'find', rows },
+        ...(blocked.length > 0 ? [{ type: 'judge' as const, ids: blocked, verdict: 'block' as const }] : []),
+      ],
+    });
+    if (refusal) return;
+    shell.announce(`${countOf(rows.length, 'find')} brought in.`);
+    pasted = '';
+    chosen = null;
+    open = false;
+  }
+</script>
+
+<Dialog bind:open title="Paste finds" wide>
+  <label class="grid gap-1">
+    <span class="text-ink-2"
+      >One a line, or a table with searches and bids copied from anywhere. [exact], "phrase" and a leading -
+      for a negative are understood.</span
+    >
+    <textarea
+      class="h-32 rounded border border-field bg-sheet p-2 font-mono text-[12.5px] leading-5"
+      bind:value={pasted}
+      oninput={() => (chosen = null)}
+      spellcheck="false"
+      data-autofocus
+      placeholder={'piano tuning\t1300\t0.85\t2.40\npiano tuner near me\t720'}></textarea>
+  </label>
+  {#if read.lines.length > 0}
+    <p aria-live="polite">
+      <span class="font-semibold">{countOf(fresh.length, 'new find')}</span> of {countOf(
+        read.lines.length,
+        'line',
+      )}{noted.length > 0 ? `; ${countOf(noted.length, 'line')} with a note` : ''}
+    </p>
+    <div class="max-h-64 overflow-auto border-y border-rule">
+      <table class="w-full">
+        <thead class="sticky top-0 bg-paper text-ink-2">
+          <tr>
+            <th class="w-10 text-start font-normal">Line</th>
+            {#if read.columns.length > 1}
+              {#each read.columns as column, index (index)}
+                <th class="py-1 pe-2 text-start font-normal">
+                  <select
+                    class="h-[26px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[12.5px]"
+                    aria-label={`Column ${index + 1}${column.heading ? `, ${column.heading}` : ''}`}
+                    value={column.meaning}
+                    onchange={(event) => choose(index, event.currentTarget.value as ColumnMeaning)}
+                  >
+                    {#each columnMeanings as meaning (meaning)}<option value={meaning}
+                        >{meaningWords[meaning]}</option
+                      >{/each}
+                  </select>
+                </th>
+              {/each}
+            {/if}
+            <th class="text-start font-normal">Becomes</th><th class="text-end font-normal">Searches</th><th
+              class="text-end font-normal">Bid, {desk.currency}</th
+            ><th class="ps-3 text-start font-normal">Notes</th>
+          </tr>
+        </thead>
+        <tbody>
+          {#each read.lines.slice(0, mostShown) as line (line.line)}
+            <tr class={`border-t border-rule-soft ${line.isNew ? '' : 'text-ink-3'}`}>
+              <td class="py-0.5 font-mono text-[12px] text-ink-2">{line.line}</td>
+              {#if read.columns.length > 1}<td
+                  colspan={read.columns.length}
+                  class="max-w-40 truncate text-ink-2">{line.written}</td
+                >{/if}
+              <td>{line.negative ? '− ' : ''}{line.text}</td>
+              <td class="text-end font-mono text-[12px]"
+                >{range(line.searchesLow, line.searchesHigh, (value) => value.toLocaleString('en-GB'))}</td
+              >
+              <td class="text-end font-mono text-[12px]"
+                >{range(line.bidLowMinor, line.bidHighMinor, (value) =>
+                  writeAmount(value, desk.currency),
+                )}</td
+              >
+              <td class="ps-3 text-[12px] text-ochre">{line.notes.map(wordPasteNote).join('; ')}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+      {#if read.lines.length > mostShown}<p class="py-1 text-ink-2">
+          and {read.lines.length - mostShown} more lines
+        </p>{/if}
+    </div>
+  {/if}
+  {#snippet footer()}
+    <label class="me-auto flex items-center gap-2"
+      ><input type="checkbox" class="rounded-sm text-act" bind:checked={keepsAtOnce} /> keep them all at once</label
+    >
+    <Button onclick={() => (open = false)}>Not now</Button>
+    <Button kind="act" disabled={fresh.length === 0} onclick={take}
+      >Bring in {countOf(fresh.length, 'find')}</Button
+    >
+  {/snippet}
+</Dialog>

@@ -1,0 +1,110 @@
+<script lang="ts">
+  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import { placeSaid } from '$lib/core/ads/slot-values';
+  import SelectField from '../parts/SelectField.svelte';
+  import TextField from '../parts/TextField.svelte';
+  import LanguageList from '../places/LanguageList.svelte';
+  import PlaceList from '../places/PlaceList.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import BiddingSection from './BiddingSection.svelte';
+  import CampaignName from './CampaignName.svelte';
+  import MoneySection from './MoneySection.svelte';
+  import WeekOfHours from './WeekOfHours.svelte';
+
+  let { campaign }: { campaign: Campaign } = $props();
+
+  const desk = getDesk();
+  const set = (fields: Partial<Campaign>, sitting?: string) =>
+    void desk.set('campaign', campaign.id, fields, sitting);
+  const counts = [
+    { value: 'there' as const, name: 'people who are there' },
+    { value: 'asking' as const, name: 'or who ask from afar' },
+  ];
+  const rotations = [
+    { value: 'even' as const, name: 'evenly, for a comparison' },
+    { value: 'better' as const, name: 'the better one more often' },
+  ];
+  const id = $props.id();
+</script>
+
+<div class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_262px] overflow-y-auto">
+  <div class="flex flex-col gap-3 px-[22px] py-3">
+    <CampaignName {campaign} />
+    <div class="grid grid-cols-[minmax(0,1fr)_200px] gap-6 border-b border-rule pb-3">
+      <section aria-label="Places">
+        <h2 class="pb-1 font-semibold">Places</h2>
+        <PlaceList campaignId={campaign.id} at={`${campaign.id}:places`} />
+        <div class="pt-2">
+          <TextField
+            label="The place as said in copy"
+            value={campaign.placeSaid}
+            placeholder={placeSaid(desk.plan, campaign.id) || 'the first place'}
+            onedit={(text, sitting) => set({ placeSaid: text }, sitting)}
+          />
+        </div>
+      </section>
+      <div class="flex flex-col gap-3">
+        <fieldset data-at={`${campaign.id}:whoCounts`}>
+          <legend class="pb-1 font-semibold">Who counts</legend>
+          {#each counts as { value, name } (value)}
+            <label class="flex items-center gap-2 py-0.5"
+              ><input
+                type="radio"
+                name={`${id}-who`}
+                class="text-act"
+                {value}
+                checked={campaign.whoCounts === value}
+                onchange={() => set({ whoCounts: value })}
+              />
+              {name}</label
+            >
+          {/each}
+          <p class="pt-0.5 text-ink-2">Asking from afar suits travel, not visits.</p>
+        </fieldset>
+        <section aria-label="Languages">
+          <h2 class="pb-1 font-semibold">Languages</h2>
+          <LanguageList
+            languages={campaign.languages}
+            at={`${campaign.id}:languages`}
+            onedit={(languages) => set({ languages })}
+          />
+        </section>
+      </div>
+    </div>
+    <WeekOfHours
+      hours={campaign.hours}
+      timeZone={desk.plan.account.timeZone}
+      at={`${campaign.id}:hours`}
+      onedit={(hours) => set({ hours })}
+    />
+  </div>
+  <div class="border-s border-rule px-4 py-3">
+    <MoneySection {campaign} />
+    <BiddingSection {campaign} />
+    <section aria-label="Dates and rotation" class="flex flex-col gap-2 py-3">
+      <div class="grid grid-cols-1 gap-2">
+        <TextField
+          label="Starts"
+          type="date"
+          value={campaign.startsOn ?? ''}
+          at={`${campaign.id}:startsOn`}
+          onedit={(text) => set({ startsOn: text === '' ? null : text })}
+        />
+        <TextField
+          label="Ends"
+          type="date"
+          value={campaign.endsOn ?? ''}
+          hint={campaign.endsOn ? undefined : 'no end set'}
+          onedit={(text) => set({ endsOn: text === '' ? null : text })}
+        />
+      </div>
+      <SelectField
+        label="Ads take turns"
+        value={campaign.rotation}
+        items={rotations}
+        onedit={(rotation) => set({ rotation })}
+      />
+      <p class="flex justify-between pt-1"><span class="text-ink-2">Handed off</span><span>paused</span></p>
+    </section>
+  </div>
+</div>
