@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { page } from '$app/state';
-  import { isTyping, rememberField } from '$lib/ui/shell/keys';
+  import { isTyping, leaveField, rememberField } from '$lib/ui/shell/keys';
   import KeysSheet from '$lib/ui/shell/KeysSheet.svelte';
   import { leadToField } from '$lib/ui/shell/lead-to-field';
   import { setShell, ShellState } from '$lib/ui/shell/shell.svelte';
@@ -31,7 +31,6 @@
         event.preventDefault();
         shell.isGoToOpen = !shell.isGoToOpen;
       },
-      'Shift+?': whenNotTyping(() => (shell.isKeysOpen = true)),
       KeyN: whenNotTyping(() => shell.toggleMargin()),
     });
     return () => {
@@ -47,6 +46,11 @@
 </script>
 
 <svelte:window
+  onkeydown={(event) => {
+    // Where the sign stands on the keyboard differs, so the sign itself is asked for.
+    if (event.key === '?') whenNotTyping(() => (shell.isKeysOpen = true))(event);
+    if (event.key === 'Escape' && !event.defaultPrevented) leaveField(event.target);
+  }}
   onresize={() => shell.resize()}
   onfocusin={rememberField}
   onfocus={() => void workspace.refresh()}

@@ -7,7 +7,7 @@ import { writeAmount } from '../budget/money';
 import { dailyFromMonthly } from '../budget/split';
 import { campaignNegatives, planNegatives } from '../groups/competition';
 import { childrenOf, inOrder } from '../plan/book';
-import { bidOf, groupBid, landingPageOf, type PlanView } from '../plan/plan-view';
+import { bidOf, groupBid, groupsInOrder, landingPageOf, type PlanView } from '../plan/plan-view';
 import type { Ad } from '../plan/records/ad';
 import type { Campaign, HourSpan } from '../plan/records/campaign';
 import type { Group } from '../plan/records/group';
@@ -263,10 +263,6 @@ const fills: Readonly<Record<TableName, Fill>> = {
   ads: fillAds,
   extras: fillExtras,
 };
-
-/** Groups in the order of their campaigns. */
-const groupsInOrder = (view: PlanView) =>
-  inOrder(view.book.campaign).flatMap(({ id }) => childrenOf(view.book.group, 'campaignId', id));
 
 /** One table of the plan, in exact text; rows that a finding holds back stand apart. */
 export function makeTable(name: TableName, view: PlanView, findings: readonly Finding[]): Table {

@@ -1,6 +1,6 @@
 import { blocks, prepareNegative, prepareSearch } from '../keywords/matching';
-import { childrenOf, inOrder } from '../plan/book';
-import { firstLanguage, type PlanView } from '../plan/plan-view';
+import { childrenOf } from '../plan/book';
+import { firstLanguage, groupsInOrder, type PlanView } from '../plan/plan-view';
 import type { Keyword } from '../plan/records/keyword';
 import type { Negative } from '../plan/records/negative';
 import { negativesActingOn } from './competition';
@@ -14,7 +14,7 @@ export interface BlockedKeyword {
 /** Every conflict between a negative and a keyword that it acts on, in the order of groups and keywords. */
 export function findBlockedKeywords(view: PlanView): BlockedKeyword[] {
   const found: BlockedKeyword[] = [];
-  for (const group of inOrder(view.book.group)) {
+  for (const group of groupsInOrder(view)) {
     const negatives = negativesActingOn(view, group).map((negative) => ({
       negative,
       prepared: prepareNegative(negative.text, negative.match),

@@ -3,8 +3,10 @@ import { wordsOf } from '../keywords/words';
 
 /** A group proposed from kept finds, with the reason. */
 export interface ProposedGroup<T> {
-  /** The words that its finds share, as written most often. */
+  /** The group's theme words: the find with the fewest words. */
   theme: string;
+  /** The words that its finds share, as written most often; empty for the rest. */
+  shared: string;
   /** `shared`: all hold the theme's words; `rest`: what no theme holds. */
   reason: 'shared' | 'rest';
   finds: T[];
@@ -20,7 +22,7 @@ interface Candidate {
 const commonShare = 0.6;
 const leastMembers = 2;
 
-/** Every word and every pair of neighbouring words, by stems, with the finds that hold it. */
+/** Every word and every pair of neighbouring words that is not common, by stems, with the finds that hold it. */
 function candidatesOf(stemLists: readonly string[][]): Candidate[] {
   const byKey = new Map<string, Set<number>>();
   stemLists.forEach((stems, index) => {
@@ -61,6 +63,13 @@ function writtenTheme(key: string, texts: readonly string[], stem: (word: string
   return [...counts].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0]?.[0] ?? key;
 }
 
+/** The find of the fewest words, the first of several. */
+const shortestOf = (finds: readonly { text: string }[]) =>
+  finds.reduce(
+    (best, { text }) => (wordsOf(text).length < wordsOf(best).length ? text : best),
+    finds[0]?.text ?? '',
+  );
+
 /**
  * Proposes groups from the words that finds share: greedily the theme that divides best, until none holds two finds.
  */
@@ -91,15 +100,14 @@ export function proposeGroups<T extends { text: string }>(
     const members = [...best.members].filter((index) => left.has(index));
     for (const index of members) left.delete(index);
     const held = members.map((index) => finds[index]!);
-    const theme = writtenTheme(
+    const shared = writtenTheme(
       best.key,
       held.map(({ text }) => text),
       stem,
     );
-    proposals.push({ theme, reason: 'shared', finds: held });
+    proposals.push({ theme: shortestOf(held), shared, reason: 'shared', finds: held });
   }
   const rest = [...left].map((index) => finds[index]!);
-  if (rest.length > 0)
-    proposals.push({ theme: rest.length === 1 ? rest[0]!.text : 'other', reason: 'rest', finds: rest });
+  if (rest.length > 0) proposals.push({ theme: shortestOf(rest), shared: '', reason: 'rest', finds: rest });
   return proposals;
 }

@@ -86,6 +86,10 @@ export function offerOf({ book }: PlanView, group: Group): Offer | null {
   return (group.offerId && book.offer.get(group.offerId)) || inOrder(book.offer)[0] || null;
 }
 
+/** All groups, in the order of their campaigns. */
+export const groupsInOrder = ({ book }: Pick<PlanView, 'book'>): Group[] =>
+  inOrder(book.campaign).flatMap(({ id }) => childrenOf(book.group, 'campaignId', id));
+
 /** The campaigns that can meet a searcher of this one, itself included, in order. */
 export function campaignsMeeting({ book }: PlanView, campaign: Campaign): Campaign[] {
   const reach = (one: Campaign) => ({ campaign: one, places: childrenOf(book.place, 'campaignId', one.id) });

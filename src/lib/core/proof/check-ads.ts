@@ -5,7 +5,7 @@ import { keywordTexts, lineContext } from '../ads/slot-values';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { childrenOf, inOrder } from '../plan/book';
-import { briefTexts, landingPageOf, offerOf, type PlanView } from '../plan/plan-view';
+import { briefTexts, groupsInOrder, landingPageOf, offerOf, type PlanView } from '../plan/plan-view';
 import type { Ad } from '../plan/records/ad';
 import type { AdLine, LineKindOfAd } from '../plan/records/ad-line';
 import type { Group } from '../plan/records/group';
@@ -431,5 +431,4 @@ function checkGroupOfAds(view: PlanView, group: Group): Report[] {
 }
 
 /** Reads every ad of every group. */
-export const checkAds: Check = (view) =>
-  inOrder(view.book.group).flatMap((group) => checkGroupOfAds(view, group));
+export const checkAds: Check = (view) => groupsInOrder(view).flatMap((group) => checkGroupOfAds(view, group));

@@ -1,7 +1,7 @@
 import { findBlockedKeywords } from '../groups/blocked-keywords';
 import { campaignNegatives, planNegatives } from '../groups/competition';
 import { childrenOf, inOrder } from '../plan/book';
-import { bidOf, campaignsMeeting, groupBid, worthOf, type PlanView } from '../plan/plan-view';
+import { bidOf, campaignsMeeting, groupBid, groupsInOrder, worthOf, type PlanView } from '../plan/plan-view';
 import type { Group } from '../plan/records/group';
 import type { Keyword } from '../plan/records/keyword';
 import type { Negative } from '../plan/records/negative';
@@ -221,7 +221,7 @@ function checkNegativesTwice(view: PlanView): Report[] {
 
 /** Reads groups, keywords and negatives. */
 export const checkGroups: Check = (view) => [
-  ...inOrder(view.book.group).flatMap((group) => checkGroup(view, group)),
+  ...groupsInOrder(view).flatMap((group) => checkGroup(view, group)),
   ...checkTwice(view),
   ...checkCampaignPairs(view),
   ...checkConflicts(view),

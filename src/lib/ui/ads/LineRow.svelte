@@ -52,7 +52,7 @@
       {onmove}
       hint={`${name}, up to ${measure.limit}`}
     />
-    <span class="pt-1"><MeasureCount {measure} /></span>
+    {#if line.kind === 'headline'}<span class="pt-1"><MeasureCount {measure} /></span>{/if}
     <button
       type="button"
       class="mt-0.5 rounded-sm px-1 text-ink-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 hover:bg-fold focus-visible:opacity-100"
@@ -61,26 +61,29 @@
       onclick={onremove}>×</button
     >
   </div>
-  <div class="relative ps-6 pe-44">
+  <div class="grid h-[18px] grid-cols-[minmax(0,1fr)_190px] items-center gap-3 ps-6">
     <MeasureRule {measure} />
-    {#if canFix}
-      <label
-        class={`absolute end-0 -top-1 flex items-center ${line.fixedAt === null ? 'opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 focus-within:opacity-100' : ''}`}
-      >
-        <span class="sr-only">Position of {name}</span>
-        <select
-          class={`h-[22px] rounded-sm border-0 py-0 ps-1.5 pe-6 text-[12px] font-semibold ${line.fixedAt === null ? 'bg-transparent text-ink-2' : 'bg-slate-tint text-slate'}`}
-          value={line.fixedAt === null ? '' : String(line.fixedAt)}
-          onchange={(event) =>
-            onfix(event.currentTarget.value === '' ? null : Number(event.currentTarget.value))}
+    <span class="flex items-center justify-end gap-2 pe-6">
+      {#if canFix}
+        <label
+          class={`leading-none ${line.fixedAt === null ? 'opacity-0 group-focus-within:opacity-100 group-hover:opacity-100' : ''}`}
         >
-          <option value="">any position</option>
-          {#each line.kind === 'headline' ? positions : positions.slice(0, 2) as position, index (position)}
-            <option value={String(index + 1)}>always {position}</option>
-          {/each}
-        </select>
-      </label>
-    {/if}
+          <span class="sr-only">Position of {name}</span>
+          <select
+            class={`h-[18px] rounded-sm border-0 py-0 ps-1.5 pe-6 text-[12px] leading-none font-semibold ${line.fixedAt === null ? 'bg-transparent text-ink-2' : 'bg-slate-tint text-slate'}`}
+            value={line.fixedAt === null ? '' : String(line.fixedAt)}
+            onchange={(event) =>
+              onfix(event.currentTarget.value === '' ? null : Number(event.currentTarget.value))}
+          >
+            <option value="">any position</option>
+            {#each line.kind === 'headline' ? positions : positions.slice(0, 2) as position, index (position)}
+              <option value={String(index + 1)}>always {position}</option>
+            {/each}
+          </select>
+        </label>
+      {/if}
+      {#if line.kind === 'description'}<MeasureCount {measure} />{/if}
+    </span>
   </div>
   {#each problems as problem, index (index)}
     <p class="ps-6 text-[12px] text-madder">{wordSlotProblem(problem.code, problem.data, problem.at)}</p>

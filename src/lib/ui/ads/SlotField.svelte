@@ -128,9 +128,6 @@
     class={`block min-h-[26px] min-w-0 overflow-hidden rounded-sm px-1 ${hasFocus ? 'bg-sheet outline-2 outline-offset-0 outline-act' : 'hover:bg-sheet'}`}
     data-at={at}
     data-slot-label={label}
-    role="presentation"
-    tabindex="-1"
-    onfocus={() => editor?.focus()}
   ></slot-editor>
   {#if problem || note}<p class={`text-[12px] ${problem ? 'text-madder' : 'text-ink-2'}`} role="status">
       {problem ? `${problem} Not saved.` : note}

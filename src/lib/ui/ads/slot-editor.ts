@@ -200,7 +200,7 @@ export class SlotEditor {
 
   constructor(host: HTMLElement, { text, values, label, hint, events }: SlotEditorOptions) {
     // In a shadow root the editor's style sheets are constructed ones, which the content security policy allows.
-    const root = host.attachShadow({ mode: 'open' });
+    const root = host.attachShadow({ mode: 'open', delegatesFocus: true });
     this.view = new EditorView({
       root,
       parent: root,

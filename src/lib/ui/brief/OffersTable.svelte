@@ -24,10 +24,11 @@
     <span class="text-ink-2">fill [[offer]] and [[price]]; the first one unless a group says otherwise</span>
   </h2>
   {#each offers as offer (offer.id)}
-    <div class="grid grid-cols-[minmax(0,1fr)_132px_124px_auto] items-start gap-2 py-1">
+    <div class="grid grid-cols-[minmax(0,1fr)_132px_auto] items-start gap-2 py-1">
       <TextField
         label="Offer"
         hideLabel
+        class="col-span-3"
         value={offer.name}
         placeholder="what it is called"
         at={`${offer.id}:name`}

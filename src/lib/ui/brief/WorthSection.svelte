@@ -28,7 +28,7 @@
 
 <section aria-label="Worth" class="py-2.5">
   <h2 class="pb-1.5 font-semibold">What a conversion is worth</h2>
-  <div class="grid grid-cols-2 gap-x-4 gap-y-2">
+  <div class="grid grid-cols-2 items-end gap-x-4 gap-y-2">
     <MoneyField
       label="One sale brings, without sales tax"
       value={brief.valueMinor}

@@ -69,7 +69,7 @@
       : sheet.goTo(index, { extend: event.shiftKey })}
   {@attach dragsKeywords(() => (sheet.chosen.has(keyword.id) ? sheet.chosenIds : [keyword.id]))}
 >
-  <span role="gridcell"
+  <span role="gridcell" class="flex items-center"
     ><input
       type="checkbox"
       class="size-3.5 rounded-sm text-act"

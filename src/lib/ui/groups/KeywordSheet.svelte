@@ -29,7 +29,8 @@
       class="text-end">Searches</span
     ><span role="columnheader">Answered by</span>
   </div>
-  <div class="min-h-0 flex-1 overflow-y-auto" role="rowgroup" tabindex="-1">
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls, and the keys of the page act on its rows) -->
+  <div class="min-h-0 flex-1 overflow-y-auto" role="rowgroup" tabindex="0" aria-label="Rows">
     {#each sheet.rows as row, index (row.id)}
       {#if row.kind === 'group'}
         <GroupRow

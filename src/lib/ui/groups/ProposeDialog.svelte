@@ -28,9 +28,9 @@
   );
   const total = $derived(chosen.reduce((sum, { finds }) => sum + finds.length, 0));
 
-  const reasonOf = ({ reason, theme, finds }: (typeof proposals)[number]) =>
+  const reasonOf = ({ reason, shared, finds }: (typeof proposals)[number]) =>
     reason === 'shared'
-      ? `all ${finds.length} hold “${theme}”`
+      ? `all ${finds.length} hold “${shared}”`
       : finds.length === 1
         ? 'shares no word with another'
         : 'share no word with two others';

@@ -64,11 +64,11 @@ export function applyProposal(
 ) {
   const taken = new Set<string>();
   const first = nextPosition(childrenOf(book.group, 'campaignId', campaignId));
-  const changes = proposals.flatMap(({ name, theme, reason, finds }, index): SimpleChange[] => {
+  const changes = proposals.flatMap(({ name, theme, finds }, index): SimpleChange[] => {
     const free = freeGroupName(book, campaignId, name, taken);
     taken.add(free);
     const group = {
-      ...newGroup(book, campaignId, free, reason === 'shared' ? theme : '', newId()),
+      ...newGroup(book, campaignId, free, theme, newId()),
       position: first + index,
     };
     const keywords = newKeywords(

@@ -15,6 +15,7 @@
 
 <Modal
   bind:open
+  transitionParams={{ duration: 0 }}
   size={wide ? 'lg' : 'md'}
   aria-label={title}
   class="divide-rule rounded border border-rule bg-paper text-ink backdrop:bg-ink/40"
@@ -26,9 +27,11 @@
   }}
 >
   {#snippet header()}
-    <h2 class="font-serif text-[20px] font-medium">{title}</h2>
-    <button type="button" class="rounded px-2 py-0.5 text-ink-2 hover:bg-fold" onclick={() => (open = false)}
-      >Close <span aria-hidden="true">Esc</span></button
+    <h2 class="font-serif text-[20px] font-medium text-ink">{title}</h2>
+    <button
+      type="button"
+      class="rounded px-2 py-0.5 text-[13px] font-normal text-ink-2 hover:bg-fold"
+      onclick={() => (open = false)}>Close <span aria-hidden="true">Esc</span></button
     >
   {/snippet}
   {@render children()}

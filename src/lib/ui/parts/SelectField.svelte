@@ -24,6 +24,8 @@
     items={[...items]}
     data-at={at}
     onchange={(event: Event) => onedit((event.target as HTMLSelectElement).value as T)}
-    classes={{ select: 'h-[30px] rounded border border-field bg-sheet px-2 py-1 text-[13px] text-ink' }}
+    classes={{
+      select: 'h-[30px] rounded-[4px]! border border-field bg-sheet px-2 py-1 text-[13px] text-ink',
+    }}
   />
 </div>

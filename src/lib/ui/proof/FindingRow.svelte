@@ -45,7 +45,7 @@
   class={`grid min-h-[30px] grid-cols-[28px_minmax(0,1fr)_172px_190px] items-center gap-x-2 border-s-3 border-b border-rule-soft ps-3 pe-3 ${isCurrent ? 'border-s-madder bg-sheet' : 'border-s-transparent'}`}
   data-finding={finding.rule}
 >
-  <SeverityMark severity={finding.severity} />
+  <span class="justify-self-start"><SeverityMark severity={finding.severity} /></span>
   <a
     class="min-w-0 truncate py-1 -outline-offset-2 hover:underline"
     href={findingAddress(desk.planId, finding)}

@@ -27,8 +27,8 @@
     return refusal ? wordRefusalCode(refusal) : null;
   }
   const networks = [
-    { value: 'search', name: 'search pages only' },
-    { value: 'partners', name: 'and partner sites' },
+    { value: 'search', name: 'search' },
+    { value: 'partners', name: 'with partners' },
   ];
 </script>
 

@@ -35,6 +35,7 @@
 <Dialog bind:open={shell.isGoToOpen} title="Go to…">
   <Command.Root shouldFilter={false} loop label="Go to" class="flex flex-col gap-2">
     <Command.Input
+      data-autofocus
       bind:value={query}
       placeholder="Plan, chapter, group, ad or command"
       class="h-9 rounded border border-field bg-sheet px-3 text-[14.5px] text-ink placeholder:text-ink-3"

@@ -8,6 +8,13 @@ export function isTyping(target: EventTarget | null): boolean {
   );
 }
 
+/** Leaves a field, so that keys are commands again. */
+export function leaveField(target: EventTarget | null): void {
+  if (!isTyping(target) || !(target instanceof HTMLElement) || target.closest('dialog')) return;
+  const inner = target.shadowRoot?.activeElement;
+  (inner instanceof HTMLElement ? inner : target).blur();
+}
+
 let textAtFocus = '';
 const textOf = (element: EventTarget | null) =>
   element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement

@@ -13,7 +13,7 @@ export function leadToField(at: string): void {
         : null);
     if (element) {
       element.scrollIntoView({ block: 'center' });
-      const target = element.matches('input, select, textarea, button, a, [tabindex]')
+      const target = element.matches('input, select, textarea, button, a, slot-editor, [tabindex]')
         ? element
         : element.querySelector<HTMLElement>('input, select, textarea, button, [tabindex]');
       target?.focus({ preventScroll: true });

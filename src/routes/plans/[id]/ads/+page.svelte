@@ -122,9 +122,9 @@
           <div class="flex flex-col items-center gap-3 py-16">
             <p>{bench.group.name} has no ad yet.</p>
             <div class="flex gap-2">
-              <Button kind="act" onclick={() => add(false)}>Write the first ad</Button><Button
-                href="?view=masters">Make it from a master</Button
-              >
+              <Button kind="act" at={`${bench.group.id}:ads`} onclick={() => add(false)}
+                >Write the first ad</Button
+              ><Button href="?view=masters">Make it from a master</Button>
             </div>
           </div>
         {:else}

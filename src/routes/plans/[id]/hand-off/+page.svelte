@@ -115,7 +115,7 @@
       <table class="w-full">
         <thead class="text-ink-2">
           <tr class="border-b border-rule">
-            <th class="py-1 text-start font-normal">Table, in order of loading</th><th
+            <th class="w-44 py-1 text-start font-normal">Table, in order of loading</th><th
               class="w-16 text-end font-normal">Rows</th
             ><th class="w-20 text-end font-normal">Go out</th><th class="w-16 text-end font-normal">Held</th
             ><th class="ps-6 text-start font-normal">What is in it</th><th class="w-56"
@@ -126,7 +126,7 @@
         <tbody>
           {#each tables as table (table.name)}
             <tr class="border-b border-rule-soft" data-table={table.name}>
-              <td class="py-1 font-serif text-[15.5px]">{names[table.name]}</td>
+              <td class="py-1.5 font-serif text-[15.5px] whitespace-nowrap">{names[table.name]}</td>
               <td class="text-end font-mono text-[12.5px] text-ink-2"
                 >{table.rows.length + table.held.length}</td
               >

@@ -101,18 +101,17 @@
         >
       {/snippet}
     </ChapterHead>
-    <div class="flex items-center gap-7 border-b border-rule px-[22px] py-2" data-proof-counts>
+    <div class="flex items-center gap-6 border-b border-rule px-[22px] py-2" data-proof-counts>
       {#each bySeverity as { severity, findings } (severity)}
-        <p class="flex items-baseline gap-2">
+        <p class="flex items-baseline gap-2 whitespace-nowrap">
           <span class={`font-serif text-[24px] leading-7 ${tones[severity]}`}>{findings.length}</span>
           {titles[severity].toLowerCase()}
         </p>
       {/each}
-      <p class="flex items-baseline gap-2">
-        <span class="font-serif text-[24px] leading-7 text-act">{quiet}</span> rules found nothing
+      <p class="flex items-baseline gap-2 whitespace-nowrap">
+        <span class="font-serif text-[24px] leading-7 text-act">{quiet}</span> found nothing
       </p>
-      <p class="ms-auto flex items-center gap-1.5 text-ink-2">
-        <KeyCap keys="↑ ↓" />
+      <p class="ms-auto flex shrink-0 items-center gap-1.5 whitespace-nowrap text-ink-2">
         <KeyCap keys="Enter" /> go there <KeyCap keys="M" /> mend <KeyCap keys="A" /> set aside
       </p>
     </div>

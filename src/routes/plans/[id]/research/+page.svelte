@@ -182,7 +182,7 @@
           >
             <span>Find</span><span class="text-end">Searches</span><span class="text-end"
               >Bid, {desk.currency}</span
-            ><span>Verdict</span><span>In the plan</span>
+            ><span class="ps-1.5">Verdict</span><span>In the plan</span>
           </div>
           <!-- The keys of the page act on the list; rows take the mouse. -->
           <ul

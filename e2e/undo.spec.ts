@@ -1,0 +1,84 @@
+import { expect } from '@playwright/test';
+import { planId, untilSaved } from './hands';
+import { testOnDemo as test } from './own-server';
+
+test('steps of several chapters are undone backwards and made again', async ({ page }) => {
+  const id = await planId(page, 'Spring launch');
+  const before = await (await page.request.get(`/api/plans/${id}`)).json();
+
+  await page.goto(`/plans/${id}/brief`);
+  await page.getByLabel('One offer or product line').fill('Tuning and repair');
+  await page.keyboard.press('Tab');
+  await page.goto(`/plans/${id}/research`);
+  await expect(page.locator('[data-find]').first()).toBeVisible();
+  await page.keyboard.press('b');
+  await expect(page.getByRole('button', { name: /21 blocked/ })).toBeVisible();
+  await page.keyboard.press('4');
+  await page.locator('[data-keyword="piano tuning"]').click();
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('m');
+  await page.keyboard.type('Prices');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Undo: moved 2 keywords/ })).toBeVisible();
+  await page.keyboard.press('6');
+  await page.getByRole('button', { name: /Mend all that are safe/ }).click();
+  await untilSaved(page);
+  const after = await (await page.request.get(`/api/plans/${id}`)).json();
+  expect(after).not.toEqual(before);
+
+  // By key and by button, in whatever chapter.
+  await expect(page.getByRole('button', { name: /^Undo: mended all that is safe/ })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /^Undo: moved 2 keywords/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: moved 2 keywords/ }).click();
+  await expect(page.getByRole('button', { name: /^Undo: blocked 1 find/ })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /^Undo: edited the brief/ })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: 'Undo', exact: false }).first()).toBeDisabled();
+  expect(await (await page.request.get(`/api/plans/${id}`)).json()).toEqual(before);
+
+  for (const name of [
+    /^Undo: edited the brief/,
+    /^Undo: blocked 1 find/,
+    /^Undo: moved 2 keywords/,
+    /^Undo: mended all that is safe/,
+  ]) {
+    await page.keyboard.press('Control+Shift+z');
+    await expect(page.getByRole('button', { name })).toBeVisible();
+  }
+  expect(await (await page.request.get(`/api/plans/${id}`)).json()).toEqual(after);
+});
+
+test('a deleted plan comes back from the Shelf with all it held', async ({ page }) => {
+  const id = await planId(page, 'Cold frames, spring');
+  const before = await (await page.request.get(`/api/plans/${id}`)).json();
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Delete Cold frames, spring' }).click();
+  await expect(page.locator('[data-plan="Cold frames, spring"]')).toHaveCount(0);
+  await untilSaved(page);
+  expect((await page.request.get(`/api/plans/${id}`)).status()).toBe(404);
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('[data-plan="Cold frames, spring"]')).toBeVisible();
+  expect(await (await page.request.get(`/api/plans/${id}`)).json()).toEqual(before);
+});
+
+test('two tabs: an edit in one shows in the other, and a name taken is refused in place', async ({
+  page,
+  context,
+}) => {
+  const id = await planId(page, 'Spring launch');
+  const other = await context.newPage();
+  await page.goto(`/plans/${id}/brief`);
+  await other.goto(`/plans/${id}/brief`);
+  await page.getByLabel('Landing page').fill('ottlemere.example/all-services');
+  await expect(other.getByLabel('Landing page')).toHaveValue('ottlemere.example/all-services');
+
+  await page.goto(`/plans/${id}/groups`);
+  const name = page.getByLabel('Name of the group');
+  await name.fill('Prices');
+  await name.press('Enter');
+  await expect(page.getByText('“Prices” stands there already.')).toBeVisible();
+  await name.press('Escape');
+  await expect(name).toHaveValue('Piano tuning');
+});
