@@ -10,14 +10,7 @@ import svelteConfig from './svelte.config.js';
 const zones = [
   {
     target: './src/lib/core',
-    from: [
-      './src/lib/wording',
-      './src/lib/server',
-      './src/lib/ui',
-      './src/lib/workers',
-      './src/routes',
-      './src/demo',
-    ],
+    from: ['./src/lib/wording', './src/lib/server', './src/lib/ui', './src/lib/workers', './src/routes', './src/demo'],
   },
   {
     target: './src/lib/wording',

@@ -37,12 +37,7 @@ export default defineConfig({
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: findChromium() ?? undefined,
-      args: [
-        ...(asRoot ? ['--no-sandbox'] : []),
-        '--disable-dev-shm-usage',
-        '--disable-background-networking',
-        '--disable-quic',
-      ],
+      args: [...(asRoot ? ['--no-sandbox'] : []), '--disable-dev-shm-usage', '--disable-background-networking', '--disable-quic'],
     },
   },
   webServer: {

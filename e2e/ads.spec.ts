@@ -22,12 +22,8 @@ test('the three worked examples of insertion are reproduced on screen', async ({
   await expect(first).toContainText('17–30/30');
   await expect(first).toContainText('1 falls back');
   const readings = page.getByRole('region', { name: 'Readings' });
-  await expect(readings.getByRole('row', { name: /^pitch raise piano/ })).toContainText(
-    '17 Pitch Raise Piano',
-  );
-  await expect(readings.getByRole('row', { name: /near me 30/ })).toContainText(
-    'Piano Pitch Correction Near Me',
-  );
+  await expect(readings.getByRole('row', { name: /^pitch raise piano/ })).toContainText('17 Pitch Raise Piano');
+  await expect(readings.getByRole('row', { name: /near me 30/ })).toContainText('Piano Pitch Correction Near Me');
   await expect(readings.getByRole('row', { name: /cheap/ })).toContainText('36× Piano Pitch Raise');
   await expect(page.getByLabel('Margin', { exact: true })).toContainText('A reading fits but reads badly');
 
@@ -67,9 +63,7 @@ test('a line over the limit is kept as typed, marked, and mended by an offer', a
     .click();
   const line = page.locator('[data-line]').nth(1);
   await expect(line).toContainText('31/30 · 1 over');
-  await expect(page.getByRole('textbox', { name: 'Headline 2' })).toHaveText(
-    'Back in Tune in Two Home Visits',
-  );
+  await expect(page.getByRole('textbox', { name: 'Headline 2' })).toHaveText('Back in Tune in Two Home Visits');
   await page.getByRole('button', { name: 'Take “in” out: 28' }).click();
   await expect(line).toContainText('28/30');
   await page.keyboard.press('Control+z');
@@ -105,17 +99,13 @@ test('a master is checked in every group before it is written, and undone in one
   const row = page.getByRole('row', { name: /Humidity control/ });
   await expect(row).toContainText('fits');
   await page.getByRole('button', { name: 'Write 1 ad', exact: true }).click();
-  const humidity = page
-    .getByRole('navigation', { name: 'Groups' })
-    .getByRole('link', { name: /^Humidity control/ });
+  const humidity = page.getByRole('navigation', { name: 'Groups' }).getByRole('link', { name: /^Humidity control/ });
   await expect(humidity).toContainText('1');
   await page.getByRole('button', { name: /^Undo: applied a master/ }).click();
   await expect(humidity).toContainText('0');
 });
 
-test('pasted lines become one line; signs that no field takes are refused with their position', async ({
-  page,
-}) => {
+test('pasted lines become one line; signs that no field takes are refused with their position', async ({ page }) => {
   const id = await planId(page, 'Spring launch');
   await page.goto(`/plans/${id}/ads`);
   const field = page.getByRole('textbox', { name: 'Headline 3' });
@@ -125,9 +115,7 @@ test('pasted lines become one line; signs that no field takes are refused with t
   await field.evaluate((element) => {
     const data = new DataTransfer();
     data.setData('text/plain', 'One\r\nTwo\tThree');
-    element.dispatchEvent(
-      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
-    );
+    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
   });
   await expect(field).toHaveText('One Two Three');
   await expect(page.locator('[data-line]').nth(2)).toContainText('Line breaks became spaces');

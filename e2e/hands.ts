@@ -5,11 +5,7 @@ export async function tabTo(page: Page, target: Locator, most = 150): Promise<vo
   for (let press = 0; press < most; press++) {
     if (
       await target
-        .evaluate(
-          (element) =>
-            element === document.activeElement ||
-            element === (element.getRootNode() as ShadowRoot).activeElement,
-        )
+        .evaluate((element) => element === document.activeElement || element === (element.getRootNode() as ShadowRoot).activeElement)
         .catch(() => false)
     )
       return;
@@ -26,8 +22,7 @@ export async function typeInto(page: Page, target: Locator, text: string): Promi
 }
 
 /** Waits until everything typed is with the server. */
-export const untilSaved = (page: Page) =>
-  expect(page.locator('[data-saved]').first()).toHaveAttribute('data-saved', 'saved');
+export const untilSaved = (page: Page) => expect(page.locator('[data-saved]').first()).toHaveAttribute('data-saved', 'saved');
 
 /** The id of a plan by its name. */
 export async function planId(page: Page, name: string): Promise<string> {

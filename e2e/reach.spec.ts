@@ -2,24 +2,12 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { planId } from './hands';
 
-const views = [
-  'brief',
-  'settings',
-  'research',
-  'groups',
-  'ads',
-  'ads?view=masters',
-  'ads?view=extras',
-  'proof',
-  'hand-off',
-];
+const views = ['brief', 'settings', 'research', 'groups', 'ads', 'ads?view=masters', 'ads?view=extras', 'proof', 'hand-off'];
 
 async function expectNoSeriousFinding(page: import('@playwright/test').Page) {
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-  expect(
-    serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
-  ).toEqual([]);
+  expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`)).toEqual([]);
 }
 
 test('the Shelf has no serious accessibility finding', async ({ page }) => {
@@ -36,15 +24,11 @@ for (const view of views)
     const id = await planId(page, 'Spring launch');
     await page.goto(`/plans/${id}/${view}`);
     await expect(page.locator('h1')).toBeVisible();
-    await page.waitForFunction(() =>
-      [...document.querySelectorAll('slot-editor')].every((host) => host.shadowRoot !== null),
-    );
+    await page.waitForFunction(() => [...document.querySelectorAll('slot-editor')].every((host) => host.shadowRoot !== null));
     await expectNoSeriousFinding(page);
     for (const width of [1024, 1280, 1920]) {
       await page.setViewportSize({ width, height: 800 });
-      expect(
-        await page.evaluate(() => document.documentElement.scrollWidth - innerWidth),
-      ).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     }
     expect(complaints).toEqual([]);
   });

@@ -30,9 +30,7 @@ test('unsent edits survive a reload', async ({ page }) => {
   await page.goto(`/plans/${id}/brief`);
   const offer = page.getByLabel('One offer or product line');
   // Writes fail as if the server were gone, while pages still load.
-  await page.route('**/changes', (route) =>
-    route.request().method() === 'POST' ? route.abort() : route.continue(),
-  );
+  await page.route('**/changes', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
   await offer.fill('Kept through a reload');
   await expect(page.locator('[data-saved]')).toHaveAttribute('data-saved', 'waiting');
   page.once('dialog', (dialog) => void dialog.accept());

@@ -4,11 +4,7 @@ import { request as httpRequest } from 'node:http';
 const port = Number(process.env.BIBLION_TEST_PORT);
 
 /** Status of a raw request, with whatever Host and Origin a stranger might send. */
-function statusOf(options: {
-  method?: string;
-  path: string;
-  headers: Record<string, string>;
-}): Promise<number> {
+function statusOf(options: { method?: string; path: string; headers: Record<string, string> }): Promise<number> {
   return new Promise((resolve, reject) => {
     const request = httpRequest({ host: '127.0.0.1', port, ...options }, (response) => {
       response.resume();
@@ -21,8 +17,7 @@ function statusOf(options: {
 
 test('answers health on its own address only', async ({ request }) => {
   expect(await (await request.get('/api/health')).json()).toEqual({ ok: true, version: '0.1.0' });
-  for (const path of ['/', '/api/health', '/favicon.svg'])
-    expect(await statusOf({ path, headers: { host: 'evil.example' } })).toBe(421);
+  for (const path of ['/', '/api/health', '/favicon.svg']) expect(await statusOf({ path, headers: { host: 'evil.example' } })).toBe(421);
 });
 
 test('pages carry a strict content security policy', async ({ request }) => {

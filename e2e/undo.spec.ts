@@ -38,12 +38,7 @@ test('steps of several chapters are undone backwards and made again', async ({ p
   await expect(page.getByRole('button', { name: 'Undo', exact: false }).first()).toBeDisabled();
   expect(await (await page.request.get(`/api/plans/${id}`)).json()).toEqual(before);
 
-  for (const name of [
-    /^Undo: edited the brief/,
-    /^Undo: blocked 1 find/,
-    /^Undo: moved 2 keywords/,
-    /^Undo: mended all that is safe/,
-  ]) {
+  for (const name of [/^Undo: edited the brief/, /^Undo: blocked 1 find/, /^Undo: moved 2 keywords/, /^Undo: mended all that is safe/]) {
     await page.keyboard.press('Control+Shift+z');
     await expect(page.getByRole('button', { name })).toBeVisible();
   }
@@ -63,10 +58,7 @@ test('a deleted plan comes back from the Shelf with all it held', async ({ page 
   expect(await (await page.request.get(`/api/plans/${id}`)).json()).toEqual(before);
 });
 
-test('two tabs: an edit in one shows in the other, and a name taken is refused in place', async ({
-  page,
-  context,
-}) => {
+test('two tabs: an edit in one shows in the other, and a name taken is refused in place', async ({ page, context }) => {
   const id = await planId(page, 'Spring launch');
   const other = await context.newPage();
   await page.goto(`/plans/${id}/brief`);

@@ -21,9 +21,7 @@ countries.registerLocale(english);
 
 /** @type {Map<string, string>} */
 const regions = new Map(
-  JSON.parse(readFileSync(regionsFile, 'utf8')).map(
-    (/** @type {{ code: string, name: string }} */ { code, name }) => [code, name],
-  ),
+  JSON.parse(readFileSync(regionsFile, 'utf8')).map((/** @type {{ code: string, name: string }} */ { code, name }) => [code, name]),
 );
 
 rmSync(target, { force: true });
@@ -36,8 +34,7 @@ const insert = db.prepare('INSERT INTO place VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)'
 const names = countries.getNames('en');
 
 db.exec('BEGIN');
-for (const [code, name] of Object.entries(names))
-  insert.run('country', name, foldName(name), code, name, '', null, null, 0);
+for (const [code, name] of Object.entries(names)) insert.run('country', name, foldName(name), code, name, '', null, null, 0);
 let count = 0;
 for await (const line of createInterface({ input: createReadStream(citiesFile, 'utf8') })) {
   const fields = line.split('\t');

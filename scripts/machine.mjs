@@ -12,8 +12,7 @@ export const say = (text) => console.log(`biblion: ${text}`);
 /** Full path of the first of the commands that the PATH has, or null. @param {string[]} names */
 export function findCommand(...names) {
   for (const name of names)
-    for (const folder of (process.env.PATH ?? '').split(delimiter))
-      if (folder && existsSync(join(folder, name))) return join(folder, name);
+    for (const folder of (process.env.PATH ?? '').split(delimiter)) if (folder && existsSync(join(folder, name))) return join(folder, name);
   return null;
 }
 
@@ -21,8 +20,7 @@ export function findCommand(...names) {
 export function requireBuildTools() {
   const missing = [];
   const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
-  if (!(major >= 22 || (major === 20 && minor >= 19)))
-    missing.push(`Node 20.19 or later (this is ${process.versions.node})`);
+  if (!(major >= 22 || (major === 20 && minor >= 19))) missing.push(`Node 20.19 or later (this is ${process.versions.node})`);
   if (!findCommand('npm')) missing.push('npm');
   if (!findCommand('python3', 'python')) missing.push('Python 3');
   if (!findCommand('make')) missing.push('make');
@@ -54,7 +52,7 @@ export function run(command, args, env = process.env) {
 export const runTool = (name, args, env) => run(join(root, 'node_modules/.bin', name), args, env);
 
 /** Chromium on the PATH, or null. */
-export const findChromium = () => findCommand('chromium', 'chromium-browser', 'google-chrome');
+export const findChromium = () => findCommand('chromium', 'chromium-browser');
 
 /**
  * Starts a long-lived process that ends with this one.
@@ -62,7 +60,6 @@ export const findChromium = () => findCommand('chromium', 'chromium-browser', 'g
  */
 export function startNode(args, env) {
   const child = spawn(process.execPath, args, { cwd: root, stdio: 'inherit', env });
-  for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM']))
-    process.on(signal, () => child.kill(signal));
+  for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM'])) process.on(signal, () => child.kill(signal));
   child.on('exit', (code) => process.exit(code ?? 0));
 }

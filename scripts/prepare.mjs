@@ -33,9 +33,7 @@ export function installWhereNeeded() {
   const stamp = createHash('sha256').update(lock).update(process.version).digest('hex');
   if (readIfThere(stampFile) === stamp) return;
   requireBuildTools();
-  say(
-    'installing from the lock file; the database driver is compiled here, which takes two to four minutes …',
-  );
+  say('installing from the lock file; the database driver is compiled here, which takes two to four minutes …');
   if (!run('npm', ['ci', '--no-audit', '--no-fund'], buildEnvironment())) {
     console.error('biblion: the installation failed; what npm says above tells why.');
     process.exit(1);

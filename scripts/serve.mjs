@@ -26,9 +26,7 @@ const server = createServer((request, response) => {
 
 server.on('error', (error) => {
   const taken = 'code' in error && error.code === 'EADDRINUSE';
-  console.error(
-    taken ? `biblion: port ${port} is taken; set PORT to another one.` : `biblion: ${error.message}`,
-  );
+  console.error(taken ? `biblion: port ${port} is taken; set PORT to another one.` : `biblion: ${error.message}`);
   process.exit(1);
 });
 

@@ -12,9 +12,7 @@ function dataFolder() {
   return process.env.XDG_DATA_HOME || join(homedir(), '.local/share');
 }
 
-const data = process.env.BIBLION_DATA
-  ? resolve(root, process.env.BIBLION_DATA)
-  : join(dataFolder(), 'biblion/biblion.sqlite');
+const data = process.env.BIBLION_DATA ? resolve(root, process.env.BIBLION_DATA) : join(dataFolder(), 'biblion/biblion.sqlite');
 prepare();
 mkdirSync(dirname(data), { recursive: true });
 say(`starting on your data file ${data}`);

@@ -22,16 +22,11 @@ const readReport = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, '
 function ensureChromium() {
   if (findChromium()) return true;
   if (process.getuid?.() !== 0) {
-    console.error(
-      'biblion: the journeys need Chromium. Install it with: sudo apt-get install -y --no-install-recommends chromium',
-    );
+    console.error('biblion: the journeys need Chromium. Install it with: sudo apt-get install -y --no-install-recommends chromium');
     return false;
   }
   say('installing Chromium from Debian’s packages …');
-  return (
-    run('apt-get', ['update', '-qq']) &&
-    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'])
-  );
+  return run('apt-get', ['update', '-qq']) && run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
 }
 
 installWhereNeeded();
@@ -41,21 +36,12 @@ mkdirSync(results, { recursive: true });
 check('formatting', () => runTool('prettier', ['--check', '--log-level', 'warn', '.']));
 check('framework files', () => runTool('svelte-kit', ['sync']));
 check('lint and import direction', () => runTool('eslint', ['.', '--max-warnings', '0']));
-check('import cycles', () =>
-  runTool('depcruise', ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'src']),
-);
-check('types', () =>
-  runTool('svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']),
-);
+check('import cycles', () => runTool('depcruise', ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'src']));
+check('types', () => runTool('svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']));
 
 check('unit and server tests', () => {
   const file = join(results, 'unit.json');
-  const ended = runTool('vitest', [
-    'run',
-    '--reporter=default',
-    '--reporter=json',
-    `--outputFile.json=${file}`,
-  ]);
+  const ended = runTool('vitest', ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`]);
   const report = readReport(file);
   count.passed += report?.numPassedTests ?? 0;
   count.failed += report?.numFailedTests ?? 0;

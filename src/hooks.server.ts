@@ -30,8 +30,7 @@ export const handle: Handle = async ({ event, resolve }) => {
     port: dev ? null : (process.env.PORT ?? null),
   });
   let response: Response;
-  if (refusal)
-    response = json({ ...refusal, path: '' }, { status: refusal.code === 'foreign-host' ? 421 : 403 });
+  if (refusal) response = json({ ...refusal, path: '' }, { status: refusal.code === 'foreign-host' ? 421 : 403 });
   else {
     event.locals.services = await getServices();
     response = await resolve(event);

@@ -23,9 +23,7 @@
   };
 
   onMount(() => {
-    workspace
-      .load()
-      .catch((error: unknown) => (failure = error instanceof Error ? error.message : String(error)));
+    workspace.load().catch((error: unknown) => (failure = error instanceof Error ? error.message : String(error)));
     const stopKeys = tinykeys(window, {
       '$mod+KeyK': (event: KeyboardEvent) => {
         event.preventDefault();

@@ -38,9 +38,7 @@
       cloth: cloths[index % cloths.length] ?? 'bg-cloth',
       accounts: childrenOf(workspace.book.account, 'clientId', client.id).map((account) => ({
         account,
-        plans: childrenOf(workspace.book.plan, 'accountId', account.id).filter(
-          ({ archivedOn }) => showsArchived || archivedOn === null,
-        ),
+        plans: childrenOf(workspace.book.plan, 'accountId', account.id).filter(({ archivedOn }) => showsArchived || archivedOn === null),
       })),
     })),
   );
@@ -156,9 +154,7 @@
 
 <Shell>
   {#snippet spine()}
-    <a
-      href="/"
-      class="block border-b border-cloth-2 px-[18px] pt-1.5 pb-2 font-serif text-[22px] text-gilt focus-visible:outline-gilt"
+    <a href="/" class="block border-b border-cloth-2 px-[18px] pt-1.5 pb-2 font-serif text-[22px] text-gilt focus-visible:outline-gilt"
       >Biblion</a
     >
     <div class="flex flex-col py-1.5"><SpineItem href="/" isCurrent>Shelf</SpineItem></div>
@@ -192,8 +188,7 @@
         <h2 class="mb-1.5 font-semibold text-ink-2">Money planned a month</h2>
         {#each money as [currency, { minor, count }] (currency)}
           <p class="flex justify-between">
-            <span>{countOf(count, 'plan')} in {currency}</span><span class="font-mono"
-              >{formatMoney(minor, currency, { whole: true })}</span
+            <span>{countOf(count, 'plan')} in {currency}</span><span class="font-mono">{formatMoney(minor, currency, { whole: true })}</span
             >
           </p>
         {/each}
@@ -217,8 +212,8 @@
       <div class="mx-auto flex max-w-xl flex-col items-start gap-4 pt-24">
         <h1 class="font-serif text-[26px]">An empty Shelf</h1>
         <p class="text-[14.5px] leading-6">
-          A plan holds one client’s one offer: its brief, settings, keywords, groups and ads, every line
-          measured as it is typed, and the tables that hand it over.
+          A plan holds one client’s one offer: its brief, settings, keywords, groups and ads, every line measured as it is typed, and the
+          tables that hand it over.
         </p>
         <div class="flex gap-2">
           <Button kind="act" keys="P" onclick={() => (isNewOpen = true)}>Make a first plan</Button>
@@ -231,8 +226,9 @@
         {countOf(plans.length, 'plan')} for {countOf(clients.length, 'client')}
       </h1>
       <p class="text-ink-2">
-        {#if due[0]}Next out of the door: <span class="font-semibold text-ink">{due[0].plan.name}</span
-          >{due[0].summary.startsOn ? ` on ${wordDate(due[0].summary.startsOn)}` : ''}.{/if}
+        {#if due[0]}Next out of the door: <span class="font-semibold text-ink">{due[0].plan.name}</span>{due[0].summary.startsOn
+            ? ` on ${wordDate(due[0].summary.startsOn)}`
+            : ''}.{/if}
         {#if archived > 0}<Button kind="link" onclick={() => (showsArchived = !showsArchived)}
             >{showsArchived ? 'Hide' : 'Show'} {countOf(archived, 'archived plan')}</Button
           >{/if}

@@ -35,24 +35,22 @@ interface SampleMaster {
 
 /** The change that adds masters given as data. */
 function addMasters(samples: readonly SampleMaster[], newId: () => string): Change {
-  const changes = samples.flatMap(
-    ({ name, path1, path2, headlines, descriptions }, position): SimpleChange[] => {
-      const id = newId();
-      const line = (kind: 'headline' | 'description') => (text: string, index: number) => ({
-        id: newId(),
-        masterId: id,
-        kind,
-        text,
-        fixedAt: null,
-        position: index,
-      });
-      const rows = [...headlines.map(line('headline')), ...descriptions.map(line('description'))];
-      return [
-        { type: 'add', record: 'master', rows: [{ id, name, format: 'responsive', path1, path2, position }] },
-        { type: 'add', record: 'masterLine', rows },
-      ];
-    },
-  );
+  const changes = samples.flatMap(({ name, path1, path2, headlines, descriptions }, position): SimpleChange[] => {
+    const id = newId();
+    const line = (kind: 'headline' | 'description') => (text: string, index: number) => ({
+      id: newId(),
+      masterId: id,
+      kind,
+      text,
+      fixedAt: null,
+      position: index,
+    });
+    const rows = [...headlines.map(line('headline')), ...descriptions.map(line('description'))];
+    return [
+      { type: 'add', record: 'master', rows: [{ id, name, format: 'responsive', path1, path2, position }] },
+      { type: 'add', record: 'masterLine', rows },
+    ];
+  });
   return { type: 'several', name: 'pasted', changes };
 }
 
@@ -70,12 +68,10 @@ export async function compose({ dataFile, placesFile, demo, now }: Surroundings)
     async laySamples() {
       const { samplePlans, sampleMasters } = await import('$demo/samples');
       const { book } = door.open(workspaceStream);
-      if (book.master.size === 0)
-        door.apply(workspaceStream, { id: ulid(), revision: 0, change: addMasters(sampleMasters, ulid) });
+      if (book.master.size === 0) door.apply(workspaceStream, { id: ulid(), revision: 0, change: addMasters(sampleMasters, ulid) });
       return samplePlans.map((file) => plans.readIn(planFileSchema.parse(file)));
     },
   };
-  if (demo && door.open(workspaceStream).book.plan.size === 0 && door.open(workspaceStream).revision === 0)
-    await services.laySamples();
+  if (demo && door.open(workspaceStream).book.plan.size === 0 && door.open(workspaceStream).revision === 0) await services.laySamples();
   return services;
 }

@@ -99,10 +99,7 @@ export class Plans {
       ads: book.ad.size,
       toJudge: inOrder(book.find).filter(({ verdict }) => verdict === 'open').length,
       monthlyMinor:
-        brief.monthlyMinor ??
-        (campaigns.length > 0
-          ? campaigns.reduce((sum, { monthlyMinor }) => sum + (monthlyMinor ?? 0), 0)
-          : null),
+        brief.monthlyMinor ?? (campaigns.length > 0 ? campaigns.reduce((sum, { monthlyMinor }) => sum + (monthlyMinor ?? 0), 0) : null),
       startsOn: brief.startsOn ?? starts[0] ?? null,
     };
   }
@@ -131,10 +128,7 @@ export class Plans {
     }
     const clientId = client.id;
     let account = inOrder(book.account).find(
-      (one) =>
-        one.clientId === clientId &&
-        one.currency === file.account.currency &&
-        one.timeZone === file.account.timeZone,
+      (one) => one.clientId === clientId && one.currency === file.account.currency && one.timeZone === file.account.timeZone,
     );
     if (!account) {
       account = {
@@ -156,10 +150,7 @@ export class Plans {
     };
     changes.push({ type: 'add', record: 'plan', rows: [plan] });
     this.writeContent(planId, rows);
-    this.write(
-      workspaceStream,
-      changes.length === 1 ? changes[0]! : { type: 'several', name: 'client-added', changes },
-    );
+    this.write(workspaceStream, changes.length === 1 ? changes[0]! : { type: 'several', name: 'client-added', changes });
     return planId;
   }
 
@@ -181,9 +172,7 @@ export class Plans {
   private writeContent(planId: string, rows: BookRows): void {
     const changes = recordsOf('plan').flatMap((record: RecordName): SimpleChange[] => {
       const list = rows[record];
-      return list && list.length > 0
-        ? [{ type: 'add', record, rows: list as unknown as Record<string, unknown>[] }]
-        : [];
+      return list && list.length > 0 ? [{ type: 'add', record, rows: list as unknown as Record<string, unknown>[] }] : [];
     });
     this.door.lay(planId, { type: 'several', name: 'first-draft', changes });
   }
@@ -194,7 +183,6 @@ export class Plans {
       revision: this.door.open(stream).revision,
       change,
     });
-    if (!written.ok)
-      throw new RequestRefused(409, written.refusal.code, 'The plan could not be written.', '');
+    if (!written.ok) throw new RequestRefused(409, written.refusal.code, 'The plan could not be written.', '');
   }
 }

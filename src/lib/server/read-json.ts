@@ -7,11 +7,7 @@ const deepest = 64;
 
 /** Reads a body up to a number of bytes, whatever its headers claim. */
 async function readText(request: Request, limit: number): Promise<string> {
-  const tooLarge = new RequestRefused(
-    413,
-    'too-large',
-    `The body is larger than ${Math.round(limit / 1024 / 1024)} MB.`,
-  );
+  const tooLarge = new RequestRefused(413, 'too-large', `The body is larger than ${Math.round(limit / 1024 / 1024)} MB.`);
   if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge;
   const chunks: Uint8Array[] = [];
   let size = 0;
@@ -39,40 +35,23 @@ function checkDepth(text: string): void {
     } else if (sign === 0x22) inString = true;
     else if (sign === 0x7b || sign === 0x5b) {
       if (++depth > deepest)
-        throw new RequestRefused(
-          400,
-          'too-deep',
-          `The JSON is nested deeper than ${deepest} levels, at position ${index}.`,
-        );
+        throw new RequestRefused(400, 'too-deep', `The JSON is nested deeper than ${deepest} levels, at position ${index}.`);
     } else if (sign === 0x7d || sign === 0x5d) depth--;
   }
 }
 
 /** The JSON body of a request, within the limits and as its schema wants it; anything else is refused with the place. */
-export async function readJson<S extends z.ZodType>(
-  request: Request,
-  schema: S,
-  limit = bodyLimits.other,
-): Promise<z.output<S>> {
+export async function readJson<S extends z.ZodType>(request: Request, schema: S, limit = bodyLimits.other): Promise<z.output<S>> {
   const text = await readText(request, limit);
   checkDepth(text);
   let value: unknown;
   try {
     value = JSON.parse(text.replace(/^\ufeff/, ''));
   } catch (error) {
-    throw new RequestRefused(
-      400,
-      'broken-json',
-      `The body is no JSON: ${error instanceof Error ? error.message : ''}`,
-    );
+    throw new RequestRefused(400, 'broken-json', `The body is no JSON: ${error instanceof Error ? error.message : ''}`);
   }
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   const issue = result.error.issues[0];
-  throw new RequestRefused(
-    422,
-    'not-valid',
-    issue?.message ?? 'Not valid.',
-    issue?.path.map(String).join('.') ?? '',
-  );
+  throw new RequestRefused(422, 'not-valid', issue?.message ?? 'Not valid.', issue?.path.map(String).join('.') ?? '');
 }

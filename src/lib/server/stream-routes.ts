@@ -8,8 +8,7 @@ import type { WriteDoor } from './write-door';
 /** All rows of a stream, or with `?since=` the rows touched since a revision (all of them where the journal is too short). */
 export function readStream(door: WriteDoor, streamId: string, url: URL): Response {
   const since = url.searchParams.get('since');
-  if (since !== null && !/^\d{1,15}$/.test(since))
-    throw new RequestRefused(400, 'not-valid', 'A revision is a whole number.', 'since');
+  if (since !== null && !/^\d{1,15}$/.test(since)) throw new RequestRefused(400, 'not-valid', 'A revision is a whole number.', 'since');
   const news = since === null ? null : door.findNews(streamId, Number(since));
   if (news) return json(news);
   const { book, revision } = door.open(streamId);

@@ -1,12 +1,6 @@
 import type { Statement } from 'better-sqlite3';
 import { applyEdits, type Book, type RowEdit } from '$lib/core/plan/book';
-import {
-  stepSummarySchema,
-  summarize,
-  type Change,
-  type SentChange,
-  type StepSummary,
-} from '$lib/core/plan/changes';
+import { stepSummarySchema, summarize, type Change, type SentChange, type StepSummary } from '$lib/core/plan/changes';
 import { decide, sameValue, type Refusal } from '$lib/core/plan/decide';
 import type { RecordName, Row } from '$lib/core/plan/record-types';
 import type { Database } from './db/open-database';
@@ -26,8 +20,7 @@ export interface StreamNews {
 
 /** The outcome of a change. */
 export type Written =
-  | ({ ok: true } & StreamNews)
-  | { ok: false; refusal: Refusal | { code: 'nothing-to-undo' | 'nothing-to-redo' }; revision: number };
+  ({ ok: true } & StreamNews) | { ok: false; refusal: Refusal | { code: 'nothing-to-undo' | 'nothing-to-redo' }; revision: number };
 
 interface StepRow {
   record: RecordName;
@@ -89,15 +82,9 @@ export class WriteDoor {
       ),
       madeChange: db.prepare('SELECT revision FROM made_change WHERE id = ? AND stream_id = ?').pluck(),
       rememberChange: db.prepare('INSERT INTO made_change (id, stream_id, revision) VALUES (?, ?, ?)'),
-      lastDone: db.prepare(
-        `SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'done' ORDER BY id DESC LIMIT 1`,
-      ),
-      firstUndone: db.prepare(
-        `SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'undone' ORDER BY id LIMIT 1`,
-      ),
-      addStep: db.prepare(
-        'INSERT INTO step (stream_id, revision, state, sitting, summary, made_at) VALUES (?, ?, ?, ?, ?, ?)',
-      ),
+      lastDone: db.prepare(`SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'done' ORDER BY id DESC LIMIT 1`),
+      firstUndone: db.prepare(`SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'undone' ORDER BY id LIMIT 1`),
+      addStep: db.prepare('INSERT INTO step (stream_id, revision, state, sitting, summary, made_at) VALUES (?, ?, ?, ?, ?, ?)'),
       touchStep: db.prepare('UPDATE step SET revision = ?, state = ? WHERE id = ?'),
       cutSteps: db.prepare(`UPDATE step SET state = 'cut' WHERE stream_id = ? AND state = 'undone'`),
       addRow: db.prepare(
@@ -124,23 +111,19 @@ export class WriteDoor {
     }
     this.streams.delete(streamId);
     this.streams.set(streamId, stream);
-    for (const oldest of this.streams.keys())
-      if (this.streams.size > keptStreams) this.streams.delete(oldest);
+    for (const oldest of this.streams.keys()) if (this.streams.size > keptStreams) this.streams.delete(oldest);
     return stream;
   }
 
   /** Makes a change, whole or not at all. A change already made is answered, not made again. */
   apply(streamId: string, sent: SentChange): Written {
-    if (this.sql.madeChange.get(sent.id, streamId) !== undefined)
-      return { ok: true, ...this.news(streamId, sent.revision) };
+    if (this.sql.madeChange.get(sent.id, streamId) !== undefined) return { ok: true, ...this.news(streamId, sent.revision) };
     const { change } = sent;
     if (change.type === 'undo' || change.type === 'redo') return this.step(streamId, sent, change.type);
     const { book, revision } = this.open(streamId);
     const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
     if (!decision.ok) return { ok: false, refusal: decision.refusal, revision };
-    this.commit(streamId, sent, decision.edits, (next) =>
-      this.journal(streamId, next, sent.sitting, summarize(change), decision.edits),
-    );
+    this.commit(streamId, sent, decision.edits, (next) => this.journal(streamId, next, sent.sitting, summarize(change), decision.edits));
     return { ok: true, ...this.news(streamId, sent.revision) };
   }
 
@@ -149,9 +132,7 @@ export class WriteDoor {
     const { book, revision } = this.open(streamId);
     const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
     if (!decision.ok || revision !== 0)
-      throw new Error(
-        `The stream ${streamId} could not be laid out: ${decision.ok ? 'it exists' : decision.refusal.code}`,
-      );
+      throw new Error(`The stream ${streamId} could not be laid out: ${decision.ok ? 'it exists' : decision.refusal.code}`);
     this.db.transaction(() => {
       this.records.write(streamId, decision.edits);
       this.sql.setRevision.run(streamId, 1);
@@ -185,8 +166,7 @@ export class WriteDoor {
 
   /** Steps are undone from the last backwards, so the next to make again is the first of those undone. */
   private findStep(streamId: string, direction: 'undo' | 'redo'): Step | undefined {
-    return (direction === 'undo' ? this.sql.lastDone : this.sql.firstUndone).get(streamId) as
-      Step | undefined;
+    return (direction === 'undo' ? this.sql.lastDone : this.sql.firstUndone).get(streamId) as Step | undefined;
   }
 
   private summaryOf(streamId: string, direction: 'undo' | 'redo'): StepSummary | null {
@@ -206,8 +186,7 @@ export class WriteDoor {
       };
     const edits: RowEdit[] = [];
     for (const row of this.sql.stepRows.all(step.id) as StepRow[]) {
-      const [from, to] =
-        direction === 'undo' ? [parse(row.after), parse(row.before)] : [parse(row.before), parse(row.after)];
+      const [from, to] = direction === 'undo' ? [parse(row.after), parse(row.before)] : [parse(row.before), parse(row.after)];
       const current = (book[row.record].get(row.row_id) ?? null) as Row | null;
       if (!sameValue(current, from))
         return {
@@ -224,18 +203,11 @@ export class WriteDoor {
         };
       edits.push({ record: row.record, id: row.row_id, before: current, after: to } as unknown as RowEdit);
     }
-    this.commit(streamId, sent, edits, (next) =>
-      this.sql.touchStep.run(next, direction === 'undo' ? 'undone' : 'done', step.id),
-    );
+    this.commit(streamId, sent, edits, (next) => this.sql.touchStep.run(next, direction === 'undo' ? 'undone' : 'done', step.id));
     return { ok: true, ...this.news(streamId, sent.revision) };
   }
 
-  private commit(
-    streamId: string,
-    sent: SentChange,
-    edits: readonly RowEdit[],
-    journal: (revision: number) => void,
-  ): void {
+  private commit(streamId: string, sent: SentChange, edits: readonly RowEdit[], journal: (revision: number) => void): void {
     const stream = this.open(streamId);
     const revision = stream.revision + 1;
     this.db.transaction(() => {
@@ -247,13 +219,7 @@ export class WriteDoor {
     this.streams.set(streamId, { book: applyEdits(stream.book, edits), revision });
   }
 
-  private journal(
-    streamId: string,
-    revision: number,
-    sitting: string | undefined,
-    summary: StepSummary,
-    edits: readonly RowEdit[],
-  ): void {
+  private journal(streamId: string, revision: number, sitting: string | undefined, summary: StepSummary, edits: readonly RowEdit[]): void {
     const last = this.findStep(streamId, 'undo');
     const goesOn = sitting !== undefined && last?.sitting === sitting && !this.findStep(streamId, 'redo');
     this.sql.cutSteps.run(streamId);
@@ -262,18 +228,10 @@ export class WriteDoor {
       stepId = last.id;
       this.sql.touchStep.run(revision, 'done', stepId);
     } else {
-      const added = this.sql.addStep.run(
-        streamId,
-        revision,
-        'done',
-        sitting ?? null,
-        JSON.stringify(summary),
-        this.now().toISOString(),
-      );
+      const added = this.sql.addStep.run(streamId, revision, 'done', sitting ?? null, JSON.stringify(summary), this.now().toISOString());
       stepId = added.lastInsertRowid;
       this.sql.prune.run({ stream: streamId });
     }
-    for (const { record, id, before, after } of edits)
-      this.sql.addRow.run(stepId, record, id, write(before), write(after));
+    for (const { record, id, before, after } of edits) this.sql.addRow.run(stepId, record, id, write(before), write(after));
   }
 }

@@ -3,10 +3,7 @@ import type { BiddingAdvice } from '$lib/core/budget/bidding-advice';
 import type { BiddingKind } from '$lib/core/plan/records/campaign';
 
 /** Why a bidding kind is advised. */
-export function wordAdvice(
-  { reason, conversions, bidMinor, needed }: BiddingAdvice,
-  currency: string,
-): string {
+export function wordAdvice({ reason, conversions, bidMinor, needed }: BiddingAdvice, currency: string): string {
   const bid = bidMinor === null ? '' : `, at ${formatMoney(bidMinor, currency)} at most`;
   switch (reason) {
     case 'not-counted':
@@ -29,8 +26,7 @@ export const biddingHeeds: Record<BiddingKind, string> = {
   'by-hand': 'Heeds group and keyword bids and the hours. Ignores a target cost and what conversions teach.',
   'most-clicks': 'Heeds the money and a cap. Ignores group and keyword bids.',
   'most-conversions': 'Learns from conversions. Ignores group and keyword bids and adjustments by hour.',
-  'most-value':
-    'Learns from the value of conversions. Ignores group and keyword bids and adjustments by hour.',
+  'most-value': 'Learns from the value of conversions. Ignores group and keyword bids and adjustments by hour.',
   'share-of-appearances': 'Heeds a cap. Ignores group and keyword bids, and what a click is worth.',
 };
 

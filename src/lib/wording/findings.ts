@@ -60,8 +60,7 @@ const quote = (text: string) => `“${text}”`;
 const first = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
 
 /** `12 keywords`, `1 keyword`. */
-export const countOf = (count: number, one: string, many = `${one}s`) =>
-  `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`;
+export const countOf = (count: number, one: string, many = `${one}s`) => `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`;
 
 /** A date for reading: 12 Jan 2027. */
 export function wordDate(date: string): string {
@@ -91,53 +90,27 @@ const badReasons: Record<string, string> = {
   'word-twice': 'a word stands twice in a row',
 };
 
-const standsIn = (data: Reader) =>
-  data.text('standsIn') === '' ? 'the plan’s negatives' : data.text('standsIn');
+const standsIn = (data: Reader) => (data.text('standsIn') === '' ? 'the plan’s negatives' : data.text('standsIn'));
 
 const writers: Record<RuleId, Writer> = {
-  'brief.no-offer': () => [
-    'The plan’s offer is not said',
-    'One offer or product line a plan; groups and copy follow it.',
-  ],
+  'brief.no-offer': () => ['The plan’s offer is not said', 'One offer or product line a plan; groups and copy follow it.'],
   'brief.no-landing-page': () => ['No landing page', 'Ads without a page of their own open this one.'],
   'brief.home-page': (d) => [
     'The landing page is a home page',
     `${d.text('address')} speaks of everything; a page on this offer does better.`,
   ],
   'brief.address-unread': (d) => ['The landing page is no address', quote(d.text('address'))],
-  'brief.no-worth': () => [
-    'What a conversion is worth is not said',
-    'Without it no bid can be called too dear.',
-  ],
-  'brief.not-counted': () => [
-    'Conversions are not counted yet',
-    'Bidding that learns from them is no use until they are, and were tried.',
-  ],
-  'brief.not-offered-unblocked': (d) => [
-    'What is not offered is not blocked',
-    d.list('texts'),
-    `Block ${d.number('count') || 'them'}`,
-  ],
+  'brief.no-worth': () => ['What a conversion is worth is not said', 'Without it no bid can be called too dear.'],
+  'brief.not-counted': () => ['Conversions are not counted yet', 'Bidding that learns from them is no use until they are, and were tried.'],
+  'brief.not-offered-unblocked': (d) => ['What is not offered is not blocked', d.list('texts'), `Block ${d.number('count') || 'them'}`],
   'brief.no-facts': () => ['No facts for the copy', 'Selling points written once here go into every ad.'],
   'brief.offer-over': (d) => ['An offer has ended', `${quote(d.text('offer'))} ended ${d.date('endsOn')}.`],
-  'brief.slot-word-clash': (d) => [
-    'Two slots of one name',
-    `[[${d.text('slot')}]] stands already; call this one otherwise.`,
-  ],
+  'brief.slot-word-clash': (d) => ['Two slots of one name', `[[${d.text('slot')}]] stands already; call this one otherwise.`],
 
   'settings.no-campaign': () => ['No campaign yet', 'Campaigns hold places, money and groups.'],
-  'settings.name-long': (d) => [
-    'The campaign’s name is too long',
-    `${d.text('units')} of ${d.text('limit')}`,
-  ],
-  'settings.no-place': (d) => [
-    'No place is included',
-    `${d.text('name')} would be shown everywhere, or nowhere.`,
-  ],
-  'settings.place-excluded': (d) => [
-    'A place is both included and excluded',
-    `${d.text('place')} in ${d.text('name')}`,
-  ],
+  'settings.name-long': (d) => ['The campaign’s name is too long', `${d.text('units')} of ${d.text('limit')}`],
+  'settings.no-place': (d) => ['No place is included', `${d.text('name')} would be shown everywhere, or nowhere.`],
+  'settings.place-excluded': (d) => ['A place is both included and excluded', `${d.text('place')} in ${d.text('name')}`],
   'settings.no-language': (d) => ['No language is chosen', d.text('name')],
   'settings.no-budget': (d) => ['No daily budget', `${d.text('name')} has no money to spend.`],
   'settings.money-differs': (d) => [
@@ -145,19 +118,10 @@ const writers: Record<RuleId, Writer> = {
     `${d.money('campaignsMinor')} in campaigns, ${d.money('planMinor')} in the plan`,
     'Split it exactly',
   ],
-  'settings.ends-before-start': (d) => [
-    'A campaign ends before it starts',
-    `${d.date('startsOn')} to ${d.date('endsOn')}`,
-  ],
-  'settings.start-past': (d) => [
-    'The start has passed',
-    `${d.text('name')} was to start ${d.date('startsOn')}.`,
-  ],
+  'settings.ends-before-start': (d) => ['A campaign ends before it starts', `${d.date('startsOn')} to ${d.date('endsOn')}`],
+  'settings.start-past': (d) => ['The start has passed', `${d.text('name')} was to start ${d.date('startsOn')}.`],
   'settings.no-start': (d) => ['No start is set', d.text('name')],
-  'settings.learning-uncounted': (d) => [
-    'Bidding learns from conversions that nobody counts',
-    `${biddingOf(d)} in ${d.text('name')}`,
-  ],
+  'settings.learning-uncounted': (d) => ['Bidding learns from conversions that nobody counts', `${biddingOf(d)} in ${d.text('name')}`],
   'settings.bids-ignored': (d) => [
     'Bids are set and ignored',
     `${biddingOf(d)} does not heed ${countOf(d.number('count'), 'keyword bid')}.`,
@@ -191,10 +155,7 @@ const writers: Record<RuleId, Writer> = {
     d.list('finds'),
     `Block ${countOf(d.number('count'), 'find')}`,
   ],
-  'research.kept-ungrouped': (d) => [
-    `${countOf(d.number('count'), 'kept find')} in no group`,
-    d.list('finds'),
-  ],
+  'research.kept-ungrouped': (d) => [`${countOf(d.number('count'), 'kept find')} in no group`, d.list('finds')],
 
   'groups.no-keywords': (d) => ['A group has no keywords', d.text('group')],
   'groups.name-long': (d) => ['The group’s name is too long', `${d.text('units')} of ${d.text('limit')}`],
@@ -202,10 +163,7 @@ const writers: Record<RuleId, Writer> = {
     'A small group',
     `${countOf(d.number('count'), 'keyword')}; the house rule says ${d.text('least')} or more.`,
   ],
-  'groups.many-keywords': (d) => [
-    'A group of many keywords',
-    `${d.text('count')}; the house rule says ${d.text('most')} at most.`,
-  ],
+  'groups.many-keywords': (d) => ['A group of many keywords', `${d.text('count')}; the house rule says ${d.text('most')} at most.`],
   'groups.keyword-long': (d) => [
     'A keyword is too long',
     `${quote(d.text('keyword'))}: ${d.text('units')} of ${d.text('unitsLimit')} signs, ${d.text('words')} of ${d.text('wordsLimit')} words`,
@@ -229,10 +187,7 @@ const writers: Record<RuleId, Writer> = {
     `${quote(d.text('negative'))} in ${standsIn(d)} stands above it already.`,
     'Leave one',
   ],
-  'groups.no-bid': (d) => [
-    'A group has no default bid',
-    `${d.text('group')}: whoever loads the plan is asked for one.`,
-  ],
+  'groups.no-bid': (d) => ['A group has no default bid', `${d.text('group')}: whoever loads the plan is asked for one.`],
   'groups.too-dear': (d) => [
     'A bid is above what a click may cost',
     `${quote(d.text('keyword'))}: ${d.money('bidMinor')} against ${d.money('perClickMinor')}`,
@@ -244,26 +199,13 @@ const writers: Record<RuleId, Writer> = {
     'Make them phrase',
   ],
 
-  'ads.no-ad': (d) => [
-    'A group has no ad',
-    `${countOf(d.number('keywords'), 'keyword')} and nothing to show`,
-  ],
+  'ads.no-ad': (d) => ['A group has no ad', `${countOf(d.number('keywords'), 'keyword')} and nothing to show`],
   'ads.one-ad': (d) => ['One ad, nothing to compare it with', `the house rule asks for ${d.text('asked')}`],
-  'ads.many-ads': (d) => [
-    'Too many responsive ads',
-    `${d.text('count')} in ${d.text('group')}; ${d.text('most')} at most`,
-  ],
-  'ads.format-past': (d) => [
-    'A format that is no longer taken',
-    `${d.text('format')}, until ${d.date('until')}`,
-  ],
+  'ads.many-ads': (d) => ['Too many responsive ads', `${d.text('count')} in ${d.text('group')}; ${d.text('most')} at most`],
+  'ads.format-past': (d) => ['A format that is no longer taken', `${d.text('format')}, until ${d.date('until')}`],
   'ads.few-lines': (d) => [`Too few ${d.text('kind')}s`, `${d.text('count')} of at least ${d.text('least')}`],
   'ads.many-lines': (d) => [`Too many ${d.text('kind')}s`, `${d.text('count')} of at most ${d.text('most')}`],
-  'ads.line-empty': (d) => [
-    `${first(d.line())} is empty`,
-    `${d.text('group')}, ${d.text('ad')}`,
-    'Take it out',
-  ],
+  'ads.line-empty': (d) => [`${first(d.line())} is empty`, `${d.text('group')}, ${d.text('ad')}`, 'Take it out'],
   'ads.line-over': (d) => [
     `${first(d.line())} is ${d.number('units') - d.number('limit')} over`,
     `${d.text('units')} of ${d.text('limit')}: ${quote(d.text('text'))}`,
@@ -273,10 +215,7 @@ const writers: Record<RuleId, Writer> = {
     `A slot in ${d.line()} is wrong`,
     wordSlotProblem(d.text('code') as SlotProblem['code'], d.plain(), d.number('at')),
   ],
-  'ads.all-fall-back': (d) => [
-    `Every keyword falls back in ${d.line()}`,
-    `All ${d.text('count')} read ${quote(d.text('text'))}.`,
-  ],
+  'ads.all-fall-back': (d) => [`Every keyword falls back in ${d.line()}`, `All ${d.text('count')} read ${quote(d.text('text'))}.`],
   'ads.reads-badly': (d) => [
     'A reading fits but reads badly',
     `${d.line()} reads ${quote(d.text('text'))}, ${d.text('units')} of ${d.text('limit')}: ${badReasons[d.text('reason')] ?? ''}${d.number('count') > 1 ? `; ${d.number('count') - 1} more` : ''}.`,
@@ -285,10 +224,7 @@ const writers: Record<RuleId, Writer> = {
     'The network writes a spelling its own way',
     `${d.line()} reads ${quote(d.text('text'))}; the list says ${quote(d.text('spelling'))}.`,
   ],
-  'ads.lines-equal': (d) => [
-    `Two ${d.text('kind')}s are the same`,
-    `${d.text('number')} and ${d.text('other')}: ${quote(d.text('text'))}`,
-  ],
+  'ads.lines-equal': (d) => [`Two ${d.text('kind')}s are the same`, `${d.text('number')} and ${d.text('other')}: ${quote(d.text('text'))}`],
   'ads.lines-alike': (d) => [
     `Two ${d.text('kind')}s are nearly the same`,
     `${d.text('number')} and ${d.text('other')}: ${quote(d.text('text'))}`,
@@ -299,15 +235,9 @@ const writers: Record<RuleId, Writer> = {
     'Take it out',
   ],
   'ads.doubled-sign': (d) => ['A doubled sign', `${d.line()}: ${d.list('signs')}`, 'Leave one'],
-  'ads.decoration': (d) => [
-    'A picture or decorative sign',
-    `${d.line()}: ${d.text('sign')}; networks refuse it.`,
-  ],
+  'ads.decoration': (d) => ['A picture or decorative sign', `${d.line()}: ${d.text('sign')}; networks refuse it.`],
   'ads.spaced-letters': (d) => ['Letters set apart', `${d.line()}: ${quote(d.text('letters'))}`],
-  'ads.capitals': (d) => [
-    'Words in capitals',
-    `${d.line()}: ${d.list('words')}; put them on “always write as” or in small letters.`,
-  ],
+  'ads.capitals': (d) => ['Words in capitals', `${d.line()}: ${d.list('words')}; put them on “always write as” or in small letters.`],
   'ads.telephone': (d) => ['A telephone number in a line', `${d.line()}: ${d.text('number')}`],
   'ads.unclosed': (d) => ['A bracket or quote without its partner', `${d.line()}: ${d.text('sign')}`],
   'ads.leading-sign': (d) => ['A line begins with a sign', `${d.line()} begins with ${d.text('sign')}.`],
@@ -325,59 +255,33 @@ const writers: Record<RuleId, Writer> = {
     `${d.line()} states ${quote(d.text('offer'))}, until ${d.date('endsOn')}.`,
   ],
   'ads.all-fixed': (d) => [`Every ${d.text('kind')} is fixed`, 'Nothing is left for the network to try.'],
-  'ads.position-empty': (d) => [
-    `No ${d.text('kind')} can stand in position ${d.text('position')}`,
-    'All are fixed elsewhere.',
-  ],
+  'ads.position-empty': (d) => [`No ${d.text('kind')} can stand in position ${d.text('position')}`, 'All are fixed elsewhere.'],
   'ads.path-over': (d) => [
     'A path is too long',
     `${quote(d.text('path'))}: ${d.text('units')} of ${d.text('limit')}`,
     `Write ${quote(d.text('shorter'))}`,
   ],
-  'ads.path-without-first': (d) => [
-    'A second path without a first',
-    quote(d.text('path')),
-    'Make it the first',
-  ],
+  'ads.path-without-first': (d) => ['A second path without a first', quote(d.text('path')), 'Make it the first'],
   'ads.path-slot-wrong': (d) => [
     'A slot in a path is wrong',
     wordSlotProblem(d.text('code') as SlotProblem['code'], d.plain(), d.number('at')),
   ],
-  'ads.no-page': (d) => [
-    'An ad leads nowhere',
-    `${d.text('group')}, ${d.text('ad')}: neither ad, group nor brief names a page.`,
-  ],
+  'ads.no-page': (d) => ['An ad leads nowhere', `${d.text('group')}, ${d.text('ad')}: neither ad, group nor brief names a page.`],
   'ads.page-unread': (d) => ['A landing page is no address', quote(d.text('address'))],
   'ads.domains-differ': (d) => ['Ads of one group lead to different domains', d.list('domains')],
-  'ads.word-unanswered': (d) => [
-    'Words searched, never answered',
-    `${d.list('words')}: in no line and no reading`,
-  ],
+  'ads.word-unanswered': (d) => ['Words searched, never answered', `${d.list('words')}: in no line and no reading`],
 
-  'ads.extra-over': (d) => [
-    `A ${d.text('kind')} is too long`,
-    `${quote(d.text('text'))}: ${d.text('units')} of ${d.text('limit')}`,
-  ],
-  'ads.sitelink-half': (d) => [
-    'A sitelink has one description line',
-    `${quote(d.text('text'))}: both or neither.`,
-  ],
+  'ads.extra-over': (d) => [`A ${d.text('kind')} is too long`, `${quote(d.text('text'))}: ${d.text('units')} of ${d.text('limit')}`],
+  'ads.sitelink-half': (d) => ['A sitelink has one description line', `${quote(d.text('text'))}: both or neither.`],
   'ads.sitelink-page': (d) => [
     'A sitelink leads nowhere',
     `${quote(d.text('text'))} ${d.text('address') === '' ? 'has no address' : `: ${d.text('address')} is none`}.`,
   ],
-  'ads.sitelink-same-page': (d) => [
-    'A sitelink repeats a page',
-    `${quote(d.text('text'))} opens what an ad or another sitelink opens.`,
-  ],
-  'ads.few-sitelinks': (d) => [
-    'Few sitelinks',
-    `${d.text('count')}; ${d.text('asked')} or more give an ad more room.`,
-  ],
+  'ads.sitelink-same-page': (d) => ['A sitelink repeats a page', `${quote(d.text('text'))} opens what an ad or another sitelink opens.`],
+  'ads.few-sitelinks': (d) => ['Few sitelinks', `${d.text('count')}; ${d.text('asked')} or more give an ad more room.`],
 };
 
-const biddingOf = (data: Reader) =>
-  biddingWords[data.text('bidding') as keyof typeof biddingWords] ?? data.text('bidding');
+const biddingOf = (data: Reader) => biddingWords[data.text('bidding') as keyof typeof biddingWords] ?? data.text('bidding');
 
 /** The words of a finding, amounts in the account's currency. The mend is empty where there is none. */
 export function wordFinding(finding: Finding, currency: string): FindingWords {

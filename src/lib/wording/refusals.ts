@@ -8,8 +8,7 @@ export interface RefusalWords {
   theirs: string;
 }
 
-const asText = (value: unknown) =>
-  value === null || value === undefined ? '' : typeof value === 'string' ? value : JSON.stringify(value);
+const asText = (value: unknown) => (value === null || value === undefined ? '' : typeof value === 'string' ? value : JSON.stringify(value));
 
 /** The sentence for a refusal. */
 export function wordRefusalCode(refusal: Refusal | { code: string }): string {

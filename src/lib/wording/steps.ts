@@ -53,8 +53,7 @@ const verdictWords = {
 function wordSet({ record, fields, count }: StepSummary): string {
   const [one, many] = nouns[record ?? 'keyword'];
   const what = countOf(count, one, many);
-  if (fields.includes('groupId') || (record === 'group' && fields.includes('campaignId')))
-    return `moved ${what}`;
+  if (fields.includes('groupId') || (record === 'group' && fields.includes('campaignId'))) return `moved ${what}`;
   if (fields.includes('match')) return `set the match type of ${what}`;
   if (fields.includes('bidMinor') || fields.includes('defaultBidMinor')) return `set the bid of ${what}`;
   if (record === 'plan' && fields.includes('archivedOn')) return 'archived or took back a plan';
@@ -70,9 +69,7 @@ export function wordStep(step: StepSummary): string {
     case 'add':
       return step.record === 'setAside' ? 'set a finding aside' : `added ${countOf(step.count, one, many)}`;
     case 'remove':
-      return step.record === 'setAside'
-        ? 'brought a finding back'
-        : `took out ${countOf(step.count, one, many)}`;
+      return step.record === 'setAside' ? 'brought a finding back' : `took out ${countOf(step.count, one, many)}`;
     case 'set':
       return wordSet(step);
     case 'judge':

@@ -11,13 +11,8 @@ export function readAddress(typed: string): URL | null {
 
 /** The address in full as it is handed off, or the text as typed where it is none. */
 export function writeAddress(typed: string): string {
-  return readAddress(typed)
-    ? /^https?:/i.test(typed.trim())
-      ? typed.trim()
-      : `https://${typed.trim()}`
-    : typed;
+  return readAddress(typed) ? (/^https?:/i.test(typed.trim()) ? typed.trim() : `https://${typed.trim()}`) : typed;
 }
 
 /** Whether an address opens the site's home page. */
-export const isHomePage = (address: URL) =>
-  /^\/?(?:index\.[a-z]+)?$/i.test(address.pathname) && address.search === '';
+export const isHomePage = (address: URL) => /^\/?(?:index\.[a-z]+)?$/i.test(address.pathname) && address.search === '';

@@ -5,11 +5,7 @@ import { fillPlanSlots } from './fill-slots';
 import { measureLine } from './measure';
 import { escapeFallback, escapeText, parseSlots } from './parse-slots';
 
-const keywords = [
-  'pitch raise piano',
-  'piano pitch correction near me',
-  'piano pitch correction near me cheap',
-];
+const keywords = ['pitch raise piano', 'piano pitch correction near me', 'piano pitch correction near me cheap'];
 const context = { limit: 30, language: 'en', values: {} };
 const codes = (line: string, values: Record<string, string> = {}) =>
   measureLine(line, keywords, { ...context, values }).problems.map(({ code, at }) => [code, at]);
@@ -17,14 +13,7 @@ const codes = (line: string, values: Record<string, string> = {}) =>
 describe('the worked examples', () => {
   it('puts each keyword in, or falls back', () => {
     const measure = measureLine('[[keyword|Piano Pitch Raise|title]]', keywords, context);
-    expect(
-      measure.readings.map(({ text, units, uses, unitsWithKeyword }) => [
-        text,
-        units,
-        uses,
-        unitsWithKeyword,
-      ]),
-    ).toEqual([
+    expect(measure.readings.map(({ text, units, uses, unitsWithKeyword }) => [text, units, uses, unitsWithKeyword])).toEqual([
       ['Pitch Raise Piano', 17, 'keyword', 17],
       ['Piano Pitch Correction Near Me', 30, 'keyword', 30],
       ['Piano Pitch Raise', 17, 'fallback', 36],
@@ -41,9 +30,9 @@ describe('the worked examples', () => {
 
   it('takes a plan slot’s value only where the line then fits', () => {
     const values = { offer: 'New-year tuning deal', place: 'Edinburgh' };
-    expect(
-      measureLine('[[offer|Sale]] in [[place|Town]] Today', [], { ...context, values }).textWithFallback,
-    ).toBe('Sale in Edinburgh Today');
+    expect(measureLine('[[offer|Sale]] in [[place|Town]] Today', [], { ...context, values }).textWithFallback).toBe(
+      'Sale in Edinburgh Today',
+    );
   });
 });
 
@@ -60,10 +49,9 @@ describe('taking apart', () => {
 
   it('takes nested slots in a fallback', () => {
     const values = { place: 'Leith' };
-    expect(
-      measureLine('[[keyword|[[place|Town]] Tuners|title]]', keywords.slice(2), { ...context, values })
-        .readings[0]!.text,
-    ).toBe('Leith Tuners');
+    expect(measureLine('[[keyword|[[place|Town]] Tuners|title]]', keywords.slice(2), { ...context, values }).readings[0]!.text).toBe(
+      'Leith Tuners',
+    );
   });
 
   test.prop([fc.string({ unit: fc.constantFrom('[', ']', '|', '\\', 'a', ' ') })], {
@@ -79,11 +67,7 @@ describe('taking apart', () => {
 
   it('stays quick on hostile text', () => {
     expect(parseSlots('[[a|'.repeat(2500)).problems).toHaveLength(2500);
-    expect(
-      parseSlots('[[a|'.repeat(1200) + ']]'.repeat(1200)).problems.every(
-        ({ code }) => code === 'nested-too-deep',
-      ),
-    ).toBe(true);
+    expect(parseSlots('[[a|'.repeat(1200) + ']]'.repeat(1200)).problems.every(({ code }) => code === 'nested-too-deep')).toBe(true);
   });
 });
 
@@ -104,9 +88,10 @@ describe('problems name their position', () => {
   });
 
   it('a value too long without a fallback', () => {
-    expect(
-      codes('Tuning and repairs in [[place]]', { place: 'Inverkeithing' }).map(([code]) => code),
-    ).toEqual(['value-too-long', 'line-too-long']);
+    expect(codes('Tuning and repairs in [[place]]', { place: 'Inverkeithing' }).map(([code]) => code)).toEqual([
+      'value-too-long',
+      'line-too-long',
+    ]);
   });
 
   it('knows the words that the brief defines', () => {
@@ -117,20 +102,14 @@ describe('problems name their position', () => {
 describe('values', () => {
   it('takes case, then listed spellings, and never touches fixed text', () => {
     const always = ['UK'];
-    expect(
-      fillPlanSlots('uk [[group||title]]', { ...context, values: { group: 'uk tuners' }, always }).before,
-    ).toBe('uk UK Tuners');
-    expect(measureLine('[[keyword|x|title]]', ['uk tuners'], { ...context, always }).readings[0]!.text).toBe(
-      'Uk Tuners',
-    );
+    expect(fillPlanSlots('uk [[group||title]]', { ...context, values: { group: 'uk tuners' }, always }).before).toBe('uk UK Tuners');
+    expect(measureLine('[[keyword|x|title]]', ['uk tuners'], { ...context, always }).readings[0]!.text).toBe('Uk Tuners');
   });
 
   it('joins in paths and encodes in addresses', () => {
     const values = { group: 'pitch raise é' };
     expect(fillPlanSlots('[[group]]', { ...context, values, kind: 'path' }).before).toBe('pitch-raise-é');
-    expect(fillPlanSlots('?g=[[group]]', { ...context, limit: 2048, values, kind: 'address' }).before).toBe(
-      '?g=pitch-raise-%C3%A9',
-    );
+    expect(fillPlanSlots('?g=[[group]]', { ...context, limit: 2048, values, kind: 'address' }).before).toBe('?g=pitch-raise-%C3%A9');
   });
 });
 
@@ -152,10 +131,10 @@ const shortWord = fc.string({ unit: fc.constantFrom('a', 'b', 'é', '語'), minL
 
 test.prop(
   [
-    fc.array(
-      fc.record({ text: shortWord, value: fc.oneof(shortWord, fc.constant('')), fallback: shortWord }),
-      { minLength: 1, maxLength: 4 },
-    ),
+    fc.array(fc.record({ text: shortWord, value: fc.oneof(shortWord, fc.constant('')), fallback: shortWord }), {
+      minLength: 1,
+      maxLength: 4,
+    }),
   ],
   {
     seed: 21,
@@ -175,10 +154,7 @@ test.prop([fc.array(shortWord, { maxLength: 8 }), shortWord, shortWord], { seed:
       words.map((word) => word.repeat(3)),
       context,
     );
-    if (measure.unitsWithFallback <= 30)
-      for (const reading of measure.readings) expect(reading.units).toBeLessThanOrEqual(30);
-    expect(measure.fallbacks).toBe(
-      measure.readings.filter((reading) => reading.unitsWithKeyword > 30).length,
-    );
+    if (measure.unitsWithFallback <= 30) for (const reading of measure.readings) expect(reading.units).toBeLessThanOrEqual(30);
+    expect(measure.fallbacks).toBe(measure.readings.filter((reading) => reading.unitsWithKeyword > 30).length);
   },
 );

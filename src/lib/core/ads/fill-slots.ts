@@ -88,19 +88,14 @@ class LineFiller {
   }
 
   private isKnown(name: string): boolean {
-    return (
-      name === liveSlot ||
-      builtInSlots.some((known) => known === name) ||
-      Object.hasOwn(this.context.values, name)
-    );
+    return name === liveSlot || builtInSlots.some((known) => known === name) || Object.hasOwn(this.context.values, name);
   }
 
   private check(segments: readonly Segment[], inFallback: boolean): void {
     for (const slot of segments) {
       if (slot.kind === 'text') continue;
       if (!this.isKnown(slot.name)) this.report('unknown-slot', slot);
-      if (slot.caseName !== null && !isCase(slot.caseName))
-        this.report('unknown-case', slot, { case: slot.caseName });
+      if (slot.caseName !== null && !isCase(slot.caseName)) this.report('unknown-case', slot, { case: slot.caseName });
       if (slot.name === liveSlot) this.checkLive(slot, inFallback);
       this.check(slot.fallback ?? [], true);
     }
@@ -116,9 +111,7 @@ class LineFiller {
   /** The text with every slot not yet filled counted as its fallback, or as nothing. */
   private assume(segments: readonly Segment[]): string {
     return segments
-      .map((part) =>
-        part.kind === 'text' ? part.text : (this.filled.get(part) ?? this.assume(part.fallback ?? [])),
-      )
+      .map((part) => (part.kind === 'text' ? part.text : (this.filled.get(part) ?? this.assume(part.fallback ?? []))))
       .join('');
   }
 

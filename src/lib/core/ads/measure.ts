@@ -30,18 +30,12 @@ export interface Measure {
 
 const withSlot = ({ before, after }: FilledLine, value: string) => normalizeText(before + value + after);
 
-function readKeyword(
-  keyword: string,
-  line: FilledLine,
-  context: FillContext,
-  fallback: { text: string; units: number },
-): Reading {
+function readKeyword(keyword: string, line: FilledLine, context: FillContext, fallback: { text: string; units: number }): Reading {
   if (!line.live) return { keyword, ...fallback, uses: 'keyword', unitsWithKeyword: fallback.units };
   const value = joinValue(applyCase(keyword, line.live.letterCase, context.language), context);
   const text = withSlot(line, value);
   const unitsWithKeyword = units(text);
-  if (unitsWithKeyword <= context.limit)
-    return { keyword, text, units: unitsWithKeyword, uses: 'keyword', unitsWithKeyword };
+  if (unitsWithKeyword <= context.limit) return { keyword, text, units: unitsWithKeyword, uses: 'keyword', unitsWithKeyword };
   return { keyword, ...fallback, uses: 'fallback', unitsWithKeyword };
 }
 

@@ -9,9 +9,7 @@ import type { FillContext } from './fill-slots';
 /** The place of a campaign as said in copy: as typed, else the name of its first place. */
 export function placeSaid({ book }: PlanView, campaignId: string): string {
   const typed = book.campaign.get(campaignId)?.placeSaid.trim();
-  return (
-    typed || (childrenOf(book.place, 'campaignId', campaignId).find((place) => !place.excluded)?.name ?? '')
-  );
+  return typed || (childrenOf(book.place, 'campaignId', campaignId).find((place) => !place.excluded)?.name ?? '');
 }
 
 /** The values of plan slots for a group; an empty text is a missing value. */
@@ -26,26 +24,15 @@ export function slotValues(view: PlanView, group: Group): Record<string, string>
     place: placeSaid(view, group.campaignId),
     client: view.client.name,
     offer: offer?.name ?? '',
-    price:
-      offer?.priceMinor == null ? '' : formatMoney(offer.priceMinor, view.account.currency, { whole: true }),
+    price: offer?.priceMinor == null ? '' : formatMoney(offer.priceMinor, view.account.currency, { whole: true }),
   };
 }
 
 /** What fills and limits the lines of a group's ads. */
-export function lineContext(
-  view: PlanView,
-  group: Group,
-  format: FormatName,
-  kind: LineKindOfAd | 'path',
-): FillContext {
+export function lineContext(view: PlanView, group: Group, format: FormatName, kind: LineKindOfAd | 'path'): FillContext {
   const rules = view.rules.formats[format];
   return {
-    limit:
-      kind === 'path'
-        ? rules.paths.limit
-        : kind === 'headline'
-          ? rules.headlines.limit
-          : rules.descriptions.limit,
+    limit: kind === 'path' ? rules.paths.limit : kind === 'headline' ? rules.headlines.limit : rules.descriptions.limit,
     language: firstLanguage(view, view.book.campaign.get(group.campaignId)),
     values: slotValues(view, group),
     always: briefTexts(view, 'always'),

@@ -20,21 +20,18 @@ export function adviseBidding(view: PlanView, campaign: Campaign): BiddingAdvice
   const worth = worthOf(view);
   const rate = parseShare(view.brief.clickRate);
   const needed = view.house.conversionsToLearn;
-  const clicks =
-    worth && worth.perClickMinor > 0 && campaign.monthlyMinor !== null
-      ? campaign.monthlyMinor / worth.perClickMinor
-      : null;
-  const conversions =
-    clicks !== null && rate ? Math.floor((clicks * Number(rate.numerator)) / Number(rate.denominator)) : null;
-  const advice = (
-    kind: BiddingKind,
-    reason: BiddingAdvice['reason'],
-    bidMinor: number | null,
-  ): BiddingAdvice => ({ kind, reason, conversions, bidMinor, needed });
+  const clicks = worth && worth.perClickMinor > 0 && campaign.monthlyMinor !== null ? campaign.monthlyMinor / worth.perClickMinor : null;
+  const conversions = clicks !== null && rate ? Math.floor((clicks * Number(rate.numerator)) / Number(rate.denominator)) : null;
+  const advice = (kind: BiddingKind, reason: BiddingAdvice['reason'], bidMinor: number | null): BiddingAdvice => ({
+    kind,
+    reason,
+    conversions,
+    bidMinor,
+    needed,
+  });
   if (campaign.goal === 'visits') return advice('most-clicks', 'visits', worth?.perClickMinor ?? null);
   if (!view.brief.countsConversions) return advice('by-hand', 'not-counted', worth?.perClickMinor ?? null);
-  if (conversions === null || conversions < needed)
-    return advice('by-hand', 'too-few-conversions', worth?.perClickMinor ?? null);
+  if (conversions === null || conversions < needed) return advice('by-hand', 'too-few-conversions', worth?.perClickMinor ?? null);
   if (campaign.goal === 'sales') return advice('most-value', 'value-known', null);
   return advice('most-conversions', 'enough-conversions', worth?.affordableMinor ?? null);
 }

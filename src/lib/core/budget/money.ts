@@ -1,8 +1,6 @@
 /** Digits after the decimal sign that a currency (ISO 4217) has: 2 for GBP, 0 for JPY. */
 export function minorDigits(currency: string): number {
-  return (
-    new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2
-  );
+  return new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
 }
 
 /** Whether a currency code is one that `Intl` can write. */
@@ -11,11 +9,7 @@ export function isCurrency(code: string): boolean {
 }
 
 /** An amount in minor units, written with its currency; whole amounts may drop the decimals. */
-export function formatMoney(
-  minor: number,
-  currency: string,
-  { locale = 'en-GB', whole = false } = {},
-): string {
+export function formatMoney(minor: number, currency: string, { locale = 'en-GB', whole = false } = {}): string {
   const digits = minorDigits(currency);
   const decimals = whole && minor % 10 ** digits === 0 ? 0 : digits;
   return new Intl.NumberFormat(locale, {
@@ -51,8 +45,7 @@ export function parseAmount(text: string, currency: string): number | null {
   const separators = bare.replace(/\d/g, '');
   const isGrouping = last >= 0 && decimals.length === 3 && digits !== 3 && new Set(separators).size === 1;
   const hasDecimals = last >= 0 && !isGrouping;
-  if (hasDecimals && (decimals.length > digits || (separators.length > 1 && new Set(separators).size === 1)))
-    return null;
+  if (hasDecimals && (decimals.length > digits || (separators.length > 1 && new Set(separators).size === 1))) return null;
   const major = (hasDecimals ? bare.slice(0, last) : bare).replace(/[.,]/g, '');
   const minor = Number(major + (hasDecimals ? decimals : '').padEnd(digits, '0'));
   return minor <= largestAmount ? minor : null;

@@ -13,9 +13,7 @@ export function splitExactly(total: number, weights: readonly number[]): number[
     return { part: Number(product / whole), remainder: product % whole };
   });
   let left = total - parts.reduce((all, { part }) => all + part, 0);
-  const order = parts
-    .map((_, index) => index)
-    .sort((a, b) => Number(parts[b]!.remainder - parts[a]!.remainder) || a - b);
+  const order = parts.map((_, index) => index).sort((a, b) => Number(parts[b]!.remainder - parts[a]!.remainder) || a - b);
   for (const index of order) {
     if (left === 0) break;
     parts[index]!.part += 1;
@@ -47,10 +45,7 @@ function requireDays(monthDays: string) {
 }
 
 /** What the first month can cost at most when it starts on a date (yyyy-MM-dd): daily × the days left in that month. */
-export function firstMonthAtMost(
-  dailyMinor: number,
-  startsOn: string,
-): { days: number; atMostMinor: number } {
+export function firstMonthAtMost(dailyMinor: number, startsOn: string): { days: number; atMostMinor: number } {
   const [year = 0, month = 1, day = 1] = startsOn.split('-').map(Number);
   const days = new Date(Date.UTC(year, month, 0)).getUTCDate() - day + 1;
   return { days, atMostMinor: days * dailyMinor };

@@ -24,13 +24,11 @@ const noPlace = { id: true, position: true } as const;
 const lines = list(adLine.omit({ ...noPlace, adId: true, kind: true }), 100);
 const index = z.int().min(0);
 
-const fileNegative = negative
-  .omit({ ...noPlace, campaignId: true, groupId: true, findId: true, briefItemId: true })
-  .extend({
-    /** The find, or the entry of “not offered”, that made it: its place in the list. */
-    find: index.optional(),
-    notOffered: index.optional(),
-  });
+const fileNegative = negative.omit({ ...noPlace, campaignId: true, groupId: true, findId: true, briefItemId: true }).extend({
+  /** The find, or the entry of “not offered”, that made it: its place in the list. */
+  find: index.optional(),
+  notOffered: index.optional(),
+});
 const fileExtra = extra.omit({ ...noPlace, campaignId: true });
 const filePlace = place.omit({ ...noPlace, campaignId: true });
 const fileAd = ad.omit({ ...noPlace, groupId: true }).extend({ headlines: lines, descriptions: lines });

@@ -14,12 +14,7 @@ export interface PastedLine {
   searchesHigh: number | null;
   bidLowMinor: number | null;
   bidHighMinor: number | null;
-  notes: (
-    | KeywordNote
-    | { code: 'twice'; firstLine: number }
-    | { code: 'in-plan' }
-    | { code: 'figure-unread'; text: string }
-  )[];
+  notes: (KeywordNote | { code: 'twice'; firstLine: number } | { code: 'in-plan' } | { code: 'figure-unread'; text: string })[];
   /** Whether it becomes a find. */
   isNew: boolean;
 }
@@ -84,16 +79,10 @@ function isTable(text: string, delimiter: string): boolean {
   return lines.length > 1 && counts.every((count) => count === counts[0] && count > 1);
 }
 
-function meaningsOf(
-  rows: readonly string[][],
-  currency: string,
-): { meanings: ColumnMeaning[]; hasHeading: boolean } {
+function meaningsOf(rows: readonly string[][], currency: string): { meanings: ColumnMeaning[]; hasHeading: boolean } {
   const [first = [], second = []] = rows;
   const hasFigures = (row: readonly string[]) => row.some((cell, index) => index > 0 && /\d/.test(cell));
-  const hasHeading =
-    first.length > 1 &&
-    !hasFigures(first) &&
-    (hasFigures(second) || first.some((cell) => headings[0]![1].test(cell)));
+  const hasHeading = first.length > 1 && !hasFigures(first) && (hasFigures(second) || first.some((cell) => headings[0]![1].test(cell)));
   const taken = new Set<ColumnMeaning>();
   const take = (meaning: ColumnMeaning | undefined) => {
     if (!meaning || taken.has(meaning)) return 'ignore';
@@ -103,14 +92,10 @@ function meaningsOf(
   if (hasHeading)
     return {
       hasHeading,
-      meanings: first.map((cell) =>
-        take(headings.find(([name, pattern]) => !taken.has(name) && pattern.test(cell))?.[0]),
-      ),
+      meanings: first.map((cell) => take(headings.find(([name, pattern]) => !taken.has(name) && pattern.test(cell))?.[0])),
     };
   const meanings =
-    second.length > 1 || first.length > 1
-      ? first.map((cell, index) => guess(cell, index, currency, taken, take))
-      : [take('keyword')];
+    second.length > 1 || first.length > 1 ? first.map((cell, index) => guess(cell, index, currency, taken, take)) : [take('keyword')];
   return { hasHeading, meanings };
 }
 
@@ -122,18 +107,13 @@ function guess(
   take: (meaning: ColumnMeaning | undefined) => ColumnMeaning,
 ) {
   if (index === 0) return take('keyword');
-  if (!taken.has('searches') && readSearches(cell) && !/[.,]\d{2}$|\p{Sc}/u.test(cell))
-    return take('searches');
+  if (!taken.has('searches') && readSearches(cell) && !/[.,]\d{2}$|\p{Sc}/u.test(cell)) return take('searches');
   if (parseAmount(cell, currency) !== null) return take(taken.has('bid-low') ? 'bid-high' : 'bid-low');
   return 'ignore' as const;
 }
 
 /** Reads pasted lines, or a table with or without searches and bids; duplicates and changed signs are reported by line. */
-export function readPastedFinds(
-  pasted: string,
-  context: ReadContext,
-  chosen?: readonly ColumnMeaning[],
-): PastedFinds {
+export function readPastedFinds(pasted: string, context: ReadContext, chosen?: readonly ColumnMeaning[]): PastedFinds {
   const rows = splitRows(pasted);
   const filled = rows.filter((row) => row.some((cell) => cell.trim() !== ''));
   const { meanings: guessed, hasHeading } = meaningsOf(filled, context.currency);
@@ -193,15 +173,9 @@ function readLine(
 }
 
 /** The words of some finds, counted, most frequent first. */
-export function countWords(
-  texts: readonly string[],
-  isStopWord: (word: string) => boolean,
-): { word: string; count: number }[] {
+export function countWords(texts: readonly string[], isStopWord: (word: string) => boolean): { word: string; count: number }[] {
   const counts = new Map<string, number>();
   for (const text of texts)
-    for (const word of new Set(text.split(/[\s\-/]+/)))
-      if (word !== '' && !isStopWord(word)) counts.set(word, (counts.get(word) ?? 0) + 1);
-  return [...counts]
-    .map(([word, count]) => ({ word, count }))
-    .sort((a, b) => b.count - a.count || (a.word < b.word ? -1 : 1));
+    for (const word of new Set(text.split(/[\s\-/]+/))) if (word !== '' && !isStopWord(word)) counts.set(word, (counts.get(word) ?? 0) + 1);
+  return [...counts].map(([word, count]) => ({ word, count })).sort((a, b) => b.count - a.count || (a.word < b.word ? -1 : 1));
 }

@@ -27,13 +27,10 @@ class PlanFileReader {
       ['always', always],
       ['proof', proofs],
     ];
-    for (const [kind, texts] of items)
-      this.each(`brief/${kind}`, texts, (text, at) => this.add('briefItem', { ...at, kind, text }));
+    for (const [kind, texts] of items) this.each(`brief/${kind}`, texts, (text, at) => this.add('briefItem', { ...at, kind, text }));
     this.each('brief/offers', offers, (offer, at) => this.add('offer', { ...at, ...offer }));
     this.each('brief/slotWords', slotWords, (word, at) => this.add('slotWord', { ...at, ...word }));
-    this.each('brief/places', places, (place, at) =>
-      this.add('place', { ...at, campaignId: null, ...place }),
-    );
+    this.each('brief/places', places, (place, at) => this.add('place', { ...at, campaignId: null, ...place }));
     this.each('finds', file.finds, (find, at) => this.add('find', { ...at, ...find }));
     this.each('campaigns', file.campaigns, (campaign, at, path) => this.campaign(campaign, at, path));
     this.negatives(file.negatives, '', { campaignId: null, groupId: null });
@@ -50,11 +47,7 @@ class PlanFileReader {
     rows.push(row);
   }
 
-  private each<T>(
-    path: string,
-    items: readonly T[],
-    make: (item: T, at: { id: string; position: number }, path: string) => void,
-  ): void {
+  private each<T>(path: string, items: readonly T[], make: (item: T, at: { id: string; position: number }, path: string) => void): void {
     items.forEach((item, position) => {
       const id = this.newId();
       const own = `${path}/${position}`.replace(/^\//, '');
@@ -63,39 +56,23 @@ class PlanFileReader {
     });
   }
 
-  private campaign(
-    campaign: PlanFile['campaigns'][number],
-    at: { id: string; position: number },
-    path: string,
-  ): void {
+  private campaign(campaign: PlanFile['campaigns'][number], at: { id: string; position: number }, path: string): void {
     const { places, negatives, extras, groups, ...own } = campaign;
     this.add('campaign', { ...at, ...own });
-    this.each(`${path}/places`, places, (place, spot) =>
-      this.add('place', { ...spot, campaignId: at.id, ...place }),
-    );
-    this.each(`${path}/extras`, extras, (extra, spot) =>
-      this.add('extra', { ...spot, campaignId: at.id, ...extra }),
-    );
+    this.each(`${path}/places`, places, (place, spot) => this.add('place', { ...spot, campaignId: at.id, ...place }));
+    this.each(`${path}/extras`, extras, (extra, spot) => this.add('extra', { ...spot, campaignId: at.id, ...extra }));
     this.negatives(negatives, path, { campaignId: at.id, groupId: null });
-    this.each(`${path}/groups`, groups, (group, spot, own) =>
-      this.group(group, { ...spot, campaignId: at.id }, own),
-    );
+    this.each(`${path}/groups`, groups, (group, spot, own) => this.group(group, { ...spot, campaignId: at.id }, own));
   }
 
-  private group(
-    group: FileGroup,
-    at: { id: string; position: number; campaignId: string },
-    path: string,
-  ): void {
+  private group(group: FileGroup, at: { id: string; position: number; campaignId: string }, path: string): void {
     const { offer, keywords, negatives, ads, ...own } = group;
     this.add('group', {
       ...at,
       ...own,
       offerId: offer === null ? null : (this.ids.get(`brief/offers/${offer}`) ?? null),
     });
-    this.each(`${path}/keywords`, keywords, (keyword, spot) =>
-      this.add('keyword', { ...spot, groupId: at.id, ...keyword }),
-    );
+    this.each(`${path}/keywords`, keywords, (keyword, spot) => this.add('keyword', { ...spot, groupId: at.id, ...keyword }));
     this.negatives(negatives, path, { campaignId: null, groupId: at.id });
     this.each(`${path}/ads`, ads, ({ headlines, descriptions, ...ad }, spot, adPath) => {
       this.add('ad', { ...spot, groupId: at.id, ...ad });
@@ -116,8 +93,7 @@ class PlanFileReader {
         text,
         match,
         findId: find === undefined ? null : (this.ids.get(`finds/${find}`) ?? null),
-        briefItemId:
-          notOffered === undefined ? null : (this.ids.get(`brief/not-offered/${notOffered}`) ?? null),
+        briefItemId: notOffered === undefined ? null : (this.ids.get(`brief/not-offered/${notOffered}`) ?? null),
       }),
     );
   }

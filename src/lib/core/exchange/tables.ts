@@ -18,15 +18,7 @@ import { wouldRun } from './cells';
 import { HeldBack } from './held-back';
 
 /** The tables in the order of loading. */
-export const tableNames = [
-  'campaigns',
-  'places',
-  'groups',
-  'keywords',
-  'negatives',
-  'ads',
-  'extras',
-] as const;
+export const tableNames = ['campaigns', 'places', 'groups', 'keywords', 'negatives', 'ads', 'extras'] as const;
 export type TableName = (typeof tableNames)[number];
 
 /** A table as it goes out, and what is held back of it. */
@@ -45,14 +37,11 @@ type Fill = (view: PlanView, held: HeldBack, add: Add) => void;
 const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
 /** Open hours as text: `Mon 9-17, Tue 9-17`; all hours are an empty text. */
-export const writeHours = (spans: readonly HourSpan[]) =>
-  spans.map(({ day, from, to }) => `${days[day - 1]} ${from}-${to}`).join(', ');
+export const writeHours = (spans: readonly HourSpan[]) => spans.map(({ day, from, to }) => `${days[day - 1]} ${from}-${to}`).join(', ');
 
-const campaignOf = ({ book }: PlanView, group: Group): Campaign | undefined =>
-  book.campaign.get(group.campaignId);
+const campaignOf = ({ book }: PlanView, group: Group): Campaign | undefined => book.campaign.get(group.campaignId);
 
-const money = (view: PlanView, minor: number | null) =>
-  minor === null ? '' : writeAmount(minor, view.account.currency);
+const money = (view: PlanView, minor: number | null) => (minor === null ? '' : writeAmount(minor, view.account.currency));
 
 const fillCampaigns: Fill = (view, held, add) => {
   for (const campaign of inOrder(view.book.campaign))
@@ -61,9 +50,7 @@ const fillCampaigns: Fill = (view, held, add) => {
         campaign.name,
         'paused',
         campaign.goal,
-        campaign.monthlyMinor === null
-          ? ''
-          : money(view, dailyFromMonthly(campaign.monthlyMinor, view.house.monthDays)),
+        campaign.monthlyMinor === null ? '' : money(view, dailyFromMonthly(campaign.monthlyMinor, view.house.monthDays)),
         view.account.currency,
         campaign.bidding,
         money(view, campaign.bidMinor),
@@ -115,13 +102,7 @@ const fillKeywords: Fill = (view, held, add) => {
   for (const group of groupsInOrder(view))
     for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id))
       add(
-        [
-          campaignOf(view, group)?.name ?? '',
-          group.name,
-          keyword.text,
-          keyword.match,
-          money(view, bidOf(view, keyword)),
-        ],
+        [campaignOf(view, group)?.name ?? '', group.name, keyword.text, keyword.match, money(view, bidOf(view, keyword))],
         held.find(group.campaignId, group.id, keyword.id),
       );
 };
@@ -144,15 +125,9 @@ const fillNegatives: Fill = (view, held, add) => {
 };
 
 /** A line as it is handed off: plan slots filled, the live slot in the text form with its fallback filled. */
-function writeLine(
-  view: PlanView,
-  group: Group,
-  ad: Ad,
-  kind: 'headline' | 'description',
-  text: string,
-): string {
+function writeLine(view: PlanView, group: Group, ad: Ad, kind: 'headline' | 'description', text: string): string {
   const { before, live, after } = fillPlanSlots(text, lineContext(view, group, ad.format, kind));
-  if (!live) return normalizeText(before);
+  if (!live) return normalizeText(escapeText(before));
   const slot = writeSlot('keyword', escapeFallback(live.fallback), live.letterCase);
   return normalizeText(escapeText(before) + slot + escapeText(after));
 }
@@ -160,14 +135,10 @@ function writeLine(
 const mostLines = { headline: 15, description: 4 } as const;
 
 function lineCells(view: PlanView, group: Group, ad: Ad, kind: 'headline' | 'description'): string[] {
-  const lines = childrenOf(view.book.adLine, 'adId', ad.id).filter(
-    (line) => line.kind === kind && line.text.trim() !== '',
-  );
+  const lines = childrenOf(view.book.adLine, 'adId', ad.id).filter((line) => line.kind === kind && line.text.trim() !== '');
   return Array.from({ length: mostLines[kind] }, (_, index) => {
     const line = lines[index];
-    return line
-      ? [writeLine(view, group, ad, kind, line.text), line.fixedAt === null ? '' : String(line.fixedAt)]
-      : ['', ''];
+    return line ? [writeLine(view, group, ad, kind, line.text), line.fixedAt === null ? '' : String(line.fixedAt)] : ['', ''];
   }).flat();
 }
 
@@ -211,10 +182,7 @@ const fillExtras: Fill = (view, held, add) => {
 };
 
 const lineColumns = (name: string, most: number) =>
-  Array.from({ length: most }, (_, index) => [
-    `${name} ${index + 1}`,
-    `${name} ${index + 1} fixed at`,
-  ]).flat();
+  Array.from({ length: most }, (_, index) => [`${name} ${index + 1}`, `${name} ${index + 1} fixed at`]).flat();
 
 /** Headings of Biblion's own plain layout. */
 export const tableColumns: Readonly<Record<TableName, readonly string[]>> = {

@@ -31,8 +31,7 @@ class PlanFileWriter {
     const account = plan && book.account.get(plan.accountId);
     const client = account && book.client.get(account.clientId);
     const brief = book.brief.get(this.planId);
-    if (!plan || !account || !client || !brief)
-      throw new Error(`The plan ${this.planId} is not in the book.`);
+    if (!plan || !account || !client || !brief) throw new Error(`The plan ${this.planId} is not in the book.`);
     const campaigns = inOrder(book.campaign).map((campaign, index) => {
       const path = this.note(campaign.id, `campaigns/${index}`);
       return {
@@ -43,9 +42,7 @@ class PlanFileWriter {
           path,
         ),
         extras: this.extras(campaign.id, path),
-        groups: childrenOf(book.group, 'campaignId', campaign.id).map((group, at) =>
-          this.group(group, `${path}/groups/${at}`),
-        ),
+        groups: childrenOf(book.group, 'campaignId', campaign.id).map((group, at) => this.group(group, `${path}/groups/${at}`)),
       };
     });
     const file: Omit<PlanFile, 'setAside'> = {
@@ -62,9 +59,7 @@ class PlanFileWriter {
         always: this.texts('always'),
         proofs: this.texts('proof'),
         offers: this.noted(inOrder(book.offer), 'brief/offers').map((row) => without(row, 'id', 'position')),
-        slotWords: this.noted(inOrder(book.slotWord), 'brief/slotWords').map((row) =>
-          without(row, 'id', 'position'),
-        ),
+        slotWords: this.noted(inOrder(book.slotWord), 'brief/slotWords').map((row) => without(row, 'id', 'position')),
         places: this.places(null),
       },
       campaigns,
@@ -97,31 +92,26 @@ class PlanFileWriter {
   }
 
   private places(campaignId: string | null) {
-    return childrenOf(this.book.place, 'campaignId', campaignId).map((place) =>
-      without(place, 'id', 'position', 'campaignId'),
-    );
+    return childrenOf(this.book.place, 'campaignId', campaignId).map((place) => without(place, 'id', 'position', 'campaignId'));
   }
 
   private extras(campaignId: string | null, path: string) {
-    return this.noted(
-      childrenOf(this.book.extra, 'campaignId', campaignId),
-      `${path}/extras`.replace(/^\//, ''),
-    ).map((extra) => without(extra, 'id', 'position', 'campaignId'));
+    return this.noted(childrenOf(this.book.extra, 'campaignId', campaignId), `${path}/extras`.replace(/^\//, '')).map((extra) =>
+      without(extra, 'id', 'position', 'campaignId'),
+    );
   }
 
   private negatives(rows: readonly Negative[], path: string): FileNegative[] {
-    return this.noted(rows, `${path}/negatives`.replace(/^\//, '')).map(
-      ({ text, match, findId, briefItemId }) => {
-        const find = findId === null ? undefined : this.findIndex.get(findId);
-        const notOffered = briefItemId === null ? undefined : this.notOfferedIndex.get(briefItemId);
-        return {
-          text,
-          match,
-          ...(find !== undefined && { find }),
-          ...(notOffered !== undefined && { notOffered }),
-        };
-      },
-    );
+    return this.noted(rows, `${path}/negatives`.replace(/^\//, '')).map(({ text, match, findId, briefItemId }) => {
+      const find = findId === null ? undefined : this.findIndex.get(findId);
+      const notOffered = briefItemId === null ? undefined : this.notOfferedIndex.get(briefItemId);
+      return {
+        text,
+        match,
+        ...(find !== undefined && { find }),
+        ...(notOffered !== undefined && { notOffered }),
+      };
+    });
   }
 
   private group(group: Group, path: string): FileGroup {
@@ -158,5 +148,4 @@ class PlanFileWriter {
 }
 
 /** The plan file of a plan. The book holds the plan's rows and, of the workspace, its client, account and plan row. */
-export const writePlanFile = (book: Book, planId: string): PlanFile =>
-  new PlanFileWriter(book, planId).write();
+export const writePlanFile = (book: Book, planId: string): PlanFile => new PlanFileWriter(book, planId).write();

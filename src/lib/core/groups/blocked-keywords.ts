@@ -23,8 +23,7 @@ export function findBlockedKeywords(view: PlanView): BlockedKeyword[] {
     const language = firstLanguage(view, view.book.campaign.get(group.campaignId));
     for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id)) {
       const search = prepareSearch(keyword.text, language);
-      for (const { negative, prepared } of negatives)
-        if (blocks(prepared, search)) found.push({ keyword, negative });
+      for (const { negative, prepared } of negatives) if (blocks(prepared, search)) found.push({ keyword, negative });
     }
   }
   return found;

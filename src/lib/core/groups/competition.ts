@@ -16,11 +16,7 @@ export const campaignNegatives = ({ book }: PlanView, campaignId: string): reado
 
 /** All negatives that act on a group: the plan's, its campaign's, its own. */
 export function negativesActingOn(view: PlanView, group: Group): Negative[] {
-  return [
-    ...planNegatives(view),
-    ...campaignNegatives(view, group.campaignId),
-    ...childrenOf(view.book.negative, 'groupId', group.id),
-  ];
+  return [...planNegatives(view), ...campaignNegatives(view, group.campaignId), ...childrenOf(view.book.negative, 'groupId', group.id)];
 }
 
 /** The groups of campaigns as they compete, in order. */
@@ -42,8 +38,5 @@ export function competingGroups(view: PlanView, campaigns: readonly Campaign[]):
 /** Which group answers a typed search, among the campaigns that can meet a searcher of one (of all, where none is given). */
 export function answerInPlan(view: PlanView, search: string, campaign: Campaign | null): Answer {
   const campaigns = campaign ? campaignsMeeting(view, campaign) : inOrder(view.book.campaign);
-  return answerSearch(
-    plainText(search, view.rules.refusedKeywordSigns),
-    prepareGroups(competingGroups(view, campaigns)),
-  );
+  return answerSearch(plainText(search, view.rules.refusedKeywordSigns), prepareGroups(competingGroups(view, campaigns)));
 }

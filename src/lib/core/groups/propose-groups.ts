@@ -65,18 +65,12 @@ function writtenTheme(key: string, texts: readonly string[], stem: (word: string
 
 /** The find of the fewest words, the first of several. */
 const shortestOf = (finds: readonly { text: string }[]) =>
-  finds.reduce(
-    (best, { text }) => (wordsOf(text).length < wordsOf(best).length ? text : best),
-    finds[0]?.text ?? '',
-  );
+  finds.reduce((best, { text }) => (wordsOf(text).length < wordsOf(best).length ? text : best), finds[0]?.text ?? '');
 
 /**
  * Proposes groups from the words that finds share: greedily the theme that divides best, until none holds two finds.
  */
-export function proposeGroups<T extends { text: string }>(
-  finds: readonly T[],
-  language: string,
-): ProposedGroup<T>[] {
+export function proposeGroups<T extends { text: string }>(finds: readonly T[], language: string): ProposedGroup<T>[] {
   const { stem, isStopWord } = languageWords(language);
   const stemLists = finds.map(({ text }) =>
     wordsOf(text)
@@ -84,9 +78,12 @@ export function proposeGroups<T extends { text: string }>(
       .map(stem),
   );
   const total = finds.length;
-  const candidates = candidatesOf(stemLists).filter(
-    ({ members }) => total < 4 || members.size <= total * commonShare,
+  const common = new Set(
+    candidatesOf(stemLists)
+      .filter(({ members }) => total >= 4 && members.size > total * commonShare)
+      .map(({ key }) => key),
   );
+  const candidates = candidatesOf(stemLists.map((stems) => stems.filter((one) => !common.has(one))));
   const left = new Set(finds.keys());
   const proposals: ProposedGroup<T>[] = [];
   for (;;) {

@@ -56,9 +56,7 @@ const strength: Record<MatchType, number> = { exact: 2, phrase: 1, broad: 0 };
 /** Exact before phrase before broad, then more words, then the higher bid; the older stays where all are equal. */
 function isStronger(one: PreparedMark, other: PreparedMark): boolean {
   const difference =
-    strength[one.match] - strength[other.match] ||
-    one.wordCount - other.wordCount ||
-    (one.bidMinor ?? 0) - (other.bidMinor ?? 0);
+    strength[one.match] - strength[other.match] || one.wordCount - other.wordCount || (one.bidMinor ?? 0) - (other.bidMinor ?? 0);
   return difference > 0;
 }
 
@@ -90,8 +88,7 @@ export function answerSearch(search: string, groups: readonly PreparedGroup[]): 
     const matching = group.keywords.filter((mark) => matchesSurely(mark.prepared, prepared));
     const blocking = group.negatives.filter((negative) => blocks(negative.prepared, prepared));
     if (blocking.length > 0) {
-      if (matching.length > 0)
-        for (const { text } of blocking) answer.blocked.push({ group: group.id, negative: text });
+      if (matching.length > 0) for (const { text } of blocking) answer.blocked.push({ group: group.id, negative: text });
       continue;
     }
     if (matching.length === 0) {

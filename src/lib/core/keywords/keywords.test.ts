@@ -2,14 +2,7 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { ruleSet } from '../rules/rule-set';
 import { answerSearch, prepareGroups, type CompetingGroup } from './answer';
-import {
-  blocks,
-  matchesLikely,
-  matchesSurely,
-  prepareKeyword,
-  prepareNegative,
-  prepareSearch,
-} from './matching';
+import { blocks, matchesLikely, matchesSurely, prepareKeyword, prepareNegative, prepareSearch } from './matching';
 import { matchTypes, plainText, readKeyword, writeKeyword, type MatchType } from './read-keyword';
 
 const refused = ruleSet.refusedKeywordSigns;
@@ -42,15 +35,12 @@ describe('reading keywords', () => {
     expect(read('?!').notes).toContainEqual({ code: 'nothing-left' });
   });
 
-  test.prop([fc.string({ unit: 'grapheme' }), fc.constantFrom(...matchTypes)], { seed: 4 })(
-    'is stable once read',
-    (text, match) => {
-      const once = read(text, match);
-      fc.pre(once.text !== '' && !/^[-+]|[\s][+]/.test(once.text));
-      const again = read(writeKeyword(once.text, once.match), 'broad');
-      expect(again).toMatchObject({ text: once.text, match: once.match, negative: false, notes: [] });
-    },
-  );
+  test.prop([fc.string({ unit: 'grapheme' }), fc.constantFrom(...matchTypes)], { seed: 4 })('is stable once read', (text, match) => {
+    const once = read(text, match);
+    fc.pre(once.text !== '' && !/^[-+]|[\s][+]/.test(once.text));
+    const again = read(writeKeyword(once.text, once.match), 'broad');
+    expect(again).toMatchObject({ text: once.text, match: once.match, negative: false, notes: [] });
+  });
 });
 
 const sure = (keyword: string, match: MatchType, search: string) =>
@@ -82,24 +72,11 @@ describe('sure matching', () => {
   });
 
   it('uses the stems of the language', () => {
-    expect(matchesSurely(prepareKeyword('seilkurs', 'exact', 'nb'), prepareSearch('seilkurs', 'nb'))).toBe(
-      true,
-    );
+    expect(matchesSurely(prepareKeyword('seilkurs', 'exact', 'nb'), prepareSearch('seilkurs', 'nb'))).toBe(true);
     expect(matchesSurely(prepareKeyword('båter', 'exact', 'no'), prepareSearch('båten', 'no'))).toBe(true);
   });
 
-  const word = fc.constantFrom(
-    'piano',
-    'tuning',
-    'tuner',
-    'tuners',
-    'for',
-    'the',
-    'near',
-    'me',
-    'old',
-    'cost',
-  );
+  const word = fc.constantFrom('piano', 'tuning', 'tuner', 'tuners', 'for', 'the', 'near', 'me', 'old', 'cost');
   const phrase = fc.array(word, { minLength: 1, maxLength: 5 }).map((words) => words.join(' '));
 
   test.prop([phrase, phrase, fc.constantFrom(...matchTypes)], { seed: 7, numRuns: 2000 })(
@@ -135,8 +112,7 @@ const group = (id: string, keywords: string[], negatives: string[] = [], bidMino
   keywords: keywords.map((text) => ({ ...read(text), bidMinor })),
   negatives: negatives.map((text) => read(text)),
 });
-const ask = (search: string, ...groups: CompetingGroup[]) =>
-  answerSearch(plainText(search, refused), prepareGroups(groups));
+const ask = (search: string, ...groups: CompetingGroup[]) => answerSearch(plainText(search, refused), prepareGroups(groups));
 
 describe('which group answers', () => {
   it('prefers exact, then more words, then the bid, then age', () => {

@@ -3,8 +3,7 @@ export const matchTypes = ['broad', 'phrase', 'exact'] as const;
 export type MatchType = (typeof matchTypes)[number];
 
 /** What reading changed or met in a keyword as it was written. */
-export type KeywordNote =
-  { code: 'plus-removed' } | { code: 'sign-became-space'; signs: string[] } | { code: 'nothing-left' };
+export type KeywordNote = { code: 'plus-removed' } | { code: 'sign-became-space'; signs: string[] } | { code: 'nothing-left' };
 
 /** A keyword or negative as read from text. */
 export interface ReadKeyword {
@@ -45,11 +44,7 @@ export function plainText(text: string, refusedSigns: ReadonlySet<string>): stri
  * Reads `[exact]`, `"phrase"`, plain (the default match type), a leading `-` for a negative and old `+word` marks.
  * Nothing is lost silently: every change is a note.
  */
-export function readKeyword(
-  written: string,
-  defaultMatch: MatchType,
-  refusedSigns: ReadonlySet<string>,
-): ReadKeyword {
+export function readKeyword(written: string, defaultMatch: MatchType, refusedSigns: ReadonlySet<string>): ReadKeyword {
   const notes: KeywordNote[] = [];
   let text = normalize(written).trim();
   let match = defaultMatch;

@@ -17,21 +17,7 @@ export interface LanguageWords {
 }
 
 /** Words that say what a searcher wants, whatever a stop list holds. */
-const neverStop = new Set([
-  'near',
-  'free',
-  'best',
-  'cost',
-  'how',
-  'gut',
-  'gute',
-  'guten',
-  'guter',
-  'gutes',
-  'großen',
-  'große',
-  'großer',
-]);
+const neverStop = new Set(['near', 'free', 'best', 'cost', 'how', 'gut', 'gute', 'guten', 'guter', 'gutes', 'großen', 'große', 'großer']);
 
 const known: Record<string, { stem: (word: string) => string; stop: readonly string[] }> = {
   en: { stem: english, stop: eng },

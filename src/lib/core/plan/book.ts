@@ -24,17 +24,13 @@ export type BookRows = Partial<{ [Name in RecordName]: RecordTypes[Name][] }>;
 
 /** A book made of lists of rows. */
 export function bookOf(rows: BookRows): Book {
-  const book = Object.fromEntries(
-    recordNames.map((name) => [name, new Map((rows[name] ?? []).map((row) => [row.id as string, row]))]),
-  );
+  const book = Object.fromEntries(recordNames.map((name) => [name, new Map((rows[name] ?? []).map((row) => [row.id as string, row]))]));
   return book as unknown as Book;
 }
 
 /** The lists of rows of a book, for sending and storing. */
 export function rowsOf(book: Book): BookRows {
-  return Object.fromEntries(
-    recordNames.filter((name) => book[name].size > 0).map((name) => [name, [...book[name].values()]]),
-  );
+  return Object.fromEntries(recordNames.filter((name) => book[name].size > 0).map((name) => [name, [...book[name].values()]]));
 }
 
 /** The book after some edits. */

@@ -11,9 +11,7 @@ const wordOf = (text: string) =>
 
 /** A campaign's name by the pattern goal, place, network, theme: `leads_edinburgh_search_tuning`. */
 export function composeName({ goal, placeWord, partnerSites, themeWord }: NameParts): string {
-  return [goal, wordOf(placeWord), partnerSites ? 'search-partners' : 'search', wordOf(themeWord)]
-    .filter((part) => part !== '')
-    .join('_');
+  return [goal, wordOf(placeWord), partnerSites ? 'search-partners' : 'search', wordOf(themeWord)].filter((part) => part !== '').join('_');
 }
 
 /** The same pattern made different from names that stand, by a number at the end. */

@@ -50,28 +50,19 @@ const several = z.strictObject({
 function checkRow(schema: z.ZodType, value: unknown, path: PropertyKey[], context: z.RefinementCtx): void {
   const result = schema.safeParse(value);
   if (result.success) return;
-  for (const { message, path: inner } of result.error.issues)
-    context.addIssue({ code: 'custom', message, path: [...path, ...inner] });
+  for (const { message, path: inner } of result.error.issues) context.addIssue({ code: 'custom', message, path: [...path, ...inner] });
 }
 
 function checkFields(change: z.infer<typeof simple>, path: PropertyKey[], context: z.RefinementCtx): void {
   if (change.type === 'add')
-    change.rows.forEach((row, index) =>
-      checkRow(recordTypes[change.record].schema, row, [...path, 'rows', index], context),
-    );
+    change.rows.forEach((row, index) => checkRow(recordTypes[change.record].schema, row, [...path, 'rows', index], context));
   if (change.type === 'set')
-    checkRow(
-      recordTypes[change.record].schema.omit({ id: true }).partial(),
-      change.fields,
-      [...path, 'fields'],
-      context,
-    );
+    checkRow(recordTypes[change.record].schema.omit({ id: true }).partial(), change.fields, [...path, 'fields'], context);
 }
 
 /** Every edit there is, checked down to the fields of the rows it carries. */
 export const changeSchema = z.union([simple, several]).superRefine((change, context) => {
-  if (change.type === 'several')
-    change.changes.forEach((part, index) => checkFields(part, ['changes', index], context));
+  if (change.type === 'several') change.changes.forEach((part, index) => checkFields(part, ['changes', index], context));
   else checkFields(change, [], context);
 });
 export type SimpleChange = z.infer<typeof simple>;
@@ -84,11 +75,7 @@ export const sentChangeSchema = z.strictObject({
   revision: z.int().min(0),
   /** Changes of one sitting in one field are one step. */
   sitting: z.string().max(128).optional(),
-  change: z.union([
-    z.strictObject({ type: z.literal('undo') }),
-    z.strictObject({ type: z.literal('redo') }),
-    changeSchema,
-  ]),
+  change: z.union([z.strictObject({ type: z.literal('undo') }), z.strictObject({ type: z.literal('redo') }), changeSchema]),
 });
 export type SentChange = z.infer<typeof sentChangeSchema>;
 

@@ -15,8 +15,7 @@ export type Refusal =
 export type Decision = { ok: true; edits: RowEdit[] } | { ok: false; refusal: Refusal };
 
 /** Compares field values, lists included. */
-export const sameValue = (one: unknown, other: unknown) =>
-  one === other || JSON.stringify(one) === JSON.stringify(other);
+export const sameValue = (one: unknown, other: unknown) => one === other || JSON.stringify(one) === JSON.stringify(other);
 
 /** Raised inside a decision only; `decide` turns it into an outcome. */
 class Refused extends Error {
@@ -29,10 +28,7 @@ const rowsOfRecord = (book: Book, record: RecordName) => book[record] as unknown
 
 /** Collects the edits of a change, later parts seeing what earlier ones did. */
 class Draft {
-  private readonly edits = new Map<
-    string,
-    { record: RecordName; id: string; before: Row | null; after: Row | null }
-  >();
+  private readonly edits = new Map<string, { record: RecordName; id: string; before: Row | null; after: Row | null }>();
 
   constructor(readonly book: Book) {}
 
@@ -49,9 +45,7 @@ class Draft {
   }
 
   result(): RowEdit[] {
-    return [...this.edits.values()].filter(
-      ({ before, after }) => !sameValue(before, after),
-    ) as unknown as RowEdit[];
+    return [...this.edits.values()].filter(({ before, after }) => !sameValue(before, after)) as unknown as RowEdit[];
   }
 
   /** The book as it stands after the edits so far. */
@@ -112,8 +106,7 @@ function checkParents(draft: Draft, record: RecordName, row: Row, keys?: readonl
   for (const [field, parent] of Object.entries({ ...parents, ...links })) {
     const parentId = row[field];
     if (parentId === null || (keys && !keys.includes(field))) continue;
-    if (!draft.find(parent, String(parentId)))
-      throw new Refused({ code: 'parent-missing', record, id: row.id, field });
+    if (!draft.find(parent, String(parentId))) throw new Refused({ code: 'parent-missing', record, id: row.id, field });
   }
 }
 
@@ -147,23 +140,15 @@ function removeRows(draft: Draft, record: RecordName, ids: readonly string[]): v
 }
 
 /** Rows that leave with their parent; links to it are cleared on the way. */
-function dependentsOf(
-  draft: Draft,
-  book: Book,
-  parent: RecordName,
-  parentId: string,
-): { record: RecordName; id: string }[] {
+function dependentsOf(draft: Draft, book: Book, parent: RecordName, parentId: string): { record: RecordName; id: string }[] {
   const found: { record: RecordName; id: string }[] = [];
   for (const record of recordNames) {
     const { parents, links = {} } = recordTypes[record];
     for (const [key, name] of Object.entries(parents))
-      if (name === parent)
-        for (const row of childrenOf(rowsOfRecord(book, record), key, parentId))
-          found.push({ record, id: row.id });
+      if (name === parent) for (const row of childrenOf(rowsOfRecord(book, record), key, parentId)) found.push({ record, id: row.id });
     for (const [key, name] of Object.entries(links))
       if (name === parent)
-        for (const row of childrenOf(rowsOfRecord(book, record), key, parentId))
-          draft.put(record, row.id, { ...row, [key]: null });
+        for (const row of childrenOf(rowsOfRecord(book, record), key, parentId)) draft.put(record, row.id, { ...row, [key]: null });
   }
   return found;
 }
@@ -175,8 +160,7 @@ function judge(draft: Draft, { ids, verdict }: Extract<SimpleChange, { type: 'ju
   for (const id of ids) {
     const find = requireRow(draft, 'find', id);
     draft.put('find', id, { ...find, verdict });
-    for (const negative of childrenOf(draft.book.negative, 'findId', id))
-      draft.put('negative', negative.id, null);
+    for (const negative of childrenOf(draft.book.negative, 'findId', id)) draft.put('negative', negative.id, null);
     if (verdict !== 'block') continue;
     const negativeId = `${id}-block`;
     draft.put('negative', negativeId, {
@@ -204,11 +188,7 @@ function mergeGroups(draft: Draft, { ids, into }: Extract<SimpleChange, { type: 
   for (const id of ids) {
     if (id === into) continue;
     for (const record of ['keyword', 'negative'] as const)
-      for (const row of childrenOf(
-        book[record] as ReadonlyMap<string, Row & { text: string; match: string }>,
-        'groupId',
-        id,
-      )) {
+      for (const row of childrenOf(book[record] as ReadonlyMap<string, Row & { text: string; match: string }>, 'groupId', id)) {
         const isNew = !standing[record].has(mark(row));
         standing[record].add(mark(row));
         draft.put(record, row.id, isNew ? { ...row, groupId: into } : null);
@@ -230,8 +210,7 @@ function checkUnique(draft: Draft): void {
       const owner = owners.get(key(row));
       owners.set(key(row), row.id);
       if (owner === undefined) continue;
-      const culprit =
-        [...draft.remaining(record)].find((edit) => edit.id === owner || edit.id === row.id) ?? row;
+      const culprit = [...draft.remaining(record)].find((edit) => edit.id === owner || edit.id === row.id) ?? row;
       throw new Refused({
         code: 'taken',
         record,

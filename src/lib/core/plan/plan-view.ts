@@ -37,12 +37,10 @@ export function findPlanView(book: Book, planId: string, rules: RuleSet, house: 
 }
 
 /** The texts of one of the brief's lists. */
-export const briefTexts = ({ book }: PlanView, kind: BriefItemKind) =>
-  childrenOf(book.briefItem, 'kind', kind).map(({ text }) => text);
+export const briefTexts = ({ book }: PlanView, kind: BriefItemKind) => childrenOf(book.briefItem, 'kind', kind).map(({ text }) => text);
 
 /** The language that stems, cases and names: the campaign's first, else the brief's first, else English. */
-export const firstLanguage = ({ brief }: PlanView, campaign: Campaign | undefined) =>
-  campaign?.languages[0] ?? brief.languages[0] ?? 'en';
+export const firstLanguage = ({ brief }: PlanView, campaign: Campaign | undefined) => campaign?.languages[0] ?? brief.languages[0] ?? 'en';
 
 /** Goals whose conversions are enquiries, of which a share buys. */
 export const countsEnquiries = (goal: Goal) => goal === 'leads' || goal === 'calls';
@@ -93,7 +91,5 @@ export const groupsInOrder = ({ book }: Pick<PlanView, 'book'>): Group[] =>
 /** The campaigns that can meet a searcher of this one, itself included, in order. */
 export function campaignsMeeting({ book }: PlanView, campaign: Campaign): Campaign[] {
   const reach = (one: Campaign) => ({ campaign: one, places: childrenOf(book.place, 'campaignId', one.id) });
-  return inOrder(book.campaign).filter(
-    (other) => other.id === campaign.id || canMeet(reach(campaign), reach(other)),
-  );
+  return inOrder(book.campaign).filter((other) => other.id === campaign.id || canMeet(reach(campaign), reach(other)));
 }

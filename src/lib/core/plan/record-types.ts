@@ -99,5 +99,4 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
 export const recordNames = Object.keys(recordTypes) as RecordName[];
 
 /** The record names of a stream, parents before children. */
-export const recordsOf = (stream: RecordType['stream']) =>
-  recordNames.filter((name) => recordTypes[name].stream === stream);
+export const recordsOf = (stream: RecordType['stream']) => recordNames.filter((name) => recordTypes[name].stream === stream);

@@ -69,9 +69,7 @@ function trimmed(line: AdLine, measure: Measure): Mend | null {
     .filter(({ text }) => units(text) <= measure.limit)
     .sort((a, b) => a.word.length - b.word.length);
   const best = options[0];
-  return best
-    ? { ...setText(line, best.text, 'offer'), data: { word: best.word, fits: units(best.text) } }
-    : null;
+  return best ? { ...setText(line, best.text, 'offer'), data: { word: best.word, fits: units(best.text) } } : null;
 }
 
 function checkMeasures(ad: MeasuredAd): Report[] {
@@ -110,9 +108,7 @@ function checkMeasures(ad: MeasuredAd): Report[] {
         ...report,
         data: { ...data, count: measure.fallbacks, text: measure.textWithFallback },
       });
-    const bad = measure.hasLiveSlot
-      ? findBadReadings(measure.readings, ad.editorial.rivals, ad.editorial.language)
-      : [];
+    const bad = measure.hasLiveSlot ? findBadReadings(measure.readings, ad.editorial.rivals, ad.editorial.language) : [];
     if (bad[0])
       reports.push({
         rule: 'ads.reads-badly',
@@ -178,10 +174,8 @@ function checkCounts(ad: MeasuredAd): Report[] {
     const filled = ad.lines.filter(({ line }) => line.kind === kind && line.text.trim() !== '').length;
     const report = { record: ad.ad.id, where: place(ad, `${kind}s`) };
     const data = { ...named(ad), kind, count: filled };
-    if (filled < rule.least)
-      reports.push({ rule: 'ads.few-lines', ...report, data: { ...data, least: rule.least } });
-    if (filled > rule.most)
-      reports.push({ rule: 'ads.many-lines', ...report, data: { ...data, most: rule.most } });
+    if (filled < rule.least) reports.push({ rule: 'ads.few-lines', ...report, data: { ...data, least: rule.least } });
+    if (filled > rule.most) reports.push({ rule: 'ads.many-lines', ...report, data: { ...data, most: rule.most } });
     reports.push(...checkPositions(ad, kind, report));
   }
   for (const { line, number } of ad.lines)
@@ -197,23 +191,16 @@ function checkCounts(ad: MeasuredAd): Report[] {
 }
 
 /** Fixed positions: every line fixed, or a position that nothing can fill. */
-function checkPositions(
-  ad: MeasuredAd,
-  kind: LineKindOfAd,
-  report: Pick<Report, 'record' | 'where'>,
-): Report[] {
+function checkPositions(ad: MeasuredAd, kind: LineKindOfAd, report: Pick<Report, 'record' | 'where'>): Report[] {
   if (ad.ad.format !== 'responsive') return [];
-  const lines = ad.lines
-    .filter(({ line }) => line.kind === kind && line.text.trim() !== '')
-    .map(({ line }) => line);
+  const lines = ad.lines.filter(({ line }) => line.kind === kind && line.text.trim() !== '').map(({ line }) => line);
   const fixed = new Set(lines.map(({ fixedAt }) => fixedAt).filter((at) => at !== null));
   const free = lines.filter(({ fixedAt }) => fixedAt === null).length;
   if (fixed.size === 0) return [];
   const positions = kind === 'headline' ? [1, 2, 3] : [1, 2];
   const empty = positions.filter((position) => !fixed.has(position));
   const data = { ...named(ad), kind };
-  if (free < empty.length)
-    return [{ rule: 'ads.position-empty', ...report, data: { ...data, position: empty[free] ?? 0 } }];
+  if (free < empty.length) return [{ rule: 'ads.position-empty', ...report, data: { ...data, position: empty[free] ?? 0 } }];
   return free === 0 ? [{ rule: 'ads.all-fixed', ...report, data }] : [];
 }
 
@@ -232,15 +219,10 @@ function checkAlike(ad: MeasuredAd): Report[] {
     };
     const report = { record: later.line.id, where: place(ad, later.line.kind) };
     const equal = earlier.find(({ measure }) => measure.textWithFallback === later.measure.textWithFallback);
-    if (equal)
-      return reports.push({ rule: 'ads.lines-equal', ...report, data: { ...data, other: equal.number } });
+    if (equal) return reports.push({ rule: 'ads.lines-equal', ...report, data: { ...data, other: equal.number } });
     const own = lettersOf(later.measure.textWithFallback);
-    const alike = earlier.find(
-      ({ measure }) => similarity(lettersOf(measure.textWithFallback), own).similarity >= 0.9,
-    );
-    return (
-      alike && reports.push({ rule: 'ads.lines-alike', ...report, data: { ...data, other: alike.number } })
-    );
+    const alike = earlier.find(({ measure }) => similarity(lettersOf(measure.textWithFallback), own).similarity >= 0.9);
+    return alike && reports.push({ rule: 'ads.lines-alike', ...report, data: { ...data, other: alike.number } });
   });
   return reports;
 }
@@ -320,13 +302,11 @@ function checkOffers(ad: MeasuredAd): Report[] {
   return ad.lines.flatMap(({ line, measure, number }) =>
     inOrder(ad.view.book.offer).flatMap((offer): Report[] => {
       const states =
-        holdsPhrase(measure.textWithFallback, offer.name) ||
-        (offer.id === slotted?.id && /\[\[(?:offer|price)\b/.test(line.text));
+        holdsPhrase(measure.textWithFallback, offer.name) || (offer.id === slotted?.id && /\[\[(?:offer|price)\b/.test(line.text));
       const { endsOn } = offer;
       if (!states || !endsOn || !campaign) return [];
       const endsInside =
-        (campaign.startsOn !== null && endsOn < campaign.startsOn) ||
-        (campaign.endsOn !== null && endsOn < campaign.endsOn);
+        (campaign.startsOn !== null && endsOn < campaign.startsOn) || (campaign.endsOn !== null && endsOn < campaign.endsOn);
       if (!endsInside && campaign.endsOn !== null) return [];
       const data = {
         ...named(ad),
@@ -358,12 +338,9 @@ function checkWords(ad: MeasuredAd): Report[] {
   const unanswered = new Set<string>();
   ad.keywords.forEach((keyword, index) => {
     const read = new Set(
-      ad.lines
-        .filter(({ measure }) => measure.hasLiveSlot)
-        .flatMap(({ measure }) => stemsOf(measure.readings[index]?.text ?? '')),
+      ad.lines.filter(({ measure }) => measure.hasLiveSlot).flatMap(({ measure }) => stemsOf(measure.readings[index]?.text ?? '')),
     );
-    for (const word of wordsOf(keyword))
-      if (!isStopWord(word) && !fixed.has(stem(word)) && !read.has(stem(word))) unanswered.add(word);
+    for (const word of wordsOf(keyword)) if (!isStopWord(word) && !fixed.has(stem(word)) && !read.has(stem(word))) unanswered.add(word);
   });
   if (unanswered.size === 0 || ad.lines.length === 0) return [];
   return [
@@ -420,11 +397,7 @@ function checkGroupOfAds(view: PlanView, group: Group): Report[] {
   if (ads.filter(({ format }) => format === 'responsive').length > most)
     reports.push({ rule: 'ads.many-ads', ...report, data: { ...data, most } });
   const domains = [
-    ...new Set(
-      ads
-        .map((ad) => readAddress(landingPageOf(view, ad))?.hostname.replace(/^www\./, ''))
-        .filter((name) => name !== undefined),
-    ),
+    ...new Set(ads.map((ad) => readAddress(landingPageOf(view, ad))?.hostname.replace(/^www\./, '')).filter((name) => name !== undefined)),
   ];
   if (domains.length > 1) reports.push({ rule: 'ads.domains-differ', ...report, data: { ...data, domains } });
   return reports;

@@ -39,9 +39,7 @@ function checkLandingPage({ brief }: PlanView): Report[] {
   if (brief.landingPage.trim() === '') return [{ rule: 'brief.no-landing-page', where }];
   const address = readAddress(brief.landingPage);
   if (!address) return [{ rule: 'brief.address-unread', where, data: { address: brief.landingPage } }];
-  return isHomePage(address)
-    ? [{ rule: 'brief.home-page', where, data: { address: brief.landingPage } }]
-    : [];
+  return isHomePage(address) ? [{ rule: 'brief.home-page', where, data: { address: brief.landingPage } }] : [];
 }
 
 function checkSlotWords({ book }: PlanView): Report[] {
@@ -49,9 +47,7 @@ function checkSlotWords({ book }: PlanView): Report[] {
   return inOrder(book.slotWord).flatMap(({ id, slot }) => {
     const clashes = slot !== '' && seen.has(slot);
     seen.add(slot);
-    return clashes
-      ? [{ rule: 'brief.slot-word-clash' as const, record: id, where: { field: 'slot' }, data: { slot } }]
-      : [];
+    return clashes ? [{ rule: 'brief.slot-word-clash' as const, record: id, where: { field: 'slot' }, data: { slot } }] : [];
   });
 }
 
@@ -63,8 +59,7 @@ export const checkBrief: Check = (view, today) => {
   if (!worthOf(view)) reports.push({ rule: 'brief.no-worth', where: { field: 'valueMinor' } });
   if (!brief.countsConversions && brief.goal !== 'visits')
     reports.push({ rule: 'brief.not-counted', where: { field: 'countsConversions' } });
-  if (childrenOf(book.briefItem, 'kind', 'fact').length === 0)
-    reports.push({ rule: 'brief.no-facts', where: { field: 'fact' } });
+  if (childrenOf(book.briefItem, 'kind', 'fact').length === 0) reports.push({ rule: 'brief.no-facts', where: { field: 'fact' } });
   for (const { id, name, endsOn } of inOrder(book.offer))
     if (endsOn !== null && endsOn < today)
       reports.push({

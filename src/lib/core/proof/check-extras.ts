@@ -51,9 +51,7 @@ function checkSitelink(extra: Extra, pages: ReadonlySet<string>): Report[] {
 /** Reads sitelinks and callouts: lengths, both description lines or neither, different and deeper pages. */
 export const checkExtras: Check = (view) => {
   const extras = inOrder(view.book.extra);
-  const pages = new Set(
-    [...view.book.ad.values()].map((ad) => readAddress(landingPageOf(view, ad))?.href ?? ''),
-  );
+  const pages = new Set([...view.book.ad.values()].map((ad) => readAddress(landingPageOf(view, ad))?.href ?? ''));
   const reports = extras.flatMap((extra) => checkLengths(view, extra));
   for (const extra of extras) {
     if (extra.kind !== 'sitelink') continue;

@@ -17,9 +17,7 @@ function checkSize({ house }: PlanView, group: Group, keywords: readonly Keyword
   const report = { record: group.id, ...at(group, 'keywords') };
   if (keywords.length === 0) return [{ rule: 'groups.no-keywords', ...report, data: { group: group.name } }];
   if (keywords.length > most)
-    return [
-      { rule: 'groups.many-keywords', ...report, data: { group: group.name, count: keywords.length, most } },
-    ];
+    return [{ rule: 'groups.many-keywords', ...report, data: { group: group.name, count: keywords.length, most } }];
   return keywords.length < least
     ? [{ rule: 'groups.few-keywords', ...report, data: { group: group.name, count: keywords.length, least } }]
     : [];
@@ -137,9 +135,7 @@ function checkCampaignPairs(view: PlanView): Report[] {
     campaignsMeeting(view, campaign)
       .filter((other) => other.position > campaign.position)
       .flatMap((other): Report[] => {
-        const shared = [...(textsOf.get(campaign.id) ?? [])].filter((text) =>
-          textsOf.get(other.id)?.has(text),
-        );
+        const shared = [...(textsOf.get(campaign.id) ?? [])].filter((text) => textsOf.get(other.id)?.has(text));
         if (shared.length === 0) return [];
         const data = {
           count: shared.length,

@@ -11,14 +11,8 @@ const blockAll = (finds: readonly Find[]): Mend => ({
 });
 
 /** Kept finds that hold one of some phrases, as one report. */
-function reportKept(
-  view: PlanView,
-  rule: 'research.rival-kept' | 'research.not-offered-kept',
-  phrases: readonly string[],
-): Report[] {
-  const held = inOrder(view.book.find).filter(
-    ({ text, verdict }) => verdict === 'keep' && findPhrase(text, phrases),
-  );
+function reportKept(view: PlanView, rule: 'research.rival-kept' | 'research.not-offered-kept', phrases: readonly string[]): Report[] {
+  const held = inOrder(view.book.find).filter(({ text, verdict }) => verdict === 'keep' && findPhrase(text, phrases));
   if (held.length === 0) return [];
   const words = [...new Set(held.map(({ text }) => findPhrase(text, phrases) ?? ''))];
   return [

@@ -52,8 +52,7 @@ function checkMoney(view: PlanView): Report[] {
 
 function checkDates({ id, name, startsOn, endsOn }: Campaign, today: string): Report[] {
   const at = { record: id, where: { campaignId: id, field: 'startsOn' } };
-  if (startsOn && endsOn && endsOn < startsOn)
-    return [{ rule: 'settings.ends-before-start', ...at, data: { name, startsOn, endsOn } }];
+  if (startsOn && endsOn && endsOn < startsOn) return [{ rule: 'settings.ends-before-start', ...at, data: { name, startsOn, endsOn } }];
   if (!startsOn) return [{ rule: 'settings.no-start', ...at, data: { name } }];
   return startsOn < today ? [{ rule: 'settings.start-past', ...at, data: { name, startsOn } }] : [];
 }
@@ -64,16 +63,10 @@ function checkPlaces({ book }: PlanView, { id, name, whoCounts, goal }: Campaign
   const included = places.filter((place) => !place.excluded);
   if (included.length === 0) return [{ rule: 'settings.no-place', ...at, data: { name } }];
   const swallowed = included.find((place) =>
-    places.some(
-      (other) =>
-        other.excluded &&
-        other.country === place.country &&
-        (other.kind === 'country' || other.name === place.name),
-    ),
+    places.some((other) => other.excluded && other.country === place.country && (other.kind === 'country' || other.name === place.name)),
   );
   const reports: Report[] = [];
-  if (swallowed)
-    reports.push({ rule: 'settings.place-excluded', ...at, data: { name, place: swallowed.name } });
+  if (swallowed) reports.push({ rule: 'settings.place-excluded', ...at, data: { name, place: swallowed.name } });
   if (whoCounts === 'asking' && goal !== 'visits')
     reports.push({
       rule: 'settings.asks-from-afar',
@@ -94,14 +87,10 @@ function checkBidding(view: PlanView, campaign: Campaign): Report[] {
   const { heedsBids, learns } = biddingFacts[bidding];
   const at = { record: id, where: { campaignId: id, field: 'bidding' } };
   const reports: Report[] = [];
-  if (learns && !view.brief.countsConversions)
-    reports.push({ rule: 'settings.learning-uncounted', ...at, data: { name, bidding } });
+  if (learns && !view.brief.countsConversions) reports.push({ rule: 'settings.learning-uncounted', ...at, data: { name, bidding } });
   const groups = childrenOf(view.book.group, 'campaignId', id);
-  const bids = groups
-    .flatMap((group) => childrenOf(view.book.keyword, 'groupId', group.id))
-    .filter((keyword) => keyword.bidMinor !== null);
-  if (!heedsBids && bids.length > 0)
-    reports.push({ rule: 'settings.bids-ignored', ...at, data: { name, bidding, count: bids.length } });
+  const bids = groups.flatMap((group) => childrenOf(view.book.keyword, 'groupId', group.id)).filter((keyword) => keyword.bidMinor !== null);
+  if (!heedsBids && bids.length > 0) reports.push({ rule: 'settings.bids-ignored', ...at, data: { name, bidding, count: bids.length } });
   const perClick = worthOf(view)?.perClickMinor ?? null;
   if (bidding === 'by-hand' && perClick !== null && bidMinor !== null && bidMinor > perClick)
     reports.push({
@@ -119,10 +108,7 @@ function checkBidding(view: PlanView, campaign: Campaign): Report[] {
 }
 
 /** Whether a month's money at the starting bid buys enough clicks for every group to learn from. */
-function checkClicks(
-  { book, house }: PlanView,
-  { id, name, monthlyMinor, bidding, bidMinor }: Campaign,
-): Report[] {
+function checkClicks({ book, house }: PlanView, { id, name, monthlyMinor, bidding, bidMinor }: Campaign): Report[] {
   const groups = childrenOf(book.group, 'campaignId', id).length;
   if (bidding !== 'by-hand' || !bidMinor || !monthlyMinor || groups === 0) return [];
   const clicks = Math.floor(monthlyMinor / bidMinor);

@@ -40,9 +40,7 @@ function findUnclosed(text: string): string | null {
 /** Words of three letters and more, or of two, that stand in capitals and are on no list. */
 function capitalsIn(text: string, always: readonly string[]): string[] {
   const listed = new Set(always.flatMap((spelling) => spelling.split(/\s+/)));
-  return [...new Set(text.match(/(?<![\p{L}\p{N}])\p{Lu}{2,}(?![\p{L}\p{N}])/gu) ?? [])].filter(
-    (word) => !listed.has(word),
-  );
+  return [...new Set(text.match(/(?<![\p{L}\p{N}])\p{Lu}{2,}(?![\p{L}\p{N}])/gu) ?? [])].filter((word) => !listed.has(word));
 }
 
 /** Signs and spaces: faults that can be seen without knowing the brief. `read` is the line with plan slots filled. */
@@ -63,8 +61,7 @@ function signFaults(typed: string, read: string): EditorialFault[] {
   if (number) faults.push({ rule: 'ads.telephone', data: { number: number[0] } });
   const unclosed = findUnclosed(read);
   if (unclosed) faults.push({ rule: 'ads.unclosed', data: { sign: unclosed } });
-  if (/^[=+@-]/.test(read.trim()))
-    faults.push({ rule: 'ads.leading-sign', data: { sign: read.trim().slice(0, 1) } });
+  if (/^[=+@-]/.test(read.trim())) faults.push({ rule: 'ads.leading-sign', data: { sign: read.trim().slice(0, 1) } });
   return faults;
 }
 
@@ -77,18 +74,13 @@ function wordFaults(read: string, context: EditorialContext): EditorialFault[] {
   const rival = findPhrase(read, context.rivals);
   if (rival) faults.push({ rule: 'ads.rival-named', data: { rival } });
   const claim = findPhrase(read, lists.bestClaims);
-  if (claim && !context.proofs.some((proof) => findPhrase(proof, [claim])))
-    faults.push({ rule: 'ads.best-claim', data: { claim } });
+  if (claim && !context.proofs.some((proof) => findPhrase(proof, [claim]))) faults.push({ rule: 'ads.best-claim', data: { claim } });
   const click = findPhrase(read, lists.clickHere);
   if (click) faults.push({ rule: 'ads.click-here', data: { words: click } });
   return faults;
 }
 
 /** The faults of one line, as typed and with its plan slots filled (rules §6). Exclamation marks are counted over the ad. */
-export function findEditorialFaults(
-  typed: string,
-  read: string,
-  context: EditorialContext,
-): EditorialFault[] {
+export function findEditorialFaults(typed: string, read: string, context: EditorialContext): EditorialFault[] {
   return [...signFaults(typed, read), ...wordFaults(read, context)];
 }

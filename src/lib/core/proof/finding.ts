@@ -55,20 +55,12 @@ export type Check = (view: PlanView, today: string) => Report[];
 /** A short digest (FNV-1a, 32 bit) of a text. */
 export function digestOf(text: string): string {
   let hash = 0x811c9dc5;
-  for (let index = 0; index < text.length; index++)
-    hash = Math.imul(hash ^ text.charCodeAt(index), 0x01000193);
+  for (let index = 0; index < text.length; index++) hash = Math.imul(hash ^ text.charCodeAt(index), 0x01000193);
   return (hash >>> 0).toString(16).padStart(8, '0');
 }
 
 /** The finding that a report makes. */
-export function findingOf({
-  rule,
-  where = {},
-  record = '',
-  data = {},
-  mend = null,
-  severity,
-}: Report): Finding {
+export function findingOf({ rule, where = {}, record = '', data = {}, mend = null, severity }: Report): Finding {
   const { chapter, severity: usual } = ruleList[rule];
   return {
     id: `${rule} ${record} ${where.field ?? ''}`.trim(),

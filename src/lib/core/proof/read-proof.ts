@@ -21,12 +21,9 @@ const checks = [checkBrief, checkSettings, checkResearch, checkGroups, checkAds,
 /** Reads every rule over the whole plan. `today` is a local date, yyyy-MM-dd. Gravest first, then in chapter order. */
 export function readProof(view: PlanView, today: string): Proof {
   const all = checks.flatMap((check) => check(view, today)).map(findingOf);
-  const order = (finding: Finding) =>
-    severities.indexOf(finding.severity) * 100 + chapters.indexOf(finding.chapter);
+  const order = (finding: Finding) => severities.indexOf(finding.severity) * 100 + chapters.indexOf(finding.chapter);
   all.sort((a, b) => order(a) - order(b));
-  const setAside = new Set(
-    [...view.book.setAside.values()].map(({ rule, record, digest }) => `${rule} ${record} ${digest}`),
-  );
+  const setAside = new Set([...view.book.setAside.values()].map(({ rule, record, digest }) => `${rule} ${record} ${digest}`));
   const isAside = ({ rule, record, digest }: Finding) => setAside.has(`${rule} ${record} ${digest}`);
   return {
     findings: all.filter((finding) => !isAside(finding)),
@@ -40,9 +37,7 @@ export type Counts = Record<Severity, number>;
 
 /** Counts by chapter; suggestions do not mark a chapter. */
 export function countByChapter(findings: readonly Finding[]): Record<Chapter, Counts> {
-  const counts = Object.fromEntries(
-    chapters.map((chapter) => [chapter, { fix: 0, look: 0, suggestion: 0 }]),
-  ) as Record<Chapter, Counts>;
+  const counts = Object.fromEntries(chapters.map((chapter) => [chapter, { fix: 0, look: 0, suggestion: 0 }])) as Record<Chapter, Counts>;
   for (const { chapter, severity } of findings) counts[chapter][severity] += 1;
   return counts;
 }

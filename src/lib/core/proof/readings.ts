@@ -26,11 +26,7 @@ function reasonFor(reading: Reading, rivals: readonly string[], language: string
 }
 
 /** The readings that use their keyword and read badly. */
-export function findBadReadings(
-  readings: readonly Reading[],
-  rivals: readonly string[],
-  language: string,
-): BadReading[] {
+export function findBadReadings(readings: readonly Reading[], rivals: readonly string[], language: string): BadReading[] {
   return readings.flatMap((reading) => {
     const reason = reading.uses === 'keyword' ? reasonFor(reading, rivals, language) : null;
     return reason ? [{ reading, reason }] : [];
@@ -38,14 +34,9 @@ export function findBadReadings(
 }
 
 /** Spellings of the list that a live slot will not keep: the keyword holds them, the reading writes them otherwise. */
-export function findLostSpellings(
-  readings: readonly Reading[],
-  always: readonly string[],
-): { spelling: string; reading: Reading }[] {
+export function findLostSpellings(readings: readonly Reading[], always: readonly string[]): { spelling: string; reading: Reading }[] {
   return always.flatMap((spelling) => {
-    const reading = readings.find(
-      (one) => one.uses === 'keyword' && holdsPhrase(one.keyword, spelling) && !one.text.includes(spelling),
-    );
+    const reading = readings.find((one) => one.uses === 'keyword' && holdsPhrase(one.keyword, spelling) && !one.text.includes(spelling));
     return reading ? [{ spelling, reading }] : [];
   });
 }

@@ -35,5 +35,4 @@ export function findPhrase(text: string, phrases: readonly string[]): string | n
 }
 
 /** Whether a phrase stands in a text as whole words, in any letter case. */
-export const holdsPhrase = (text: string, phrase: string) =>
-  phrase.trim() !== '' && patternOf(phrase.trim()).test(text);
+export const holdsPhrase = (text: string, phrase: string) => phrase.trim() !== '' && patternOf(phrase.trim()).test(text);

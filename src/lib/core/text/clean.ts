@@ -6,8 +6,7 @@ export interface RefusedSign {
   sign: string;
 }
 
-const suspicious =
-  /[\p{Cc}\u061c\u180e\u200b-\u200f\u202a-\u202e\u2060-\u2064\u2066-\u2069\ufeff\u{e0001}-\u{e007f}]/gu;
+const suspicious = /[\p{Cc}\u061c\u180e\u200b-\u200f\u202a-\u202e\u2060-\u2064\u2066-\u2069\ufeff\u{e0001}-\u{e007f}]/gu;
 const pictureBefore = /\p{Extended_Pictographic}(?:\ufe0f|\p{Emoji_Modifier})*$/u;
 const pictureAfter = /^\p{Extended_Pictographic}/u;
 const flagBefore = /\u{1f3f4}[\u{e0020}-\u{e007e}]*$/u;

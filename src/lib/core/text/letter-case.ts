@@ -40,9 +40,7 @@ export function applySpellings(value: string, spellings: readonly string[]): str
   for (const spelling of spellings) {
     const word = spelling.trim().replace(specials, '\\$&');
     if (word === '') continue;
-    result = result.replace(new RegExp(`(?<![\\p{L}\\p{N}])${word}(?![\\p{L}\\p{N}])`, 'giu'), () =>
-      spelling.trim(),
-    );
+    result = result.replace(new RegExp(`(?<![\\p{L}\\p{N}])${word}(?![\\p{L}\\p{N}])`, 'giu'), () => spelling.trim());
   }
   return result;
 }

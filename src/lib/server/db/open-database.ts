@@ -37,9 +37,7 @@ export function openDatabase(file: string): Database.Database {
   } catch (error) {
     db.close();
     if (error instanceof Error && 'code' in error && error.code === 'SQLITE_NOTADB')
-      throw new DataFileError(
-        `${file} is not a Biblion data file. Move it away, or set BIBLION_DATA to another file.`,
-      );
+      throw new DataFileError(`${file} is not a Biblion data file. Move it away, or set BIBLION_DATA to another file.`);
     throw error;
   }
   return db;

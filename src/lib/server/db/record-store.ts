@@ -53,30 +53,16 @@ class RecordTable {
     const names = this.columns.map(({ name }) => name);
     const stored = this.isOfPlan ? ['plan_id', ...names] : names;
     const where = this.isOfPlan ? 'id = ? AND plan_id = ?' : 'id = ?';
-    this.insertRow = db.prepare(
-      `INSERT INTO ${table} (${stored.join(', ')}) VALUES (${stored.map(() => '?').join(', ')})`,
-    );
-    this.updateRow = db.prepare(
-      `UPDATE ${table} SET ${names.map((name) => `${name} = ?`).join(', ')} WHERE ${where}`,
-    );
+    this.insertRow = db.prepare(`INSERT INTO ${table} (${stored.join(', ')}) VALUES (${stored.map(() => '?').join(', ')})`);
+    this.updateRow = db.prepare(`UPDATE ${table} SET ${names.map((name) => `${name} = ?`).join(', ')} WHERE ${where}`);
     this.deleteRow = db.prepare(`DELETE FROM ${table} WHERE ${where}`);
-    this.selectRows = db.prepare(
-      `SELECT ${names.join(', ')} FROM ${table} ${this.isOfPlan ? 'WHERE plan_id = ?' : ''} ORDER BY rowid`,
-    );
+    this.selectRows = db.prepare(`SELECT ${names.join(', ')} FROM ${table} ${this.isOfPlan ? 'WHERE plan_id = ?' : ''} ORDER BY rowid`);
   }
 
   /** All rows, of one plan where the record belongs to plans. */
   rows(streamId: string): Row[] {
-    const found = (this.isOfPlan ? this.selectRows.all(streamId) : this.selectRows.all()) as Record<
-      string,
-      unknown
-    >[];
-    return found.map(
-      (stored) =>
-        Object.fromEntries(
-          this.columns.map(({ key, name, kind }) => [key, decode(stored[name], kind)]),
-        ) as Row,
-    );
+    const found = (this.isOfPlan ? this.selectRows.all(streamId) : this.selectRows.all()) as Record<string, unknown>[];
+    return found.map((stored) => Object.fromEntries(this.columns.map(({ key, name, kind }) => [key, decode(stored[name], kind)])) as Row);
   }
 
   write(streamId: string, id: string, before: Row | null, after: Row | null): void {
@@ -96,15 +82,12 @@ export class RecordStore {
   private readonly tables = new Map<RecordName, RecordTable>();
 
   constructor(db: Database) {
-    for (const record of [...recordsOf('workspace'), ...recordsOf('plan')])
-      this.tables.set(record, new RecordTable(db, record));
+    for (const record of [...recordsOf('workspace'), ...recordsOf('plan')]) this.tables.set(record, new RecordTable(db, record));
   }
 
   /** All rows of a stream as a book. */
   readBook(streamId: string, stream: 'workspace' | 'plan'): Book {
-    const rows = Object.fromEntries(
-      recordsOf(stream).map((record) => [record, this.table(record).rows(streamId)]),
-    );
+    const rows = Object.fromEntries(recordsOf(stream).map((record) => [record, this.table(record).rows(streamId)]));
     return bookOf(rows as BookRows);
   }
 

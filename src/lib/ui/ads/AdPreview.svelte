@@ -13,10 +13,9 @@
   function readLines(lines: typeof bench.lines, most: number): string[] {
     const filled = lines.filter(({ text }) => text.trim() !== '');
     const free = filled.filter(({ fixedAt }) => fixedAt === null);
-    const shown = Array.from(
-      { length: most },
-      (_, at) => filled.find(({ fixedAt }) => fixedAt === at + 1) ?? free.shift(),
-    ).filter((line) => line !== undefined);
+    const shown = Array.from({ length: most }, (_, at) => filled.find(({ fixedAt }) => fixedAt === at + 1) ?? free.shift()).filter(
+      (line) => line !== undefined,
+    );
     return shown.map(({ id }) => {
       const measure = bench.measures.get(id);
       return measure?.readings[current]?.text ?? measure?.textWithFallback ?? '';
@@ -45,13 +44,10 @@
       {/each}
     </div>
   </div>
-  <div
-    class={`border border-t-3 border-double border-rule bg-sheet p-3 ${isNarrow ? 'w-44' : ''}`}
-    data-preview
-  >
+  <div class={`border border-t-3 border-double border-rule bg-sheet p-3 ${isNarrow ? 'w-44' : ''}`} data-preview>
     <p class="font-serif text-[16px] leading-5 break-words">
-      {#each headlines as line, at (at)}{#if at > 0}<span class="text-ink-3">{' · '}</span>{/if}<span
-          class={at === 0 ? 'text-plum' : ''}>{line}</span
+      {#each headlines as line, at (at)}{#if at > 0}<span class="text-ink-3">{' · '}</span>{/if}<span class={at === 0 ? 'text-plum' : ''}
+          >{line}</span
         >{/each}
       {#if headlines.length === 0}<span class="text-ink-3">No headline yet</span>{/if}
     </p>
@@ -62,9 +58,8 @@
   </div>
   <div class="mt-2 flex items-center justify-between gap-2">
     <p class="min-w-0">
-      <span class="text-ink-2">keyword matched:</span><br /><span
-        class="font-semibold break-words"
-        data-preview-keyword>{bench.keywords[current] ?? 'none in this group'}</span
+      <span class="text-ink-2">keyword matched:</span><br /><span class="font-semibold break-words" data-preview-keyword
+        >{bench.keywords[current] ?? 'none in this group'}</span
       >
     </p>
     {#if count > 0}

@@ -12,13 +12,10 @@
 
   const desk = getDesk();
   const kinds: readonly LineKindOfAd[] = ['headline', 'description'];
-  const ruleFor = (kind: LineKindOfAd) =>
-    kind === 'headline' ? bench.format.headlines : bench.format.descriptions;
+  const ruleFor = (kind: LineKindOfAd) => (kind === 'headline' ? bench.format.headlines : bench.format.descriptions);
   const linesFor = (kind: LineKindOfAd) => (kind === 'headline' ? bench.headlines : bench.descriptions);
   const paths = $derived(
-    (['path1', 'path2'] as const)
-      .slice(0, bench.format.paths.most)
-      .map((field, at) => ({ field, at, text: bench.ad?.[field] ?? '' })),
+    (['path1', 'path2'] as const).slice(0, bench.format.paths.most).map((field, at) => ({ field, at, text: bench.ad?.[field] ?? '' })),
   );
 </script>
 
@@ -32,9 +29,7 @@
       measures={bench.measures}
       values={bench.values}
       canFix={ad.format === 'responsive'}
-      note={kind === 'headline'
-        ? `${bench.format.name.toLowerCase()}, rules of ${desk.plan.rules.from.slice(0, 4)}`
-        : ''}
+      note={kind === 'headline' ? `${bench.format.name.toLowerCase()}, rules of ${desk.plan.rules.from.slice(0, 4)}` : ''}
       onadd={() => bench.addLine(kind)}
       onedit={(id, text, sitting) => void desk.set('adLine', id, { text }, sitting)}
       onfix={(id, fixedAt) => void desk.set('adLine', id, { fixedAt })}

@@ -12,20 +12,14 @@
   import { newId } from '../state/stream.svelte';
   import { applyMaster, draftMaster } from './master-draft';
 
-  let {
-    open = $bindable(),
-    master,
-    lines,
-  }: { open: boolean; master: Master; lines: readonly MasterLine[] } = $props();
+  let { open = $bindable(), master, lines }: { open: boolean; master: Master; lines: readonly MasterLine[] } = $props();
 
   const desk = getDesk();
   const shell = getShell();
   const drafts = $derived(
     open
       ? inOrder(desk.book.campaign).flatMap(({ id }) =>
-          childrenOf(desk.book.group, 'campaignId', id).map((group) =>
-            draftMaster(desk.plan, master, lines, group),
-          ),
+          childrenOf(desk.book.group, 'campaignId', id).map((group) => draftMaster(desk.plan, master, lines, group)),
         )
       : [],
   );
@@ -44,9 +38,7 @@
 </script>
 
 <Dialog bind:open title={`Apply “${master.name}”`} wide>
-  <p class="text-ink-2">
-    Each result is measured with the group’s own values and keywords before anything is written.
-  </p>
+  <p class="text-ink-2">Each result is measured with the group’s own values and keywords before anything is written.</p>
   <div class="max-h-[52vh] overflow-y-auto border-y border-rule">
     <table class="w-full">
       <thead class="sticky top-0 bg-paper text-ink-2">
@@ -77,9 +69,7 @@
                 onclick={() => (shown = shown === group.id ? '' : group.id)}>{group.name}</button
               ></td
             >
-            <td class="max-w-72 truncate"
-              >{results[0]?.measure.readings[0]?.text ?? results[0]?.measure.textWithFallback ?? ''}</td
-            >
+            <td class="max-w-72 truncate">{results[0]?.measure.readings[0]?.text ?? results[0]?.measure.textWithFallback ?? ''}</td>
             <td>
               {#if wrong > 0}<SeverityMark severity="fix" count={wrong} />
                 {wrong === 1 ? 'line' : 'lines'} to fix
@@ -92,8 +82,8 @@
               <tr class="bg-sheet">
                 <td></td>
                 <td colspan="2" class="py-0.5 ps-3"
-                  >{measure.textWithFallback}{#each measure.problems as problem, index (index)}<span
-                      class="text-madder">{' '}{wordSlotProblem(problem.code, problem.data)}</span
+                  >{measure.textWithFallback}{#each measure.problems as problem, index (index)}<span class="text-madder"
+                      >{' '}{wordSlotProblem(problem.code, problem.data)}</span
                     >{/each}</td
                 >
                 <td class="font-mono text-[12px]">{measure.unitsWithFallback}/{measure.limit}</td>
@@ -109,8 +99,6 @@
         {countOf(faults, 'line')} will have to be fixed.
       </p>{/if}
     <Button onclick={() => (open = false)}>Not now</Button>
-    <Button kind="act" disabled={chosen.length === 0} onclick={apply}
-      >Write {countOf(chosen.length, 'ad')}</Button
-    >
+    <Button kind="act" disabled={chosen.length === 0} onclick={apply}>Write {countOf(chosen.length, 'ad')}</Button>
   {/snippet}
 </Dialog>

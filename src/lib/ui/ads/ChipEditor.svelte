@@ -19,15 +19,10 @@
   /** A fallback in the text form, with the slots that stand in it. */
   const writeSegments = (segments: readonly Segment[] | null): string =>
     (segments ?? [])
-      .map((part) =>
-        part.kind === 'text'
-          ? escapeFallback(part.text)
-          : writeSlot(part.name, writeSegments(part.fallback), part.caseName),
-      )
+      .map((part) => (part.kind === 'text' ? escapeFallback(part.text) : writeSlot(part.name, writeSegments(part.fallback), part.caseName)))
       .join('');
 
-  const isPlain = (segments: readonly Segment[] | null) =>
-    (segments ?? []).every((part) => part.kind === 'text');
+  const isPlain = (segments: readonly Segment[] | null) => (segments ?? []).every((part) => part.kind === 'text');
   const start = untrack(() => ({
     name: slot.name,
     // A fallback of plain text is edited as it reads; one that holds slots in the text form.
@@ -42,10 +37,7 @@
   let panel: HTMLElement;
   let field: HTMLInputElement;
 
-  const change = () =>
-    onchange(
-      writeSlot(name, fallback.includes('[[') ? fallback : escapeFallback(fallback), caseName || null),
-    );
+  const change = () => onchange(writeSlot(name, fallback.includes('[[') ? fallback : escapeFallback(fallback), caseName || null));
 
   onMount(() => {
     field.focus();
@@ -81,20 +73,12 @@
   <label class="grid gap-0.5"
     ><span class="text-ink-2">Slot</span>
     <select class={control} bind:value={name} onchange={change}>
-      {#each names.includes(name) ? names : [name, ...names] as option (option)}<option>{option}</option
-        >{/each}
+      {#each names.includes(name) ? names : [name, ...names] as option (option)}<option>{option}</option>{/each}
     </select></label
   >
   <label class="grid gap-0.5"
     ><span class="text-ink-2">Fallback{name === liveSlot ? ', needed' : ''}</span>
-    <input
-      bind:this={field}
-      class={control}
-      bind:value={fallback}
-      oninput={change}
-      autocomplete="off"
-      spellcheck="false"
-    /></label
+    <input bind:this={field} class={control} bind:value={fallback} oninput={change} autocomplete="off" spellcheck="false" /></label
   >
   <label class="grid gap-0.5"
     ><span class="text-ink-2">Letters of the value</span>

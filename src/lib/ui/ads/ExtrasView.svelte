@@ -30,16 +30,10 @@
       position,
     });
   }
-  const set = (extra: Extra, fields: Partial<Extra>, sitting?: string) =>
-    void desk.set('extra', extra.id, fields, sitting);
+  const set = (extra: Extra, fields: Partial<Extra>, sitting?: string) => void desk.set('extra', extra.id, fields, sitting);
 </script>
 
-{#snippet limited(
-  extra: Extra,
-  field: 'text' | 'description1' | 'description2',
-  label: string,
-  limit: number,
-)}
+{#snippet limited(extra: Extra, field: 'text' | 'description1' | 'description2', label: string, limit: number)}
   {@const length = units(extra[field])}
   <div class="relative">
     <TextField
@@ -75,15 +69,12 @@
   <h2>
     <span class="font-serif text-[17px]">Sitelinks</span>
     <span class="ms-1 text-ink-2"
-      >text up to {rules.sitelink.textLimit}, two description lines up to {rules.sitelink.descriptionLimit} or none,
-      each to a page of its own</span
+      >text up to {rules.sitelink.textLimit}, two description lines up to {rules.sitelink.descriptionLimit} or none, each to a page of its own</span
     >
   </h2>
   <ul class="flex flex-col">
     {#each sitelinks as extra (extra.id)}
-      <li
-        class="grid grid-cols-[1fr_1fr_1fr_auto] items-start gap-x-3 gap-y-1 border-b border-rule-soft py-2"
-      >
+      <li class="grid grid-cols-[1fr_1fr_1fr_auto] items-start gap-x-3 gap-y-1 border-b border-rule-soft py-2">
         {@render limited(extra, 'text', 'Text', rules.sitelink.textLimit)}
         <TextField
           label="Address"
@@ -97,9 +88,7 @@
         {@render limited(extra, 'description2', 'Second description line', rules.sitelink.descriptionLimit)}
       </li>
     {:else}
-      <li class="py-2 text-ink-2">
-        No sitelink yet. They give an ad more room and lead deeper into the site.
-      </li>
+      <li class="py-2 text-ink-2">No sitelink yet. They give an ad more room and lead deeper into the site.</li>
     {/each}
   </ul>
   <Button class="mt-2" at=":extras" onclick={() => add('sitelink')}>Add a sitelink</Button>

@@ -17,22 +17,14 @@
   const worst = $derived.by(() => {
     const found = new Map<string, Severity>();
     for (const { chapter: of, where, severity } of desk.reader.proof.findings)
-      if (of === chapter && where.groupId && severity !== 'suggestion' && !found.has(where.groupId))
-        found.set(where.groupId, severity);
+      if (of === chapter && where.groupId && severity !== 'suggestion' && !found.has(where.groupId)) found.set(where.groupId, severity);
     return found;
   });
   const record = $derived(chapter === 'ads' ? desk.book.ad : desk.book.keyword);
   const countIn = (groupId: string) =>
     childrenOf(record as ReadonlyMap<string, { id: string; groupId: string }>, 'groupId', groupId).length;
-  const shortName = ({
-    placeWord,
-    themeWord,
-    name,
-  }: {
-    placeWord: string;
-    themeWord: string;
-    name: string;
-  }) => [placeWord, themeWord].filter(Boolean).join(' · ') || name;
+  const shortName = ({ placeWord, themeWord, name }: { placeWord: string; themeWord: string; name: string }) =>
+    [placeWord, themeWord].filter(Boolean).join(' · ') || name;
 </script>
 
 <nav class="flex flex-col py-2" aria-label="Groups">

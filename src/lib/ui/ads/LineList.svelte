@@ -28,19 +28,7 @@
     onremove: (id: string) => void;
   }
 
-  let {
-    kind,
-    rule,
-    lines,
-    measures,
-    values,
-    canFix,
-    note = '',
-    onadd,
-    onedit,
-    onfix,
-    onremove,
-  }: Props = $props();
+  let { kind, rule, lines, measures, values, canFix, note = '', onadd, onedit, onfix, onremove }: Props = $props();
 
   const title = $derived(kind === 'headline' ? 'Headlines' : 'Descriptions');
   const filled = $derived(lines.filter(({ text }) => text.trim() !== '').length);
@@ -66,9 +54,7 @@
 <section aria-label={title} data-at-kind={kind}>
   <h2 class="pt-2 pb-0.5">
     <span class="font-semibold">{title}</span>
-    <span class="ms-1.5 text-ink-2"
-      >{filled} of {rule.most}, each up to {rule.limit}{note ? ` · ${note}` : ''}</span
-    >
+    <span class="ms-1.5 text-ink-2">{filled} of {rule.most}, each up to {rule.limit}{note ? ` · ${note}` : ''}</span>
   </h2>
   <ol>
     {#each lines as line, index (line.id)}

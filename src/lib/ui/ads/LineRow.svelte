@@ -30,9 +30,7 @@
 
   const positions = ['first', 'second', 'third'];
   const name = $derived(`${line.kind === 'headline' ? 'Headline' : 'Description'} ${number}`);
-  const problems = $derived(
-    measure.problems.filter(({ code }) => code !== 'line-too-long' && code !== 'fallback-too-long'),
-  );
+  const problems = $derived(measure.problems.filter(({ code }) => code !== 'line-too-long' && code !== 'fallback-too-long'));
   let field: SlotField;
 
   export const focus = () => field.focus();
@@ -65,15 +63,12 @@
     <MeasureRule {measure} />
     <span class="flex items-center justify-end gap-2 pe-6">
       {#if canFix}
-        <label
-          class={`leading-none ${line.fixedAt === null ? 'opacity-0 group-focus-within:opacity-100 group-hover:opacity-100' : ''}`}
-        >
+        <label class={`leading-none ${line.fixedAt === null ? 'opacity-0 group-focus-within:opacity-100 group-hover:opacity-100' : ''}`}>
           <span class="sr-only">Position of {name}</span>
           <select
             class={`h-[18px] rounded-sm border-0 py-0 ps-1.5 pe-6 text-[12px] leading-none font-semibold ${line.fixedAt === null ? 'bg-transparent text-ink-2' : 'bg-slate-tint text-slate'}`}
             value={line.fixedAt === null ? '' : String(line.fixedAt)}
-            onchange={(event) =>
-              onfix(event.currentTarget.value === '' ? null : Number(event.currentTarget.value))}
+            onchange={(event) => onfix(event.currentTarget.value === '' ? null : Number(event.currentTarget.value))}
           >
             <option value="">any position</option>
             {#each line.kind === 'headline' ? positions : positions.slice(0, 2) as position, index (position)}

@@ -17,17 +17,11 @@
   const shell = getShell();
   const { workspace } = desk;
   const masters = $derived(inOrder(workspace.book.master));
-  const master = $derived(
-    masters.find(({ id }) => id === page.url.searchParams.get('master')) ?? masters[0] ?? null,
-  );
+  const master = $derived(masters.find(({ id }) => id === page.url.searchParams.get('master')) ?? masters[0] ?? null);
   const lines = $derived(master ? childrenOf(workspace.book.masterLine, 'masterId', master.id) : []);
   const sampleGroup = $derived(inOrder(desk.book.group)[0] ?? null);
   const format = $derived(desk.plan.rules.formats[master?.format ?? 'responsive']);
-  const values = $derived(
-    sampleGroup
-      ? slotValues(desk.plan, sampleGroup)
-      : { group: '', place: '', client: '', offer: '', price: '' },
-  );
+  const values = $derived(sampleGroup ? slotValues(desk.plan, sampleGroup) : { group: '', place: '', client: '', offer: '', price: '' });
   /** Measured with the first group's values, and each live slot by its fallback alone. */
   const measures = $derived(
     new Map(
@@ -97,9 +91,7 @@
 </script>
 
 <div class="flex items-center gap-2 border-b border-rule-soft py-2">
-  <p class="me-2 text-ink-2">
-    Written once, with slots for theme, place, price and offer; applied to many groups.
-  </p>
+  <p class="me-2 text-ink-2">Written once, with slots for theme, place, price and offer; applied to many groups.</p>
   <Button class="ms-auto" onclick={add}>New master</Button>
 </div>
 {#if masters.length > 0}
@@ -123,8 +115,7 @@
         value={own.name}
         commit="leave"
         class="w-64"
-        onedit={(name) =>
-          name.trim() === '' ? 'A name is needed.' : void workspace.set('master', own.id, { name })}
+        onedit={(name) => (name.trim() === '' ? 'A name is needed.' : void workspace.set('master', own.id, { name }))}
       />
       <TextField
         label="Path 1"
@@ -139,9 +130,7 @@
         onedit={(path2, sitting) => void workspace.set('master', own.id, { path2 }, sitting)}
       />
       <Button kind="quiet" class="ms-auto" onclick={remove}>Take out</Button>
-      <Button kind="act" disabled={desk.book.group.size === 0} onclick={() => (isApplying = true)}
-        >Apply to groups…</Button
-      >
+      <Button kind="act" disabled={desk.book.group.size === 0} onclick={() => (isApplying = true)}>Apply to groups…</Button>
     </div>
     {#each ['headline', 'description'] as const as kind (kind)}
       <LineList

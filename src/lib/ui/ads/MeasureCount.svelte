@@ -12,11 +12,7 @@
 </script>
 
 <span class="font-mono text-[12.5px] whitespace-nowrap tabular-nums">
-  <span class={over > 0 ? 'font-semibold text-madder' : 'font-medium'}>{range}</span><span class="text-ink-3"
-    >/{measure.limit}</span
-  >
+  <span class={over > 0 ? 'font-semibold text-madder' : 'font-medium'}>{range}</span><span class="text-ink-3">/{measure.limit}</span>
   {#if over > 0}<span class="text-madder"> · {over} over</span>{/if}
-  {#if measure.fallbacks > 0}<span class="text-ink-2">
-      · {measure.fallbacks} fall{measure.fallbacks === 1 ? 's' : ''} back</span
-    >{/if}
+  {#if measure.fallbacks > 0}<span class="text-ink-2"> · {measure.fallbacks} fall{measure.fallbacks === 1 ? 's' : ''} back</span>{/if}
 </span>

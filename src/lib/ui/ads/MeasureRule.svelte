@@ -8,11 +8,7 @@
   const isOver = $derived(measure.unitsWithFallback > measure.limit);
   const shortest = $derived(measure.hasLiveSlot ? measure.units.shortest : measure.unitsWithFallback);
   const ticks = $derived([
-    ...new Set(
-      measure.readings
-        .filter(({ uses }) => uses === 'fallback')
-        .map(({ unitsWithKeyword }) => unitsWithKeyword),
-    ),
+    ...new Set(measure.readings.filter(({ uses }) => uses === 'fallback').map(({ unitsWithKeyword }) => unitsWithKeyword)),
   ]);
   const words = $derived(
     `${measure.hasLiveSlot ? `${measure.units.shortest} to ${measure.units.longest}` : measure.unitsWithFallback} of ${measure.limit}${measure.fallbacks > 0 ? `, ${measure.fallbacks} fall back` : ''}`,
@@ -23,14 +19,7 @@
   <line x1="0" x2="100%" y1="6" y2="6" stroke="var(--rule)" stroke-width="1" />
   {#if isOver}
     <line x1="0" x2="75%" y1="6" y2="6" stroke="var(--madder)" stroke-opacity="0.65" stroke-width="4" />
-    <line
-      x1="75%"
-      x2={share(measure.unitsWithFallback)}
-      y1="6"
-      y2="6"
-      stroke="var(--madder)"
-      stroke-width="4"
-    />
+    <line x1="75%" x2={share(measure.unitsWithFallback)} y1="6" y2="6" stroke="var(--madder)" stroke-width="4" />
   {:else if shortest > 0}
     <line x1="0" x2={share(shortest)} y1="6" y2="6" stroke="var(--hold)" stroke-width="4" />
   {/if}

@@ -43,8 +43,7 @@
               {@const reading = measure.readings[at]}
               <td class="truncate py-0.5" title={reading?.text}>
                 {#if reading}
-                  <span
-                    class={`inline-block w-8 font-mono text-[12.5px] ${reading.uses === 'fallback' ? 'font-semibold text-madder' : ''}`}
+                  <span class={`inline-block w-8 font-mono text-[12.5px] ${reading.uses === 'fallback' ? 'font-semibold text-madder' : ''}`}
                     >{reading.unitsWithKeyword}{reading.uses === 'fallback' ? '×' : ''}</span
                   >
                   <span class="text-ink-2">{reading.text}</span>

@@ -133,14 +133,7 @@
       {problem ? `${problem} Not saved.` : note}
     </p>{/if}
   {#if query && hasFocus}
-    <SlotMenu
-      bind:this={menu}
-      {names}
-      {values}
-      {query}
-      onpick={(name) => void pick(name)}
-      onclose={() => (query = null)}
-    />
+    <SlotMenu bind:this={menu} {names} {values} {query} onpick={(name) => void pick(name)} onclose={() => (query = null)} />
   {/if}
   {#if chip}
     <ChipEditor

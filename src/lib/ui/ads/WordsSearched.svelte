@@ -7,16 +7,8 @@
 
   let { bench, findings }: { bench: AdBench; findings: readonly Finding[] } = $props();
 
-  const language = $derived(
-    languageWords(
-      firstLanguage(bench.desk.plan, bench.desk.book.campaign.get(bench.group?.campaignId ?? '')),
-    ),
-  );
-  const words = $derived(
-    [...new Set(bench.keywords.flatMap((keyword) => wordsOf(keyword)))].filter(
-      (word) => !language.isStopWord(word),
-    ),
-  );
+  const language = $derived(languageWords(firstLanguage(bench.desk.plan, bench.desk.book.campaign.get(bench.group?.campaignId ?? ''))));
+  const words = $derived([...new Set(bench.keywords.flatMap((keyword) => wordsOf(keyword)))].filter((word) => !language.isStopWord(word)));
   const missing = $derived(
     new Set(
       findings
@@ -34,9 +26,7 @@
     </h2>
     <ul class="flex flex-wrap gap-1">
       {#each words as word (word)}
-        <li
-          class={`rounded-sm px-1.5 py-0.5 ${missing.has(word) ? 'bg-madder-tint text-madder' : 'bg-fold text-ink-2'}`}
-        >
+        <li class={`rounded-sm px-1.5 py-0.5 ${missing.has(word) ? 'bg-madder-tint text-madder' : 'bg-fold text-ink-2'}`}>
           {missing.has(word) ? '× ' : ''}{word}
         </li>
       {/each}

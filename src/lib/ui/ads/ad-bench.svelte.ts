@@ -11,23 +11,13 @@ import type { PlanDesk } from '../state/plan-desk.svelte';
 /** One ad on the bench: its lines measured against every keyword of its group. */
 export class AdBench {
   readonly group: Group | null = $derived.by(() => this.desk.book.group.get(this.groupId()) ?? null);
-  readonly ads: readonly Ad[] = $derived.by(() =>
-    this.group ? childrenOf(this.desk.book.ad, 'groupId', this.group.id) : [],
-  );
-  readonly ad: Ad | null = $derived.by(
-    () => this.ads.find(({ id }) => id === this.adId()) ?? this.ads[0] ?? null,
-  );
-  readonly lines: readonly AdLine[] = $derived.by(() =>
-    this.ad ? childrenOf(this.desk.book.adLine, 'adId', this.ad.id) : [],
-  );
+  readonly ads: readonly Ad[] = $derived.by(() => (this.group ? childrenOf(this.desk.book.ad, 'groupId', this.group.id) : []));
+  readonly ad: Ad | null = $derived.by(() => this.ads.find(({ id }) => id === this.adId()) ?? this.ads[0] ?? null);
+  readonly lines: readonly AdLine[] = $derived.by(() => (this.ad ? childrenOf(this.desk.book.adLine, 'adId', this.ad.id) : []));
   readonly headlines = $derived(this.lines.filter(({ kind }) => kind === 'headline'));
   readonly descriptions = $derived(this.lines.filter(({ kind }) => kind === 'description'));
-  readonly keywords: readonly string[] = $derived.by(() =>
-    this.group ? keywordTexts(this.desk.plan, this.group.id) : [],
-  );
-  readonly values: Readonly<Record<string, string>> = $derived.by(() =>
-    this.group ? slotValues(this.desk.plan, this.group) : {},
-  );
+  readonly keywords: readonly string[] = $derived.by(() => (this.group ? keywordTexts(this.desk.plan, this.group.id) : []));
+  readonly values: Readonly<Record<string, string>> = $derived.by(() => (this.group ? slotValues(this.desk.plan, this.group) : {}));
   readonly format = $derived.by(() => this.desk.plan.rules.formats[this.ad?.format ?? 'responsive']);
   readonly measures: ReadonlyMap<string, Measure> = $derived.by(
     () => new Map(this.lines.map((line) => [line.id as string, this.measure(line)])),
@@ -50,9 +40,7 @@ export class AdBench {
   /** The measure of a path. */
   measurePath(path: string): Measure | null {
     const { group, ad } = this;
-    return group && ad
-      ? measureLine(path, this.keywords, lineContext(this.desk.plan, group, ad.format, 'path'))
-      : null;
+    return group && ad ? measureLine(path, this.keywords, lineContext(this.desk.plan, group, ad.format, 'path')) : null;
   }
 
   /** Adds an empty line at the end; answers its id. */
@@ -74,8 +62,7 @@ export class AdBench {
 /** The name of the next ad of a group: A, B, C … */
 export function nextAdName(ads: readonly Ad[]): string {
   const taken = new Set(ads.map(({ name }) => name));
-  for (let code = 65; code < 91; code++)
-    if (!taken.has(String.fromCharCode(code))) return String.fromCharCode(code);
+  for (let code = 65; code < 91; code++) if (!taken.has(String.fromCharCode(code))) return String.fromCharCode(code);
   return `Ad ${ads.length + 1}`;
 }
 

@@ -20,12 +20,7 @@ export interface MasterDraft {
 }
 
 /** Measures a master against the keywords and values of a group. */
-export function draftMaster(
-  view: PlanView,
-  master: Master,
-  lines: readonly MasterLine[],
-  group: Group,
-): MasterDraft {
+export function draftMaster(view: PlanView, master: Master, lines: readonly MasterLine[], group: Group): MasterDraft {
   const keywords = keywordTexts(view, group.id);
   const measured = lines
     .filter(({ text }) => text.trim() !== '')
@@ -38,19 +33,12 @@ export function draftMaster(
     lines: measured,
     faults: measured.filter(({ measure }) => measure.problems.length > 0).length,
     fallbacks: measured.reduce((sum, { measure }) => sum + measure.fallbacks, 0),
-    isThere: childrenOf(view.book.ad, 'groupId', group.id).some(
-      ({ masterName }) => masterName === master.name,
-    ),
+    isThere: childrenOf(view.book.ad, 'groupId', group.id).some(({ masterName }) => masterName === master.name),
   };
 }
 
 /** The change that writes a master as a new ad into groups; plan slots stay slots, so that values can still change. */
-export function applyMaster(
-  view: PlanView,
-  master: Master,
-  drafts: readonly MasterDraft[],
-  newId: () => string,
-) {
+export function applyMaster(view: PlanView, master: Master, drafts: readonly MasterDraft[], newId: () => string) {
   const changes = drafts.flatMap(({ group, lines }): SimpleChange[] => {
     const ads = childrenOf(view.book.ad, 'groupId', group.id);
     const id = newId();

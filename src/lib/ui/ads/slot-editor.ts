@@ -1,21 +1,6 @@
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
-import {
-  Annotation,
-  EditorSelection,
-  EditorState,
-  Facet,
-  RangeSet,
-  StateField,
-  type Extension,
-} from '@codemirror/state';
-import {
-  Decoration,
-  EditorView,
-  keymap,
-  placeholder,
-  WidgetType,
-  type DecorationSet,
-} from '@codemirror/view';
+import { Annotation, EditorSelection, EditorState, Facet, RangeSet, StateField, type Extension } from '@codemirror/state';
+import { Decoration, EditorView, keymap, placeholder, WidgetType, type DecorationSet } from '@codemirror/view';
 import { liveSlot } from '$lib/core/ads/fill-slots';
 import { parseSlots, type Segment, type SlotSegment } from '$lib/core/ads/parse-slots';
 import { joinPastedLines } from '$lib/core/text/clean';
@@ -101,8 +86,7 @@ function drawChips(state: EditorState): DecorationSet {
 
 const chipField = StateField.define<DecorationSet>({
   create: drawChips,
-  update: (chips, transaction) =>
-    transaction.docChanged || transaction.reconfigured ? drawChips(transaction.state) : chips,
+  update: (chips, transaction) => (transaction.docChanged || transaction.reconfigured ? drawChips(transaction.state) : chips),
   provide: (field) => [
     EditorView.decorations.from(field),
     EditorView.atomicRanges.of((view) => view.state.field(field, false) ?? RangeSet.empty),
@@ -215,9 +199,7 @@ export class SlotEditor {
           keysFor(events),
           keymap.of([...historyKeymap, ...defaultKeymap.filter(({ key }) => key !== 'Enter')]),
           placeholder(hint),
-          EditorState.transactionFilter.of((transaction) =>
-            transaction.newDoc.lines > 1 ? [] : transaction,
-          ),
+          EditorState.transactionFilter.of((transaction) => (transaction.newDoc.lines > 1 ? [] : transaction)),
           EditorView.clipboardInputFilter.of((pasted) => {
             const { text: joined, changed } = joinPastedLines(pasted.trim());
             events.onpaste(changed);
@@ -240,12 +222,9 @@ export class SlotEditor {
             },
           }),
           EditorView.updateListener.of((update) => {
-            const isOwn =
-              update.docChanged &&
-              !update.transactions.some((transaction) => transaction.annotation(fromOutside));
+            const isOwn = update.docChanged && !update.transactions.some((transaction) => transaction.annotation(fromOutside));
             if (isOwn) events.onedit(update.state.doc.toString());
-            if (update.docChanged || update.selectionSet || update.focusChanged)
-              queueMicrotask(() => events.onquery(findQuery(this.view)));
+            if (update.docChanged || update.selectionSet || update.focusChanged) queueMicrotask(() => events.onquery(findQuery(this.view)));
           }),
         ],
       }),

@@ -10,13 +10,9 @@
   const uses = (slot: string) =>
     slot === ''
       ? 0
-      : [...desk.book.adLine.values()].filter(
-          ({ text }) => text.includes(`[[${slot}]]`) || text.includes(`[[${slot}|`),
-        ).length;
-  const add = () =>
-    void desk.add('slotWord', { id: newId(), slot: '', says: '', position: nextPosition(words) });
-  const check = (text: string) =>
-    /^[\p{L}\p{N}-]{0,40}$/u.test(text) ? null : 'Letters, digits and hyphens, without spaces.';
+      : [...desk.book.adLine.values()].filter(({ text }) => text.includes(`[[${slot}]]`) || text.includes(`[[${slot}|`)).length;
+  const add = () => void desk.add('slotWord', { id: newId(), slot: '', says: '', position: nextPosition(words) });
+  const check = (text: string) => (/^[\p{L}\p{N}-]{0,40}$/u.test(text) ? null : 'Letters, digits and hyphens, without spaces.');
 </script>
 
 <section aria-label="Words of your own for slots" class="py-2.5">

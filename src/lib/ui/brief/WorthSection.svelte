@@ -12,18 +12,11 @@
   const worth = $derived(worthOf(desk.plan));
   const asks = $derived(countsEnquiries(brief.goal));
   const noun = $derived(
-    brief.goal === 'calls'
-      ? 'call'
-      : brief.goal === 'leads'
-        ? 'enquiry'
-        : brief.goal === 'sales'
-          ? 'sale'
-          : 'visit that counts',
+    brief.goal === 'calls' ? 'call' : brief.goal === 'leads' ? 'enquiry' : brief.goal === 'sales' ? 'sale' : 'visit that counts',
   );
   const money = (minor: number) => formatMoney(minor, desk.currency);
   const set = (fields: Partial<Brief>, sitting?: string) => void desk.set('brief', brief.id, fields, sitting);
-  const check = (text: string) =>
-    text.trim() === '' || parseShare(text) ? null : 'A share, such as 62 % or 1 in 2.';
+  const check = (text: string) => (text.trim() === '' || parseShare(text) ? null : 'A share, such as 62 % or 1 in 2.');
 </script>
 
 <section aria-label="Worth" class="py-2.5">
@@ -61,12 +54,10 @@
   <div class="mt-2.5 flex gap-12 rounded bg-act-tint px-4 py-2.5 text-act" aria-live="polite" data-worth>
     {#if worth}
       <p>
-        <span class="font-serif text-[24px] leading-7">{money(worth.affordableMinor)}</span><br />one {noun} may
-        cost
+        <span class="font-serif text-[24px] leading-7">{money(worth.affordableMinor)}</span><br />one {noun} may cost
       </p>
       <p>
-        <span class="font-serif text-[24px] leading-7">{money(worth.perClickMinor)}</span><br />a click may
-        cost
+        <span class="font-serif text-[24px] leading-7">{money(worth.perClickMinor)}</span><br />a click may cost
       </p>
     {:else}<p class="py-2">Four figures, and what a conversion and a click may cost is said here.</p>{/if}
   </div>

@@ -62,9 +62,7 @@
 
 <Dialog bind:open title={`Add keywords to ${group.name}`}>
   <label class="grid gap-1"
-    ><span class="text-ink-2"
-      >One a line: plain for {group.defaultMatch}, "phrase", [exact], - for a negative of this group.</span
-    >
+    ><span class="text-ink-2">One a line: plain for {group.defaultMatch}, "phrase", [exact], - for a negative of this group.</span>
     <textarea
       class="h-36 rounded border border-field bg-sheet p-2 font-mono text-[12.5px] leading-5"
       bind:value={text}
@@ -81,9 +79,10 @@
   {/if}
   {#snippet footer()}
     <p class="me-auto self-center text-ink-2">
-      {countOf(keywords.length, 'keyword')}{negatives.length > 0
-        ? `, ${countOf(negatives.length, 'negative')}`
-        : ''}{read.length - keywords.length - negatives.length > 0
+      {countOf(keywords.length, 'keyword')}{negatives.length > 0 ? `, ${countOf(negatives.length, 'negative')}` : ''}{read.length -
+        keywords.length -
+        negatives.length >
+      0
         ? `; ${read.length - keywords.length - negatives.length} stand there already or say nothing`
         : ''}
     </p>

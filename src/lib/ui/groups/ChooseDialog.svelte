@@ -16,9 +16,7 @@
   let query = $state('');
   let at = $state(0);
   const found = $derived(items.filter(({ name }) => name.toLowerCase().includes(query.trim().toLowerCase())));
-  const isNew = $derived(
-    onnew !== undefined && query.trim() !== '' && !items.some(({ name }) => name === query.trim()),
-  );
+  const isNew = $derived(onnew !== undefined && query.trim() !== '' && !items.some(({ name }) => name === query.trim()));
   const current = $derived(Math.min(at, found.length - 1 + (isNew ? 1 : 0)));
 
   async function pick(index: number) {
@@ -62,8 +60,7 @@
           type="button"
           tabindex="-1"
           class={`flex w-full justify-between rounded px-3 py-1 text-start ${index === current ? 'bg-act-tint' : 'hover:bg-fold'}`}
-          onclick={() => void pick(index)}
-          ><span>{name}</span><span class="text-ink-2">{note ?? ''}</span></button
+          onclick={() => void pick(index)}><span>{name}</span><span class="text-ink-2">{note ?? ''}</span></button
         >
       </li>
     {/each}

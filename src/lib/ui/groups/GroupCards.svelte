@@ -9,13 +9,10 @@
     current,
     onopen,
     onproblem,
-  }: { sheet: Sheet; current: string; onopen: (groupId: string) => void; onproblem: (text: string) => void } =
-    $props();
+  }: { sheet: Sheet; current: string; onopen: (groupId: string) => void; onproblem: (text: string) => void } = $props();
 </script>
 
-<div
-  class="grid min-h-0 flex-1 auto-rows-max grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-3 overflow-y-auto px-4 py-2"
->
+<div class="grid min-h-0 flex-1 auto-rows-max grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-3 overflow-y-auto px-4 py-2">
   {#each sheet.groups as group (group.id)}
     {@const keywords = childrenOf(sheet.desk.book.keyword, 'groupId', group.id)}
     <section
@@ -42,8 +39,7 @@
                 class="size-3.5 rounded-sm text-act"
                 checked={isChosen}
                 onchange={() => sheet.toggle({ kind: 'keyword', id: keyword.id, keyword, group })}
-              /><span class="truncate" title={keyword.text}>{writeKeyword(keyword.text, keyword.match)}</span
-              ></label
+              /><span class="truncate" title={keyword.text}>{writeKeyword(keyword.text, keyword.match)}</span></label
             >
           </li>
         {:else}<li class="px-3 py-1 text-ink-2">no keyword yet</li>{/each}

@@ -100,10 +100,5 @@
     owner={{ campaignId: group.campaignId, groupId: null }}
     {blocking}
   />
-  <NegativeList
-    title="Of the plan"
-    negatives={planNegatives(desk.plan)}
-    owner={{ campaignId: null, groupId: null }}
-    {blocking}
-  />
+  <NegativeList title="Of the plan" negatives={planNegatives(desk.plan)} owner={{ campaignId: null, groupId: null }} {blocking} />
 </div>

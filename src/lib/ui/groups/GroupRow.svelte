@@ -53,11 +53,7 @@
     <span class="ms-1 text-ink-2">{countOf(count, 'keyword')}</span></span
   >
   <span role="gridcell">{group.defaultMatch}</span>
-  <span role="gridcell" class="text-end font-mono text-[12.5px]"
-    >{bid === null ? 'no bid' : writeAmount(bid, desk.currency)}</span
-  >
+  <span role="gridcell" class="text-end font-mono text-[12.5px]">{bid === null ? 'no bid' : writeAmount(bid, desk.currency)}</span>
   <span role="gridcell"></span>
-  <span role="gridcell" class="truncate text-ink-2"
-    >{negatives > 0 ? `${countOf(negatives, 'negative')} here` : ''}</span
-  >
+  <span role="gridcell" class="truncate text-ink-2">{negatives > 0 ? `${countOf(negatives, 'negative')} here` : ''}</span>
 </div>

@@ -30,11 +30,9 @@
 
   const answered = $derived.by(() => {
     const block = answer?.blocked.find((entry) => entry.group === group.id);
-    if (block)
-      return { tone: 'bg-madder-tint text-madder font-semibold', text: `× blocked by “${block.negative}”` };
+    if (block) return { tone: 'bg-madder-tint text-madder font-semibold', text: `× blocked by “${block.negative}”` };
     if (!answer?.group) return { tone: 'text-ink-2', text: 'nobody' };
-    if (answer.group !== group.id)
-      return { tone: 'bg-ochre-tint text-ochre font-semibold', text: `${nameOf(answer.group)}` };
+    if (answer.group !== group.id) return { tone: 'bg-ochre-tint text-ochre font-semibold', text: `${nameOf(answer.group)}` };
     return answer.also.length > 0
       ? { tone: 'text-ink-2', text: `this group, also ${nameOf(answer.also[0] ?? '')}` }
       : { tone: 'text-ink-2', text: 'this group' };
@@ -104,13 +102,10 @@
       onkeydown={bidKeys}
     />
   </span>
-  <span role="gridcell" class="text-end font-mono text-[12.5px] text-ink-2"
-    >{find?.searchesHigh?.toLocaleString('en-GB') ?? '–'}</span
-  >
+  <span role="gridcell" class="text-end font-mono text-[12.5px] text-ink-2">{find?.searchesHigh?.toLocaleString('en-GB') ?? '–'}</span>
   <span role="gridcell" class="min-w-0"
-    ><span
-      class={`inline-block max-w-full truncate rounded-sm px-1 align-bottom ${answered.tone}`}
-      title={answered.text}>{answered.text}</span
+    ><span class={`inline-block max-w-full truncate rounded-sm px-1 align-bottom ${answered.tone}`} title={answered.text}
+      >{answered.text}</span
     ></span
   >
 </div>

@@ -3,30 +3,18 @@
   import KeywordRow from './KeywordRow.svelte';
   import type { Sheet } from './sheet.svelte';
 
-  let {
-    sheet,
-    onopen,
-    onproblem,
-  }: { sheet: Sheet; onopen: (groupId: string) => void; onproblem: (text: string) => void } = $props();
+  let { sheet, onopen, onproblem }: { sheet: Sheet; onopen: (groupId: string) => void; onproblem: (text: string) => void } = $props();
 </script>
 
-<div
-  class="flex min-h-0 flex-1 flex-col"
-  role="grid"
-  aria-label="Keywords"
-  aria-multiselectable="true"
-  aria-rowcount={sheet.rows.length}
->
+<div class="flex min-h-0 flex-1 flex-col" role="grid" aria-label="Keywords" aria-multiselectable="true" aria-rowcount={sheet.rows.length}>
   <div
     role="row"
     class="grid grid-cols-[26px_minmax(0,1.6fr)_84px_96px_84px_minmax(0,1fr)] gap-x-2 border-b border-rule ps-[15px] pe-3 pb-1 text-ink-2"
   >
-    <span role="columnheader"><span class="sr-only">Chosen</span></span><span role="columnheader"
-      >Keyword</span
-    ><span role="columnheader">Match</span>
-    <span role="columnheader" class="text-end">Bid, {sheet.desk.currency}</span><span
-      role="columnheader"
-      class="text-end">Searches</span
+    <span role="columnheader"><span class="sr-only">Chosen</span></span><span role="columnheader">Keyword</span><span role="columnheader"
+      >Match</span
+    >
+    <span role="columnheader" class="text-end">Bid, {sheet.desk.currency}</span><span role="columnheader" class="text-end">Searches</span
     ><span role="columnheader">Answered by</span>
   </div>
   <!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls, and the keys of the page act on its rows) -->

@@ -19,20 +19,12 @@
   let draft = $state('');
   let showsAll = $state(false);
   const shown = $derived(
-    showsAll
-      ? negatives
-      : [...negatives]
-          .sort((a, b) => Number(blocking.has(b.id)) - Number(blocking.has(a.id)))
-          .slice(0, mostShown),
+    showsAll ? negatives : [...negatives].sort((a, b) => Number(blocking.has(b.id)) - Number(blocking.has(a.id))).slice(0, mostShown),
   );
 
   function add() {
     const marks = draft.split(/[\n,;]+/).flatMap((line) => {
-      const { text, match, notes } = readKeyword(
-        line.replace(/^\s*-/, ''),
-        'phrase',
-        desk.plan.rules.refusedKeywordSigns,
-      );
+      const { text, match, notes } = readKeyword(line.replace(/^\s*-/, ''), 'phrase', desk.plan.rules.refusedKeywordSigns);
       return notes.some(({ code }) => code === 'nothing-left') ? [] : [{ text, match }];
     });
     const position = nextPosition(negatives);
@@ -65,8 +57,9 @@
             ? 'From a blocked find; it leaves with that verdict'
             : undefined}
       >
-        <span class="max-w-48 truncate">× {writeKeyword(negative.text, negative.match)}</span
-        >{#if blocking.has(negative.id)}<span class="sr-only">blocks an own keyword</span>{/if}
+        <span class="max-w-48 truncate">× {writeKeyword(negative.text, negative.match)}</span>{#if blocking.has(negative.id)}<span
+            class="sr-only">blocks an own keyword</span
+          >{/if}
         <button
           type="button"
           class="px-1"

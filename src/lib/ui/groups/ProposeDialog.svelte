@@ -12,19 +12,12 @@
   let { open = $bindable(), sheet }: { open: boolean; sheet: Sheet } = $props();
 
   const shell = getShell();
-  const proposals = $derived(
-    open && sheet.campaign
-      ? proposeGroups(sheet.ungrouped, firstLanguage(sheet.desk.plan, sheet.campaign))
-      : [],
-  );
+  const proposals = $derived(open && sheet.campaign ? proposeGroups(sheet.ungrouped, firstLanguage(sheet.desk.plan, sheet.campaign)) : []);
   let names = $state<Record<number, string>>({});
   let left = $state<Record<number, boolean>>({});
-  const nameOf = (index: number, theme: string) =>
-    names[index] ?? theme.slice(0, 1).toUpperCase() + theme.slice(1);
+  const nameOf = (index: number, theme: string) => names[index] ?? theme.slice(0, 1).toUpperCase() + theme.slice(1);
   const chosen = $derived(
-    proposals
-      .map((proposal, index) => ({ ...proposal, index, name: nameOf(index, proposal.theme) }))
-      .filter(({ index }) => !left[index]),
+    proposals.map((proposal, index) => ({ ...proposal, index, name: nameOf(index, proposal.theme) })).filter(({ index }) => !left[index]),
   );
   const total = $derived(chosen.reduce((sum, { finds }) => sum + finds.length, 0));
 
@@ -50,8 +43,7 @@
     <p class="text-ink-2">No kept find is without a group. Keep some in Research first.</p>
   {:else}
     <p class="text-ink-2">
-      From the words that {countOf(sheet.ungrouped.length, 'kept find')} share. Rename them, leave some out; nothing
-      is made before you say so.
+      From the words that {countOf(sheet.ungrouped.length, 'kept find')} share. Rename them, leave some out; nothing is made before you say so.
     </p>
     <ul class="max-h-[54vh] overflow-y-auto border-t border-rule">
       {#each proposals as proposal, index (index)}
@@ -84,10 +76,8 @@
   {/if}
   {#snippet footer()}
     <Button onclick={() => (open = false)}>Not now</Button>
-    <Button
-      kind="act"
-      disabled={chosen.length === 0 || chosen.some(({ name }) => name.trim() === '')}
-      onclick={apply}>Make {countOf(chosen.length, 'group')} with {countOf(total, 'keyword')}</Button
+    <Button kind="act" disabled={chosen.length === 0 || chosen.some(({ name }) => name.trim() === '')} onclick={apply}
+      >Make {countOf(chosen.length, 'group')} with {countOf(total, 'keyword')}</Button
     >
   {/snippet}
 </Dialog>

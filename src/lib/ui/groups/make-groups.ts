@@ -8,16 +8,8 @@ import type { MatchType } from '$lib/core/keywords/read-keyword';
 const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
 
 /** A name that no group of the campaign bears. */
-export function freeGroupName(
-  book: Book,
-  campaignId: string,
-  wanted: string,
-  taken: ReadonlySet<string> = new Set(),
-): string {
-  const names = new Set([
-    ...taken,
-    ...childrenOf(book.group, 'campaignId', campaignId).map(({ name }) => name),
-  ]);
+export function freeGroupName(book: Book, campaignId: string, wanted: string, taken: ReadonlySet<string> = new Set()): string {
+  const names = new Set([...taken, ...childrenOf(book.group, 'campaignId', campaignId).map(({ name }) => name)]);
   let name = capital(wanted);
   for (let number = 2; names.has(name); number++) name = `${capital(wanted)} ${number}`;
   return name;
@@ -39,12 +31,7 @@ export function newGroup(book: Book, campaignId: string, name: string, theme: st
 }
 
 /** Keywords of a group made from plain texts; those that stand in it already are left out. */
-export function newKeywords(
-  book: Book,
-  groupId: string,
-  marks: readonly { text: string; match: MatchType }[],
-  newId: () => string,
-) {
+export function newKeywords(book: Book, groupId: string, marks: readonly { text: string; match: MatchType }[], newId: () => string) {
   const standing = childrenOf(book.keyword, 'groupId', groupId);
   const seen = new Set(standing.map(({ text, match }) => `${match} ${text}`));
   let position = nextPosition(standing);

@@ -12,8 +12,7 @@ import type { PlanDesk } from '../state/plan-desk.svelte';
 
 /** A row of the sheet. */
 export type SheetRow =
-  | { kind: 'group'; id: string; group: Group; count: number }
-  | { kind: 'keyword'; id: string; keyword: Keyword; group: Group };
+  { kind: 'group'; id: string; group: Group; count: number } | { kind: 'keyword'; id: string; keyword: Keyword; group: Group };
 
 /** The sheet of one campaign: one row a keyword, under its groups, with the ones chosen. */
 export class Sheet {
@@ -35,10 +34,7 @@ export class Sheet {
       const head: SheetRow = { kind: 'group', id: group.id, group, count: keywords.length };
       return this.folded.has(group.id)
         ? [head]
-        : [
-            head,
-            ...keywords.map((keyword): SheetRow => ({ kind: 'keyword', id: keyword.id, keyword, group })),
-          ];
+        : [head, ...keywords.map((keyword): SheetRow => ({ kind: 'keyword', id: keyword.id, keyword, group }))];
     }),
   );
   readonly currentIndex = $derived(
@@ -53,24 +49,14 @@ export class Sheet {
   /** Who answers each keyword of the campaign, taken as a search. */
   readonly answers: ReadonlyMap<string, Answer> = $derived.by(() => {
     if (!this.campaign) return new Map();
-    const prepared = prepareGroups(
-      competingGroups(this.desk.plan, campaignsMeeting(this.desk.plan, this.campaign)),
-    );
+    const prepared = prepareGroups(competingGroups(this.desk.plan, campaignsMeeting(this.desk.plan, this.campaign)));
     return new Map(
-      this.rows.flatMap((row) =>
-        row.kind === 'keyword' ? [[row.keyword.text, answerSearch(row.keyword.text, prepared)] as const] : [],
-      ),
+      this.rows.flatMap((row) => (row.kind === 'keyword' ? [[row.keyword.text, answerSearch(row.keyword.text, prepared)] as const] : [])),
     );
   });
   /** The negatives that block own keywords, by keyword and by negative. */
   readonly blocked: ReadonlySet<string> = $derived.by(
-    () =>
-      new Set(
-        findBlockedKeywords(this.desk.plan).flatMap(({ keyword, negative }) => [
-          keyword.id as string,
-          negative.id as string,
-        ]),
-      ),
+    () => new Set(findBlockedKeywords(this.desk.plan).flatMap(({ keyword, negative }) => [keyword.id as string, negative.id as string])),
   );
   /** Kept finds that stand in no group. */
   readonly ungrouped: readonly Find[] = $derived.by(() => {
@@ -106,10 +92,7 @@ export class Sheet {
 
   /** Chooses a row or takes it out of the choice; a group's row stands for all its keywords. */
   toggle(row: SheetRow): void {
-    const ids =
-      row.kind === 'keyword'
-        ? [row.id]
-        : childrenOf(this.desk.book.keyword, 'groupId', row.id).map(({ id }) => id as string);
+    const ids = row.kind === 'keyword' ? [row.id] : childrenOf(this.desk.book.keyword, 'groupId', row.id).map(({ id }) => id as string);
     const next = new Set(this.chosen);
     const areAll = ids.every((id) => next.has(id));
     for (const id of ids)
@@ -140,9 +123,7 @@ export class Sheet {
 
   setMatch(ids: readonly string[], match: MatchType): string {
     const refusal = this.desk.make({ type: 'set', record: 'keyword', ids: [...ids], fields: { match } });
-    return refusal
-      ? 'One of them stands in its group with that match type already; nothing was changed.'
-      : '';
+    return refusal ? 'One of them stands in its group with that match type already; nothing was changed.' : '';
   }
 
   remove(ids: readonly string[]): void {

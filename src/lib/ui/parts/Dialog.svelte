@@ -28,10 +28,8 @@
 >
   {#snippet header()}
     <h2 class="font-serif text-[20px] font-medium text-ink">{title}</h2>
-    <button
-      type="button"
-      class="rounded px-2 py-0.5 text-[13px] font-normal text-ink-2 hover:bg-fold"
-      onclick={() => (open = false)}>Close <span aria-hidden="true">Esc</span></button
+    <button type="button" class="rounded px-2 py-0.5 text-[13px] font-normal text-ink-2 hover:bg-fold" onclick={() => (open = false)}
+      >Close <span aria-hidden="true">Esc</span></button
     >
   {/snippet}
   {@render children()}

@@ -18,9 +18,7 @@
   let { label, value, currency, onedit, at, hideLabel, hint, placeholder, class: extra }: Props = $props();
 
   const check = (text: string) =>
-    text.trim() === '' || parseAmount(text, currency) !== null
-      ? null
-      : `An amount in ${currency}, such as ${writeAmount(160, currency)}.`;
+    text.trim() === '' || parseAmount(text, currency) !== null ? null : `An amount in ${currency}, such as ${writeAmount(160, currency)}.`;
 </script>
 
 <TextField

@@ -104,9 +104,7 @@
       onpaste={paste}
       class={`h-[30px] rounded-[4px]! border bg-sheet px-2.5 py-1 text-[13px] text-ink placeholder:text-ink-3 ${mono ? 'font-mono' : ''} ${problem ? 'border-madder' : 'border-field'} ${suffix ? (suffix.length > 4 ? 'pe-16' : 'pe-10') : ''}`}
     />
-    {#if suffix}<span class="pointer-events-none absolute end-2 font-mono text-[12px] text-ink-3"
-        >{suffix}</span
-      >{/if}
+    {#if suffix}<span class="pointer-events-none absolute end-2 font-mono text-[12px] text-ink-3">{suffix}</span>{/if}
   </span>
   {#if problem || note || hint}
     <span id={`${id}-say`} class={`text-[12px] ${problem ? 'text-madder' : 'text-ink-2'}`}

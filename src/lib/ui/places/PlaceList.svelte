@@ -59,10 +59,7 @@
   function keydown(event: KeyboardEvent) {
     if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
-      current =
-        found.length === 0
-          ? 0
-          : (current + (event.key === 'ArrowDown' ? 1 : found.length - 1)) % found.length;
+      current = found.length === 0 ? 0 : (current + (event.key === 'ArrowDown' ? 1 : found.length - 1)) % found.length;
     }
     if (event.key === 'Enter' && found[current]) {
       event.preventDefault();
@@ -89,9 +86,7 @@
         onclick={() => void desk.set('place', place.id, { excluded: !place.excluded })}
         >{place.excluded ? '− excluded' : '+ included'}</button
       >
-      <span class="min-w-0 flex-1 truncate"
-        >{place.name}{place.kind === 'city' ? `, ${place.country}` : ''}</span
-      >
+      <span class="min-w-0 flex-1 truncate">{place.name}{place.kind === 'city' ? `, ${place.country}` : ''}</span>
       {#if place.kind === 'city' && !place.excluded}
         <label class="flex shrink-0 items-center gap-1 text-ink-2"
           >+ <input
@@ -145,13 +140,9 @@
             onclick={() => add(place)}
           >
             <span class="font-semibold">{place.name}</span><span class="truncate text-ink-2"
-              >{place.kind === 'country'
-                ? 'country'
-                : [place.region, place.countryName].filter(Boolean).join(', ')}</span
+              >{place.kind === 'country' ? 'country' : [place.region, place.countryName].filter(Boolean).join(', ')}</span
             >
-            {#if place.people > 0}<span class="ms-auto shrink-0 font-mono text-[12px] text-ink-2"
-                >{people.format(place.people)}</span
-              >{/if}
+            {#if place.people > 0}<span class="ms-auto shrink-0 font-mono text-[12px] text-ink-2">{people.format(place.people)}</span>{/if}
           </button>
         </li>
       {/each}

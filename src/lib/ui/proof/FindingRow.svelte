@@ -59,12 +59,8 @@
   <span class="flex items-center gap-2 overflow-hidden">
     {#if finding.mend}
       <Button kind="link" class="truncate" onclick={() => desk.mend(finding)}>{words.mend}</Button>
-      {#if finding.mend.kind === 'safe'}<span
-          class="rounded-sm bg-act-tint px-1 text-[12px] font-semibold text-act">safe</span
-        >{/if}
+      {#if finding.mend.kind === 'safe'}<span class="rounded-sm bg-act-tint px-1 text-[12px] font-semibold text-act">safe</span>{/if}
     {/if}
-    <Button kind="quiet" class="ms-auto shrink-0 px-1" label={`Set aside: ${words.title}`} onclick={onaside}
-      >aside</Button
-    >
+    <Button kind="quiet" class="ms-auto shrink-0 px-1" label={`Set aside: ${words.title}`} onclick={onaside}>aside</Button>
   </span>
 </li>

@@ -8,10 +8,7 @@
   const read = planChapters.filter(({ id }) => id !== 'proof' && id !== 'hand-off');
   const inUse = [
     ['Rule set', rules.name],
-    [
-      'Headline, description',
-      `${rules.formats.responsive.headlines.limit}, ${rules.formats.responsive.descriptions.limit}`,
-    ],
+    ['Headline, description', `${rules.formats.responsive.headlines.limit}, ${rules.formats.responsive.descriptions.limit}`],
     ['Path', String(rules.formats.responsive.paths.limit)],
     ['Ads a group', String(house.adsPerGroup)],
     ['Keywords a group', `${house.keywordsPerGroup.least}–${house.keywordsPerGroup.most}`],
@@ -26,9 +23,9 @@
   <table class="w-full">
     <thead class="text-ink-2">
       <tr class="border-b border-rule"
-        ><th class="text-start font-normal">Chapter</th><th class="w-9 font-normal">fix</th><th
-          class="w-9 font-normal">look</th
-        ><th class="w-9 font-normal">sug.</th><th class="w-14 text-end font-normal">mark</th></tr
+        ><th class="text-start font-normal">Chapter</th><th class="w-9 font-normal">fix</th><th class="w-9 font-normal">look</th><th
+          class="w-9 font-normal">sug.</th
+        ><th class="w-14 text-end font-normal">mark</th></tr
       >
     </thead>
     <tbody>
@@ -36,8 +33,8 @@
         {@const counts = desk.byChapter[id]}
         <tr class="border-b border-rule-soft">
           <td class="py-1">{name}</td>
-          {#each [counts.fix, counts.look, counts.suggestion] as count, index (index)}<td
-              class="text-center font-mono text-[12px]">{dash(count)}</td
+          {#each [counts.fix, counts.look, counts.suggestion] as count, index (index)}<td class="text-center font-mono text-[12px]"
+              >{dash(count)}</td
             >{/each}
           <td><span class="flex justify-end"><ChapterMark {counts} isOpen={false} /></span></td>
         </tr>

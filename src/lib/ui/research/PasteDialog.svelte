@@ -21,11 +21,7 @@
 
   const standing = $derived(new Set(inOrder(desk.book.find).map(({ text }) => text)));
   const read = $derived(
-    readPastedFinds(
-      pasted,
-      { currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns, standing },
-      chosen ?? undefined,
-    ),
+    readPastedFinds(pasted, { currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns, standing }, chosen ?? undefined),
   );
   const fresh = $derived(read.lines.filter(({ isNew }) => isNew));
   const noted = $derived(read.lines.filter(({ notes }) => notes.length > 0));
@@ -79,8 +75,7 @@
 <Dialog bind:open title="Paste finds" wide>
   <label class="grid gap-1">
     <span class="text-ink-2"
-      >One a line, or a table with searches and bids copied from anywhere. [exact], "phrase" and a leading -
-      for a negative are understood.</span
+      >One a line, or a table with searches and bids copied from anywhere. [exact], "phrase" and a leading - for a negative are understood.</span
     >
     <textarea
       class="h-32 rounded border border-field bg-sheet p-2 font-mono text-[12.5px] leading-5"
@@ -92,10 +87,9 @@
   </label>
   {#if read.lines.length > 0}
     <p aria-live="polite">
-      <span class="font-semibold">{countOf(fresh.length, 'new find')}</span> of {countOf(
-        read.lines.length,
-        'line',
-      )}{noted.length > 0 ? `; ${countOf(noted.length, 'line')} with a note` : ''}
+      <span class="font-semibold">{countOf(fresh.length, 'new find')}</span> of {countOf(read.lines.length, 'line')}{noted.length > 0
+        ? `; ${countOf(noted.length, 'line')} with a note`
+        : ''}
     </p>
     <div class="max-h-64 overflow-auto border-y border-rule">
       <table class="w-full">
@@ -111,15 +105,13 @@
                     value={column.meaning}
                     onchange={(event) => choose(index, event.currentTarget.value as ColumnMeaning)}
                   >
-                    {#each columnMeanings as meaning (meaning)}<option value={meaning}
-                        >{meaningWords[meaning]}</option
-                      >{/each}
+                    {#each columnMeanings as meaning (meaning)}<option value={meaning}>{meaningWords[meaning]}</option>{/each}
                   </select>
                 </th>
               {/each}
             {/if}
-            <th class="text-start font-normal">Becomes</th><th class="text-end font-normal">Searches</th><th
-              class="text-end font-normal">Bid, {desk.currency}</th
+            <th class="text-start font-normal">Becomes</th><th class="text-end font-normal">Searches</th><th class="text-end font-normal"
+              >Bid, {desk.currency}</th
             ><th class="ps-3 text-start font-normal">Notes</th>
           </tr>
         </thead>
@@ -127,18 +119,13 @@
           {#each read.lines.slice(0, mostShown) as line (line.line)}
             <tr class={`border-t border-rule-soft ${line.isNew ? '' : 'text-ink-3'}`}>
               <td class="py-0.5 font-mono text-[12px] text-ink-2">{line.line}</td>
-              {#if read.columns.length > 1}<td
-                  colspan={read.columns.length}
-                  class="max-w-40 truncate text-ink-2">{line.written}</td
-                >{/if}
+              {#if read.columns.length > 1}<td colspan={read.columns.length} class="max-w-40 truncate text-ink-2">{line.written}</td>{/if}
               <td>{line.negative ? '− ' : ''}{line.text}</td>
               <td class="text-end font-mono text-[12px]"
                 >{range(line.searchesLow, line.searchesHigh, (value) => value.toLocaleString('en-GB'))}</td
               >
               <td class="text-end font-mono text-[12px]"
-                >{range(line.bidLowMinor, line.bidHighMinor, (value) =>
-                  writeAmount(value, desk.currency),
-                )}</td
+                >{range(line.bidLowMinor, line.bidHighMinor, (value) => writeAmount(value, desk.currency))}</td
               >
               <td class="ps-3 text-[12px] text-ochre">{line.notes.map(wordPasteNote).join('; ')}</td>
             </tr>
@@ -155,8 +142,6 @@
       ><input type="checkbox" class="rounded-sm text-act" bind:checked={keepsAtOnce} /> keep them all at once</label
     >
     <Button onclick={() => (open = false)}>Not now</Button>
-    <Button kind="act" disabled={fresh.length === 0} onclick={take}
-      >Bring in {countOf(fresh.length, 'find')}</Button
-    >
+    <Button kind="act" disabled={fresh.length === 0} onclick={take}>Bring in {countOf(fresh.length, 'find')}</Button>
   {/snippet}
 </Dialog>

@@ -34,15 +34,12 @@ export class FindList {
         (this.word === '' || find.text.split(/[\s\-/]+/).includes(this.word)) &&
         find.text.includes(text),
     );
-    if (this.order === 'most searched')
-      return found.toSorted((a, b) => (b.searchesHigh ?? -1) - (a.searchesHigh ?? -1));
+    if (this.order === 'most searched') return found.toSorted((a, b) => (b.searchesHigh ?? -1) - (a.searchesHigh ?? -1));
     return this.order === 'by name' ? found.toSorted((a, b) => (a.text < b.text ? -1 : 1)) : found;
   });
   readonly words: readonly { word: string; count: number }[] = $derived.by(() => {
     const { isStopWord } = languageWords(firstLanguage(this.desk.plan, undefined));
-    const texts = this.all
-      .filter(({ verdict }) => this.verdict === 'all' || verdict === this.verdict)
-      .map(({ text }) => text);
+    const texts = this.all.filter(({ verdict }) => this.verdict === 'all' || verdict === this.verdict).map(({ text }) => text);
     return countWords(texts, isStopWord).slice(0, 60);
   });
   readonly currentIndex = $derived(
@@ -55,8 +52,7 @@ export class FindList {
   /** The chosen finds: from the anchor to the current one, or the current one alone. */
   readonly chosen: readonly Find[] = $derived.by(() => {
     if (!this.current) return [];
-    const from =
-      this.anchor === null ? this.currentIndex : this.shown.findIndex(({ id }) => id === this.anchor);
+    const from = this.anchor === null ? this.currentIndex : this.shown.findIndex(({ id }) => id === this.anchor);
     return this.shown.slice(Math.min(from, this.currentIndex), Math.max(from, this.currentIndex) + 1);
   });
 

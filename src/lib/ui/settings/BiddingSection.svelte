@@ -40,15 +40,12 @@
     />
   </div>
   <p class="pt-1.5 text-ink-2">
-    {biddingHeeds[campaign.bidding]}{worth
-      ? ` A click may cost ${formatMoney(worth.perClickMinor, desk.currency)}.`
-      : ''}
+    {biddingHeeds[campaign.bidding]}{worth ? ` A click may cost ${formatMoney(worth.perClickMinor, desk.currency)}.` : ''}
   </p>
   <div class="mt-2 border-s-3 border-slate ps-2.5">
     <p>
-      <span class="font-semibold text-slate"
-        >Advice: {biddingWords[advice.kind].toLowerCase()}{follows ? ', as it is' : ''}.</span
-      > <span class="text-ink-2">{wordAdvice(advice, desk.currency)}</span>
+      <span class="font-semibold text-slate">Advice: {biddingWords[advice.kind].toLowerCase()}{follows ? ', as it is' : ''}.</span>
+      <span class="text-ink-2">{wordAdvice(advice, desk.currency)}</span>
       {#if !follows || (advice.bidMinor !== null && campaign.bidMinor === null)}<Button
           kind="link"
           onclick={() =>

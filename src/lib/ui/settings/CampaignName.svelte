@@ -41,12 +41,7 @@
       onedit={(goal) => void setPart({ goal })}
       at={`${campaign.id}:goal`}
     />
-    <TextField
-      label="Place"
-      value={campaign.placeWord}
-      commit="leave"
-      onedit={(placeWord) => setPart({ placeWord })}
-    />
+    <TextField label="Place" value={campaign.placeWord} commit="leave" onedit={(placeWord) => setPart({ placeWord })} />
     <SelectField
       label="Network"
       value={campaign.partnerSites ? 'partners' : 'search'}
@@ -72,7 +67,6 @@
       onedit={setName}
       suffix={`${units(campaign.name)}/${desk.plan.rules.nameLimit}`}
     />
-    {#if campaign.name !== pattern}<Button onclick={() => void setName(pattern)}>Name by the pattern</Button
-      >{/if}
+    {#if campaign.name !== pattern}<Button onclick={() => void setName(pattern)}>Name by the pattern</Button>{/if}
   </div>
 </section>

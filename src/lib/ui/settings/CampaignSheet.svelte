@@ -14,8 +14,7 @@
   let { campaign }: { campaign: Campaign } = $props();
 
   const desk = getDesk();
-  const set = (fields: Partial<Campaign>, sitting?: string) =>
-    void desk.set('campaign', campaign.id, fields, sitting);
+  const set = (fields: Partial<Campaign>, sitting?: string) => void desk.set('campaign', campaign.id, fields, sitting);
   const counts = [
     { value: 'there' as const, name: 'people who are there' },
     { value: 'asking' as const, name: 'or who ask from afar' },
@@ -63,11 +62,7 @@
         </fieldset>
         <section aria-label="Languages">
           <h2 class="pb-1 font-semibold">Languages</h2>
-          <LanguageList
-            languages={campaign.languages}
-            at={`${campaign.id}:languages`}
-            onedit={(languages) => set({ languages })}
-          />
+          <LanguageList languages={campaign.languages} at={`${campaign.id}:languages`} onedit={(languages) => set({ languages })} />
         </section>
       </div>
     </div>
@@ -98,12 +93,7 @@
           onedit={(text) => set({ endsOn: text === '' ? null : text })}
         />
       </div>
-      <SelectField
-        label="Ads take turns"
-        value={campaign.rotation}
-        items={rotations}
-        onedit={(rotation) => set({ rotation })}
-      />
+      <SelectField label="Ads take turns" value={campaign.rotation} items={rotations} onedit={(rotation) => set({ rotation })} />
       <p class="flex justify-between pt-1"><span class="text-ink-2">Handed off</span><span>paused</span></p>
     </section>
   </div>

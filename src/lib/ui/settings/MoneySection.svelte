@@ -1,11 +1,6 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/budget/money';
-  import {
-    dailyFromMonthly,
-    firstMonthAtMost,
-    monthlyForDaily,
-    monthlyFromDaily,
-  } from '$lib/core/budget/split';
+  import { dailyFromMonthly, firstMonthAtMost, monthlyForDaily, monthlyFromDaily } from '$lib/core/budget/split';
   import { inOrder } from '$lib/core/plan/book';
   import type { Campaign } from '$lib/core/plan/records/campaign';
   import { splitPlanMoney } from '$lib/core/proof/check-settings';
@@ -18,16 +13,12 @@
 
   const desk = getDesk();
   const monthDays = $derived(desk.plan.house.monthDays);
-  const daily = $derived(
-    campaign.monthlyMinor === null ? null : dailyFromMonthly(campaign.monthlyMinor, monthDays),
-  );
+  const daily = $derived(campaign.monthlyMinor === null ? null : dailyFromMonthly(campaign.monthlyMinor, monthDays));
   const money = (minor: number) => formatMoney(minor, desk.currency);
   const split = $derived(splitPlanMoney(desk.plan));
   const isSplit = $derived(
     split?.changes.every(
-      (change) =>
-        change.type === 'set' &&
-        desk.book.campaign.get(change.ids[0] ?? '')?.monthlyMinor === change.fields.monthlyMinor,
+      (change) => change.type === 'set' && desk.book.campaign.get(change.ids[0] ?? '')?.monthlyMinor === change.fields.monthlyMinor,
     ) ?? true,
   );
   const set = (monthlyMinor: number | null) => void desk.set('campaign', campaign.id, { monthlyMinor });
@@ -42,13 +33,7 @@
     >
   </h2>
   <div class="grid grid-cols-2 gap-2">
-    <MoneyField
-      label="A month"
-      value={campaign.monthlyMinor}
-      currency={desk.currency}
-      at={`${campaign.id}:monthlyMinor`}
-      onedit={set}
-    />
+    <MoneyField label="A month" value={campaign.monthlyMinor} currency={desk.currency} at={`${campaign.id}:monthlyMinor`} onedit={set} />
     <MoneyField
       label="A day"
       value={daily}

@@ -4,33 +4,21 @@
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
 
-  let {
-    hours,
-    timeZone,
-    at,
-    onedit,
-  }: { hours: readonly HourSpan[]; timeZone: string; at: string; onedit: (hours: HourSpan[]) => void } =
+  let { hours, timeZone, at, onedit }: { hours: readonly HourSpan[]; timeZone: string; at: string; onedit: (hours: HourSpan[]) => void } =
     $props();
 
   const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
   const isAlways = $derived(hours.length === 0);
-  const check = (text: string) =>
-    readDay(text, 1) ? null : 'Hours such as 9–17, or 7–12, 13–21; all; empty for closed.';
-  const spansOf = (day: number) =>
-    isAlways ? [{ day, from: 0, to: 24 }] : hours.filter((span) => span.day === day);
-  const week = (from: number, to: number, last: number) =>
-    days.slice(0, last).map((_, index) => ({ day: index + 1, from, to }));
+  const check = (text: string) => (readDay(text, 1) ? null : 'Hours such as 9–17, or 7–12, 13–21; all; empty for closed.');
+  const spansOf = (day: number) => (isAlways ? [{ day, from: 0, to: 24 }] : hours.filter((span) => span.day === day));
+  const week = (from: number, to: number, last: number) => days.slice(0, last).map((_, index) => ({ day: index + 1, from, to }));
 
   function setDay(day: number, text: string) {
     const spans = readDay(text, day);
     if (!spans) return;
     // From “always” the other days stay open when one is narrowed.
     const others = isAlways ? days.map((_, index) => ({ day: index + 1, from: 0, to: 24 })) : hours;
-    onedit(
-      [...others.filter((span) => span.day !== day), ...spans].sort(
-        (a, b) => a.day - b.day || a.from - b.from,
-      ),
-    );
+    onedit([...others.filter((span) => span.day !== day), ...spans].sort((a, b) => a.day - b.day || a.from - b.from));
   }
 </script>
 
@@ -59,11 +47,7 @@
         onedit={(text) => setDay(day, text)}
         mono
       />
-      <svg
-        class="h-4 w-full"
-        role="img"
-        aria-label={`${name}: ${isAlways ? 'all day' : writeDay(hours, day) || 'closed'}`}
-      >
+      <svg class="h-4 w-full" role="img" aria-label={`${name}: ${isAlways ? 'all day' : writeDay(hours, day) || 'closed'}`}>
         <rect x="0" y="2" width="100%" height="12" fill="var(--fold)" />
         {#each spansOf(day) as { from, to } (from)}<rect
             x={`${(from / 24) * 100}%`}

@@ -14,9 +14,7 @@
 <div class="flex items-baseline gap-3">
   <h2 class="font-serif text-[17px]">{client.name}</h2>
   <p class="text-ink-2">{client.site}</p>
-  <Button kind="quiet" label={`Edit ${client.name}`} onclick={() => (isEditing = !isEditing)}
-    >{isEditing ? 'Done' : 'Edit'}</Button
-  >
+  <Button kind="quiet" label={`Edit ${client.name}`} onclick={() => (isEditing = !isEditing)}>{isEditing ? 'Done' : 'Edit'}</Button>
   <p class="ms-auto text-ink-2">account in {account.currency} · {account.timeZone}</p>
 </div>
 {#if isEditing}
@@ -25,16 +23,9 @@
       label="Client"
       value={client.name}
       commit="leave"
-      onedit={(name) =>
-        name.trim() === '' ? 'A name is needed.' : void workspace.set('client', client.id, { name })}
+      onedit={(name) => (name.trim() === '' ? 'A name is needed.' : void workspace.set('client', client.id, { name }))}
     />
-    <TextField
-      label="Site"
-      value={client.site}
-      onedit={(site, sitting) => void workspace.set('client', client.id, { site }, sitting)}
-    />
-    <p class="pt-6 text-ink-2">
-      Currency and time zone stand with the account; another currency is another account’s plan.
-    </p>
+    <TextField label="Site" value={client.site} onedit={(site, sitting) => void workspace.set('client', client.id, { site }, sitting)} />
+    <p class="pt-6 text-ink-2">Currency and time zone stand with the account; another currency is another account’s plan.</p>
   </div>
 {/if}

@@ -82,15 +82,13 @@
     <label class="grid gap-0.5"
       ><span class="text-ink-2">Account’s currency</span>
       <select class={control} bind:value={currency}
-        >{#each currencies as code (code)}<option value={code}>{code}, {names.of(code)}</option
-          >{/each}</select
+        >{#each currencies as code (code)}<option value={code}>{code}, {names.of(code)}</option>{/each}</select
       ></label
     >
     <label class="grid gap-0.5"
       ><span class="text-ink-2">Account’s time zone</span>
       <select class={control} bind:value={timeZone}
-        >{#each zones.includes(timeZone) ? zones : [timeZone, ...zones] as zone (zone)}<option>{zone}</option
-          >{/each}</select
+        >{#each zones.includes(timeZone) ? zones : [timeZone, ...zones] as zone (zone)}<option>{zone}</option>{/each}</select
       ></label
     >
     <label class="grid gap-0.5"
@@ -101,20 +99,14 @@
         autocomplete="off"
       /></label
     >
-    <SelectField
-      label="Language of the searchers"
-      value={language}
-      items={languageItems}
-      onedit={(value) => (language = value)}
-    />
+    <SelectField label="Language of the searchers" value={language} items={languageItems} onedit={(value) => (language = value)} />
     {#if problem}<p class="col-span-2 text-madder" role="alert">{problem}</p>{/if}
     <div class="col-span-2 flex justify-end gap-2 pt-1">
       <Button onclick={() => (open = false)}>Not now</Button>
       <button
         type="submit"
         disabled={isSending}
-        class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-cloth-2"
-        >Make the plan</button
+        class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-cloth-2">Make the plan</button
       >
     </div>
   </form>

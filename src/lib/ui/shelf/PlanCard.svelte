@@ -40,10 +40,7 @@
   }
 </script>
 
-<article
-  class={`flex rounded-sm border border-rule bg-sheet ${plan.archivedOn ? 'opacity-75' : ''}`}
-  data-plan={plan.name}
->
+<article class={`flex rounded-sm border border-rule bg-sheet ${plan.archivedOn ? 'opacity-75' : ''}`} data-plan={plan.name}>
   <div class={`w-2 shrink-0 rounded-s-sm ${cloth}`}></div>
   <div class="min-w-0 flex-1">
     <div class="flex items-start gap-4 px-3 py-2">
@@ -79,15 +76,11 @@
         </p>
       </div>
       <p class="w-24 shrink-0 text-end">
-        <span class="font-mono"
-          >{summary?.monthlyMinor == null
-            ? '–'
-            : formatMoney(summary.monthlyMinor, currency, { whole: true })}</span
+        <span class="font-mono">{summary?.monthlyMinor == null ? '–' : formatMoney(summary.monthlyMinor, currency, { whole: true })}</span
         ><br /><span class="text-ink-2">a month</span>
       </p>
       <p class="w-24 shrink-0 text-end">
-        {summary?.startsOn ? wordDate(summary.startsOn) : 'not set'}<br /><span class="text-ink-2">start</span
-        >
+        {summary?.startsOn ? wordDate(summary.startsOn) : 'not set'}<br /><span class="text-ink-2">start</span>
       </p>
     </div>
     <div class="flex border-t border-rule-soft">
@@ -117,10 +110,8 @@
           }}>Rename</Button
         >
         <Button kind="quiet" label={`Copy ${plan.name}`} onclick={oncopy}>Copy</Button>
-        <Button
-          kind="quiet"
-          label={`${plan.archivedOn ? 'Take back' : 'Archive'} ${plan.name}`}
-          onclick={onarchive}>{plan.archivedOn ? 'Take back' : 'Archive'}</Button
+        <Button kind="quiet" label={`${plan.archivedOn ? 'Take back' : 'Archive'} ${plan.name}`} onclick={onarchive}
+          >{plan.archivedOn ? 'Take back' : 'Archive'}</Button
         >
         <Button kind="quiet" label={`Delete ${plan.name}`} onclick={ondelete}>Delete</Button>
       </div>

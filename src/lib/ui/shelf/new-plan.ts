@@ -55,7 +55,6 @@ export async function readInPlan(file: unknown): Promise<string> {
     body: typeof file === 'string' ? file : JSON.stringify(file),
   });
   const answer = (await response.json()) as { id?: string; message?: string; path?: string };
-  if (!response.ok || !answer.id)
-    throw new Error([answer.message, answer.path && `(at ${answer.path})`].filter(Boolean).join(' '));
+  if (!response.ok || !answer.id) throw new Error([answer.message, answer.path && `(at ${answer.path})`].filter(Boolean).join(' '));
   return answer.id;
 }

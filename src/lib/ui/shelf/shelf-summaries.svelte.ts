@@ -33,8 +33,7 @@ export class Summaries {
 /** The next thing to do in a plan, and where. */
 export function nextThing({ counts, empty, toJudge, chapters }: Summary): { says: string; chapter: string } {
   if (empty.includes('settings')) return { says: 'Set up a campaign', chapter: 'settings' };
-  if (empty.includes('research') && empty.includes('groups'))
-    return { says: 'Bring in keywords', chapter: 'research' };
+  if (empty.includes('research') && empty.includes('groups')) return { says: 'Bring in keywords', chapter: 'research' };
   if (empty.includes('groups')) return { says: 'Make groups', chapter: 'groups' };
   if (empty.includes('ads')) return { says: 'Write ads', chapter: 'ads' };
   if (toJudge > 0 && counts.fix === 0) return { says: `Judge ${toJudge} finds`, chapter: 'research' };

@@ -51,9 +51,7 @@
           >
             <span class="w-20 shrink-0 text-[12px] text-ink-2">{destination.kind}</span>
             <span class="truncate">{destination.name}</span>
-            {#if destination.note}<span class="ms-auto shrink-0 text-[12px] text-ink-2"
-                >{destination.note}</span
-              >{/if}
+            {#if destination.note}<span class="ms-auto shrink-0 text-[12px] text-ink-2">{destination.note}</span>{/if}
           </Command.Item>
         {/each}
       </Command.Viewport>

@@ -34,8 +34,7 @@
     const chapterKeys = planChapters.map(({ id }, index) => [
       `Digit${index + 1}`,
       (event: KeyboardEvent) => {
-        if (!isTyping(event.target) && !document.querySelector('dialog[open]'))
-          void goto(`/plans/${planId}/${id}`);
+        if (!isTyping(event.target) && !document.querySelector('dialog[open]')) void goto(`/plans/${planId}/${id}`);
       },
     ]);
     const stopKeys = tinykeys(window, {

@@ -36,35 +36,23 @@
     const starts = brief.startsOn ?? inOrder(desk.book.campaign).find(({ startsOn }) => startsOn)?.startsOn;
     return [
       countOf(desk.book.campaign.size, 'campaign'),
-      brief.monthlyMinor === null
-        ? 'no money set'
-        : `${formatMoney(brief.monthlyMinor, desk.currency, { whole: true })} a month`,
+      brief.monthlyMinor === null ? 'no money set' : `${formatMoney(brief.monthlyMinor, desk.currency, { whole: true })} a month`,
       starts ? `starts ${wordDate(starts)}` : 'no start set',
     ];
   });
-  const trail = $derived([
-    { name: 'Shelf', href: '/' },
-    { name: desk.plan.client.name },
-    { name: desk.plan.plan.name },
-  ]);
+  const trail = $derived([{ name: 'Shelf', href: '/' }, { name: desk.plan.client.name }, { name: desk.plan.plan.name }]);
 </script>
 
 <Shell {margin}>
   {#snippet spine()}
-    <a
-      href="/"
-      class="block border-b border-cloth-2 px-[18px] pt-1.5 pb-2 font-serif text-[22px] text-gilt focus-visible:outline-gilt"
+    <a href="/" class="block border-b border-cloth-2 px-[18px] pt-1.5 pb-2 font-serif text-[22px] text-gilt focus-visible:outline-gilt"
       >Biblion</a
     >
     <div class="flex flex-col py-1.5">
       {#each planChapters as { id, name }, index (id)}
         <SpineItem href={`/plans/${desk.planId}/${id}`} number={index + 1} isCurrent={id === chapter}>
           {name}
-          {#snippet mark()}<ChapterMark
-              counts={desk.byChapter[id]}
-              isOpen={isOpen[id]}
-              isDark={id !== chapter}
-            />{/snippet}
+          {#snippet mark()}<ChapterMark counts={desk.byChapter[id]} isOpen={isOpen[id]} isDark={id !== chapter} />{/snippet}
         </SpineItem>
       {/each}
     </div>
@@ -73,9 +61,7 @@
   {#snippet top()}
     <TopBar {trail} stream={desk}>
       {#snippet actions()}
-        {#if chapter !== 'hand-off'}<Button kind="act" href={`/plans/${desk.planId}/hand-off`}
-            >Hand off</Button
-          >{/if}
+        {#if chapter !== 'hand-off'}<Button kind="act" href={`/plans/${desk.planId}/hand-off`}>Hand off</Button>{/if}
       {/snippet}
     </TopBar>
   {/snippet}

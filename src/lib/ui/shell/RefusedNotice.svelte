@@ -18,10 +18,7 @@
 
 {#if refused}
   {@const words = wordRefusal(refused)}
-  <div
-    class="fixed bottom-4 left-1/2 z-40 w-[560px] -translate-x-1/2 rounded border border-madder bg-sheet p-3 shadow-sm"
-    role="alert"
-  >
+  <div class="fixed bottom-4 left-1/2 z-40 w-[560px] -translate-x-1/2 rounded border border-madder bg-sheet p-3 shadow-sm" role="alert">
     <h2 class="font-semibold text-madder">Not saved</h2>
     <p>{words.what}</p>
     {#if words.mine}

@@ -22,9 +22,7 @@
     <header class="flex min-w-0 items-center gap-3 border-b border-rule ps-[22px] pe-[18px]">
       {@render top()}
     </header>
-    <div
-      class={`grid min-h-0 ${hasMargin ? 'grid-cols-[minmax(0,1fr)_268px]' : 'grid-cols-[minmax(0,1fr)]'}`}
-    >
+    <div class={`grid min-h-0 ${hasMargin ? 'grid-cols-[minmax(0,1fr)_268px]' : 'grid-cols-[minmax(0,1fr)]'}`}>
       <main class="min-h-0 min-w-0 overflow-hidden" tabindex="-1">{@render children()}</main>
       {#if hasMargin}
         <aside class="min-h-0 overflow-y-auto border-s border-rule px-4 py-3" aria-label="Margin">

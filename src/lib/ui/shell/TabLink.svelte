@@ -1,12 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
 
-  let {
-    href,
-    isCurrent,
-    title,
-    children,
-  }: { href: string; isCurrent: boolean; title?: string; children: Snippet } = $props();
+  let { href, isCurrent, title, children }: { href: string; isCurrent: boolean; title?: string; children: Snippet } = $props();
 </script>
 
 <a

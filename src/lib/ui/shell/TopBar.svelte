@@ -22,9 +22,8 @@
   {#each trail as step, index (index)}
     {#if index > 0}<span aria-hidden="true" class="text-ink-3">/</span>{/if}
     {#if step.href}<a class="shrink-0 hover:underline" href={step.href}>{step.name}</a>
-    {:else}<span
-        class={`truncate ${index === trail.length - 1 ? 'font-serif text-[17px] text-ink' : ''}`}
-        title={step.name}>{step.name}</span
+    {:else}<span class={`truncate ${index === trail.length - 1 ? 'font-serif text-[17px] text-ink' : ''}`} title={step.name}
+        >{step.name}</span
       >{/if}
   {/each}
 </nav>
@@ -43,9 +42,9 @@
     title={stream.undoStep ? `Undo: ${wordStep(stream.undoStep)} (Ctrl Z)` : 'Nothing to undo'}
     onclick={() => void stream.step('undo')}
   >
-    <span class="max-w-44 truncate font-semibold"
-      >Undo{stream.undoStep ? `: ${wordStep(stream.undoStep)}` : ''}</span
-    ><KeyCap keys="Ctrl Z" />
+    <span class="max-w-44 truncate font-semibold">Undo{stream.undoStep ? `: ${wordStep(stream.undoStep)}` : ''}</span><KeyCap
+      keys="Ctrl Z"
+    />
   </Button>
   <Button
     kind="quiet"
@@ -55,16 +54,9 @@
     onclick={() => void stream.step('redo')}
   >
     <svg viewBox="0 0 14 14" class="size-3.5" aria-hidden="true"
-      ><path
-        d="M2 9a4 4 0 0 1 4-4h5M8.5 2.5 11 5 8.5 7.5"
-        fill="none"
-        stroke="currentColor"
-        stroke-width="1.6"
-      /></svg
+      ><path d="M2 9a4 4 0 0 1 4-4h5M8.5 2.5 11 5 8.5 7.5" fill="none" stroke="currentColor" stroke-width="1.6" /></svg
     >
   </Button>
-  <Button kind="quiet" onclick={() => (shell.isGoToOpen = true)}
-    ><span class="font-semibold">Go to…</span><KeyCap keys="Ctrl K" /></Button
-  >
+  <Button kind="quiet" onclick={() => (shell.isGoToOpen = true)}><span class="font-semibold">Go to…</span><KeyCap keys="Ctrl K" /></Button>
 </span>
 {@render actions?.()}

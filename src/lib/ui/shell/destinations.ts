@@ -14,8 +14,7 @@ export interface Destination {
 
 /** The plans on the Shelf. */
 export function planDestinations({ book }: Workspace): Destination[] {
-  const clientOf = (accountId: string) =>
-    book.client.get(book.account.get(accountId)?.clientId ?? '')?.name ?? '';
+  const clientOf = (accountId: string) => book.client.get(book.account.get(accountId)?.clientId ?? '')?.name ?? '';
   return inOrder(book.plan).map((plan) => ({
     kind: 'Plan',
     name: plan.name,

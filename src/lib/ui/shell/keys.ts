@@ -27,8 +27,7 @@ const textOf = (element: EventTarget | null) =>
 export const rememberField = (event: FocusEvent) => (textAtFocus = textOf(event.target));
 
 /** Whether the field's own undo comes first: it holds something else than when it was entered. */
-export const fieldHasOwnUndo = (target: EventTarget | null) =>
-  isTyping(target) && textOf(target) !== textAtFocus;
+export const fieldHasOwnUndo = (target: EventTarget | null) => isTyping(target) && textOf(target) !== textAtFocus;
 
 /** The keys that work everywhere, for the sheet of keys. */
 export const keysEverywhere = [

@@ -8,9 +8,7 @@ export function leadToField(at: string): void {
     const [record = ''] = at.split(':');
     const element =
       exact ??
-      (frames > framesToWait / 2 && record !== ''
-        ? document.querySelector<HTMLElement>(`[data-at^="${CSS.escape(record)}:"]`)
-        : null);
+      (frames > framesToWait / 2 && record !== '' ? document.querySelector<HTMLElement>(`[data-at^="${CSS.escape(record)}:"]`) : null);
     if (element) {
       element.scrollIntoView({ block: 'center' });
       const target = element.matches('input, select, textarea, button, a, slot-editor, [tabindex]')

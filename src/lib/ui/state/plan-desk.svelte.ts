@@ -16,22 +16,16 @@ export class PlanDesk extends Stream {
 
   /** Plan and workspace rows in one book. */
   readonly whole: Book = $derived.by(() => {
-    const own = Object.fromEntries(
-      recordsOf('workspace').map((record) => [record, this.workspace.book[record]]),
-    );
+    const own = Object.fromEntries(recordsOf('workspace').map((record) => [record, this.workspace.book[record]]));
     return { ...emptyBook(), ...this.book, ...own } as Book;
   });
   /** The view that core computes with; null until loaded, or when the plan has left the Shelf. */
-  readonly view: PlanView | null = $derived(
-    this.isLoaded ? findPlanView(this.whole, this.id, ruleSet, houseRules) : null,
-  );
+  readonly view: PlanView | null = $derived(this.isLoaded ? findPlanView(this.whole, this.id, ruleSet, houseRules) : null);
   readonly currency = $derived(this.view?.account.currency ?? 'GBP');
   readonly counts = $derived(countAll(this.reader.proof.findings));
   readonly byChapter = $derived(countByChapter(this.reader.proof.findings));
   /** Findings by the row they concern. */
-  readonly byRecord: ReadonlyMap<string, Finding[]> = $derived(
-    Map.groupBy(this.reader.proof.findings, ({ record }) => record),
-  );
+  readonly byRecord: ReadonlyMap<string, Finding[]> = $derived(Map.groupBy(this.reader.proof.findings, ({ record }) => record));
 
   constructor(
     readonly planId: string,
@@ -78,8 +72,7 @@ export class PlanDesk extends Stream {
   /** Brings a finding back that was set aside. */
   bringBack(finding: Finding): void {
     const row = [...this.book.setAside.values()].find(
-      ({ rule, record, digest }) =>
-        rule === finding.rule && record === finding.record && digest === finding.digest,
+      ({ rule, record, digest }) => rule === finding.rule && record === finding.record && digest === finding.digest,
     );
     if (row) this.make({ type: 'remove', record: 'setAside', ids: [row.id] });
   }

@@ -51,9 +51,7 @@ export class ProofReader {
     const { book, planId, today } = this.waiting;
     this.waiting = null;
     this.isBusy = true;
-    const changed = Object.fromEntries(
-      recordNames.filter((name) => book[name] !== this.sent[name]).map((name) => [name, book[name]]),
-    );
+    const changed = Object.fromEntries(recordNames.filter((name) => book[name] !== this.sent[name]).map((name) => [name, book[name]]));
     this.sent = book;
     this.worker.postMessage({ planId, today, changed } as ProofRequest);
   }

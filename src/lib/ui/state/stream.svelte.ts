@@ -63,10 +63,7 @@ export class Stream {
   /** Reads the stream; throws with the server's message where it cannot be read. */
   async load(): Promise<void> {
     const response = await fetch(this.address);
-    if (!response.ok)
-      throw new Error(
-        ((await response.json()) as { message?: string }).message ?? 'The server does not answer.',
-      );
+    if (!response.ok) throw new Error(((await response.json()) as { message?: string }).message ?? 'The server does not answer.');
     this.take((await response.json()) as News);
     this.pending = await takeUnsent(this.id);
     this.show();
@@ -91,13 +88,7 @@ export class Stream {
     this.book = applyEdits(this.book, decision.edits);
     const last = this.pending.at(-1);
     const isFree = this.pending.length > 1 || !this.inFlight;
-    if (
-      sitting !== undefined &&
-      last?.sitting === sitting &&
-      isFree &&
-      last.change.type === 'set' &&
-      change.type === 'set'
-    )
+    if (sitting !== undefined && last?.sitting === sitting && isFree && last.change.type === 'set' && change.type === 'set')
       last.change = { ...change, was: { ...change.was, ...last.change.was } };
     else this.pending.push({ id: newId(), revision: this.revision, sitting, change });
     keepUnsent(this.id, this.pending);
@@ -112,18 +103,10 @@ export class Stream {
   }
 
   /** Sets fields of one row, on the values that are shown. */
-  set<Name extends RecordName>(
-    record: Name,
-    id: string,
-    fields: Partial<RecordTypes[Name]>,
-    sitting?: string,
-  ): Refusal | null {
+  set<Name extends RecordName>(record: Name, id: string, fields: Partial<RecordTypes[Name]>, sitting?: string): Refusal | null {
     const row = this.book[record].get(id) as Row | undefined;
     const was = Object.fromEntries(Object.keys(fields).map((key) => [key, row?.[key]]));
-    return this.make(
-      { type: 'set', record, ids: [id], fields: fields as Record<string, unknown>, was },
-      sitting,
-    );
+    return this.make({ type: 'set', record, ids: [id], fields: fields as Record<string, unknown>, was }, sitting);
   }
 
   /** Sends what waits, in order, until all is sent or the server is away. */
@@ -207,8 +190,7 @@ export class Stream {
 
   private take({ revision, edits, rows, undo, redo }: News): void {
     if (rows) this.settled = bookOf(rows);
-    else if (edits && revision >= this.revision)
-      this.settled = applyEdits(this.settled, edits as unknown as RowEdit[]);
+    else if (edits && revision >= this.revision) this.settled = applyEdits(this.settled, edits as unknown as RowEdit[]);
     if (revision > this.revision) this.channel.postMessage({ stream: this.id, revision });
     this.revision = Math.max(revision, this.revision);
     this.undoStep = undo;

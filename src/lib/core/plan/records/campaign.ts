@@ -3,13 +3,7 @@ import { goals } from './brief';
 import * as field from './fields';
 
 /** How clicks are bid for. */
-export const biddingKinds = [
-  'by-hand',
-  'most-clicks',
-  'most-conversions',
-  'most-value',
-  'share-of-appearances',
-] as const;
+export const biddingKinds = ['by-hand', 'most-clicks', 'most-conversions', 'most-value', 'share-of-appearances'] as const;
 export type BiddingKind = (typeof biddingKinds)[number];
 
 /** A span of open hours: days 1 (Monday) to 7, from and to in whole hours, `to` not included. */

@@ -6,6 +6,4 @@ import { workspaceStream } from '$lib/server/write-door';
 export const GET = route(({ url, locals: { services } }) => readStream(services.door, workspaceStream, url));
 
 /** Makes one change of the workspace, undo or redo. */
-export const POST = route(({ request, locals: { services } }) =>
-  writeStream(services.door, workspaceStream, request),
-);
+export const POST = route(({ request, locals: { services } }) => writeStream(services.door, workspaceStream, request));

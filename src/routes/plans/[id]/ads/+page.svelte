@@ -18,16 +18,10 @@
 
   const desk = getDesk();
   const query = $derived(page.url.searchParams);
-  const firstGroup = $derived(
-    inOrder(desk.book.campaign).flatMap(({ id }) => childrenOf(desk.book.group, 'campaignId', id))[0]?.id ??
-      '',
-  );
+  const firstGroup = $derived(inOrder(desk.book.campaign).flatMap(({ id }) => childrenOf(desk.book.group, 'campaignId', id))[0]?.id ?? '');
   const isExtra = $derived((query.get('at') ?? '').includes(':extra'));
   /** While a plan has no ads, the chapter opens on masters. */
-  const view = $derived(
-    query.get('view') ??
-      (isExtra ? 'extras' : desk.book.ad.size === 0 && !query.has('group') ? 'masters' : 'ads'),
-  );
+  const view = $derived(query.get('view') ?? (isExtra ? 'extras' : desk.book.ad.size === 0 && !query.has('group') ? 'masters' : 'ads'));
   const bench = new AdBench(
     desk,
     () => query.get('group') ?? firstGroup,
@@ -40,10 +34,7 @@
     const all = desk.reader.proof.findings.filter(({ chapter }) => chapter === 'ads');
     if (view === 'extras') return all.filter(({ where }) => where.field?.startsWith('extra'));
     if (view === 'masters') return [];
-    return all.filter(
-      ({ where }) =>
-        where.groupId === bench.group?.id && (where.adId === undefined || where.adId === bench.ad?.id),
-    );
+    return all.filter(({ where }) => where.groupId === bench.group?.id && (where.adId === undefined || where.adId === bench.ad?.id));
   });
   const adAddress = (adId: string) => `?group=${bench.group?.id}&ad=${adId}`;
 
@@ -84,13 +75,10 @@
       {/snippet}
       {#snippet actions()}
         {#if view === 'ads' && bench.ad}
-          <Button kind="quiet" onclick={remove} title="Take this ad out; undo brings it back">Take out</Button
-          >
+          <Button kind="quiet" onclick={remove} title="Take this ad out; undo brings it back">Take out</Button>
           <Button onclick={() => add(true)}>Add a rival version</Button>
         {/if}
-        <Button href={view === 'masters' ? '?view=ads' : '?view=masters'}
-          >{view === 'masters' ? 'Ads by group' : 'Masters'}</Button
-        >
+        <Button href={view === 'masters' ? '?view=ads' : '?view=masters'}>{view === 'masters' ? 'Ads by group' : 'Masters'}</Button>
       {/snippet}
     </ChapterHead>
     <div class="grid min-h-0 flex-1 grid-cols-[186px_minmax(0,1fr)]">
@@ -114,17 +102,15 @@
           <ExtrasView />
         {:else if !bench.group}
           <p class="py-10 text-center text-ink-2">
-            Ads stand in groups. <a class="text-act underline" href={`/plans/${desk.planId}/groups`}
-              >Make a group first</a
-            >
+            Ads stand in groups. <a class="text-act underline" href={`/plans/${desk.planId}/groups`}>Make a group first</a>
           </p>
         {:else if !bench.ad}
           <div class="flex flex-col items-center gap-3 py-16">
             <p>{bench.group.name} has no ad yet.</p>
             <div class="flex gap-2">
-              <Button kind="act" at={`${bench.group.id}:ads`} onclick={() => add(false)}
-                >Write the first ad</Button
-              ><Button href="?view=masters">Make it from a master</Button>
+              <Button kind="act" at={`${bench.group.id}:ads`} onclick={() => add(false)}>Write the first ad</Button><Button
+                href="?view=masters">Make it from a master</Button
+              >
             </div>
           </div>
         {:else}

@@ -34,18 +34,14 @@
   const set = (fields: Partial<Brief>, sitting?: string) => void desk.set('brief', brief.id, fields, sitting);
   const address = $derived(readAddress(brief.landingPage));
   const pageHint = $derived(
-    address && isHomePage(address)
-      ? 'A home page speaks of everything; a page on this offer does better.'
-      : undefined,
+    address && isHomePage(address) ? 'A home page speaks of everything; a page on this offer does better.' : undefined,
   );
   const worth = $derived(worthOf(desk.plan));
   const block = $derived(blockNotOffered(desk.plan, () => newId()));
 
   const lines = $derived(inOrder(desk.book.adLine).map(({ text }) => text));
   const usedFacts = $derived(
-    childrenOf(desk.book.briefItem, 'kind', 'fact').filter(({ text }) =>
-      lines.some((line) => holdsPhrase(line, text)),
-    ).length,
+    childrenOf(desk.book.briefItem, 'kind', 'fact').filter(({ text }) => lines.some((line) => holdsPhrase(line, text))).length,
   );
   const uses = $derived([
     ['Facts in lines', usedFacts, childrenOf(desk.book.briefItem, 'kind', 'fact').length],
@@ -56,8 +52,7 @@
     ],
     [
       'Campaigns with a place',
-      inOrder(desk.book.campaign).filter(({ id }) => childrenOf(desk.book.place, 'campaignId', id).length > 0)
-        .length,
+      inOrder(desk.book.campaign).filter(({ id }) => childrenOf(desk.book.place, 'campaignId', id).length > 0).length,
       desk.book.campaign.size,
     ],
   ] as const);
@@ -75,9 +70,7 @@
           <h2 class="pb-1 font-semibold text-ink-2">The worth, step by step</h2>
           {#each [[`${money(brief.valueMinor ?? 0)} × ${brief.margin}`, worth.profitMinor], [brief.buyShare && (brief.goal === 'leads' || brief.goal === 'calls') ? `× ${brief.buyShare}` : 'to break even', worth.breakEvenMinor], [`× ${brief.clickRate} of clicks`, worth.perClickMinor]] as [says, minor] (says)}
             <p class="flex justify-between">
-              <span class="text-ink-2">{says}</span><span class="font-mono text-[12.5px]"
-                >{money(Number(minor))}</span
-              >
+              <span class="text-ink-2">{says}</span><span class="font-mono text-[12.5px]">{money(Number(minor))}</span>
             </p>
           {/each}
         </section>
@@ -96,13 +89,7 @@
       <div class="border-e border-rule px-[22px] pb-6">
         <section aria-label="What this plan is for" class="flex flex-col gap-2 border-b border-rule py-2.5">
           <h2 class="font-semibold">What this plan is for</h2>
-          <SelectField
-            label="Goal"
-            value={brief.goal}
-            items={goalItems}
-            onedit={(goal) => set({ goal })}
-            at={`${brief.id}:goal`}
-          />
+          <SelectField label="Goal" value={brief.goal} items={goalItems} onedit={(goal) => set({ goal })} at={`${brief.id}:goal`} />
           <TextField
             label="One offer or product line"
             value={brief.offer}
@@ -127,17 +114,10 @@
             /> Conversions are counted, and that was tried</label
           >
         </section>
-        <section
-          aria-label="Places, languages and money"
-          class="flex flex-col gap-2 border-b border-rule py-2.5"
-        >
+        <section aria-label="Places, languages and money" class="flex flex-col gap-2 border-b border-rule py-2.5">
           <h2 class="font-semibold">Places, languages and money</h2>
           <div><PlaceList campaignId={null} at=":places" /></div>
-          <LanguageList
-            languages={brief.languages}
-            at=":languages"
-            onedit={(languages) => set({ languages })}
-          />
+          <LanguageList languages={brief.languages} at=":languages" onedit={(languages) => set({ languages })} />
           <div class="grid grid-cols-2 gap-4">
             <MoneyField
               label="Money a month"
@@ -169,21 +149,10 @@
             : 'All of it stands in the plan’s negative keywords.'}
         />
         {#if block}<div class="border-b border-rule pb-2">
-            <Button onclick={() => void desk.make(block.change)}
-              >Block {block.texts.length} in the plan’s negatives</Button
-            >
+            <Button onclick={() => void desk.make(block.change)}>Block {block.texts.length} in the plan’s negatives</Button>
           </div>{/if}
-        <BriefItems
-          kind="rival"
-          title="Rivals"
-          tone="ochre"
-          note="Flagged in finds, and kept out of every line."
-        />
-        <BriefItems
-          kind="always"
-          title="Always write as"
-          note="Spellings that win over any letter case in plan slots."
-        />
+        <BriefItems kind="rival" title="Rivals" tone="ochre" note="Flagged in finds, and kept out of every line." />
+        <BriefItems kind="always" title="Always write as" note="Spellings that win over any letter case in plan slots." />
         <BriefItems kind="proof" title="Claims that can be proved" placeholder="“best” in … 2026" />
         <SlotWords />
       </div>

@@ -29,10 +29,7 @@
   const desk = getDesk();
   const shell = getShell();
   const query = $derived(page.url.searchParams);
-  const sheet = new Sheet(
-    desk,
-    () => query.get('campaign') ?? desk.book.group.get(query.get('group') ?? '')?.campaignId ?? '',
-  );
+  const sheet = new Sheet(desk, () => query.get('campaign') ?? desk.book.group.get(query.get('group') ?? '')?.campaignId ?? '');
   const group = $derived(sheet.groups.find(({ id }) => id === query.get('group')) ?? sheet.groups[0] ?? null);
 
   let isCards = $state(false);
@@ -47,8 +44,7 @@
       ({ chapter, where }) =>
         chapter === 'groups' &&
         (where.groupId === group?.id ||
-          (where.groupId === undefined &&
-            (where.campaignId === undefined || where.campaignId === sheet.campaign?.id))),
+          (where.groupId === undefined && (where.campaignId === undefined || where.campaignId === sheet.campaign?.id))),
     ),
   );
   const groupItems = $derived(
@@ -62,15 +58,13 @@
         })),
     ),
   );
-  const openGroup = (id: string) =>
-    void goto(`?campaign=${sheet.campaign?.id}&group=${id}`, { keepFocus: true, noScroll: true });
+  const openGroup = (id: string) => void goto(`?campaign=${sheet.campaign?.id}&group=${id}`, { keepFocus: true, noScroll: true });
   const say = (text: string) => (problem = text);
 
   function moveTo(groupId: string) {
     const ids = sheet.chosenIds;
     problem = sheet.move(ids, groupId);
-    if (!problem)
-      shell.announce(`${countOf(ids.length, 'keyword')} moved to ${desk.book.group.get(groupId)?.name}.`);
+    if (!problem) shell.announce(`${countOf(ids.length, 'keyword')} moved to ${desk.book.group.get(groupId)?.name}.`);
   }
 
   /** Moves into a group that is made on the way. */
@@ -78,13 +72,7 @@
     if (!sheet.campaign) return;
     const id = newId();
     const ids = sheet.chosenIds;
-    const row = newGroup(
-      desk.book,
-      sheet.campaign.id,
-      freeGroupName(desk.book, sheet.campaign.id, name),
-      name.toLowerCase(),
-      id,
-    );
+    const row = newGroup(desk.book, sheet.campaign.id, freeGroupName(desk.book, sheet.campaign.id, name), name.toLowerCase(), id);
     desk.make({
       type: 'several',
       name: 'keywords-grouped',
@@ -100,16 +88,7 @@
   function addGroup() {
     if (!sheet.campaign) return;
     const id = newId();
-    desk.add(
-      'group',
-      newGroup(
-        desk.book,
-        sheet.campaign.id,
-        freeGroupName(desk.book, sheet.campaign.id, 'New group'),
-        '',
-        id,
-      ),
-    );
+    desk.add('group', newGroup(desk.book, sheet.campaign.id, freeGroupName(desk.book, sheet.campaign.id, 'New group'), '', id));
     openGroup(id);
     void tick().then(() => document.querySelector<HTMLElement>(`[data-at="${id}:name"]`)?.focus());
   }
@@ -158,8 +137,7 @@
       'Shift+ArrowDown': free(() => sheet.goTo(sheet.currentIndex + 1, { extend: true })),
       'Shift+ArrowUp': free(() => sheet.goTo(sheet.currentIndex - 1, { extend: true })),
       Space: (event: KeyboardEvent) => {
-        if (event.target instanceof HTMLElement && event.target.matches('button, a, input, select, textarea'))
-          return;
+        if (event.target instanceof HTMLElement && event.target.matches('button, a, input, select, textarea')) return;
         free(() => {
           const row = sheet.rows[sheet.currentIndex];
           if (row) sheet.toggle(row);
@@ -179,12 +157,7 @@
     <div class="flex flex-col gap-4">
       {#if group}
         {#key group.id}<div>
-            <GroupDetails
-              {group}
-              blocking={sheet.blocked}
-              onmerge={() => (picking = 'merge')}
-              onremove={removeGroup}
-            />
+            <GroupDetails {group} blocking={sheet.blocked} onmerge={() => (picking = 'merge')} onremove={removeGroup} />
           </div>{/key}
         <hr class="border-rule" />
       {/if}
@@ -195,10 +168,7 @@
     <ChapterHead title="Groups">
       {#snippet tabs()}
         {#each inOrder(desk.book.campaign) as campaign (campaign.id)}
-          <TabLink
-            href={`?campaign=${campaign.id}`}
-            isCurrent={campaign.id === sheet.campaign?.id}
-            title={campaign.name}
+          <TabLink href={`?campaign=${campaign.id}`} isCurrent={campaign.id === sheet.campaign?.id} title={campaign.name}
             >{[campaign.placeWord, campaign.themeWord].filter(Boolean).join(' · ') || campaign.name}</TabLink
           >
         {/each}
@@ -206,17 +176,13 @@
       {#snippet actions()}
         {#if sheet.campaign}
           <Button onclick={addGroup}>New group</Button>
-          <Button kind={sheet.groups.length === 0 ? 'act' : 'plain'} onclick={() => (isProposing = true)}
-            >Propose groups</Button
-          >
+          <Button kind={sheet.groups.length === 0 ? 'act' : 'plain'} onclick={() => (isProposing = true)}>Propose groups</Button>
         {/if}
       {/snippet}
     </ChapterHead>
     {#if !sheet.campaign}
       <p class="py-16 text-center">
-        Groups stand in campaigns. <a class="text-act underline" href={`/plans/${desk.planId}/settings`}
-          >Set up a campaign first</a
-        >
+        Groups stand in campaigns. <a class="text-act underline" href={`/plans/${desk.planId}/settings`}>Set up a campaign first</a>
       </p>
     {:else}
       <div class="grid min-h-0 flex-1 grid-cols-[176px_minmax(0,1fr)]">
@@ -224,9 +190,7 @@
           <GroupList current={group?.id ?? ''} chapter="groups" />
           <section class="border-t border-rule px-2.5 py-2" aria-label="Kept, in no group">
             <h2 class="flex justify-between font-semibold">
-              <span>Kept, in no group</span><span class="font-mono text-[12px] font-normal"
-                >{sheet.ungrouped.length}</span
-              >
+              <span>Kept, in no group</span><span class="font-mono text-[12px] font-normal">{sheet.ungrouped.length}</span>
             </h2>
             {#each sheet.ungrouped.slice(0, 40) as find (find.id)}
               <label class="flex items-center gap-1.5 py-0.5"
@@ -236,17 +200,13 @@
                   checked={chosenFinds.has(find.id)}
                   onchange={(event) =>
                     (chosenFinds = new Set(
-                      event.currentTarget.checked
-                        ? [...chosenFinds, find.id]
-                        : [...chosenFinds].filter((id) => id !== find.id),
+                      event.currentTarget.checked ? [...chosenFinds, find.id] : [...chosenFinds].filter((id) => id !== find.id),
                     ))}
                 /><span class="truncate text-ink-2" title={find.text}>{find.text}</span></label
               >
             {/each}
             {#if sheet.ungrouped.length > 40}<p class="text-ink-2">{sheet.ungrouped.length - 40} more</p>{/if}
-            {#if chosenFinds.size > 0 && group}<Button class="mt-1" onclick={addFinds}
-                >Put into {group.name}</Button
-              >{/if}
+            {#if chosenFinds.size > 0 && group}<Button class="mt-1" onclick={addFinds}>Put into {group.name}</Button>{/if}
           </section>
         </div>
         <div class="flex min-h-0 min-w-0 flex-col">
@@ -266,12 +226,8 @@
             </p>
             <span class="ms-auto flex gap-2">
               <Button disabled={!group} onclick={() => (isAdding = true)}>Add keywords…</Button>
-              <Button keys="M" disabled={sheet.chosenIds.length === 0} onclick={() => (picking = 'move')}
-                >Move to…</Button
-              >
-              <Button keys="T" disabled={sheet.chosenIds.length === 0} onclick={() => (picking = 'match')}
-                >Match type…</Button
-              >
+              <Button keys="M" disabled={sheet.chosenIds.length === 0} onclick={() => (picking = 'move')}>Move to…</Button>
+              <Button keys="T" disabled={sheet.chosenIds.length === 0} onclick={() => (picking = 'match')}>Match type…</Button>
             </span>
           </div>
           {#if problem}<p
@@ -288,10 +244,8 @@
                   : 'Nothing to group yet: keep finds in Research, or make a group and add keywords to it.'}
               </p>
               <div class="flex gap-2">
-                {#if sheet.ungrouped.length > 0}<Button kind="act" onclick={() => (isProposing = true)}
-                    >Propose groups</Button
-                  >{:else}<Button kind="act" href={`/plans/${desk.planId}/research`}>Go to Research</Button
-                  >{/if}
+                {#if sheet.ungrouped.length > 0}<Button kind="act" onclick={() => (isProposing = true)}>Propose groups</Button
+                  >{:else}<Button kind="act" href={`/plans/${desk.planId}/research`}>Go to Research</Button>{/if}
                 <Button onclick={addGroup}>New group</Button>
               </div>
             </div>

@@ -25,9 +25,7 @@
   };
   const tables = $derived(makeTables(desk.plan, desk.reader.proof.findings));
   const sum = (of: (table: Table) => number) => tables.reduce((all, table) => all + of(table), 0);
-  const guarded = $derived(
-    tables.flatMap(({ name, guarded }) => guarded.map((cell) => ({ ...cell, table: names[name] }))),
-  );
+  const guarded = $derived(tables.flatMap(({ name, guarded }) => guarded.map((cell) => ({ ...cell, table: names[name] }))));
   /** Rows held back, counted by the finding that holds them. */
   const held = $derived.by(() => {
     const groups = Map.groupBy(
@@ -36,9 +34,7 @@
     );
     return [...groups.values()].map((rows) => ({
       finding: rows[0]!.finding,
-      counts: [...Map.groupBy(rows, ({ name }) => name)]
-        .map(([name, list]) => `${list.length} in ${names[name].toLowerCase()}`)
-        .join(', '),
+      counts: [...Map.groupBy(rows, ({ name }) => name)].map(([name, list]) => `${list.length} in ${names[name].toLowerCase()}`).join(', '),
     }));
   });
 
@@ -99,26 +95,22 @@
     <ChapterHead title="Hand-off" note="Campaigns go out paused">
       {#snippet actions()}
         <Button onclick={() => void fetchFile(`/api/plans/${plan.id}?download`)}>Plan file</Button>
-        <Button kind="act" onclick={mark}
-          >{plan.handedOffOn ? 'Not handed off after all' : 'Mark as handed off'}</Button
-        >
+        <Button kind="act" onclick={mark}>{plan.handedOffOn ? 'Not handed off after all' : 'Mark as handed off'}</Button>
       {/snippet}
     </ChapterHead>
     <div class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3">
       <p class="pb-2">
         <span class="font-semibold">Column layout</span> Plain, one table a kind
-        <span class="text-ink-2">· UTF-8, decimal point; plan negatives as a shared list</span
-        >{#if plan.handedOffOn}<span class="ms-3 font-semibold text-act"
-            >handed off {wordDate(plan.handedOffOn)}</span
+        <span class="text-ink-2">· UTF-8, decimal point; plan negatives as a shared list</span>{#if plan.handedOffOn}<span
+            class="ms-3 font-semibold text-act">handed off {wordDate(plan.handedOffOn)}</span
           >{/if}
       </p>
       <table class="w-full">
         <thead class="text-ink-2">
           <tr class="border-b border-rule">
-            <th class="w-44 py-1 text-start font-normal">Table, in order of loading</th><th
-              class="w-16 text-end font-normal">Rows</th
-            ><th class="w-20 text-end font-normal">Go out</th><th class="w-16 text-end font-normal">Held</th
-            ><th class="ps-6 text-start font-normal">What is in it</th><th class="w-56"
+            <th class="w-44 py-1 text-start font-normal">Table, in order of loading</th><th class="w-16 text-end font-normal">Rows</th><th
+              class="w-20 text-end font-normal">Go out</th
+            ><th class="w-16 text-end font-normal">Held</th><th class="ps-6 text-start font-normal">What is in it</th><th class="w-56"
               ><span class="sr-only">Take it away</span></th
             >
           </tr>
@@ -127,12 +119,9 @@
           {#each tables as table (table.name)}
             <tr class="border-b border-rule-soft" data-table={table.name}>
               <td class="py-1.5 font-serif text-[15.5px] whitespace-nowrap">{names[table.name]}</td>
-              <td class="text-end font-mono text-[12.5px] text-ink-2"
-                >{table.rows.length + table.held.length}</td
-              >
+              <td class="text-end font-mono text-[12.5px] text-ink-2">{table.rows.length + table.held.length}</td>
               <td class="text-end font-mono text-[12.5px] font-semibold">{table.rows.length}</td>
-              <td
-                class={`text-end font-mono text-[12.5px] ${table.held.length > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}
+              <td class={`text-end font-mono text-[12.5px] ${table.held.length > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}
                 >{table.held.length || '–'}</td
               >
               <td class="truncate ps-6 text-ink-2">{inside(table.name)}</td>
@@ -141,13 +130,11 @@
                   <Button label={`Copy ${names[table.name]}`} onclick={() => void copy(table)}>Copy</Button>
                   <Button
                     label={`${names[table.name]} as CSV`}
-                    onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.csv`)}
-                    >CSV</Button
+                    onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.csv`)}>CSV</Button
                   >
                   <Button
                     label={`${names[table.name]} as TSV`}
-                    onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.tsv`)}
-                    >TSV</Button
+                    onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.tsv`)}>TSV</Button
                   >
                 </span>
               </td>
@@ -155,9 +142,7 @@
           {/each}
           <tr class="font-semibold">
             <td class="py-1">Together</td>
-            <td class="text-end font-mono text-[12.5px]"
-              >{sum(({ rows, held }) => rows.length + held.length)}</td
-            >
+            <td class="text-end font-mono text-[12.5px]">{sum(({ rows, held }) => rows.length + held.length)}</td>
             <td class="text-end font-mono text-[12.5px]">{sum(({ rows }) => rows.length)}</td>
             <td class="text-end font-mono text-[12.5px]">{sum(({ held }) => held.length) || '–'}</td>
             <td class="ps-6 font-normal text-ink-2">compare after loading</td>
@@ -169,9 +154,7 @@
         <h2>
           <span class="font-semibold">Rows held back</span>
           <span class="text-ink-2"
-            >{held.length === 0
-              ? 'none'
-              : `until ${countOf(held.length, 'finding')} ${held.length === 1 ? 'is' : 'are'} fixed`}</span
+            >{held.length === 0 ? 'none' : `until ${countOf(held.length, 'finding')} ${held.length === 1 ? 'is' : 'are'} fixed`}</span
           >
         </h2>
         <ul>

@@ -95,8 +95,7 @@
       {#snippet actions()}
         <Button
           disabled={safe.length === 0}
-          onclick={() =>
-            shell.announce(`${countOf(desk.mendAllSafe(), 'finding')} mended; one undo takes all back.`)}
+          onclick={() => shell.announce(`${countOf(desk.mendAllSafe(), 'finding')} mended; one undo takes all back.`)}
           >Mend all that are safe <span class="font-mono">{safe.length}</span></Button
         >
       {/snippet}
@@ -142,14 +141,10 @@
       {#if proof.aside.length > 0}
         <section aria-label="Set aside" class="mx-[22px] mt-4 border-t border-rule pt-2">
           <h2 class="font-semibold">
-            Set aside <span class="font-normal text-ink-2"
-              >{proof.aside.length}; each returns when what it found changes</span
-            >
+            Set aside <span class="font-normal text-ink-2">{proof.aside.length}; each returns when what it found changes</span>
           </h2>
           {#each proof.aside as finding (finding.id)}
-            {@const row = [...desk.book.setAside.values()].find(
-              ({ rule, record }) => rule === finding.rule && record === finding.record,
-            )}
+            {@const row = [...desk.book.setAside.values()].find(({ rule, record }) => rule === finding.rule && record === finding.record)}
             {@const words = wordFinding(finding, desk.currency)}
             <p class="py-1">
               <span class="font-semibold">{words.title}</span>
@@ -181,8 +176,7 @@
         <button
           type="submit"
           disabled={reason.trim() === ''}
-          class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-cloth-2 disabled:opacity-50"
-          >Set aside</button
+          class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-cloth-2 disabled:opacity-50">Set aside</button
         >
       </div>
     </form>

@@ -47,10 +47,8 @@
   const findings = $derived(desk.reader.proof.findings.filter(({ chapter }) => chapter === 'research'));
   const range = (low: number | null, high: number | null, write: (value: number) => string) =>
     low === null ? '–' : low === high || high === null ? write(low) : `${write(low)}–${write(high)}`;
-  const searches = ({ searchesLow, searchesHigh }: Find) =>
-    range(searchesLow, searchesHigh, (value) => value.toLocaleString('en-GB'));
-  const bids = ({ bidLowMinor, bidHighMinor }: Find) =>
-    range(bidLowMinor, bidHighMinor, (value) => writeAmount(value, desk.currency));
+  const searches = ({ searchesLow, searchesHigh }: Find) => range(searchesLow, searchesHigh, (value) => value.toLocaleString('en-GB'));
+  const bids = ({ bidLowMinor, bidHighMinor }: Find) => range(bidLowMinor, bidHighMinor, (value) => writeAmount(value, desk.currency));
 
   async function showCurrent() {
     await tick();
@@ -119,21 +117,16 @@
             type="button"
             aria-pressed={list.verdict === id}
             class={`flex shrink-0 items-center gap-1 border-b-3 px-0.5 -outline-offset-2 ${list.verdict === id ? 'border-madder font-semibold' : 'border-transparent text-ink-2'}`}
-            onclick={() => list.filter({ verdict: id, word: '' })}
-            ><span class="font-mono text-[12px]">{count}</span> {says}</button
+            onclick={() => list.filter({ verdict: id, word: '' })}><span class="font-mono text-[12px]">{count}</span> {says}</button
           >
         {/each}
       {/snippet}
-      {#snippet actions()}<Button
-          kind={list.all.length === 0 ? 'act' : 'plain'}
-          onclick={() => (isPasteOpen = true)}>Paste finds</Button
+      {#snippet actions()}<Button kind={list.all.length === 0 ? 'act' : 'plain'} onclick={() => (isPasteOpen = true)}>Paste finds</Button
         >{/snippet}
     </ChapterHead>
     {#if list.all.length === 0}
       <div class="flex flex-col items-center gap-3 py-24">
-        <p class="text-[14.5px]">
-          Every keyword begins as a find: pasted here, read once, and kept, blocked or passed.
-        </p>
+        <p class="text-[14.5px]">Every keyword begins as a find: pasted here, read once, and kept, blocked or passed.</p>
         <Button kind="act" onclick={() => (isPasteOpen = true)}>Paste a list of keywords</Button>
       </div>
     {:else}
@@ -171,27 +164,18 @@
               <p class="ms-auto flex items-center gap-1.5">
                 <span class="font-semibold">all {list.shown.length} with “{list.word}”:</span>
                 {#each keys.slice(0, 3) as { verdict, says } (verdict)}<Button
-                    onclick={() => shell.announce(`${countOf(list.judgeWord(verdict), 'find')}: ${says}`)}
-                    >{says}</Button
+                    onclick={() => shell.announce(`${countOf(list.judgeWord(verdict), 'find')}: ${says}`)}>{says}</Button
                   >{/each}
               </p>
             {:else}<p class="ms-auto text-ink-2">{countOf(list.shown.length, 'find')} shown</p>{/if}
           </div>
-          <div
-            class="grid grid-cols-[minmax(0,1fr)_110px_110px_96px_minmax(0,150px)] gap-x-3 border-b border-rule px-4 py-1 text-ink-2"
-          >
-            <span>Find</span><span class="text-end">Searches</span><span class="text-end"
-              >Bid, {desk.currency}</span
-            ><span class="ps-1.5">Verdict</span><span>In the plan</span>
+          <div class="grid grid-cols-[minmax(0,1fr)_110px_110px_96px_minmax(0,150px)] gap-x-3 border-b border-rule px-4 py-1 text-ink-2">
+            <span>Find</span><span class="text-end">Searches</span><span class="text-end">Bid, {desk.currency}</span><span class="ps-1.5"
+              >Verdict</span
+            ><span>In the plan</span>
           </div>
           <!-- The keys of the page act on the list; rows take the mouse. -->
-          <ul
-            class="min-h-0 flex-1 overflow-y-auto"
-            role="listbox"
-            aria-label="Finds"
-            aria-multiselectable="true"
-            tabindex="0"
-          >
+          <ul class="min-h-0 flex-1 overflow-y-auto" role="listbox" aria-label="Finds" aria-multiselectable="true" tabindex="0">
             {#each list.shown as find, index (find.id)}
               {@const isChosen = list.chosen.includes(find)}
               <!-- svelte-ignore a11y_click_events_have_key_events -->
@@ -206,9 +190,7 @@
                 <span class="text-end font-mono text-[12.5px] font-normal">{searches(find)}</span>
                 <span class="text-end font-mono text-[12.5px] font-normal">{bids(find)}</span>
                 <span><VerdictSign verdict={find.verdict} /></span>
-                <span class="truncate font-normal text-ink-2"
-                  >{groupsByText.get(find.text)?.join(', ') ?? ''}</span
-                >
+                <span class="truncate font-normal text-ink-2">{groupsByText.get(find.text)?.join(', ') ?? ''}</span>
               </li>
             {:else}
               <li class="px-4 py-8 text-center text-ink-2" role="presentation">

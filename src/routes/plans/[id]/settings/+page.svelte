@@ -17,13 +17,10 @@
   const desk = getDesk();
   const shell = getShell();
   const campaigns = $derived(inOrder(desk.book.campaign));
-  const campaign = $derived(
-    desk.book.campaign.get(page.url.searchParams.get('campaign') ?? '') ?? campaigns[0] ?? null,
-  );
+  const campaign = $derived(desk.book.campaign.get(page.url.searchParams.get('campaign') ?? '') ?? campaigns[0] ?? null);
   const findings = $derived(
     desk.reader.proof.findings.filter(
-      ({ chapter, where }) =>
-        chapter === 'settings' && (where.campaignId === undefined || where.campaignId === campaign?.id),
+      ({ chapter, where }) => chapter === 'settings' && (where.campaignId === undefined || where.campaignId === campaign?.id),
     ),
   );
   const sum = $derived(campaigns.reduce((all, { monthlyMinor }) => all + (monthlyMinor ?? 0), 0));
@@ -52,18 +49,13 @@
           <h2 class="pb-1 font-semibold text-ink-2">The plan’s money a month</h2>
           {#each campaigns as { id, name, monthlyMinor } (id)}
             <p class="flex justify-between gap-2">
-              <span class="truncate text-ink-2" title={name}>{name}</span><span
-                class="font-mono text-[12.5px]"
-                >{monthlyMinor === null
-                  ? '–'
-                  : formatMoney(monthlyMinor, desk.currency, { whole: true })}</span
+              <span class="truncate text-ink-2" title={name}>{name}</span><span class="font-mono text-[12.5px]"
+                >{monthlyMinor === null ? '–' : formatMoney(monthlyMinor, desk.currency, { whole: true })}</span
               >
             </p>
           {/each}
           <p class="mt-1 flex justify-between border-t border-rule-soft pt-1 font-semibold">
-            <span>Together</span><span class="font-mono text-[12.5px]"
-              >{formatMoney(sum, desk.currency, { whole: true })}</span
-            >
+            <span>Together</span><span class="font-mono text-[12.5px]">{formatMoney(sum, desk.currency, { whole: true })}</span>
           </p>
         </section>
       {/if}
@@ -87,9 +79,7 @@
       {#key campaign.id}<CampaignSheet {campaign} />{/key}
     {:else}
       <div class="flex flex-col items-center gap-3 py-24">
-        <p class="text-[14.5px]">
-          A campaign takes its goal, places, languages, money and start from the brief.
-        </p>
+        <p class="text-[14.5px]">A campaign takes its goal, places, languages, money and start from the brief.</p>
         <Button kind="act" onclick={add}>Set up the first campaign</Button>
       </div>
     {/if}

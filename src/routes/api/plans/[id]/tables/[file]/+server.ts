@@ -13,12 +13,7 @@ export const GET = route(({ params, locals: { services } }) => {
   const [, tableName, ending] = /^(.*)\.(csv|tsv)$/.exec(params.file ?? '') ?? [];
   const name = tableNames.find((known) => known === tableName);
   if (!name || (ending !== 'csv' && ending !== 'tsv'))
-    throw new RequestRefused(
-      404,
-      'no-such-table',
-      `Tables are ${tableNames.join(', ')}, as .csv or .tsv.`,
-      'name',
-    );
+    throw new RequestRefused(404, 'no-such-table', `Tables are ${tableNames.join(', ')}, as .csv or .tsv.`, 'name');
   const id = params.id ?? '';
   const { columns, rows } = makeTable(name, services.plans.getView(id), services.plans.getProof(id).findings);
   const { delimiter, type } = kinds[ending];

@@ -1,0 +1,108 @@
+import { fc, test } from '@fast-check/vitest';
+import { describe, expect, it } from 'vitest';
+import { ruleSet } from '../rules/rule-set';
+import { countWords, readPastedFinds, readSearches, type ColumnMeaning } from './read-finds';
+
+const read = (text: string, { currency = 'GBP', standing = [] as string[], chosen = undefined as ColumnMeaning[] | undefined } = {}) =>
+  readPastedFinds(text, { currency, refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set(standing) }, chosen);
+const fresh = (text: string, options = {}) => read(text, options).lines.filter(({ isNew }) => isNew);
+
+describe('pasted lines', () => {
+  it('reads one keyword a line, with its marks', () => {
+    expect(fresh('piano tuning\n\n[piano tuner]\r\n"tune a piano"\n-free').map(({ line, text, match, negative }) => [line, text, match, negative])).toEqual([
+      [1, 'piano tuning', 'phrase', false],
+      [3, 'piano tuner', 'exact', false],
+      [4, 'tune a piano', 'phrase', false],
+      [5, 'free', 'phrase', true],
+    ]);
+  });
+
+  it('reports duplicates and changed signs by line', () => {
+    const { lines } = read('piano tuning\nPiano  Tuning!\npiano tuner', { standing: ['piano tuner'] });
+    expect(lines.map(({ line, notes, isNew }) => [line, notes, isNew])).toEqual([
+      [1, [], true],
+      [2, [{ code: 'sign-became-space', signs: ['!'] }, { code: 'twice', firstLine: 1 }], false],
+      [3, [{ code: 'in-plan' }], false],
+    ]);
+  });
+
+  it('a comma within single lines is a sign, not a table', () => {
+    expect(fresh('piano, tuned').map(({ text }) => text)).toEqual(['piano tuned']);
+  });
+});
+
+describe('pasted tables', () => {
+  it('recognises columns by what they hold', () => {
+    const { columns, lines } = read('piano tuning\t1300\t0.85\t2.40\npiano tuner\t720\t0.90\t2.10');
+    expect(columns.map(({ meaning }) => meaning)).toEqual(['keyword', 'searches', 'bid-low', 'bid-high']);
+    expect(lines[0]).toMatchObject({ text: 'piano tuning', searchesLow: 1300, searchesHigh: 1300, bidLowMinor: 85, bidHighMinor: 240 });
+  });
+
+  it('recognises columns by their headings, in whatever order', () => {
+    const { hasHeading, columns, lines } = read('Avg. monthly searches\tKeyword\tTop bid (high)\tTop bid (low)\n1K–10K\tpiano tuning\t£2.40\t£0.85');
+    expect(hasHeading).toBe(true);
+    expect(columns.map(({ meaning }) => meaning)).toEqual(['searches', 'keyword', 'bid-high', 'bid-low']);
+    expect(lines).toHaveLength(1);
+    expect(lines[0]).toMatchObject({ text: 'piano tuning', searchesLow: 1000, searchesHigh: 10_000, bidLowMinor: 85, bidHighMinor: 240 });
+  });
+
+  it('reads semicolons and commas with quotes', () => {
+    expect(fresh('søkeord;søk\nseilkurs;480\n"seilkurs; helg";90').map(({ text, searchesHigh }) => [text, searchesHigh])).toEqual([
+      ['seilkurs', 480],
+      ['seilkurs helg', 90],
+    ]);
+    expect(fresh('keyword,searches\npiano tuning,"1,300"\npiano tuner,720').map(({ searchesHigh }) => searchesHigh)).toEqual([1300, 720]);
+  });
+
+  it('follows columns chosen by hand', () => {
+    const chosen: ColumnMeaning[] = ['ignore', 'keyword'];
+    expect(fresh('x\tpiano tuning\ny\tpiano tuner', { chosen }).map(({ text }) => text)).toEqual(['piano tuning', 'piano tuner']);
+  });
+
+  it('says what is no figure', () => {
+    const [line] = read('Keyword\tSearches\npiano tuning\t12 or so').lines;
+    expect(line?.notes).toEqual([{ code: 'figure-unread', text: '12 or so' }]);
+    expect(line?.searchesHigh).toBeNull();
+  });
+
+  it('keeps phrase marks in tabbed tables', () => {
+    expect(fresh('"piano tuning"\t40\n[piano tuner]\t50').map(({ match }) => match)).toEqual(['phrase', 'exact']);
+  });
+});
+
+describe('searches as written', () => {
+  it.each([
+    ['1300', 1300, 1300],
+    ['1,300', 1300, 1300],
+    ['1 300', 1300, 1300],
+    ['100–1K', 100, 1000],
+    ['1.6K', 1600, 1600],
+    ['1,5k - 2m', 1500, 2_000_000],
+    ['~90', 90, 90],
+  ])('%s', (text, low, high) => {
+    expect(readSearches(text)).toEqual({ low, high });
+  });
+
+  it.each(['', 'many', '9-8', '1-2-3', 'K'])('%s is none', (text) => {
+    expect(readSearches(text)).toBeNull();
+  });
+});
+
+describe('counting words', () => {
+  it('counts finds, not occurrences, and leaves stop words out', () => {
+    expect(countWords(['piano for a piano', 'piano tuner', 'tuner'], (word) => word === 'for' || word === 'a')).toEqual([
+      { word: 'piano', count: 2 },
+      { word: 'tuner', count: 2 },
+    ]);
+  });
+});
+
+const cell = fc.string({ unit: fc.constantFrom('a', 'b', '1', ' ', ',', ';', '\t', '"', '-', '[', ']', '£', '!'), maxLength: 12 });
+test.prop([fc.array(cell, { maxLength: 12 })], { seed: 51, numRuns: 500 })('every line that says something is answered once', (lines) => {
+  const { lines: answered } = read(lines.join('\n'));
+  const numbers = answered.map(({ line }) => line);
+  expect(new Set(numbers).size).toBe(numbers.length);
+  const texts = answered.filter(({ isNew }) => isNew).map(({ text }) => text);
+  expect(new Set(texts).size).toBe(texts.length);
+  expect(texts).not.toContain('');
+});

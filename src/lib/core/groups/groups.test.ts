@@ -1,0 +1,101 @@
+import { fc, test } from '@fast-check/vitest';
+import { describe, expect, it } from 'vitest';
+import { addLike, bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
+import type { Book } from '../plan/book';
+import { findBlockedKeywords } from './blocked-keywords';
+import { answerInPlan, negativesActingOn } from './competition';
+import { proposeGroups } from './propose-groups';
+
+const clean = bookOfFile(cleanFile);
+
+const finds = (...texts: string[]) => texts.map((text) => ({ text }));
+const frames = finds('cold frame', 'wooden cold frame', 'large wooden cold frame', 'wooden cold frame uk', 'glass cold frame', 'toughened glass cold frame', 'cold frame hinges', 'cold frame');
+
+describe('proposing groups', () => {
+  const proposals = proposeGroups(frames, 'en');
+
+  it('finds the words that divide, and says which', () => {
+    expect(proposals.map(({ theme, shared, finds: held }) => [theme, shared, held.length])).toEqual([
+      ['wooden cold frame', 'wooden', 3],
+      ['glass cold frame', 'glass', 2],
+      ['cold frame', '', 3],
+    ]);
+  });
+
+  it('compares stems, and names the theme as it is written', () => {
+    const [first] = proposeGroups(finds('piano repairs', 'piano repair', 'repairing a piano', 'piano tuning', 'piano lessons', 'piano hire'), 'en');
+    expect(first?.shared).toMatch(/^repair/);
+    expect(first?.finds).toHaveLength(3);
+  });
+
+  it('stands in Norwegian as well', () => {
+    const [first] = proposeGroups(finds('seilkurs bergen', 'seilkurs i bergen', 'helgekurs seiling', 'lære å seile', 'seilbåt leie'), 'nb');
+    expect(first?.finds.length).toBeGreaterThan(1);
+  });
+
+  it('of nothing makes nothing, of one find one group', () => {
+    expect(proposeGroups([], 'en')).toEqual([]);
+    expect(proposeGroups(finds('piano'), 'en')).toEqual([{ theme: 'piano', shared: '', reason: 'rest', finds: [{ text: 'piano' }] }]);
+  });
+
+  const word = fc.constantFrom('piano', 'tuning', 'tuner', 'upright', 'grand', 'cost', 'near', 'me', 'the', 'a');
+  const phrase = fc.array(word, { minLength: 1, maxLength: 4 }).map((words) => ({ text: words.join(' ') }));
+
+  test.prop([fc.array(phrase, { maxLength: 30 })], { seed: 61, numRuns: 300 })('puts every find in exactly one group', (list) => {
+    const held = proposeGroups(list, 'en').flatMap((proposal) => proposal.finds);
+    expect(held).toHaveLength(list.length);
+    expect(new Set(held).size).toBe(new Set(list).size);
+  });
+
+  test.prop([fc.array(phrase, { maxLength: 20 })], { seed: 62 })('says the same of the same finds', (list) => {
+    expect(proposeGroups(list, 'en')).toEqual(proposeGroups([...list], 'en'));
+  });
+});
+
+describe('which group answers in a plan', () => {
+  const campaign = row(clean, 'campaign');
+  const second: Book = addLike(addLike(clean, 'group', { id: 'prices', name: 'Prices', defaultBidMinor: 90 }), 'keyword', { id: 'k', groupId: 'prices', text: 'piano tuning price' });
+
+  it('the longer phrase takes the search', () => {
+    expect(answerInPlan(viewOf(second), 'Piano tuning price, Leith', campaign)).toMatchObject({ group: 'prices', keyword: 'piano tuning price', match: 'phrase', also: [row(clean, 'group').id] });
+  });
+
+  it('a negative of plan, campaign or group takes it away', () => {
+    for (const owner of [{}, { campaignId: campaign.id }, { groupId: 'prices' }]) {
+      const book = addLike(second, 'negative', { text: 'price', ...owner });
+      const answer = answerInPlan(viewOf(book), 'piano tuning price', campaign);
+      expect(answer.blocked.map(({ group }) => group)).toContain('prices');
+    }
+  });
+
+  it('bids of keyword, group and campaign count in that order', () => {
+    const twin = addLike(second, 'keyword', { id: 'twin', groupId: 'prices', text: 'piano tuning', bidMinor: null });
+    expect(answerInPlan(viewOf(twin), 'piano tuning', campaign).group).toBe(row(clean, 'group').id);
+    expect(answerInPlan(viewOf(change(twin, 'group', { defaultBidMinor: 80 })), 'piano tuning', campaign).group).toBe('prices');
+  });
+
+  it('only campaigns that can meet the searcher compete', () => {
+    const far = addLike(addLike(addLike(second, 'campaign', { id: 'far', name: 'far' }), 'place', { campaignId: 'far', name: 'Truro', latitude: 50.26, longitude: -5.05 }, 1), 'group', {
+      id: 'far-group',
+      campaignId: 'far',
+      name: 'Far',
+    });
+    const book = addLike(far, 'keyword', { id: 'far-k', groupId: 'far-group', text: 'piano tuning price', match: 'exact' });
+    expect(answerInPlan(viewOf(book), 'piano tuning price', campaign).group).toBe('prices');
+    expect(answerInPlan(viewOf(book), 'piano tuning price', null).group).toBe('far-group');
+  });
+
+  it('lists the negatives that act on a group from plan to group', () => {
+    const book = addLike(addLike(clean, 'negative', { text: 'own', groupId: row(clean, 'group').id }), 'negative', { text: 'mid', campaignId: campaign.id });
+    expect(negativesActingOn(viewOf(book), row(book, 'group')).map(({ text }) => text)).toEqual(['free', 'mid', 'own']);
+  });
+});
+
+describe('negatives that block own keywords', () => {
+  it('act where they stand, and only there', () => {
+    const inGroup = addLike(clean, 'negative', { text: 'tuner', groupId: row(clean, 'group').id });
+    expect(findBlockedKeywords(viewOf(inGroup)).map(({ keyword, negative }) => [keyword.text, negative.text])).toEqual([['piano tuner', 'tuner']]);
+    const elsewhere = addLike(addLike(clean, 'group', { id: 'other', name: 'Other' }), 'negative', { text: 'tuner', groupId: 'other' });
+    expect(findBlockedKeywords(viewOf(elsewhere))).toEqual([]);
+  });
+});

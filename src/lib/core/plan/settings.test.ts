@@ -1,0 +1,143 @@
+import { fc, test } from '@fast-check/vitest';
+import { describe, expect, it } from 'vitest';
+import { bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
+import { isHomePage, readAddress, writeAddress } from '../ads/address';
+import { placeSaid, slotValues } from '../ads/slot-values';
+import { adviseBidding } from '../budget/bidding-advice';
+import { splitPlanMoney } from '../proof/check-settings';
+import type { Book } from './book';
+import { composeName, freeName } from './campaign-name';
+import { openHours, readDay, writeDay } from './hours';
+import { bidOf, domainOf, landingPageOf, worthOf } from './plan-view';
+
+const clean = bookOfFile(cleanFile);
+
+describe('hours as typed', () => {
+  it.each([
+    ['9-17', [[9, 17]]],
+    ['7–12, 13–21', [[7, 12], [13, 21]]],
+    ['13 to 21; 7-12', [[7, 12], [13, 21]]],
+    ['9:00 - 17:00', [[9, 17]]],
+    ['all', [[0, 24]]],
+    ['', []],
+    ['closed', []],
+  ])('%s', (text, expected) => {
+    expect(readDay(text, 3)).toEqual(expected.map(([from, to]) => ({ day: 3, from, to })));
+  });
+
+  it.each(['9', '17-9', '9-25', '9-17, 16-20', 'mornings', '9-9'])('%s cannot be read', (text) => {
+    expect(readDay(text, 1)).toBeNull();
+  });
+
+  test.prop([fc.uniqueArray(fc.nat(24), { minLength: 2, maxLength: 6 })], { seed: 71 })('are read back as written', (edges) => {
+    const sorted = edges.sort((a, b) => a - b);
+    const spans = Array.from({ length: Math.floor(sorted.length / 2) }, (_, index) => ({ day: 2, from: sorted[index * 2]!, to: sorted[index * 2 + 1]! }));
+    expect(readDay(writeDay(spans, 2), 2)).toEqual(spans);
+  });
+
+  it('a week without spans is open throughout', () => {
+    expect(openHours([])).toBe(168);
+    expect(openHours([{ day: 1, from: 7, to: 21 }, { day: 6, from: 9, to: 13 }])).toBe(18);
+  });
+});
+
+describe('campaign names', () => {
+  const parts = { goal: 'leads' as const, placeWord: ' United Kingdom', partnerSites: false, themeWord: 'Cold  frames' };
+
+  it('follow the pattern', () => {
+    expect(composeName(parts)).toBe('leads_united-kingdom_search_cold-frames');
+    expect(composeName({ ...parts, placeWord: '', partnerSites: true })).toBe('leads_search-partners_cold-frames');
+  });
+
+  it('are made different from those that stand', () => {
+    const name = composeName(parts);
+    expect(freeName(parts, new Set())).toBe(name);
+    expect(freeName(parts, new Set([name, `${name}-2`]))).toBe(`${name}-3`);
+  });
+});
+
+describe('addresses', () => {
+  it.each([
+    ['ottlemere.example', 'https://ottlemere.example/'],
+    ['http://ottlemere.example/a?b=c#d', 'http://ottlemere.example/a?b=c#d'],
+    ['ottlemere.example:8080/x', 'https://ottlemere.example:8080/x'],
+  ])('%s', (typed, expected) => {
+    expect(readAddress(typed)?.href).toBe(expected);
+  });
+
+  it.each(['', 'tuning', 'ftp://a.example', 'javascript:alert(1)', 'a b.example', 'https://', 'mailto:a@b.example'])('%s is none', (typed) => {
+    expect(readAddress(typed)).toBeNull();
+    expect(writeAddress(typed)).toBe(typed);
+  });
+
+  it('knows a home page', () => {
+    const isHome = (typed: string) => isHomePage(readAddress(typed)!);
+    expect(['a.example', 'a.example/', 'a.example/index.html'].every(isHome)).toBe(true);
+    expect(['a.example/x', 'a.example/?x=1', 'a.example/index/x'].some(isHome)).toBe(false);
+  });
+});
+
+describe('values from near to far', () => {
+  const keyword = row(clean, 'keyword');
+  const group = row(clean, 'group');
+  const ad = row(clean, 'ad');
+
+  it('bids', () => {
+    expect(bidOf(viewOf(clean), keyword)).toBe(160);
+    expect(bidOf(viewOf(change(clean, 'keyword', { bidMinor: 1 })), { ...keyword, bidMinor: 1 })).toBe(1);
+    const none = change(change(clean, 'group', { defaultBidMinor: null }), 'campaign', { bidding: 'most-clicks' });
+    expect(bidOf(viewOf(none), keyword)).toBeNull();
+  });
+
+  it('landing pages', () => {
+    const page = (book: Book) => landingPageOf(viewOf(book), row(book, 'ad'));
+    expect(page(clean)).toBe('ottlemere.example/tuning');
+    expect(page(change(clean, 'group', { landingPage: 'ottlemere.example/group' }))).toBe('ottlemere.example/group');
+    expect(page(change(change(clean, 'group', { landingPage: 'ottlemere.example/group' }), 'ad', { landingPage: ' www.ottlemere.example/ad ' }))).toBe('www.ottlemere.example/ad');
+    expect(domainOf(viewOf(clean), ad)).toBe('ottlemere.example');
+  });
+
+  it('slots', () => {
+    expect(slotValues(viewOf(clean), group)).toMatchObject({ group: 'piano tuning', place: 'Edinburgh', client: 'Ottlemere Piano Workshop', offer: 'Pitch raise in two visits', price: '£140', visit: 'evening visit' });
+    expect(placeSaid(viewOf(change(clean, 'campaign', { placeSaid: 'the city' })), row(clean, 'campaign').id)).toBe('the city');
+    expect(slotValues(viewOf(change(clean, 'group', { theme: '' })), { ...group, theme: '' }).group).toBe('piano tuning');
+  });
+
+  it('a slot of the plan’s own never takes the name of a built-in one', () => {
+    expect(slotValues(viewOf(change(clean, 'slotWord', { slot: 'client', says: 'other' })), group).client).toBe('Ottlemere Piano Workshop');
+  });
+});
+
+describe('money of the plan', () => {
+  it('is split in the proportions that stand, exactly', () => {
+    const two = { ...clean, campaign: new Map([...clean.campaign, ['c', { ...row(clean, 'campaign'), id: 'c', name: 'c', monthlyMinor: 45_000, position: 1 }]]) } as Book;
+    const amounts = splitPlanMoney(viewOf(change(two, 'brief', { monthlyMinor: 100_000 })))?.changes.map((one) => one.type === 'set' && one.fields.monthlyMinor);
+    expect(amounts).toEqual([66_667, 33_333]);
+    expect(splitPlanMoney(viewOf(change(clean, 'brief', { monthlyMinor: null })))).toBeNull();
+  });
+});
+
+describe('first advice on bidding', () => {
+  const advise = (book: Book) => adviseBidding(viewOf(book), row(book, 'campaign'));
+
+  it('is by hand while nothing is counted, at what a click may cost', () => {
+    expect(advise(change(clean, 'brief', { countsConversions: false }))).toMatchObject({ kind: 'by-hand', reason: 'not-counted', bidMinor: 193 });
+  });
+
+  it('learns only from enough conversions', () => {
+    // £900 at £1.93 a click and 6.5 %: 30 conversions; a penny less money does not reach them.
+    expect(advise(clean)).toMatchObject({ kind: 'most-conversions', conversions: 30, bidMinor: 2976 });
+    expect(advise(change(clean, 'campaign', { monthlyMinor: 89_000 }))).toMatchObject({ kind: 'by-hand', reason: 'too-few-conversions', conversions: 29 });
+    expect(advise(change(clean, 'brief', { margin: '' }))).toMatchObject({ kind: 'by-hand', conversions: null, bidMinor: null });
+  });
+
+  it('follows the goal', () => {
+    expect(advise(change(clean, 'campaign', { goal: 'visits' })).kind).toBe('most-clicks');
+    expect(advise(change(clean, 'campaign', { goal: 'sales' })).kind).toBe('most-value');
+  });
+
+  it('stands on the worth', () => {
+    expect(worthOf(viewOf(clean))).toEqual({ profitMinor: 5952, breakEvenMinor: 2976, affordableMinor: 2976, perClickMinor: 193 });
+    expect(worthOf(viewOf(change(clean, 'brief', { goal: 'sales' })))?.affordableMinor).toBe(5952);
+  });
+});
