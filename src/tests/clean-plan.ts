@@ -84,8 +84,16 @@ export const cleanFile: PlanFile = planFileSchema.parse({
           keywords: ['piano tuning', 'piano tuner', 'tune a piano'].map((text) => ({ text, match: 'phrase', bidMinor: null })),
           negatives: [],
           ads: [
-            ad('A', ['Piano Tuning', 'A Fixed Price', 'Tuner at Your Door'], ['We tune uprights and grands at one price.', 'Ask for a date today.']),
-            ad('B', ['[[keyword|Piano Tuner|title]]', 'Tuning at Home', 'Hear It in Tune'], ['One visit, one price, and a date that suits.', 'Evenings too.']),
+            ad(
+              'A',
+              ['Piano Tuning', 'A Fixed Price', 'Tuner at Your Door'],
+              ['We tune uprights and grands at one price.', 'Ask for a date today.'],
+            ),
+            ad(
+              'B',
+              ['[[keyword|Piano Tuner|title]]', 'Tuning at Home', 'Hear It in Tune'],
+              ['One visit, one price, and a date that suits.', 'Evenings too.'],
+            ),
           ],
         },
       ],
@@ -97,7 +105,9 @@ export const cleanFile: PlanFile = planFileSchema.parse({
     { kind: 'sitelink', text: 'Pitch raise', description1: '', description2: '', address: 'ottlemere.example/pitch-raise' },
     { kind: 'callout', text: 'Evening visits', description1: '', description2: '', address: '' },
   ],
-  finds: [{ text: 'piano tuning', searchesLow: 900, searchesHigh: 1300, bidLowMinor: 80, bidHighMinor: 210, verdict: 'keep', source: 'pasted' }],
+  finds: [
+    { text: 'piano tuning', searchesLow: 900, searchesHigh: 1300, bidLowMinor: 80, bidHighMinor: 210, verdict: 'keep', source: 'pasted' },
+  ],
   setAside: [],
 });
 

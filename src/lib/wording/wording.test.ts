@@ -45,7 +45,15 @@ describe('findings', () => {
 });
 
 describe('steps', () => {
-  const step = (fields: Partial<StepSummary>): StepSummary => ({ type: 'set', record: 'keyword', fields: [], name: null, verdict: null, count: 1, ...fields });
+  const step = (fields: Partial<StepSummary>): StepSummary => ({
+    type: 'set',
+    record: 'keyword',
+    fields: [],
+    name: null,
+    verdict: null,
+    count: 1,
+    ...fields,
+  });
 
   it.each([
     [step({ fields: ['groupId'], count: 12 }), 'moved 12 keywords'],
@@ -74,8 +82,16 @@ describe('refusals', () => {
   it('show both texts where a field was changed elsewhere', () => {
     const change = { type: 'set' as const, record: 'brief' as const, ids: ['p'], fields: { offer: 'mine' } };
     const refusal = { code: 'stale' as const, record: 'brief' as const, id: 'p', field: 'offer', mine: 'mine', theirs: 'theirs' };
-    expect(wordRefusal({ change, refusal, message: '' })).toEqual({ what: 'This field was changed elsewhere meanwhile.', mine: 'mine', theirs: 'theirs' });
-    expect(wordRefusal({ change, refusal: { code: 'not-valid' }, message: 'Too long.' })).toEqual({ what: 'The server did not take it. Too long.', mine: 'mine', theirs: '' });
+    expect(wordRefusal({ change, refusal, message: '' })).toEqual({
+      what: 'This field was changed elsewhere meanwhile.',
+      mine: 'mine',
+      theirs: 'theirs',
+    });
+    expect(wordRefusal({ change, refusal: { code: 'not-valid' }, message: 'Too long.' })).toEqual({
+      what: 'The server did not take it. Too long.',
+      mine: 'mine',
+      theirs: '',
+    });
   });
 
   it('say what happened', () => {

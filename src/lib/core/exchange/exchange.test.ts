@@ -29,7 +29,13 @@ describe('the plan file', () => {
 
   it('keeps what was set aside with its record, and drops what is gone', () => {
     const aside = { rule: 'ads.one-ad', digest: '0', reason: 'fine', setOn: today };
-    const file = { ...cleanFile, setAside: [{ ...aside, record: '' }, { ...aside, record: 'campaigns/0/groups/0/ads/1/headlines/2' }] };
+    const file = {
+      ...cleanFile,
+      setAside: [
+        { ...aside, record: '' },
+        { ...aside, record: 'campaigns/0/groups/0/ads/1/headlines/2' },
+      ],
+    };
     expect(roundTrip(file)).toEqual(file);
     expect(roundTrip({ ...cleanFile, setAside: [{ ...aside, record: 'campaigns/7' }] }).setAside).toEqual([]);
   });
@@ -63,7 +69,9 @@ describe('the plan file', () => {
     expect(planFileSchema.safeParse(file).success).toBe(false);
   });
 
-  const word = fc.string({ unit: fc.constantFrom('a', 'b', 'é', '語', ' ', '[', '|', '"'), minLength: 1, maxLength: 8 }).filter((text) => text.trim() !== '');
+  const word = fc
+    .string({ unit: fc.constantFrom('a', 'b', 'é', '語', ' ', '[', '|', '"'), minLength: 1, maxLength: 8 })
+    .filter((text) => text.trim() !== '');
   const names = fc.uniqueArray(word, { minLength: 1, maxLength: 3 });
   const match = fc.constantFrom('broad' as const, 'phrase' as const, 'exact' as const);
   const amount = fc.option(fc.nat(1_000_000));
@@ -78,20 +86,39 @@ describe('the plan file', () => {
       defaultMatch: match,
       landingPage: word,
       offer: fc.constantFrom(null, 0),
-      keywords: fc.uniqueArray(fc.record({ text: word, match, bidMinor: amount }), { selector: ({ text, match }) => `${match} ${text}`, maxLength: 5 }),
+      keywords: fc.uniqueArray(fc.record({ text: word, match, bidMinor: amount }), {
+        selector: ({ text, match }) => `${match} ${text}`,
+        maxLength: 5,
+      }),
       negatives: fc.array(fc.record({ text: word, match }), { maxLength: 3 }),
-      ads: fc.array(fc.record({ ...constants(groupModel.ads[0]!), name: word, headlines: fc.array(line, { maxLength: 4 }), descriptions: fc.array(line, { maxLength: 2 }) }), { maxLength: 2 }),
+      ads: fc.array(
+        fc.record({
+          ...constants(groupModel.ads[0]!),
+          name: word,
+          headlines: fc.array(line, { maxLength: 4 }),
+          descriptions: fc.array(line, { maxLength: 2 }),
+        }),
+        { maxLength: 2 },
+      ),
     });
   const campaign = (name: string) =>
     names.chain((groupNames) =>
-      fc.record({ ...constants(model), name: fc.constant(name), monthlyMinor: amount, groups: fc.tuple(...groupNames.map(group)), negatives: fc.array(fc.record({ text: word, match }), { maxLength: 3 }) }),
+      fc.record({
+        ...constants(model),
+        name: fc.constant(name),
+        monthlyMinor: amount,
+        groups: fc.tuple(...groupNames.map(group)),
+        negatives: fc.array(fc.record({ text: word, match }), { maxLength: 3 }),
+      }),
     );
   const anyPlan: fc.Arbitrary<PlanFile> = names
     .chain((campaignNames) => fc.record({ ...constants(cleanFile), name: word, campaigns: fc.tuple(...campaignNames.map(campaign)) }))
     .map((file) => file as unknown as PlanFile);
 
   function constants<T extends object>(value: T) {
-    return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, fc.constant(inner)])) as { [K in keyof T]: fc.Arbitrary<T[K]> };
+    return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, fc.constant(inner)])) as {
+      [K in keyof T]: fc.Arbitrary<T[K]>;
+    };
   }
 
   test.prop([anyPlan], { seed: 41, numRuns: 120 })('any plan reads back to an equal one', (file) => {
@@ -111,15 +138,15 @@ describe('cells that a spreadsheet would run', () => {
     expect(harmless(cell)).toBe(cell);
   });
 
-  test.prop([fc.array(fc.array(fc.string(), { minLength: 2, maxLength: 4 }), { minLength: 1 }), fc.constantFrom(',' as const, '\t' as const)], { seed: 43 })(
-    'what is written is read back, harmless',
-    (rows, delimiter) => {
-      const width = Math.min(...rows.map((cells) => cells.length));
-      const even = rows.map((cells) => cells.slice(0, width));
-      const read = Papa.parse<string[]>(writeDelimited(even, delimiter), { delimiter, newline: '\r\n' }).data;
-      expect(read).toEqual(even.map((cells) => cells.map(harmless)));
-    },
-  );
+  test.prop(
+    [fc.array(fc.array(fc.string(), { minLength: 2, maxLength: 4 }), { minLength: 1 }), fc.constantFrom(',' as const, '\t' as const)],
+    { seed: 43 },
+  )('what is written is read back, harmless', (rows, delimiter) => {
+    const width = Math.min(...rows.map((cells) => cells.length));
+    const even = rows.map((cells) => cells.slice(0, width));
+    const read = Papa.parse<string[]>(writeDelimited(even, delimiter), { delimiter, newline: '\r\n' }).data;
+    expect(read).toEqual(even.map((cells) => cells.map(harmless)));
+  });
 });
 
 const tableOf = (book: Book, name: TableName) => makeTable(name, viewOf(book), readProof(viewOf(book), today).findings);
@@ -167,7 +194,12 @@ describe('tables', () => {
   });
 
   it('writes hours as spans', () => {
-    const book = change(clean, 'campaign', { hours: [{ day: 1, from: 7, to: 21 }, { day: 6, from: 9, to: 13 }] });
+    const book = change(clean, 'campaign', {
+      hours: [
+        { day: 1, from: 7, to: 21 },
+        { day: 6, from: 9, to: 13 },
+      ],
+    });
     expect(tableOf(book, 'campaigns').rows[0]).toContain('Mon 7-21, Sat 9-13');
   });
 
@@ -201,7 +233,10 @@ describe('tables', () => {
   it('writes addresses in full, and the level of negatives', () => {
     expect(tableOf(clean, 'ads').rows[0]?.at(-1)).toBe('https://ottlemere.example/tuning');
     const groupId = row(clean, 'group').id;
-    const book = addLike(addLike(clean, 'negative', { campaignId: row(clean, 'campaign').id, text: 'school' }), 'negative', { groupId, text: 'app' });
+    const book = addLike(addLike(clean, 'negative', { campaignId: row(clean, 'campaign').id, text: 'school' }), 'negative', {
+      groupId,
+      text: 'app',
+    });
     expect(tableOf(book, 'negatives').rows.map(([level, , , text]) => [level, text])).toEqual([
       ['plan', 'free'],
       ['campaign', 'school'],

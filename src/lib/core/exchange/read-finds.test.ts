@@ -9,7 +9,14 @@ const fresh = (text: string, options = {}) => read(text, options).lines.filter((
 
 describe('pasted lines', () => {
   it('reads one keyword a line, with its marks', () => {
-    expect(fresh('piano tuning\n\n[piano tuner]\r\n"tune a piano"\n-free').map(({ line, text, match, negative }) => [line, text, match, negative])).toEqual([
+    expect(
+      fresh('piano tuning\n\n[piano tuner]\r\n"tune a piano"\n-free').map(({ line, text, match, negative }) => [
+        line,
+        text,
+        match,
+        negative,
+      ]),
+    ).toEqual([
       [1, 'piano tuning', 'phrase', false],
       [3, 'piano tuner', 'exact', false],
       [4, 'tune a piano', 'phrase', false],
@@ -21,7 +28,14 @@ describe('pasted lines', () => {
     const { lines } = read('piano tuning\nPiano  Tuning!\npiano tuner', { standing: ['piano tuner'] });
     expect(lines.map(({ line, notes, isNew }) => [line, notes, isNew])).toEqual([
       [1, [], true],
-      [2, [{ code: 'sign-became-space', signs: ['!'] }, { code: 'twice', firstLine: 1 }], false],
+      [
+        2,
+        [
+          { code: 'sign-became-space', signs: ['!'] },
+          { code: 'twice', firstLine: 1 },
+        ],
+        false,
+      ],
       [3, [{ code: 'in-plan' }], false],
     ]);
   });
@@ -39,7 +53,9 @@ describe('pasted tables', () => {
   });
 
   it('recognises columns by their headings, in whatever order', () => {
-    const { hasHeading, columns, lines } = read('Avg. monthly searches\tKeyword\tTop bid (high)\tTop bid (low)\n1K–10K\tpiano tuning\t£2.40\t£0.85');
+    const { hasHeading, columns, lines } = read(
+      'Avg. monthly searches\tKeyword\tTop bid (high)\tTop bid (low)\n1K–10K\tpiano tuning\t£2.40\t£0.85',
+    );
     expect(hasHeading).toBe(true);
     expect(columns.map(({ meaning }) => meaning)).toEqual(['searches', 'keyword', 'bid-high', 'bid-low']);
     expect(lines).toHaveLength(1);

@@ -9,7 +9,16 @@ import { proposeGroups } from './propose-groups';
 const clean = bookOfFile(cleanFile);
 
 const finds = (...texts: string[]) => texts.map((text) => ({ text }));
-const frames = finds('cold frame', 'wooden cold frame', 'large wooden cold frame', 'wooden cold frame uk', 'glass cold frame', 'toughened glass cold frame', 'cold frame hinges', 'cold frame');
+const frames = finds(
+  'cold frame',
+  'wooden cold frame',
+  'large wooden cold frame',
+  'wooden cold frame uk',
+  'glass cold frame',
+  'toughened glass cold frame',
+  'cold frame hinges',
+  'cold frame',
+);
 
 describe('proposing groups', () => {
   const proposals = proposeGroups(frames, 'en');
@@ -23,7 +32,10 @@ describe('proposing groups', () => {
   });
 
   it('compares stems, and names the theme as it is written', () => {
-    const [first] = proposeGroups(finds('piano repairs', 'piano repair', 'repairing a piano', 'piano tuning', 'piano lessons', 'piano hire'), 'en');
+    const [first] = proposeGroups(
+      finds('piano repairs', 'piano repair', 'repairing a piano', 'piano tuning', 'piano lessons', 'piano hire'),
+      'en',
+    );
     expect(first?.shared).toMatch(/^repair/);
     expect(first?.finds).toHaveLength(3);
   });
@@ -54,10 +66,19 @@ describe('proposing groups', () => {
 
 describe('which group answers in a plan', () => {
   const campaign = row(clean, 'campaign');
-  const second: Book = addLike(addLike(clean, 'group', { id: 'prices', name: 'Prices', defaultBidMinor: 90 }), 'keyword', { id: 'k', groupId: 'prices', text: 'piano tuning price' });
+  const second: Book = addLike(addLike(clean, 'group', { id: 'prices', name: 'Prices', defaultBidMinor: 90 }), 'keyword', {
+    id: 'k',
+    groupId: 'prices',
+    text: 'piano tuning price',
+  });
 
   it('the longer phrase takes the search', () => {
-    expect(answerInPlan(viewOf(second), 'Piano tuning price, Leith', campaign)).toMatchObject({ group: 'prices', keyword: 'piano tuning price', match: 'phrase', also: [row(clean, 'group').id] });
+    expect(answerInPlan(viewOf(second), 'Piano tuning price, Leith', campaign)).toMatchObject({
+      group: 'prices',
+      keyword: 'piano tuning price',
+      match: 'phrase',
+      also: [row(clean, 'group').id],
+    });
   });
 
   it('a negative of plan, campaign or group takes it away', () => {
@@ -75,18 +96,30 @@ describe('which group answers in a plan', () => {
   });
 
   it('only campaigns that can meet the searcher compete', () => {
-    const far = addLike(addLike(addLike(second, 'campaign', { id: 'far', name: 'far' }), 'place', { campaignId: 'far', name: 'Truro', latitude: 50.26, longitude: -5.05 }, 1), 'group', {
-      id: 'far-group',
-      campaignId: 'far',
-      name: 'Far',
-    });
+    const far = addLike(
+      addLike(
+        addLike(second, 'campaign', { id: 'far', name: 'far' }),
+        'place',
+        { campaignId: 'far', name: 'Truro', latitude: 50.26, longitude: -5.05 },
+        1,
+      ),
+      'group',
+      {
+        id: 'far-group',
+        campaignId: 'far',
+        name: 'Far',
+      },
+    );
     const book = addLike(far, 'keyword', { id: 'far-k', groupId: 'far-group', text: 'piano tuning price', match: 'exact' });
     expect(answerInPlan(viewOf(book), 'piano tuning price', campaign).group).toBe('prices');
     expect(answerInPlan(viewOf(book), 'piano tuning price', null).group).toBe('far-group');
   });
 
   it('lists the negatives that act on a group from plan to group', () => {
-    const book = addLike(addLike(clean, 'negative', { text: 'own', groupId: row(clean, 'group').id }), 'negative', { text: 'mid', campaignId: campaign.id });
+    const book = addLike(addLike(clean, 'negative', { text: 'own', groupId: row(clean, 'group').id }), 'negative', {
+      text: 'mid',
+      campaignId: campaign.id,
+    });
     expect(negativesActingOn(viewOf(book), row(book, 'group')).map(({ text }) => text)).toEqual(['free', 'mid', 'own']);
   });
 });
@@ -94,7 +127,9 @@ describe('which group answers in a plan', () => {
 describe('negatives that block own keywords', () => {
   it('act where they stand, and only there', () => {
     const inGroup = addLike(clean, 'negative', { text: 'tuner', groupId: row(clean, 'group').id });
-    expect(findBlockedKeywords(viewOf(inGroup)).map(({ keyword, negative }) => [keyword.text, negative.text])).toEqual([['piano tuner', 'tuner']]);
+    expect(findBlockedKeywords(viewOf(inGroup)).map(({ keyword, negative }) => [keyword.text, negative.text])).toEqual([
+      ['piano tuner', 'tuner'],
+    ]);
     const elsewhere = addLike(addLike(clean, 'group', { id: 'other', name: 'Other' }), 'negative', { text: 'tuner', groupId: 'other' });
     expect(findBlockedKeywords(viewOf(elsewhere))).toEqual([]);
   });

@@ -32,8 +32,13 @@ describe('adding', () => {
   it('refuses what exists, what has no parent and what belongs to the other stream', () => {
     expect(refusal(decide(book, { type: 'add', record: 'keyword', rows: [{ ...keyword }] }, 'plan'))).toMatchObject({ code: 'exists' });
     const orphan = newKeyword('k', 'nowhere', 'grand tuning');
-    expect(refusal(decide(book, { type: 'add', record: 'keyword', rows: [orphan] }, 'plan'))).toMatchObject({ code: 'parent-missing', field: 'groupId' });
-    expect(refusal(decide(book, { type: 'set', record: 'client', ids: ['client'], fields: { name: 'x' } }, 'plan'))).toMatchObject({ code: 'wrong-stream' });
+    expect(refusal(decide(book, { type: 'add', record: 'keyword', rows: [orphan] }, 'plan'))).toMatchObject({
+      code: 'parent-missing',
+      field: 'groupId',
+    });
+    expect(refusal(decide(book, { type: 'set', record: 'client', ids: ['client'], fields: { name: 'x' } }, 'plan'))).toMatchObject({
+      code: 'wrong-stream',
+    });
   });
 
   it('lets later parts stand on earlier ones', () => {
@@ -62,14 +67,25 @@ describe('setting', () => {
   it('refuses an edit made on a value that has changed, with both', () => {
     const now = make(book, { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'theirs' } });
     const change: Change = { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'mine' }, was: { offer: 'Piano tuning' } };
-    expect(refusal(decide(now, change, 'plan'))).toEqual({ code: 'stale', record: 'brief', id: 'plan', field: 'offer', mine: 'mine', theirs: 'theirs' });
+    expect(refusal(decide(now, change, 'plan'))).toEqual({
+      code: 'stale',
+      record: 'brief',
+      id: 'plan',
+      field: 'offer',
+      mine: 'mine',
+      theirs: 'theirs',
+    });
     expect(decide(book, change, 'plan').ok).toBe(true);
   });
 
   it('lets edits of different fields meet, and the same edit twice', () => {
     const now = make(book, { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'theirs' } });
-    expect(decide(now, { type: 'set', record: 'brief', ids: ['plan'], fields: { margin: '50 %' }, was: { margin: '62 %' } }, 'plan').ok).toBe(true);
-    expect(decide(now, { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'theirs' }, was: { offer: 'Piano tuning' } }, 'plan').ok).toBe(true);
+    expect(
+      decide(now, { type: 'set', record: 'brief', ids: ['plan'], fields: { margin: '50 %' }, was: { margin: '62 %' } }, 'plan').ok,
+    ).toBe(true);
+    expect(
+      decide(now, { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'theirs' }, was: { offer: 'Piano tuning' } }, 'plan').ok,
+    ).toBe(true);
   });
 
   it('names all that are gone, and changes nothing', () => {
@@ -86,19 +102,27 @@ describe('hard invariants', () => {
       id: 'c',
       value: campaign.name,
     });
-    expect(decide(two, { type: 'set', record: 'campaign', ids: ['c'], fields: { name: campaign.name.toUpperCase() } }, 'plan').ok).toBe(true);
+    expect(decide(two, { type: 'set', record: 'campaign', ids: ['c'], fields: { name: campaign.name.toUpperCase() } }, 'plan').ok).toBe(
+      true,
+    );
   });
 
   it('a group’s name is one in its campaign', () => {
     const two = make(book, { type: 'add', record: 'campaign', rows: [{ ...campaign, id: 'c', name: 'Other' }] });
     const same = newGroup('g', group.name);
-    expect(refusal(decide(two, { type: 'add', record: 'group', rows: [same] }, 'plan'))).toMatchObject({ code: 'taken', value: group.name });
+    expect(refusal(decide(two, { type: 'add', record: 'group', rows: [same] }, 'plan'))).toMatchObject({
+      code: 'taken',
+      value: group.name,
+    });
     expect(decide(two, { type: 'add', record: 'group', rows: [{ ...same, campaignId: 'c' }] }, 'plan').ok).toBe(true);
   });
 
   it('a text stands once a match type in a group', () => {
     const again = { ...keyword, id: 'k' };
-    expect(refusal(decide(book, { type: 'add', record: 'keyword', rows: [again] }, 'plan'))).toMatchObject({ code: 'taken', value: keyword.text });
+    expect(refusal(decide(book, { type: 'add', record: 'keyword', rows: [again] }, 'plan'))).toMatchObject({
+      code: 'taken',
+      value: keyword.text,
+    });
     expect(decide(book, { type: 'add', record: 'keyword', rows: [{ ...again, match: 'exact' }] }, 'plan').ok).toBe(true);
   });
 
@@ -112,7 +136,9 @@ describe('hard invariants', () => {
       ],
     });
     const ids = childrenOf(two.keyword, 'groupId', group.id).map(({ id }) => id as string);
-    expect(refusal(decide(two, { type: 'set', record: 'keyword', ids, fields: { groupId: 'g' } }, 'plan'))).toMatchObject({ code: 'taken' });
+    expect(refusal(decide(two, { type: 'set', record: 'keyword', ids, fields: { groupId: 'g' } }, 'plan'))).toMatchObject({
+      code: 'taken',
+    });
   });
 });
 
@@ -137,7 +163,8 @@ describe('removing', () => {
 
 describe('verdicts', () => {
   const find = row(book, 'find');
-  const judge = (from: Book, verdict: 'keep' | 'block' | 'pass' | 'later' | 'open') => make(from, { type: 'judge', ids: [find.id], verdict });
+  const judge = (from: Book, verdict: 'keep' | 'block' | 'pass' | 'later' | 'open') =>
+    make(from, { type: 'judge', ids: [find.id], verdict });
 
   it('block makes a plan negative that remembers its find', () => {
     const made = [...judge(book, 'block').negative.values()].find(({ findId }) => findId === find.id);
@@ -206,7 +233,11 @@ describe('the form of changes', () => {
   });
 
   it('sums up what a step did', () => {
-    expect(summarize({ type: 'set', record: 'keyword', ids: ['a', 'b'], fields: { groupId: 'g' } })).toMatchObject({ record: 'keyword', fields: ['groupId'], count: 2 });
+    expect(summarize({ type: 'set', record: 'keyword', ids: ['a', 'b'], fields: { groupId: 'g' } })).toMatchObject({
+      record: 'keyword',
+      fields: ['groupId'],
+      count: 2,
+    });
     expect(summarize({ type: 'judge', ids: ['a'], verdict: 'keep' })).toMatchObject({ record: 'find', verdict: 'keep', count: 1 });
   });
 });
@@ -221,21 +252,42 @@ describe('record types', () => {
 /** Random changes on the keywords and groups of a small plan. */
 const ids = fc.constantFrom(...[...book.keyword.keys()]);
 const anyChange: fc.Arbitrary<Change> = fc.oneof(
-  fc.record({ type: fc.constant('set' as const), record: fc.constant<RecordName>('keyword'), ids: fc.uniqueArray(ids, { minLength: 1 }), fields: fc.record({ bidMinor: fc.option(fc.nat(500)) }) }),
-  fc.record({ type: fc.constant('set' as const), record: fc.constant<RecordName>('keyword'), ids: fc.uniqueArray(ids, { minLength: 1 }), fields: fc.record({ match: fc.constantFrom('broad', 'exact', 'phrase') }) }),
-  fc.record({ type: fc.constant('remove' as const), record: fc.constant<RecordName>('keyword'), ids: fc.uniqueArray(ids, { minLength: 1, maxLength: 2 }) }),
-  fc.record({ type: fc.constant('judge' as const), ids: fc.constant([row(book, 'find').id as string]), verdict: fc.constantFrom('keep', 'block', 'pass') }),
+  fc.record({
+    type: fc.constant('set' as const),
+    record: fc.constant<RecordName>('keyword'),
+    ids: fc.uniqueArray(ids, { minLength: 1 }),
+    fields: fc.record({ bidMinor: fc.option(fc.nat(500)) }),
+  }),
+  fc.record({
+    type: fc.constant('set' as const),
+    record: fc.constant<RecordName>('keyword'),
+    ids: fc.uniqueArray(ids, { minLength: 1 }),
+    fields: fc.record({ match: fc.constantFrom('broad', 'exact', 'phrase') }),
+  }),
+  fc.record({
+    type: fc.constant('remove' as const),
+    record: fc.constant<RecordName>('keyword'),
+    ids: fc.uniqueArray(ids, { minLength: 1, maxLength: 2 }),
+  }),
+  fc.record({
+    type: fc.constant('judge' as const),
+    ids: fc.constant<string[]>([row(book, 'find').id]),
+    verdict: fc.constantFrom('keep', 'block', 'pass'),
+  }),
 );
 
-test.prop([fc.array(anyChange, { maxLength: 12 })], { seed: 31, numRuns: 300 })('any run of changes is undone by its rows, backwards', (changes) => {
-  const done: RowEdit[][] = [];
-  let now = book;
-  for (const change of changes) {
-    const decision = decide(now, change, 'plan');
-    if (!decision.ok) continue;
-    done.push(decision.edits);
-    now = applyEdits(now, decision.edits);
-  }
-  for (const list of done.reverse()) now = applyEdits(now, backwards(list));
-  for (const record of recordNames) expect(now[record]).toEqual(book[record]);
-});
+test.prop([fc.array(anyChange, { maxLength: 12 })], { seed: 31, numRuns: 300 })(
+  'any run of changes is undone by its rows, backwards',
+  (changes) => {
+    const done: RowEdit[][] = [];
+    let now = book;
+    for (const change of changes) {
+      const decision = decide(now, change, 'plan');
+      if (!decision.ok) continue;
+      done.push(decision.edits);
+      now = applyEdits(now, decision.edits);
+    }
+    for (const list of done.reverse()) now = applyEdits(now, backwards(list));
+    for (const record of recordNames) expect(now[record]).toEqual(book[record]);
+  },
+);

@@ -15,8 +15,20 @@ const clean = bookOfFile(cleanFile);
 describe('hours as typed', () => {
   it.each([
     ['9-17', [[9, 17]]],
-    ['7–12, 13–21', [[7, 12], [13, 21]]],
-    ['13 to 21; 7-12', [[7, 12], [13, 21]]],
+    [
+      '7–12, 13–21',
+      [
+        [7, 12],
+        [13, 21],
+      ],
+    ],
+    [
+      '13 to 21; 7-12',
+      [
+        [7, 12],
+        [13, 21],
+      ],
+    ],
     ['9:00 - 17:00', [[9, 17]]],
     ['all', [[0, 24]]],
     ['', []],
@@ -31,13 +43,22 @@ describe('hours as typed', () => {
 
   test.prop([fc.uniqueArray(fc.nat(24), { minLength: 2, maxLength: 6 })], { seed: 71 })('are read back as written', (edges) => {
     const sorted = edges.sort((a, b) => a - b);
-    const spans = Array.from({ length: Math.floor(sorted.length / 2) }, (_, index) => ({ day: 2, from: sorted[index * 2]!, to: sorted[index * 2 + 1]! }));
+    const spans = Array.from({ length: Math.floor(sorted.length / 2) }, (_, index) => ({
+      day: 2,
+      from: sorted[index * 2]!,
+      to: sorted[index * 2 + 1]!,
+    }));
     expect(readDay(writeDay(spans, 2), 2)).toEqual(spans);
   });
 
   it('a week without spans is open throughout', () => {
     expect(openHours([])).toBe(168);
-    expect(openHours([{ day: 1, from: 7, to: 21 }, { day: 6, from: 9, to: 13 }])).toBe(18);
+    expect(
+      openHours([
+        { day: 1, from: 7, to: 21 },
+        { day: 6, from: 9, to: 13 },
+      ]),
+    ).toBe(18);
   });
 });
 
@@ -65,10 +86,13 @@ describe('addresses', () => {
     expect(readAddress(typed)?.href).toBe(expected);
   });
 
-  it.each(['', 'tuning', 'ftp://a.example', 'javascript:alert(1)', 'a b.example', 'https://', 'mailto:a@b.example'])('%s is none', (typed) => {
-    expect(readAddress(typed)).toBeNull();
-    expect(writeAddress(typed)).toBe(typed);
-  });
+  it.each(['', 'tuning', 'ftp://a.example', 'javascript:alert(1)', 'a b.example', 'https://', 'mailto:a@b.example'])(
+    '%s is none',
+    (typed) => {
+      expect(readAddress(typed)).toBeNull();
+      expect(writeAddress(typed)).toBe(typed);
+    },
+  );
 
   it('knows a home page', () => {
     const isHome = (typed: string) => isHomePage(readAddress(typed)!);
@@ -93,12 +117,21 @@ describe('values from near to far', () => {
     const page = (book: Book) => landingPageOf(viewOf(book), row(book, 'ad'));
     expect(page(clean)).toBe('ottlemere.example/tuning');
     expect(page(change(clean, 'group', { landingPage: 'ottlemere.example/group' }))).toBe('ottlemere.example/group');
-    expect(page(change(change(clean, 'group', { landingPage: 'ottlemere.example/group' }), 'ad', { landingPage: ' www.ottlemere.example/ad ' }))).toBe('www.ottlemere.example/ad');
+    expect(
+      page(change(change(clean, 'group', { landingPage: 'ottlemere.example/group' }), 'ad', { landingPage: ' www.ottlemere.example/ad ' })),
+    ).toBe('www.ottlemere.example/ad');
     expect(domainOf(viewOf(clean), ad)).toBe('ottlemere.example');
   });
 
   it('slots', () => {
-    expect(slotValues(viewOf(clean), group)).toMatchObject({ group: 'piano tuning', place: 'Edinburgh', client: 'Ottlemere Piano Workshop', offer: 'Pitch raise in two visits', price: '£140', visit: 'evening visit' });
+    expect(slotValues(viewOf(clean), group)).toMatchObject({
+      group: 'piano tuning',
+      place: 'Edinburgh',
+      client: 'Ottlemere Piano Workshop',
+      offer: 'Pitch raise in two visits',
+      price: '£140',
+      visit: 'evening visit',
+    });
     expect(placeSaid(viewOf(change(clean, 'campaign', { placeSaid: 'the city' })), row(clean, 'campaign').id)).toBe('the city');
     expect(slotValues(viewOf(change(clean, 'group', { theme: '' })), { ...group, theme: '' }).group).toBe('piano tuning');
   });
@@ -110,8 +143,13 @@ describe('values from near to far', () => {
 
 describe('money of the plan', () => {
   it('is split in the proportions that stand, exactly', () => {
-    const two = { ...clean, campaign: new Map([...clean.campaign, ['c', { ...row(clean, 'campaign'), id: 'c', name: 'c', monthlyMinor: 45_000, position: 1 }]]) } as Book;
-    const amounts = splitPlanMoney(viewOf(change(two, 'brief', { monthlyMinor: 100_000 })))?.changes.map((one) => one.type === 'set' && one.fields.monthlyMinor);
+    const two = {
+      ...clean,
+      campaign: new Map([...clean.campaign, ['c', { ...row(clean, 'campaign'), id: 'c', name: 'c', monthlyMinor: 45_000, position: 1 }]]),
+    } as Book;
+    const amounts = splitPlanMoney(viewOf(change(two, 'brief', { monthlyMinor: 100_000 })))?.changes.map(
+      (one) => one.type === 'set' && one.fields.monthlyMinor,
+    );
     expect(amounts).toEqual([66_667, 33_333]);
     expect(splitPlanMoney(viewOf(change(clean, 'brief', { monthlyMinor: null })))).toBeNull();
   });
@@ -121,13 +159,21 @@ describe('first advice on bidding', () => {
   const advise = (book: Book) => adviseBidding(viewOf(book), row(book, 'campaign'));
 
   it('is by hand while nothing is counted, at what a click may cost', () => {
-    expect(advise(change(clean, 'brief', { countsConversions: false }))).toMatchObject({ kind: 'by-hand', reason: 'not-counted', bidMinor: 193 });
+    expect(advise(change(clean, 'brief', { countsConversions: false }))).toMatchObject({
+      kind: 'by-hand',
+      reason: 'not-counted',
+      bidMinor: 193,
+    });
   });
 
   it('learns only from enough conversions', () => {
     // £900 at £1.93 a click and 6.5 %: 30 conversions; a penny less money does not reach them.
     expect(advise(clean)).toMatchObject({ kind: 'most-conversions', conversions: 30, bidMinor: 2976 });
-    expect(advise(change(clean, 'campaign', { monthlyMinor: 89_000 }))).toMatchObject({ kind: 'by-hand', reason: 'too-few-conversions', conversions: 29 });
+    expect(advise(change(clean, 'campaign', { monthlyMinor: 89_000 }))).toMatchObject({
+      kind: 'by-hand',
+      reason: 'too-few-conversions',
+      conversions: 29,
+    });
     expect(advise(change(clean, 'brief', { margin: '' }))).toMatchObject({ kind: 'by-hand', conversions: null, bidMinor: null });
   });
 

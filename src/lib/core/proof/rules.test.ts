@@ -13,7 +13,8 @@ const description = (text: string) => (book: Book) => {
   const id = [...book.adLine.values()][index]!.id;
   return applyEdits(book, [{ record: 'adLine', id, before: book.adLine.get(id)!, after: { ...book.adLine.get(id)!, text } }]);
 };
-const item = (kind: 'fact' | 'not-offered' | 'rival' | 'always' | 'proof', text: string) => (book: Book) => addLike(book, 'briefItem', { kind, text });
+const item = (kind: 'fact' | 'not-offered' | 'rival' | 'always' | 'proof', text: string) => (book: Book) =>
+  addLike(book, 'briefItem', { kind, text });
 const both =
   (...steps: ((book: Book) => Book)[]) =>
   (book: Book) =>
@@ -51,8 +52,13 @@ const cases: Record<RuleId, { raises: (book: Book) => Book; not?: (book: Book) =
     raises: (book) => change(book, 'slotWord', { slot: 'place' }),
     not: (book) => change(book, 'slotWord', { slot: 'places' }),
   },
-  'settings.no-campaign': { raises: (book) => ({ ...book, campaign: new Map(), group: new Map(), keyword: new Map(), ad: new Map(), adLine: new Map() }) },
-  'settings.name-long': { raises: (book) => change(book, 'campaign', { name: longName }), not: (book) => change(book, 'campaign', { name: longName.slice(1) }) },
+  'settings.no-campaign': {
+    raises: (book) => ({ ...book, campaign: new Map(), group: new Map(), keyword: new Map(), ad: new Map(), adLine: new Map() }),
+  },
+  'settings.name-long': {
+    raises: (book) => change(book, 'campaign', { name: longName }),
+    not: (book) => change(book, 'campaign', { name: longName.slice(1) }),
+  },
   'settings.no-place': {
     raises: (book) => change(book, 'place', { excluded: true }, 1),
     not: (book) => addLike(book, 'place', { name: 'Livingston', excluded: true }, 1),
@@ -131,15 +137,18 @@ const cases: Record<RuleId, { raises: (book: Book) => Book; not?: (book: Book) =
   'groups.name-long': { raises: (book) => change(book, 'group', { name: longName }) },
   'groups.few-keywords': { raises: (book) => drop(book, 'keyword', 2) },
   'groups.many-keywords': {
-    raises: (book) => Array.from({ length: 13 }).reduce<Book>((made, _, index) => addLike(made, 'keyword', { text: `piano tuning ${index}` }), book),
-    not: (book) => Array.from({ length: 12 }).reduce<Book>((made, _, index) => addLike(made, 'keyword', { text: `piano tuning ${index}` }), book),
+    raises: (book) =>
+      Array.from({ length: 13 }).reduce<Book>((made, _, index) => addLike(made, 'keyword', { text: `piano tuning ${index}` }), book),
+    not: (book) =>
+      Array.from({ length: 12 }).reduce<Book>((made, _, index) => addLike(made, 'keyword', { text: `piano tuning ${index}` }), book),
   },
   'groups.keyword-long': {
     raises: (book) => change(book, 'keyword', { text: 'a b c d e f g h i j k' }),
     not: (book) => change(book, 'keyword', { text: 'a b c d e f g h i j' }),
   },
   'groups.keyword-twice': {
-    raises: (book) => addLike(addLike(book, 'group', { name: 'Second' }), 'keyword', { groupId: `new-group-${book.group.size}`, match: 'exact' }),
+    raises: (book) =>
+      addLike(addLike(book, 'group', { name: 'Second' }), 'keyword', { groupId: `new-group-${book.group.size}`, match: 'exact' }),
     not: (book) => addLike(book, 'keyword', { match: 'exact' }),
   },
   'groups.keyword-in-two-campaigns': {
@@ -186,7 +195,13 @@ const cases: Record<RuleId, { raises: (book: Book) => Book; not?: (book: Book) =
     not: (book) => change(book, 'ad', { format: 'page-driven' }),
   },
   'ads.few-lines': { raises: (book) => drop(book, 'adLine', 0) },
-  'ads.many-lines': { raises: (book) => Array.from({ length: 13 }).reduce<Book>((made, _, index) => addLike(made, 'adLine', { text: `Headline ${'abcdefghijklm'[index]}` }), book) },
+  'ads.many-lines': {
+    raises: (book) =>
+      Array.from({ length: 13 }).reduce<Book>(
+        (made, _, index) => addLike(made, 'adLine', { text: `Headline ${'abcdefghijklm'[index]}` }),
+        book,
+      ),
+  },
   'ads.line-empty': { raises: (book) => addLike(book, 'adLine', { text: ' ' }) },
   'ads.line-over': { raises: line('Piano tuning and tuner at home!'.replace('!', 's')), not: line('Piano tuning and tuner at home') },
   'ads.slot-wrong': { raises: line('Piano tuning [[colour]]'), not: line('Piano tuning [[visit]]') },
@@ -196,7 +211,10 @@ const cases: Record<RuleId, { raises: (book: Book) => Book; not?: (book: Book) =
   },
   'ads.reads-badly': {
     raises: both((book) => addLike(book, 'keyword', { text: 'piano tuner near me' }), line('[[keyword|Piano Tuner]]')),
-    not: both((book) => addLike(book, 'keyword', { text: 'piano tuner near me' }), (book) => drop(book, 'ad', 1)),
+    not: both(
+      (book) => addLike(book, 'keyword', { text: 'piano tuner near me' }),
+      (book) => drop(book, 'ad', 1),
+    ),
   },
   'ads.reading-spelling': {
     raises: both((book) => addLike(book, 'keyword', { text: 'piano tuner uk' }), line('[[keyword|Piano Tuner|title]]')),
@@ -214,17 +232,22 @@ const cases: Record<RuleId, { raises: (book: Book) => Book; not?: (book: Book) =
   'ads.leading-sign': { raises: line('+ Piano Tuning'), not: line('Piano + Tuning') },
   'ads.loose-spaces': { raises: line('Piano  Tuning'), not: line('Piano Tuning') },
   'ads.rival-named': { raises: line('Not Brindlemoor Pianos'), not: line('Not Brindlemoor Pianosmith') },
-  'ads.best-claim': { raises: line('The Best Piano Tuning'), not: both(item('proof', 'best in town, 2026'), line('The Best Piano Tuning')) },
+  'ads.best-claim': {
+    raises: line('The Best Piano Tuning'),
+    not: both(item('proof', 'best in town, 2026'), line('The Best Piano Tuning')),
+  },
   'ads.click-here': { raises: line('Click Here, Piano Tuning'), not: line('Piano Tuning, Here') },
   'ads.offer-ends': {
-    raises: both(
+    raises: both((book) => change(book, 'offer', { endsOn: '2027-01-31' }), line('Pitch raise in two visits')),
+    not: both(
       (book) => change(book, 'offer', { endsOn: '2027-01-31' }),
+      (book) => change(book, 'campaign', { endsOn: '2027-01-31' }),
       line('Pitch raise in two visits'),
     ),
-    not: both((book) => change(book, 'offer', { endsOn: '2027-01-31' }), (book) => change(book, 'campaign', { endsOn: '2027-01-31' }), line('Pitch raise in two visits')),
   },
   'ads.all-fixed': {
-    raises: (book) => [0, 1, 2].reduce<Book>((made, index) => change(made, 'adLine', { fixedAt: index + 1 }, firstAdHeadline(made, index)), book),
+    raises: (book) =>
+      [0, 1, 2].reduce<Book>((made, index) => change(made, 'adLine', { fixedAt: index + 1 }, firstAdHeadline(made, index)), book),
     not: (book) => change(book, 'adLine', { fixedAt: 1 }, 0),
   },
   'ads.position-empty': {
@@ -236,7 +259,10 @@ const cases: Record<RuleId, { raises: (book: Book) => Book; not?: (book: Book) =
     not: (book) => change(book, 'ad', { path1: 'piano-tuning-no' }),
   },
   'ads.path-without-first': { raises: (book) => change(book, 'ad', { path1: '', path2: 'tuning' }) },
-  'ads.path-slot-wrong': { raises: (book) => change(book, 'ad', { path1: '[[town]]' }), not: (book) => change(book, 'ad', { path1: '[[place]]' }) },
+  'ads.path-slot-wrong': {
+    raises: (book) => change(book, 'ad', { path1: '[[town]]' }),
+    not: (book) => change(book, 'ad', { path1: '[[place]]' }),
+  },
   'ads.no-page': { raises: (book) => change(book, 'brief', { landingPage: '' }) },
   'ads.page-unread': { raises: (book) => change(book, 'ad', { landingPage: 'no address' }) },
   'ads.domains-differ': {

@@ -83,7 +83,7 @@ export class Sheet {
     if (extend) {
       this.anchor ??= this.rows[this.currentIndex]?.id ?? row.id;
       const from = this.rows.findIndex(({ id }) => id === this.anchor);
-      const to = this.rows.indexOf(row);
+      const to = this.rows.findIndex(({ id }) => id === row.id);
       const between = this.rows.slice(Math.min(from, to), Math.max(from, to) + 1);
       this.chosen = new Set(between.flatMap(({ kind, id }) => (kind === 'keyword' ? [id] : [])));
     } else this.anchor = null;

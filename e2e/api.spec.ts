@@ -1,0 +1,175 @@
+import { expect } from '@playwright/test';
+import type { APIRequestContext } from '@playwright/test';
+import { testOnDemo as test } from './own-server';
+import { planId } from './hands';
+
+/** Posts as Biblion's own pages do. */
+const post = (request: APIRequestContext, url: string, path: string, data: unknown, headers = { origin: url }) =>
+  request.post(path, { data: data as object, headers });
+
+const mark = (text: string, match = 'phrase', bid?: number) => ({ text, match, ...(bid !== undefined && { bid }) });
+
+test('measure answers the worked examples', async ({ request, server }) => {
+  const measure = async (body: object) =>
+    (await post(request, server.url, '/api/measure', { limit: 30, language: 'en', keywords: [], ...body })).json();
+  const keywords = ['pitch raise piano', 'piano pitch correction near me', 'piano pitch correction near me cheap'];
+  expect(await measure({ text: '[[keyword|Piano Pitch Raise|title]]', keywords })).toEqual({
+    units: { shortest: 17, longest: 30 },
+    fallbacks: 1,
+    readings: [
+      { keyword: keywords[0], text: 'Pitch Raise Piano', units: 17, uses: 'keyword' },
+      { keyword: keywords[1], text: 'Piano Pitch Correction Near Me', units: 30, uses: 'keyword' },
+      { keyword: keywords[2], text: 'Piano Pitch Raise', units: 17, uses: 'fallback' },
+    ],
+    problems: [],
+  });
+  expect((await measure({ text: '[[keyword|ok|upper]]', keywords: [keywords[2]] })).readings[0]).toEqual({
+    keyword: keywords[2],
+    text: 'ok',
+    units: 2,
+    uses: 'fallback',
+  });
+  const values = { offer: 'New-year tuning deal', place: 'Town' };
+  expect(await measure({ text: '[[offer|Sale]] in [[place|Town]] Today', values })).toMatchObject({
+    units: { shortest: 18, longest: 18 },
+    fallbacks: 0,
+    readings: [],
+  });
+  expect(
+    (await measure({ text: 'x [[place||upper]]', values: { place: 'uk diy' }, always: ['Uk'], keywords: ['a'] })).readings[0].text,
+  ).toBe('x Uk DIY');
+  expect((await measure({ text: 'ab [[colour]]' })).problems).toEqual([{ code: 'unknown-slot', at: 3, data: { slot: 'colour' } }]);
+  expect((await measure({ text: 'ピアノ調律' })).units).toEqual({ shortest: 10, longest: 10 });
+  expect((await measure({ text: 'a\u202eb' })).problems).toEqual([{ code: 'direction-sign', at: 1, data: { sign: 'U+202E' } }]);
+});
+
+test('answer says who answers, who else, and what blocks', async ({ request, server }) => {
+  const answer = await post(request, server.url, '/api/answer', {
+    language: 'en',
+    searches: ['Piano tuning price', 'piano tuners', 'free piano tuning', 'violin', 'tuning of a piano'],
+    negatives: [mark('free')],
+    groups: [
+      { name: 'Tuning', keywords: [mark('piano tuning'), mark('piano tuner', 'exact')] },
+      { name: 'Prices', keywords: [mark('piano tuning price', 'phrase', 130)], negatives: [mark('cheap')] },
+    ],
+  });
+  const { answers } = await answer.json();
+  expect(answers).toEqual([
+    {
+      search: 'Piano tuning price',
+      group: 'Prices',
+      keyword: 'piano tuning price',
+      match: 'phrase',
+      also: ['Tuning'],
+      maybe: [],
+      blocked: [],
+    },
+    { search: 'piano tuners', group: 'Tuning', keyword: 'piano tuner', match: 'exact', also: [], maybe: [], blocked: [] },
+    {
+      search: 'free piano tuning',
+      group: null,
+      keyword: null,
+      match: null,
+      also: [],
+      maybe: [],
+      blocked: [{ group: 'Tuning', negative: 'free' }],
+    },
+    { search: 'violin', group: null, keyword: null, match: null, also: [], maybe: [], blocked: [] },
+    { search: 'tuning of a piano', group: null, keyword: null, match: null, also: [], maybe: ['Tuning'], blocked: [] },
+  ]);
+});
+
+test('plans come and go, and read back to equal ones', async ({ request, server }) => {
+  const id = await planId({ request } as never, 'Spring launch');
+  const file = await (await request.get(`/api/plans/${id}`)).json();
+  const made = await post(request, server.url, '/api/plans', file);
+  expect(made.status()).toBe(201);
+  const { id: copy } = await made.json();
+  expect(await (await request.get(`/api/plans/${copy}`)).json()).toEqual(file);
+  expect((await request.delete(`/api/plans/${copy}`, { headers: { origin: server.url } })).status()).toBe(204);
+  expect((await request.get(`/api/plans/${copy}`)).status()).toBe(404);
+});
+
+test('changes are made once, undone, and refused whole', async ({ request, server }) => {
+  const id = await planId({ request } as never, 'Spring launch');
+  const path = `/api/plans/${id}/changes`;
+  const { revision, rows } = await (await request.get(path)).json();
+  const [keyword] = rows.keyword;
+  const change = {
+    id: 'change-1',
+    revision,
+    change: { type: 'set', record: 'keyword', ids: [keyword.id], fields: { bidMinor: 99 }, was: { bidMinor: null } },
+  };
+  const made = await (await post(request, server.url, path, change)).json();
+  expect(made).toMatchObject({ ok: true, revision: revision + 1, edits: [{ record: 'keyword', id: keyword.id, after: { bidMinor: 99 } }] });
+  expect((await (await post(request, server.url, path, change)).json()).revision).toBe(revision + 1);
+  const stale = await post(request, server.url, path, {
+    ...change,
+    id: 'change-2',
+    change: { ...change.change, fields: { bidMinor: 50 } },
+  });
+  expect(stale.status()).toBe(409);
+  expect(await stale.json()).toMatchObject({ code: 'stale', refusal: { field: 'bidMinor', mine: 50, theirs: 99 } });
+  const news = await (await request.get(`${path}?since=${revision}`)).json();
+  expect(news.edits).toHaveLength(1);
+  await post(request, server.url, path, { id: 'change-3', revision, change: { type: 'undo' } });
+  expect((await (await request.get(path)).json()).rows.keyword.find((row: { id: string }) => row.id === keyword.id).bidMinor).toBeNull();
+});
+
+test('proof and tables are the screens’ own', async ({ request }) => {
+  const id = await planId({ request } as never, 'Spring launch');
+  const proof = await (await request.get(`/api/plans/${id}/proof`)).json();
+  expect(proof.counts).toMatchObject({ fix: 4, look: 8 });
+  expect(new Set(proof.findings.map(({ severity }: { severity: string }) => severity)).size).toBe(3);
+  for (const finding of proof.findings) expect(finding.title.length).toBeGreaterThan(5);
+  const csv = await request.get(`/api/plans/${id}/tables/keywords.csv`);
+  expect(csv.headers()['content-type']).toContain('text/csv');
+  const lines = (await csv.text()).trim().split('\r\n');
+  expect(lines[0]).toBe('Campaign,Ad group,Keyword,Match type,Bid');
+  // Six keywords of the group without an ad are held back.
+  expect(lines).toHaveLength(1 + 118 - 6);
+  const tsv = await (await request.get(`/api/plans/${id}/tables/negatives.tsv`)).text();
+  expect(tsv).toContain('plan\t\t\tfree\tphrase');
+  expect((await request.get(`/api/plans/${id}/tables/other.csv`)).status()).toBe(404);
+});
+
+test('errors say code, message and path, and write nothing', async ({ request, server }) => {
+  const id = await planId({ request } as never, 'Spring launch');
+  const before = await (await request.get('/api/plans')).text();
+  const file = await (await request.get(`/api/plans/${id}`)).json();
+  const raw = (path: string, body: string) =>
+    request.post(path, { headers: { origin: server.url, 'content-type': 'application/json' }, data: Buffer.from(body) });
+  const cases: [Promise<import('@playwright/test').APIResponse>, number, string][] = [
+    [raw('/api/measure', '{'), 400, 'broken-json'],
+    [raw('/api/measure', '['.repeat(100) + ']'.repeat(100)), 400, 'too-deep'],
+    [raw('/api/measure', JSON.stringify({ text: 'x'.repeat(1_100_000) })), 413, 'too-large'],
+    [raw('/api/measure', JSON.stringify({ text: 'x', limit: 0, language: 'en', keywords: [] })), 422, 'not-valid'],
+    [raw('/api/measure', JSON.stringify({ text: 'x', limit: 30, language: 'not a language', keywords: [] })), 422, 'not-valid'],
+    [
+      raw(
+        '/api/answer',
+        JSON.stringify({ language: 'en', searches: [], groups: [{ name: 'a', keywords: [{ text: 'x', match: 'loose' }] }] }),
+      ),
+      422,
+      'not-valid',
+    ],
+    [raw('/api/plans', JSON.stringify({ ...file, version: 9 })), 422, 'not-valid'],
+    [raw('/api/plans', JSON.stringify({ ...file, campaigns: [{ ...file.campaigns[0], name: 'a\u0000' }] })), 422, 'not-valid'],
+    [raw(`/api/plans/${id}/changes`, JSON.stringify({ id: 'x', revision: 0, change: { type: 'drop' } })), 422, 'not-valid'],
+    [raw('/api/plans/nowhere/changes', JSON.stringify({ id: 'x', revision: 0, change: { type: 'undo' } })), 404, 'no-such-plan'],
+    [request.get('/api/plans/nowhere/proof'), 404, 'no-such-plan'],
+    [request.post('/api/plans', { data: file }), 403, 'foreign-origin'],
+    [request.post('/api/plans', { data: file, headers: { origin: 'http://evil.example' } }), 403, 'foreign-origin'],
+    [request.delete(`/api/plans/${id}`), 403, 'foreign-origin'],
+    [request.get('/api/health', { headers: { host: 'evil.example' } }), 421, 'foreign-host'],
+  ];
+  for (const [answer, status, code] of cases) {
+    const response = await answer;
+    const body = await response.json();
+    expect([response.status(), body.code]).toEqual([status, code]);
+    expect(typeof body.message).toBe('string');
+    expect(typeof body.path).toBe('string');
+  }
+  expect(await (await raw('/api/plans', JSON.stringify({ ...file, version: 9 }))).json()).toMatchObject({ path: 'version' });
+  expect(await (await request.get('/api/plans')).text()).toBe(before);
+});

@@ -1,0 +1,267 @@
+import { fc, test } from '@fast-check/vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { bookOfFile, cleanFile, row, workspaceRows } from '../../tests/clean-plan';
+import type { Book } from '$lib/core/plan/book';
+import type { Change, SentChange } from '$lib/core/plan/changes';
+import { recordNames, recordsOf, type RecordName, type Row } from '$lib/core/plan/record-types';
+import { openDatabase, type Database } from './db/open-database';
+import { RecordStore } from './db/record-store';
+import { workspaceStream, WriteDoor, type Written } from './write-door';
+
+let db: Database;
+let door: WriteDoor;
+let count = 0;
+const now = () => new Date('2026-12-21T09:00:00Z');
+const source = bookOfFile(cleanFile);
+
+beforeEach(() => {
+  db = openDatabase(':memory:');
+  door = new WriteDoor(db, now);
+  const rows = workspaceRows(cleanFile, 'plan');
+  door.lay(workspaceStream, {
+    type: 'several',
+    name: 'client-added',
+    changes: (['client', 'account', 'plan'] as const).map((record) => ({ type: 'add', record, rows: rows[record] })),
+  });
+  const changes = recordsOf('plan').flatMap((record) => {
+    const list = [...source[record].values()] as unknown as Row[];
+    return list.length > 0 ? [{ type: 'add' as const, record, rows: list }] : [];
+  });
+  door.lay('plan', { type: 'several', name: 'first-draft', changes });
+});
+
+const sent = (change: SentChange['change'], fields: Partial<SentChange> = {}): SentChange => ({
+  id: `change-${++count}`,
+  revision: door.open('plan').revision,
+  change,
+  ...fields,
+});
+const apply = (change: SentChange['change'], fields: Partial<SentChange> = {}) => door.apply('plan', sent(change, fields));
+const set = (record: RecordName, id: string, fields: Record<string, unknown>): Change => ({ type: 'set', record, ids: [id], fields });
+const offer = (text: string) => set('brief', 'plan', { offer: text });
+const offerNow = () => row(door.open('plan').book, 'brief').offer;
+const undo = () => apply({ type: 'undo' });
+const redo = () => apply({ type: 'redo' });
+const done = (written: Written) => {
+  if (!written.ok) throw new Error(written.refusal.code);
+  return written;
+};
+/** The rows as the file holds them, read afresh. */
+const stored = (): Book => new RecordStore(db).readBook('plan', 'plan');
+const same = (one: Book, other: Book) => {
+  for (const record of recordsOf('plan'))
+    expect(new Map(one[record] as ReadonlyMap<string, unknown>)).toEqual(new Map(other[record] as ReadonlyMap<string, unknown>));
+};
+
+describe('writing', () => {
+  it('stores every record as it was given', () => {
+    same(stored(), source);
+  });
+
+  it('raises the revision by one a change and tells what was touched', () => {
+    const written = done(apply(offer('Repairs')));
+    expect(written.revision).toBe(2);
+    expect(written.edits).toEqual([{ record: 'brief', id: 'plan', after: expect.objectContaining({ offer: 'Repairs' }) }]);
+    expect(written.undo).toMatchObject({ type: 'set', record: 'brief', count: 1 });
+    same(stored(), door.open('plan').book);
+  });
+
+  it('makes a change never twice', () => {
+    const change = sent(offer('Once'));
+    expect(done(door.apply('plan', change)).revision).toBe(2);
+    done(apply(offer('Later')));
+    const again = done(door.apply('plan', change));
+    expect(again.revision).toBe(3);
+    expect(offerNow()).toBe('Later');
+  });
+
+  it('writes nothing of a change that is refused', () => {
+    const keyword = row(source, 'keyword');
+    const refused = apply({
+      type: 'several',
+      name: 'mended',
+      changes: [set('keyword', keyword.id, { bidMinor: 1 }) as never, { type: 'remove', record: 'keyword', ids: ['gone'] }],
+    });
+    expect(refused).toMatchObject({ ok: false, refusal: { code: 'gone' }, revision: 1 });
+    same(stored(), source);
+  });
+
+  it('exchanges names in one step, past the unique index', () => {
+    const group = row(source, 'group');
+    done(apply({ type: 'add', record: 'group', rows: [{ ...group, id: 'g', name: 'Second' }] }));
+    // Neither order of two updates would do; the door writes what leaves before what comes.
+    done(apply({ type: 'remove', record: 'group', ids: ['g'] }));
+    done(apply({ type: 'add', record: 'group', rows: [{ ...group, id: 'h', name: 'Second' }] }));
+    done(undo());
+    done(undo());
+    expect([...stored().group.values()].map(({ name }) => name).sort()).toEqual(['Piano tuning', 'Second']);
+  });
+
+  it('keeps plans apart', () => {
+    door.lay('other', {
+      type: 'several',
+      name: 'first-draft',
+      changes: [{ type: 'add', record: 'brief', rows: [{ ...row(source, 'brief'), id: 'other' }] }],
+    });
+    expect(door.apply('other', { ...sent(set('brief', 'plan', { offer: 'x' })), id: 'foreign' })).toMatchObject({
+      ok: false,
+      refusal: { code: 'gone' },
+    });
+    expect(offerNow()).toBe('Piano tuning');
+  });
+
+  it('lays out a stream once only', () => {
+    expect(() => door.lay('plan', { type: 'remove', record: 'brief', ids: ['plan'] })).toThrow(/could not be laid out/);
+  });
+});
+
+describe('undo and redo', () => {
+  it('go back and forth through steps of any kind', () => {
+    const keyword = row(source, 'keyword');
+    done(apply(offer('One')));
+    done(apply({ type: 'remove', record: 'campaign', ids: [row(source, 'campaign').id] }));
+    done(apply({ type: 'judge', ids: [row(source, 'find').id], verdict: 'block' }));
+    const after = stored();
+    for (let step = 0; step < 3; step++) done(undo());
+    same(stored(), source);
+    expect(door.open('plan').book.keyword.get(keyword.id)).toEqual(keyword);
+    for (let step = 0; step < 3; step++) done(redo());
+    same(stored(), after);
+  });
+
+  it('name the step that comes next', () => {
+    done(apply(offer('One')));
+    done(apply({ type: 'set', record: 'keyword', ids: [...source.keyword.keys()], fields: { bidMinor: 5 } }));
+    const undone = done(undo());
+    expect(undone.undo).toMatchObject({ record: 'brief' });
+    expect(undone.redo).toMatchObject({ record: 'keyword', fields: ['bidMinor'], count: 3 });
+  });
+
+  it('refuse where there is nothing', () => {
+    expect(undo()).toMatchObject({ ok: false, refusal: { code: 'nothing-to-undo' } });
+    expect(redo()).toMatchObject({ ok: false, refusal: { code: 'nothing-to-redo' } });
+  });
+
+  it('a new step after an undo cuts what could be made again', () => {
+    done(apply(offer('One')));
+    done(undo());
+    done(apply(offer('Two')));
+    expect(redo()).toMatchObject({ ok: false });
+    done(undo());
+    expect(offerNow()).toBe('Piano tuning');
+  });
+
+  it('typing of one sitting is one step; another sitting is another', () => {
+    for (const text of ['P', 'Pi', 'Pia']) done(apply(offer(text), { sitting: 'a' }));
+    done(apply(offer('Pian'), { sitting: 'b' }));
+    done(undo());
+    expect(offerNow()).toBe('Pia');
+    done(undo());
+    expect(offerNow()).toBe('Piano tuning');
+    done(redo());
+    expect(offerNow()).toBe('Pia');
+  });
+
+  it('a sitting does not go on over an undo', () => {
+    done(apply(offer('P'), { sitting: 'a' }));
+    done(undo());
+    done(apply(offer('Q'), { sitting: 'a' }));
+    done(undo());
+    expect(offerNow()).toBe('Piano tuning');
+  });
+
+  it('survive a restart of the server', () => {
+    done(apply(offer('One')));
+    door = new WriteDoor(db, now);
+    done(undo());
+    expect(offerNow()).toBe('Piano tuning');
+  });
+
+  it('reach back 500 steps', () => {
+    for (let index = 0; index < 510; index++) done(apply(offer(`Step ${index}`)));
+    let steps = 0;
+    while (undo().ok) steps++;
+    expect(steps).toBe(500);
+    expect(offerNow()).toBe('Step 9');
+  });
+});
+
+describe('news for other tabs', () => {
+  it('are the rows as they now are, each once', () => {
+    done(apply(offer('One')));
+    done(apply(offer('Two')));
+    done(apply({ type: 'remove', record: 'find', ids: [row(source, 'find').id] }));
+    const news = door.findNews('plan', 1);
+    expect(news?.revision).toBe(4);
+    expect(news?.edits.map(({ record, after }) => [record, after && 'offer' in after ? after.offer : after])).toEqual([
+      ['brief', 'Two'],
+      ['find', null],
+    ]);
+    expect(door.findNews('plan', 4)?.edits).toEqual([]);
+  });
+
+  it('reach tabs that missed an undo which was then cut', () => {
+    done(apply(offer('One')));
+    const seen = door.open('plan').revision;
+    done(undo());
+    done(apply(set('brief', 'plan', { margin: '50 %' })));
+    const brief = door.findNews('plan', seen)?.edits.find(({ record }) => record === 'brief')?.after;
+    expect(brief).toMatchObject({ offer: 'Piano tuning', margin: '50 %' });
+  });
+
+  it('are not to be had for a revision that is no longer, or not yet, known', () => {
+    expect(door.findNews('plan', 99)).toBeNull();
+    for (let index = 0; index < 505; index++) done(apply(offer(`Step ${index}`)));
+    expect(door.findNews('plan', 1)).toBeNull();
+  });
+});
+
+const keywordIds = [...source.keyword.keys()];
+type Move =
+  | { kind: 'bid'; id: string; bid: number }
+  | { kind: 'text'; text: string }
+  | { kind: 'remove'; id: string }
+  | { kind: 'undo' }
+  | { kind: 'redo' };
+const anyMove: fc.Arbitrary<Move> = fc.oneof(
+  fc.record({ kind: fc.constant('bid' as const), id: fc.constantFrom(...keywordIds), bid: fc.nat(300) }),
+  fc.record({ kind: fc.constant('text' as const), text: fc.constantFrom('a', 'b', 'c') }),
+  fc.record({ kind: fc.constant('remove' as const), id: fc.constantFrom(...keywordIds) }),
+  fc.constant({ kind: 'undo' as const }),
+  fc.constant({ kind: 'redo' as const }),
+);
+
+test.prop([fc.array(anyMove, { maxLength: 25 })], { seed: 81, numRuns: 60 })(
+  'any run of edits, undos and redos agrees with a list of whole states',
+  (moves) => {
+    const fresh = new WriteDoor(openDatabase(':memory:'), now);
+    const rows = recordsOf('plan').flatMap((record) =>
+      source[record].size > 0 ? [{ type: 'add' as const, record, rows: [...source[record].values()] as never[] }] : [],
+    );
+    fresh.lay('plan', { type: 'several', name: 'first-draft', changes: rows });
+    const states: Book[] = [fresh.open('plan').book];
+    let at = 0;
+    for (const [index, move] of moves.entries()) {
+      const change: SentChange['change'] =
+        move.kind === 'bid'
+          ? set('keyword', move.id, { bidMinor: move.bid })
+          : move.kind === 'text'
+            ? offer(`${move.text}${index}`)
+            : move.kind === 'remove'
+              ? { type: 'remove', record: 'keyword', ids: [move.id] }
+              : { type: move.kind };
+      const written = fresh.apply('plan', { id: `m${index}`, revision: fresh.open('plan').revision, change });
+      if (move.kind === 'undo') {
+        expect(written.ok).toBe(at > 0);
+        if (at > 0) at--;
+      } else if (move.kind === 'redo') {
+        expect(written.ok).toBe(at < states.length - 1);
+        if (at < states.length - 1) at++;
+      } else if (written.ok) {
+        states.length = ++at;
+        states.push(fresh.open('plan').book);
+      }
+      for (const record of recordNames) expect(fresh.open('plan').book[record]).toEqual(states[at]![record]);
+    }
+  },
+);

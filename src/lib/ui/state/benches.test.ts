@@ -1,0 +1,265 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { bookOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
+import { applyEdits, childrenOf, type Book } from '$lib/core/plan/book';
+import type { Change } from '$lib/core/plan/changes';
+import { decide } from '$lib/core/plan/decide';
+import { AdBench, addAd, nextAdName } from '../ads/ad-bench.svelte';
+import { applyMaster, draftMaster } from '../ads/master-draft';
+import { applyProposal, freeGroupName, newKeywords } from '../groups/make-groups';
+import { Sheet } from '../groups/sheet.svelte';
+import { FindList } from '../research/find-list.svelte';
+import { newCampaign } from '../settings/new-campaign';
+import { newPlanFile } from '../shelf/new-plan';
+import { nextThing, type Summary } from '../shelf/shelf-summaries.svelte';
+import { planFileSchema } from '$lib/core/exchange/plan-file';
+import type { PlanDesk } from './plan-desk.svelte';
+
+/** A desk on a book alone: changes are decided and shown, nothing is sent. */
+class BookDesk {
+  book = $stateless(bookOfFile(cleanFile));
+  made: Change[] = [];
+  readonly planId = 'plan';
+  get plan() {
+    return viewOf(this.book);
+  }
+  make(made: Change) {
+    const decision = decide(this.book, made, 'plan');
+    if (!decision.ok) return decision.refusal;
+    this.made.push(made);
+    this.book = applyEdits(this.book, decision.edits);
+    return null;
+  }
+  add(record: never, ...rows: never[]) {
+    return this.make({ type: 'add', record, rows });
+  }
+  set(record: never, id: string, fields: Record<string, unknown>) {
+    return this.make({ type: 'set', record, ids: [id], fields });
+  }
+}
+/** Outside of a component nothing has to react; the value alone will do. */
+const $stateless = <T>(value: T): T => value;
+
+let book: BookDesk;
+let desk: PlanDesk;
+beforeEach(() => {
+  book = new BookDesk();
+  desk = book as unknown as PlanDesk;
+});
+
+describe('the list of finds', () => {
+  const withFinds = (...texts: string[]) => {
+    const rows = texts.map((text, index) => ({
+      ...row(book.book, 'find'),
+      id: `f${index}`,
+      text,
+      verdict: 'open' as const,
+      searchesHigh: 100 - index,
+      position: index,
+    }));
+    book.make({ type: 'remove', record: 'find', ids: [row(book.book, 'find').id] });
+    book.make({ type: 'add', record: 'find', rows });
+    return new FindList(desk);
+  };
+  const verdicts = () => [...book.book.find.values()].map(({ verdict }) => verdict);
+
+  it('judges by one key and goes on to the next', () => {
+    const list = withFinds('piano a', 'piano b', 'piano c');
+    expect(list.current?.text).toBe('piano a');
+    list.judge('keep');
+    expect(new FindList(desk).counts).toEqual({ open: 2, keep: 1, block: 0, pass: 0, later: 0 });
+    expect(list.currentId).toBe('f1');
+    expect(verdicts()).toEqual(['keep', 'open', 'open']);
+  });
+
+  it('chooses several from where the choice began', () => {
+    const list = withFinds('piano a', 'piano b', 'piano c', 'piano d');
+    list.goTo(1);
+    list.goTo(2, { extend: true });
+    list.goTo(3, { extend: true });
+    expect(list.chosen.map(({ text }) => text)).toEqual(['piano b', 'piano c', 'piano d']);
+    list.judge('block');
+    expect(verdicts()).toEqual(['open', 'block', 'block', 'block']);
+    expect(book.made.at(-1)).toMatchObject({ type: 'judge', ids: ['f1', 'f2', 'f3'] });
+  });
+
+  it('judges a word in one step', () => {
+    const list = withFinds('piano app', 'piano tuner', 'app for piano');
+    list.filter({ word: 'app' });
+    expect(list.shown.map(({ text }) => text)).toEqual(['piano app', 'app for piano']);
+    expect(list.judgeWord('block')).toBe(2);
+    expect(list.word).toBe('');
+  });
+
+  it('counts words of what is left, and filters by text, verdict and order', () => {
+    const list = withFinds('piano tuner', 'a piano', 'tuner near me');
+    expect(list.words.slice(0, 2)).toEqual([
+      { word: 'piano', count: 2 },
+      { word: 'tuner', count: 2 },
+    ]);
+    list.filter({ holds: ' TUNER', order: 'by name' });
+    expect(list.shown.map(({ text }) => text)).toEqual(['piano tuner', 'tuner near me']);
+    list.filter({ holds: '', verdict: 'keep' });
+    expect(list.shown).toEqual([]);
+  });
+});
+
+describe('the sheet of keywords', () => {
+  it('rows are the groups with their keywords, folded where asked', () => {
+    const sheet = new Sheet(desk, () => '');
+    expect(sheet.rows.map(({ kind }) => kind)).toEqual(['group', 'keyword', 'keyword', 'keyword']);
+    sheet.fold(row(book.book, 'group').id);
+    expect(new Sheet(desk, () => '').rows).toHaveLength(4);
+    expect(sheet.folded.size).toBe(1);
+  });
+
+  it('moves the chosen ones in one step, and says when one stands there already', () => {
+    const group = row(book.book, 'group');
+    book.make({ type: 'add', record: 'group', rows: [{ ...group, id: 'g', name: 'Second', position: 3 }] });
+    const sheet = new Sheet(desk, () => '');
+    sheet.goTo(1);
+    sheet.goTo(2, { extend: true });
+    expect(sheet.chosenIds).toHaveLength(2);
+    expect(sheet.move(sheet.chosenIds, 'g')).toBe('');
+    expect(childrenOf(book.book.keyword, 'groupId', 'g')).toHaveLength(2);
+    book.make({ type: 'add', record: 'keyword', rows: [{ ...row(book.book, 'keyword'), id: 'twin', groupId: group.id }] });
+    expect(sheet.move(['twin'], 'g')).toMatch(/stands in that group already/);
+    expect(book.book.keyword.get('twin')?.groupId).toBe(group.id);
+  });
+
+  it('a group’s row chooses all its keywords and leaves them again', () => {
+    const sheet = new Sheet(desk, () => '');
+    sheet.toggle(sheet.rows[0]!);
+    expect(sheet.chosen.size).toBe(3);
+    sheet.toggle(sheet.rows[0]!);
+    expect(sheet.chosen.size).toBe(0);
+  });
+
+  it('sets match types and takes keywords out', () => {
+    const sheet = new Sheet(desk, () => '');
+    const ids = childrenOf(book.book.keyword, 'groupId', row(book.book, 'group').id).map(({ id }) => id as string);
+    expect(sheet.setMatch(ids, 'exact')).toBe('');
+    expect([...book.book.keyword.values()].every(({ match }) => match === 'exact')).toBe(true);
+    sheet.remove(ids.slice(0, 1));
+    expect(book.book.keyword.size).toBe(2);
+  });
+});
+
+describe('groups made', () => {
+  it('from a proposal, with free names and keywords in order', () => {
+    const finds = ['piano tuning', 'grand tuning'].map((text, index) => ({ ...row(book.book, 'find'), id: `f${index}`, text }));
+    const campaignId = row(book.book, 'campaign').id;
+    const made = applyProposal(
+      book.book,
+      campaignId,
+      [{ name: 'Piano tuning', theme: 'grand tuning', shared: 'grand', reason: 'shared', finds }],
+      countingIds(),
+    );
+    expect(book.make(made)).toBeNull();
+    const group = [...book.book.group.values()].at(-1)!;
+    expect(group).toMatchObject({ name: 'Piano tuning 2', theme: 'grand tuning' });
+    expect(childrenOf(book.book.keyword, 'groupId', group.id).map(({ text }) => text)).toEqual(['piano tuning', 'grand tuning']);
+  });
+
+  it('names are made free, keywords that stand are left out', () => {
+    const group = row(book.book, 'group');
+    expect(freeGroupName(book.book, group.campaignId, 'piano tuning')).toBe('Piano tuning 2');
+    const rows = newKeywords(
+      book.book,
+      group.id,
+      [
+        { text: 'piano tuning', match: 'phrase' },
+        { text: 'x', match: 'exact' },
+        { text: 'x', match: 'exact' },
+      ],
+      countingIds(),
+    );
+    expect(rows.map(({ text }) => text)).toEqual(['x']);
+  });
+});
+
+describe('ads on the bench', () => {
+  const bench = () =>
+    new AdBench(
+      desk,
+      () => row(book.book, 'group').id,
+      () => '',
+    );
+
+  it('measure every line against every keyword', () => {
+    const { measures, lines, ad } = bench();
+    expect(ad?.name).toBe('A');
+    expect(measures.size).toBe(lines.length);
+    expect(measures.get(lines[0]!.id)?.readings).toHaveLength(3);
+    expect(bench().domain).toBe('ottlemere.example');
+  });
+
+  it('a first ad has the least lines, a rival version those of the first', () => {
+    const group = row(book.book, 'group');
+    addAd(desk, group.id, row(book.book, 'ad', 1));
+    const rival = [...book.book.ad.values()].at(-1)!;
+    expect(rival.name).toBe('C');
+    expect(childrenOf(book.book.adLine, 'adId', rival.id).map(({ text }) => text)[0]).toBe('[[keyword|Piano Tuner|title]]');
+    addAd(desk, group.id, null);
+    expect(childrenOf(book.book.adLine, 'adId', [...book.book.ad.values()].at(-1)!.id)).toHaveLength(5);
+    expect(nextAdName([...book.book.ad.values()])).toBe('E');
+  });
+
+  it('a master is measured in a group before it is written', () => {
+    const master = { id: 'm', name: 'Price-led', format: 'responsive' as const, path1: '[[place|town]]', path2: '', position: 0 };
+    const texts = ['[[keyword|Our Tuners|title]]', 'A line that is far too long for it', 'Tuners in [[place|Town]]'];
+    const lines = texts.map((text, position) => ({
+      id: `l${position}`,
+      masterId: 'm',
+      kind: 'headline' as const,
+      text,
+      fixedAt: null,
+      position,
+    }));
+    const draft = draftMaster(viewOf(book.book), master, lines, row(book.book, 'group'));
+    expect(draft).toMatchObject({ faults: 1, fallbacks: 0, isThere: false });
+    expect(draft.lines[2]?.measure.textWithFallback).toBe('Tuners in Edinburgh');
+    let next = 0;
+    expect(book.make(applyMaster(viewOf(book.book), master, [draft], () => `new${next++}`))).toBeNull();
+    expect([...book.book.ad.values()].at(-1)).toMatchObject({ name: 'C', masterName: 'Price-led', path1: '[[place|town]]' });
+    expect(draftMaster(viewOf(book.book), master, lines, row(book.book, 'group')).isThere).toBe(true);
+  });
+});
+
+describe('beginnings', () => {
+  it('a new plan is a plan file that reads in', () => {
+    const file = newPlanFile({
+      clientName: ' Fernholt ',
+      site: 'fernholt.example',
+      currency: 'GBP',
+      timeZone: 'Europe/London',
+      planName: 'Autumn',
+      language: 'en',
+    });
+    expect(planFileSchema.parse(file)).toMatchObject({ name: 'Autumn', client: { name: 'Fernholt' } });
+  });
+
+  it('a campaign takes its shape from the brief, and what is left of its money', () => {
+    const empty: Book = { ...book.book, campaign: new Map(), group: new Map() };
+    const made = newCampaign(viewOf(empty), 'c', countingIds()).changes[0];
+    const [campaign] = (made?.type === 'add' ? made.rows : []) as Record<string, unknown>[];
+    expect(campaign).toMatchObject({
+      name: 'leads_edinburgh_search_piano-tuning',
+      monthlyMinor: 90_000,
+      bidMinor: 193,
+      languages: ['en'],
+      startsOn: '2027-01-12',
+    });
+    const second = newCampaign(viewOf(change(book.book, 'brief', { monthlyMinor: 100_000 })), 'c', countingIds()).changes[0];
+    expect(second?.type === 'add' && second.rows[0]).toMatchObject({ monthlyMinor: 10_000 });
+  });
+
+  it('the Shelf names the next thing to do', () => {
+    const counts = { fix: 0, look: 0, suggestion: 0 };
+    const summary = { counts, empty: [], toJudge: 0, chapters: { ads: { ...counts, fix: 2 } } } as unknown as Summary;
+    expect(nextThing({ ...summary, empty: ['settings', 'research'] }).chapter).toBe('settings');
+    expect(nextThing({ ...summary, empty: ['ads'] }).says).toBe('Write ads');
+    expect(nextThing({ ...summary, toJudge: 4 }).says).toBe('Judge 4 finds');
+    expect(nextThing({ ...summary, counts: { ...counts, fix: 2 } })).toEqual({ says: 'Fix 2 in Ads', chapter: 'proof' });
+    expect(nextThing(summary).says).toBe('Hand it off');
+  });
+});
