@@ -44,6 +44,10 @@
 </script>
 
 <svelte:window
+  onbeforeunload={() => {
+    // A field that is committed on leaving it is left now, so that a reload finds what was typed.
+    if (isTyping(document.activeElement)) leaveField(document.activeElement);
+  }}
   onkeydown={(event) => {
     // Where the sign stands on the keyboard differs, so the sign itself is asked for.
     if (event.key === '?') whenNotTyping(() => (shell.isKeysOpen = true))(event);

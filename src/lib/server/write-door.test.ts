@@ -79,7 +79,7 @@ describe('writing', () => {
     const keyword = row(source, 'keyword');
     const refused = apply({
       type: 'several',
-      name: 'mended',
+      name: 'pasted',
       changes: [set('keyword', keyword.id, { bidMinor: 1 }) as never, { type: 'remove', record: 'keyword', ids: ['gone'] }],
     });
     expect(refused).toMatchObject({ ok: false, refusal: { code: 'gone' }, revision: 1 });

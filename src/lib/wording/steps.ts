@@ -27,15 +27,12 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
 const severalNames: Record<StepName, string> = {
   'proposal-applied': 'applied proposed groups',
   'master-applied': 'applied a master',
-  mended: 'mended a finding',
   'safe-mended': 'mended all that is safe',
   'budget-split': 'split the money',
   'not-offered-blocked': 'blocked what is not offered',
   'first-draft': 'laid out the plan',
   'keywords-grouped': 'put keywords in a group',
   'ad-added': 'added an ad',
-  'places-copied': 'took places over',
-  replaced: 'replaced text',
   pasted: 'pasted finds',
   'client-added': 'added a client and a plan',
   'starter-negatives': 'added starter negatives',
@@ -77,6 +74,6 @@ export function wordStep(step: StepSummary): string {
     case 'merge-groups':
       return `merged ${countOf(step.count, 'group')}`;
     case 'several':
-      return severalNames[step.name ?? 'replaced'];
+      return severalNames[step.name ?? 'first-draft'];
   }
 }

@@ -49,7 +49,7 @@
         currency={desk.currency}
         placeholder="price"
         at={`${offer.id}:priceMinor`}
-        onedit={(priceMinor) => void desk.set('offer', offer.id, { priceMinor })}
+        onedit={(priceMinor, sitting) => void desk.set('offer', offer.id, { priceMinor }, sitting)}
       />
       <Button
         kind="quiet"

@@ -27,7 +27,7 @@
       value={brief.valueMinor}
       currency={desk.currency}
       at={`${brief.id}:valueMinor`}
-      onedit={(valueMinor) => set({ valueMinor })}
+      onedit={(valueMinor, sitting) => set({ valueMinor }, sitting)}
     />
     <TextField
       label="of which is margin"

@@ -2,7 +2,8 @@
   import { campaignNegatives, planNegatives } from '$lib/core/groups/competition';
   import { matchTypes } from '$lib/core/keywords/read-keyword';
   import { childrenOf, inOrder } from '$lib/core/plan/book';
-  import { groupBid } from '$lib/core/plan/plan-view';
+  import { firstLanguage, groupBid } from '$lib/core/plan/plan-view';
+  import { wordListsOf } from '$lib/core/rules/word-lists';
   import type { Group } from '$lib/core/plan/records/group';
   import { writeAmount } from '$lib/core/budget/money';
   import { wordRefusalCode } from '$lib/wording/refusals';
@@ -57,7 +58,7 @@
       currency={desk.currency}
       at={`${group.id}:defaultBidMinor`}
       placeholder={inherited === null ? 'none' : writeAmount(inherited, desk.currency)}
-      onedit={(defaultBidMinor) => set({ defaultBidMinor })}
+      onedit={(defaultBidMinor, sitting) => set({ defaultBidMinor }, sitting)}
     />
     <SelectField
       label="Match type"
@@ -100,5 +101,11 @@
     owner={{ campaignId: group.campaignId, groupId: null }}
     {blocking}
   />
-  <NegativeList title="Of the plan" negatives={planNegatives(desk.plan)} owner={{ campaignId: null, groupId: null }} {blocking} />
+  <NegativeList
+    title="Of the plan"
+    negatives={planNegatives(desk.plan)}
+    owner={{ campaignId: null, groupId: null }}
+    {blocking}
+    starters={wordListsOf(firstLanguage(desk.plan, campaign)).starterNegatives}
+  />
 </div>

@@ -10,9 +10,11 @@
     negatives: readonly Negative[];
     owner: { campaignId: string | null; groupId: string | null };
     blocking: ReadonlySet<string>;
+    /** Starter lists that can be added, by their names. */
+    starters?: Readonly<Record<string, readonly string[]>>;
   }
 
-  let { title, negatives, owner, blocking }: Props = $props();
+  let { title, negatives, owner, blocking, starters = {} }: Props = $props();
 
   const desk = getDesk();
   const mostShown = 14;
@@ -21,6 +23,24 @@
   const shown = $derived(
     showsAll ? negatives : [...negatives].sort((a, b) => Number(blocking.has(b.id)) - Number(blocking.has(a.id))).slice(0, mostShown),
   );
+
+  /** What of a starter list does not stand here yet, as phrases. */
+  function addStarters(name: string) {
+    const standing = new Set(negatives.map(({ text }) => text));
+    const position = nextPosition(negatives);
+    const rows = (starters[name] ?? [])
+      .filter((text) => !standing.has(text))
+      .map((text, index) => ({
+        id: newId(),
+        ...owner,
+        text,
+        match: 'phrase',
+        findId: null,
+        briefItemId: null,
+        position: position + index,
+      }));
+    if (rows.length > 0) desk.make({ type: 'several', name: 'starter-negatives', changes: [{ type: 'add', record: 'negative', rows }] });
+  }
 
   function add() {
     const marks = draft.split(/[\n,;]+/).flatMap((line) => {
@@ -88,4 +108,18 @@
       />
     </li>
   </ul>
+  {#if Object.keys(starters).length > 0}
+    <select
+      class="mt-1 h-[26px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[13px] text-ink-2"
+      aria-label="Add a starter list of negatives"
+      value=""
+      onchange={(event) => {
+        addStarters(event.currentTarget.value);
+        event.currentTarget.value = '';
+      }}
+    >
+      <option value="">add a starter list…</option>
+      {#each Object.entries(starters) as [name, words] (name)}<option value={name}>{name} ({words.length})</option>{/each}
+    </select>
+  {/if}
 </section>

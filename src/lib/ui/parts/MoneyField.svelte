@@ -25,7 +25,6 @@
   {label}
   value={value === null ? '' : writeAmount(value, currency)}
   {check}
-  commit="leave"
   onedit={(text, sitting) => onedit(text.trim() === '' ? null : parseAmount(text, currency), sitting)}
   {at}
   {hideLabel}

@@ -36,7 +36,7 @@
       currency={desk.currency}
       at={`${campaign.id}:bidMinor`}
       placeholder="none"
-      onedit={(bidMinor) => void desk.set('campaign', campaign.id, { bidMinor })}
+      onedit={(bidMinor, sitting) => void desk.set('campaign', campaign.id, { bidMinor }, sitting)}
     />
   </div>
   <p class="pt-1.5 text-ink-2">

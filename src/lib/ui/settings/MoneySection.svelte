@@ -21,7 +21,7 @@
       (change) => change.type === 'set' && desk.book.campaign.get(change.ids[0] ?? '')?.monthlyMinor === change.fields.monthlyMinor,
     ) ?? true,
   );
-  const set = (monthlyMinor: number | null) => void desk.set('campaign', campaign.id, { monthlyMinor });
+  const set = (monthlyMinor: number | null, sitting: string) => void desk.set('campaign', campaign.id, { monthlyMinor }, sitting);
 </script>
 
 <section aria-label="Budget" class="border-b border-rule pb-3">
@@ -38,7 +38,7 @@
       label="A day"
       value={daily}
       currency={desk.currency}
-      onedit={(minor) => set(minor === null ? null : monthlyForDaily(minor, monthDays))}
+      onedit={(minor, sitting) => set(minor === null ? null : monthlyForDaily(minor, monthDays), sitting)}
     />
   </div>
   {#if daily !== null}

@@ -6,7 +6,7 @@
   import AdPreview from '$lib/ui/ads/AdPreview.svelte';
   import AdSheet from '$lib/ui/ads/AdSheet.svelte';
   import ExtrasView from '$lib/ui/ads/ExtrasView.svelte';
-  import GroupList from '$lib/ui/ads/GroupList.svelte';
+  import GroupList from '$lib/ui/groups/GroupList.svelte';
   import MastersView from '$lib/ui/ads/MastersView.svelte';
   import WordsSearched from '$lib/ui/ads/WordsSearched.svelte';
   import Button from '$lib/ui/parts/Button.svelte';

@@ -124,7 +124,7 @@
               value={brief.monthlyMinor}
               currency={desk.currency}
               at=":monthlyMinor"
-              onedit={(monthlyMinor) => set({ monthlyMinor })}
+              onedit={(monthlyMinor, sitting) => set({ monthlyMinor }, sitting)}
             />
             <TextField
               label="Starts"

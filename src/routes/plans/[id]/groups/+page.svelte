@@ -5,7 +5,7 @@
   import { page } from '$app/state';
   import { matchTypes, type MatchType } from '$lib/core/keywords/read-keyword';
   import { inOrder } from '$lib/core/plan/book';
-  import GroupList from '$lib/ui/ads/GroupList.svelte';
+  import GroupList from '$lib/ui/groups/GroupList.svelte';
   import AddKeywordsDialog from '$lib/ui/groups/AddKeywordsDialog.svelte';
   import ChooseDialog from '$lib/ui/groups/ChooseDialog.svelte';
   import GroupCards from '$lib/ui/groups/GroupCards.svelte';

@@ -1,0 +1,81 @@
+/** npm run screenshots: one picture of each main view, made from the demo plans on a server of its own. */
+import { chromium } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { findChromium, root, say } from './machine.mjs';
+import { prepare } from './prepare.mjs';
+
+/** @typedef {import('@playwright/test').Page} Page */
+
+const target = join(root, 'docs/screenshots');
+
+/** @param {string} port @param {string} folder @param {boolean} demo */
+async function serve(port, folder, demo) {
+  const child = spawn(process.execPath, ['scripts/serve.mjs'], {
+    cwd: root,
+    env: { ...process.env, PORT: port, BIBLION_DATA: join(folder, `${demo ? 'demo' : 'empty'}.sqlite`), BIBLION_DEMO: demo ? '1' : '0' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise((resolve) => child.stdout.on('data', (text) => String(text).includes('ready at') && resolve(null)));
+  return child;
+}
+
+/** @type {[name: string, path: string, prepare?: (page: Page) => Promise<unknown>][]} */
+const views = [
+  ['brief', '/brief'],
+  ['settings', '/settings'],
+  ['research', '/research'],
+  [
+    'groups',
+    '/groups',
+    (page) => page.getByRole('region', { name: 'Which group answers' }).getByRole('textbox').fill('upright piano tuning leith'),
+  ],
+  [
+    'ads',
+    '/ads',
+    (page) =>
+      page
+        .getByRole('navigation', { name: 'Groups' })
+        .getByRole('link', { name: /^Pitch raise/ })
+        .click(),
+  ],
+  ['masters', '/ads?view=masters'],
+  ['extras', '/ads?view=extras'],
+  ['proof', '/proof'],
+  ['hand-off', '/hand-off'],
+];
+
+prepare();
+mkdirSync(target, { recursive: true });
+const folder = mkdtempSync(join(tmpdir(), 'biblion-pictures-'));
+const asRoot = process.getuid?.() === 0;
+const browser = await chromium.launch({ executablePath: findChromium() ?? undefined, args: asRoot ? ['--no-sandbox'] : [] });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', timezoneId: 'Europe/London' });
+
+/** @param {string} name */
+async function take(name) {
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(target, `${name}.png`) });
+  say(`docs/screenshots/${name}.png`);
+}
+
+const demo = await serve('4317', folder, true);
+await page.goto('http://127.0.0.1:4317/');
+await take('shelf');
+const { plans } = await (await fetch('http://127.0.0.1:4317/api/plans')).json();
+for (const [name, path, act] of views) {
+  await page.goto(`http://127.0.0.1:4317/plans/${plans[0].id}${path}`);
+  await page.waitForSelector('h1');
+  await act?.(page);
+  await take(name);
+}
+demo.kill();
+const empty = await serve('4318', folder, false);
+await page.goto('http://127.0.0.1:4318/');
+await take('empty-shelf');
+empty.kill();
+await browser.close();
+rmSync(folder, { recursive: true, force: true });
