@@ -37,7 +37,7 @@ test('from an empty Shelf to the files, by keyboard alone', async ({ page, serve
   await expect(page.getByRole('option', { name: 'United Kingdom' })).toBeVisible();
   await press('Enter');
   await typeInto(page, field('Money a month'), '600');
-  await typeInto(page, field('One sale brings, without sales tax'), '210');
+  await typeInto(page, field('One sale brings, net of tax'), '210');
   await typeInto(page, field('of which is margin'), '38 %');
   await typeInto(page, field('Enquiries that buy'), '1 in 2');
   await typeInto(page, field('Clicks that convert'), '4 %');

@@ -52,8 +52,8 @@
       {#if headlines.length === 0}<span class="text-ink-3">No headline yet</span>{/if}
     </p>
     <p class="mt-1.5 leading-[18px] break-words">{descriptions.join(' ')}</p>
-    <p class="mt-2 border-t border-rule-soft pt-1.5 break-all text-ink-2">
-      {bench.domain || 'no page yet'}{paths.length > 0 ? `/${paths.join('/')}` : ''}
+    <p class="mt-2 border-t border-rule-soft pt-1.5 break-words text-ink-2">
+      {bench.domain || 'no page yet'}{#each paths as path, at (at)}/<wbr />{path}{/each}
     </p>
   </div>
   <div class="mt-2 flex items-center justify-between gap-2">

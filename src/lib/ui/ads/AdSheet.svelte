@@ -5,6 +5,7 @@
   import type { AdBench } from './ad-bench.svelte';
   import LineList from './LineList.svelte';
   import MeasureCount from './MeasureCount.svelte';
+  import MeasureRule from './MeasureRule.svelte';
   import ReadingsTable from './ReadingsTable.svelte';
   import SlotField from './SlotField.svelte';
 
@@ -39,23 +40,26 @@
   <section class="flex flex-col gap-3 py-3" aria-label="Addresses">
     <div>
       <h2 class="pb-0.5 text-ink-2">Shown address</h2>
-      <div class="flex items-center gap-1.5">
-        <span class="max-w-56 truncate" title={bench.domain}>{bench.domain || 'no page yet'}</span>
+      <div class="flex items-start gap-1.5">
+        <span class="max-w-56 truncate pt-1" title={bench.domain}>{bench.domain || 'no page yet'}</span>
         {#each paths as { field, at, text } (field)}
           {@const measure = bench.measurePath(text)}
-          <span class="text-ink-3">/</span>
-          <div
-            class={`flex min-w-0 flex-1 items-center rounded border bg-sheet pe-2 ${measure && measure.unitsWithFallback > measure.limit ? 'border-madder' : 'border-field'}`}
-          >
-            <SlotField
-              label={`Path ${at + 1}`}
-              value={text}
-              values={bench.values}
-              at={`${ad.id}:${field}`}
-              onedit={(typed, sitting) => void desk.set('ad', ad.id, { [field]: typed }, sitting)}
-              hint="path"
-            />
-            {#if measure}<MeasureCount {measure} />{/if}
+          <span class="pt-1 text-ink-3">/</span>
+          <div class="min-w-0 flex-1">
+            <div
+              class={`flex items-center rounded border bg-sheet pe-2 ${measure && measure.unitsWithFallback > measure.limit ? 'border-madder' : 'border-field'}`}
+            >
+              <SlotField
+                label={`Path ${at + 1}`}
+                value={text}
+                values={bench.values}
+                at={`${ad.id}:${field}`}
+                onedit={(typed, sitting) => void desk.set('ad', ad.id, { [field]: typed }, sitting)}
+                hint="path"
+              />
+              {#if measure}<MeasureCount {measure} />{/if}
+            </div>
+            {#if measure}<MeasureRule {measure} />{/if}
           </div>
         {/each}
       </div>

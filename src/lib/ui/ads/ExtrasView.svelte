@@ -1,12 +1,13 @@
 <script lang="ts">
   import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
   import type { Extra } from '$lib/core/plan/records/extra';
-  import { units } from '$lib/core/text/units';
+  import { measureLine } from '$lib/core/ads/measure';
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
+  import MeasureRule from './MeasureRule.svelte';
 
   const desk = getDesk();
   const { rules } = desk.plan;
@@ -34,16 +35,21 @@
 </script>
 
 {#snippet limited(extra: Extra, field: 'text' | 'description1' | 'description2', label: string, limit: number)}
-  {@const length = units(extra[field])}
-  <div class="relative">
+  {@const measure = measureLine(extra[field], [], { limit, language: 'en', values: {} })}
+  <div>
     <TextField
       {label}
       value={extra[field]}
       at={`${extra.id}:extra-${field}`}
       onedit={(text, sitting) => set(extra, { [field]: text }, sitting)}
-      suffix={`${length}/${limit}`}
+      suffix={`${measure.unitsWithFallback}/${limit}`}
     />
-    {#if length > limit}<p class="text-[12px] font-semibold text-madder">{length - limit} over</p>{/if}
+    <div class="flex items-center gap-2 pt-0.5">
+      <MeasureRule {measure} />
+      {#if measure.unitsWithFallback > limit}<span class="shrink-0 font-mono text-[12px] text-madder"
+          >{measure.unitsWithFallback - limit} over</span
+        >{/if}
+    </div>
   </div>
 {/snippet}
 
@@ -74,7 +80,7 @@
   </h2>
   <ul class="flex flex-col">
     {#each sitelinks as extra (extra.id)}
-      <li class="grid grid-cols-[1fr_1fr_1fr_auto] items-start gap-x-3 gap-y-1 border-b border-rule-soft py-2">
+      <li class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] items-start gap-x-4 gap-y-1.5 border-b border-rule-soft py-2.5">
         {@render limited(extra, 'text', 'Text', rules.sitelink.textLimit)}
         <TextField
           label="Address"
@@ -82,10 +88,11 @@
           at={`${extra.id}:extra-address`}
           onedit={(address, sitting) => set(extra, { address }, sitting)}
         />
-        {@render owner(extra)}
         {@render out(extra)}
         {@render limited(extra, 'description1', 'First description line', rules.sitelink.descriptionLimit)}
         {@render limited(extra, 'description2', 'Second description line', rules.sitelink.descriptionLimit)}
+        <span></span>
+        {@render owner(extra)}
       </li>
     {:else}
       <li class="py-2 text-ink-2">No sitelink yet. They give an ad more room and lead deeper into the site.</li>

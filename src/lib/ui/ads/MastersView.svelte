@@ -114,19 +114,19 @@
         label="Name"
         value={own.name}
         commit="leave"
-        class="w-64"
+        class="min-w-0 flex-1"
         onedit={(name) => (name.trim() === '' ? 'A name is needed.' : void workspace.set('master', own.id, { name }))}
       />
       <TextField
         label="Path 1"
         value={own.path1}
-        class="w-40"
+        class="w-36"
         onedit={(path1, sitting) => void workspace.set('master', own.id, { path1 }, sitting)}
       />
       <TextField
         label="Path 2"
         value={own.path2}
-        class="w-40"
+        class="w-36"
         onedit={(path2, sitting) => void workspace.set('master', own.id, { path2 }, sitting)}
       />
       <Button kind="quiet" class="ms-auto" onclick={remove}>Take out</Button>

@@ -112,6 +112,7 @@ const looks = EditorView.theme({
     borderRadius: '3px',
     padding: '2px 7px',
     margin: '0 1px',
+    whiteSpace: 'nowrap',
     cursor: 'pointer',
   },
   '.chip b': { fontWeight: '650' },

@@ -21,7 +21,7 @@
 <section aria-label="Offers" class="border-b border-rule py-2.5">
   <h2 class="pb-1">
     <span class="font-semibold">Offers</span>
-    <span class="text-ink-2">fill [[offer]] and [[price]]; the first one unless a group says otherwise</span>
+    <span class="text-ink-2">fill [[offer]] and [[price]]</span>
   </h2>
   {#each offers as offer (offer.id)}
     <div class="grid grid-cols-[minmax(0,1fr)_132px_auto] items-start gap-2 py-1">

@@ -23,7 +23,7 @@
   <h2 class="pb-1.5 font-semibold">What a conversion is worth</h2>
   <div class="grid grid-cols-2 items-end gap-x-4 gap-y-2">
     <MoneyField
-      label="One sale brings, without sales tax"
+      label="One sale brings, net of tax"
       value={brief.valueMinor}
       currency={desk.currency}
       at={`${brief.id}:valueMinor`}

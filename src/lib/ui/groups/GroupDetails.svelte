@@ -1,9 +1,7 @@
 <script lang="ts">
-  import { campaignNegatives, planNegatives } from '$lib/core/groups/competition';
   import { matchTypes } from '$lib/core/keywords/read-keyword';
   import { childrenOf, inOrder } from '$lib/core/plan/book';
-  import { firstLanguage, groupBid } from '$lib/core/plan/plan-view';
-  import { wordListsOf } from '$lib/core/rules/word-lists';
+  import { groupBid } from '$lib/core/plan/plan-view';
   import type { Group } from '$lib/core/plan/records/group';
   import { writeAmount } from '$lib/core/budget/money';
   import { wordRefusalCode } from '$lib/wording/refusals';
@@ -12,19 +10,16 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
-  import NegativeList from './NegativeList.svelte';
 
   interface Props {
     group: Group;
-    blocking: ReadonlySet<string>;
     onmerge: () => void;
     onremove: () => void;
   }
 
-  let { group, blocking, onmerge, onremove }: Props = $props();
+  let { group, onmerge, onremove }: Props = $props();
 
   const desk = getDesk();
-  const campaign = $derived(desk.book.campaign.get(group.campaignId));
   const inherited = $derived(groupBid(desk.plan, { ...group, defaultBidMinor: null }));
   const offers = $derived([
     { value: '', name: 'the plan’s first' },
@@ -88,24 +83,3 @@
     >
   </div>
 </section>
-<div class="mt-4 flex flex-col gap-3 border-t border-rule pt-3">
-  <NegativeList
-    title="Negatives of the group"
-    negatives={childrenOf(desk.book.negative, 'groupId', group.id)}
-    owner={{ campaignId: null, groupId: group.id }}
-    {blocking}
-  />
-  <NegativeList
-    title={`Of ${campaign?.name ?? 'the campaign'}`}
-    negatives={campaignNegatives(desk.plan, group.campaignId)}
-    owner={{ campaignId: group.campaignId, groupId: null }}
-    {blocking}
-  />
-  <NegativeList
-    title="Of the plan"
-    negatives={planNegatives(desk.plan)}
-    owner={{ campaignId: null, groupId: null }}
-    {blocking}
-    starters={wordListsOf(firstLanguage(desk.plan, campaign)).starterNegatives}
-  />
-</div>

@@ -10,6 +10,7 @@
   import ChooseDialog from '$lib/ui/groups/ChooseDialog.svelte';
   import GroupCards from '$lib/ui/groups/GroupCards.svelte';
   import GroupDetails from '$lib/ui/groups/GroupDetails.svelte';
+  import GroupNegatives from '$lib/ui/groups/GroupNegatives.svelte';
   import KeywordSheet from '$lib/ui/groups/KeywordSheet.svelte';
   import { freeGroupName, newGroup, newKeywords } from '$lib/ui/groups/make-groups';
   import ProposeDialog from '$lib/ui/groups/ProposeDialog.svelte';
@@ -156,12 +157,11 @@
   {#snippet margin()}
     <div class="flex flex-col gap-4">
       {#if group}
-        {#key group.id}<div>
-            <GroupDetails {group} blocking={sheet.blocked} onmerge={() => (picking = 'merge')} onremove={removeGroup} />
-          </div>{/key}
+        {#key group.id}<GroupDetails {group} onmerge={() => (picking = 'merge')} onremove={removeGroup} />{/key}
         <hr class="border-rule" />
       {/if}
       <FindingsMargin {findings} />
+      {#if group}<GroupNegatives {group} blocking={sheet.blocked} />{/if}
     </div>
   {/snippet}
   <div class="flex h-full flex-col">

@@ -1,0 +1,36 @@
+<script lang="ts">
+  import { campaignNegatives, planNegatives } from '$lib/core/groups/competition';
+  import { childrenOf } from '$lib/core/plan/book';
+  import { firstLanguage } from '$lib/core/plan/plan-view';
+  import type { Group } from '$lib/core/plan/records/group';
+  import { wordListsOf } from '$lib/core/rules/word-lists';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import NegativeList from './NegativeList.svelte';
+
+  let { group, blocking }: { group: Group; blocking: ReadonlySet<string> } = $props();
+
+  const desk = getDesk();
+  const campaign = $derived(desk.book.campaign.get(group.campaignId));
+</script>
+
+<div class="flex flex-col gap-3 border-t border-rule pt-3">
+  <NegativeList
+    title="Negatives of the group"
+    negatives={childrenOf(desk.book.negative, 'groupId', group.id)}
+    owner={{ campaignId: null, groupId: group.id }}
+    {blocking}
+  />
+  <NegativeList
+    title={`Of ${campaign?.name ?? 'the campaign'}`}
+    negatives={campaignNegatives(desk.plan, group.campaignId)}
+    owner={{ campaignId: group.campaignId, groupId: null }}
+    {blocking}
+  />
+  <NegativeList
+    title="Of the plan"
+    negatives={planNegatives(desk.plan)}
+    owner={{ campaignId: null, groupId: null }}
+    {blocking}
+    starters={wordListsOf(firstLanguage(desk.plan, campaign)).starterNegatives}
+  />
+</div>
