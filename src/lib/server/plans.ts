@@ -2,8 +2,8 @@ import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import { emptyBook, inOrder, nextPosition, type Book, type BookRows } from '$lib/core/plan/book';
 import type { Change, SimpleChange } from '$lib/core/plan/changes';
 import { recordsOf, type RecordName } from '$lib/core/plan/record-types';
-import { countAll, countByChapter, readProof, type Counts, type Proof } from '$lib/core/proof/read-proof';
-import type { Chapter } from '$lib/core/proof/rule-list';
+import { readProof, type Proof } from '$lib/core/proof/read-proof';
+import { summarizePlan, type PlanSummary } from '$lib/core/proof/summarize-plan';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
 import { readPlanFile } from '$lib/core/exchange/read-plan-file';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
@@ -11,24 +11,6 @@ import { houseRules } from '$lib/core/rules/house-rules';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { RequestRefused } from './outcome';
 import { workspaceStream, type WriteDoor } from './write-door';
-
-/** What the Shelf shows of a plan. */
-export interface PlanSummary {
-  id: string;
-  counts: Counts;
-  chapters: Record<Chapter, Counts>;
-  /** Chapters that hold nothing yet. */
-  empty: Chapter[];
-  goal: string;
-  places: string[];
-  campaigns: number;
-  groups: number;
-  keywords: number;
-  ads: number;
-  toJudge: number;
-  monthlyMinor: number | null;
-  startsOn: string | null;
-}
 
 /** Use cases on whole plans. */
 export class Plans {
@@ -75,33 +57,9 @@ export class Plans {
     return proof;
   }
 
+  /** What the Shelf shows of a plan. */
   summarize(planId: string): PlanSummary {
-    const { book, brief } = this.getView(planId);
-    const { findings } = this.getProof(planId);
-    const campaigns = inOrder(book.campaign);
-    const starts = campaigns.flatMap(({ startsOn }) => (startsOn === null ? [] : [startsOn])).sort();
-    const included = inOrder(book.place).filter(({ excluded }) => !excluded);
-    const empty: Chapter[] = [];
-    if (book.campaign.size === 0) empty.push('settings');
-    if (book.find.size === 0) empty.push('research');
-    if (book.group.size === 0) empty.push('groups');
-    if (book.ad.size === 0) empty.push('ads');
-    return {
-      id: planId,
-      counts: countAll(findings),
-      chapters: countByChapter(findings),
-      empty,
-      goal: brief.goal,
-      places: [...new Set(included.map(({ name }) => name))],
-      campaigns: book.campaign.size,
-      groups: book.group.size,
-      keywords: book.keyword.size,
-      ads: book.ad.size,
-      toJudge: inOrder(book.find).filter(({ verdict }) => verdict === 'open').length,
-      monthlyMinor:
-        brief.monthlyMinor ?? (campaigns.length > 0 ? campaigns.reduce((sum, { monthlyMinor }) => sum + (monthlyMinor ?? 0), 0) : null),
-      startsOn: brief.startsOn ?? starts[0] ?? null,
-    };
+    return summarizePlan(this.getView(planId), this.getProof(planId).findings);
   }
 
   /** Summaries of all plans on the Shelf. */

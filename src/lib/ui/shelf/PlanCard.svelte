@@ -5,12 +5,13 @@
   import Button from '../parts/Button.svelte';
   import ChapterMark from '../shell/ChapterMark.svelte';
   import { planChapters } from '../shell/chapters';
-  import { nextThing, type Summary } from './shelf-summaries.svelte';
+  import type { PlanSummary } from '$lib/core/proof/summarize-plan';
+  import { nextThing } from './shelf-summaries.svelte';
 
   interface Props {
     plan: Plan;
     currency: string;
-    summary: Summary | undefined;
+    summary: PlanSummary | undefined;
     cloth: string;
     oncopy: () => void;
     onarchive: () => void;

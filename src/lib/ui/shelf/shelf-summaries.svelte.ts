@@ -1,37 +1,19 @@
-import type { Counts } from '$lib/core/proof/read-proof';
-import type { Chapter } from '$lib/core/proof/rule-list';
-
-/** What the server says of a plan for the Shelf. */
-export interface Summary {
-  id: string;
-  counts: Counts;
-  chapters: Record<Chapter, Counts>;
-  empty: Chapter[];
-  goal: string;
-  places: string[];
-  campaigns: number;
-  groups: number;
-  keywords: number;
-  ads: number;
-  toJudge: number;
-  monthlyMinor: number | null;
-  startsOn: string | null;
-}
+import type { PlanSummary } from '$lib/core/proof/summarize-plan';
 
 /** The summaries of all plans, fetched when the Shelf opens and when it changes. */
 export class Summaries {
-  byPlan = $state.raw<ReadonlyMap<string, Summary>>(new Map());
+  byPlan = $state.raw<ReadonlyMap<string, PlanSummary>>(new Map());
 
   async load(): Promise<void> {
     const response = await fetch('/api/plans');
     if (!response.ok) return;
-    const { plans } = (await response.json()) as { plans: Summary[] };
+    const { plans } = (await response.json()) as { plans: PlanSummary[] };
     this.byPlan = new Map(plans.map((plan) => [plan.id, plan]));
   }
 }
 
 /** The next thing to do in a plan, and where. */
-export function nextThing({ counts, empty, toJudge, chapters }: Summary): { says: string; chapter: string } {
+export function nextThing({ counts, empty, toJudge, chapters }: PlanSummary): { says: string; chapter: string } {
   if (empty.includes('settings')) return { says: 'Set up a campaign', chapter: 'settings' };
   if (empty.includes('research') && empty.includes('groups')) return { says: 'Bring in keywords', chapter: 'research' };
   if (empty.includes('groups')) return { says: 'Make groups', chapter: 'groups' };

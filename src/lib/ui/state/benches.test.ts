@@ -10,7 +10,8 @@ import { Sheet } from '../groups/sheet.svelte';
 import { FindList } from '../research/find-list.svelte';
 import { newCampaign } from '../settings/new-campaign';
 import { newPlanFile } from '../shelf/new-plan';
-import { nextThing, type Summary } from '../shelf/shelf-summaries.svelte';
+import { nextThing } from '../shelf/shelf-summaries.svelte';
+import type { PlanSummary } from '$lib/core/proof/summarize-plan';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import type { PlanDesk } from './plan-desk.svelte';
 
@@ -255,7 +256,7 @@ describe('beginnings', () => {
 
   it('the Shelf names the next thing to do', () => {
     const counts = { fix: 0, look: 0, suggestion: 0 };
-    const summary = { counts, empty: [], toJudge: 0, chapters: { ads: { ...counts, fix: 2 } } } as unknown as Summary;
+    const summary = { counts, empty: [], toJudge: 0, chapters: { ads: { ...counts, fix: 2 } } } as unknown as PlanSummary;
     expect(nextThing({ ...summary, empty: ['settings', 'research'] }).chapter).toBe('settings');
     expect(nextThing({ ...summary, empty: ['ads'] }).says).toBe('Write ads');
     expect(nextThing({ ...summary, toJudge: 4 }).says).toBe('Judge 4 finds');
