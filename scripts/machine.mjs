@@ -48,6 +48,16 @@ export function run(command, args, env = process.env) {
   return spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env }).status === 0;
 }
 
+/**
+ * Runs a tool that the project installs, and shows what it says only where it fails.
+ * @param {string} name @param {string[]} args @returns {boolean} whether it ended well
+ */
+export function runQuietly(name, args) {
+  const { status, stdout, stderr } = spawnSync(join(root, 'node_modules/.bin', name), args, { cwd: root, encoding: 'utf8' });
+  if (status !== 0) console.error(stdout + stderr);
+  return status === 0;
+}
+
 /** Runs a tool that the project installs. @param {string} name @param {string[]} args @param {NodeJS.ProcessEnv} [env] */
 export const runTool = (name, args, env) => run(join(root, 'node_modules/.bin', name), args, env);
 

@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildEnvironment, requireBuildTools, root, run, runTool, say } from './machine.mjs';
+import { buildEnvironment, requireBuildTools, root, run, runQuietly, say } from './machine.mjs';
 
 /** @param {string} path */
 const readIfThere = (path) => (existsSync(path) ? readFileSync(path, 'utf8') : null);
@@ -34,7 +34,7 @@ export function installWhereNeeded() {
   if (readIfThere(stampFile) === stamp) return;
   requireBuildTools();
   say('installing from the lock file; the database driver is compiled here, which takes two to four minutes …');
-  if (!run('npm', ['ci', '--no-audit', '--no-fund'], buildEnvironment())) {
+  if (!run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], buildEnvironment())) {
     console.error('biblion: the installation failed; what npm says above tells why.');
     process.exit(1);
   }
@@ -47,7 +47,7 @@ export function buildWhereNeeded() {
   const stamp = sourceDigest();
   if (readIfThere(stampFile) === stamp && existsSync(join(root, 'build/handler.js'))) return true;
   say('building the application, about a minute …');
-  if (!runTool('vite', ['build', '--logLevel', 'warn'])) return false;
+  if (!runQuietly('vite', ['build', '--logLevel', 'warn'])) return false;
   if (!run(process.execPath, ['scripts/build-places.mjs'])) return false;
   writeFileSync(stampFile, stamp);
   return true;

@@ -69,7 +69,7 @@
 <KeysSheet />
 <RefusedNotice stream={workspace} />
 <p
-  class="pointer-events-none fixed bottom-3 left-1/2 z-40 -translate-x-1/2 rounded bg-cloth px-3 py-1 text-paper empty:hidden"
+  class="pointer-events-none fixed bottom-14 left-1/2 z-40 -translate-x-1/2 rounded bg-cloth px-3 py-1 text-paper empty:hidden"
   role="status"
 >
   {shell.announcement}

@@ -16,7 +16,7 @@
   let chosen = $state(0);
   const current = $derived(Math.min(chosen, found.length - 1));
 
-  const says = (name: string) => (name === liveSlot ? 'the keyword that matched, when shown' : values[name] || 'no value yet');
+  const says = (name: string) => (name === liveSlot ? 'the keyword that matched' : values[name] || 'no value yet');
 
   /** Takes a key of the line editor; true where it was for the menu. */
   export function takeKey(key: string): boolean {

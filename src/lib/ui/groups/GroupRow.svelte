@@ -50,7 +50,8 @@
   >
   <span role="gridcell" class="truncate"
     ><span class="font-serif text-[15.5px]">{group.name}</span>
-    <span class="ms-1 text-ink-2">{countOf(count, 'keyword')}</span></span
+    <span class="ms-1 font-mono text-[12px] text-ink-2">{count}</span><span class="sr-only">{count === 1 ? ' keyword' : ' keywords'}</span
+    ></span
   >
   <span role="gridcell">{group.defaultMatch}</span>
   <span role="gridcell" class="text-end font-mono text-[12.5px]">{bid === null ? 'no bid' : writeAmount(bid, desk.currency)}</span>

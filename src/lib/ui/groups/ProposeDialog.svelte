@@ -25,13 +25,14 @@
     reason === 'shared'
       ? `all ${finds.length} hold “${shared}”`
       : finds.length === 1
-        ? 'shares no word with another'
-        : 'share no word with two others';
+        ? 'it shares no word with another'
+        : 'they share no word with two others';
 
   function apply() {
     if (!sheet.campaign) return;
-    sheet.desk.make(applyProposal(sheet.desk.book, sheet.campaign.id, chosen, newId));
-    shell.announce(`${countOf(chosen.length, 'group')} made. Ctrl Z takes them back.`);
+    const count = chosen.length;
+    if (sheet.desk.make(applyProposal(sheet.desk.book, sheet.campaign.id, chosen, newId))) return;
+    shell.announce(`${countOf(count, 'group')} made. Ctrl Z takes them back.`);
     names = {};
     left = {};
     open = false;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { childrenOf, nextPosition } from '$lib/core/plan/book';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
   import type { Place } from '$lib/core/plan/records/place';
   import Button from '../parts/Button.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
@@ -33,7 +33,9 @@
       found = [];
       return;
     }
-    const response = await fetch(`/api/places?q=${encodeURIComponent(query)}`);
+    const near = inOrder(desk.book.place)[0]?.country ?? '';
+    const asks = new URLSearchParams({ q: query, near, zone: desk.plan.account.timeZone });
+    const response = await fetch(`/api/places?${asks.toString()}`);
     if (mine !== asked || !response.ok) return;
     found = ((await response.json()) as { places: FoundPlace[] }).places;
     current = 0;

@@ -91,27 +91,30 @@
         ? `; ${countOf(noted.length, 'line')} with a note`
         : ''}
     </p>
+    {#if read.columns.length > 1}
+      <div class="flex flex-wrap items-end gap-x-3 gap-y-1" role="group" aria-label="What the columns hold">
+        {#each read.columns as column, index (index)}
+          <label class="grid max-w-44 gap-0.5">
+            <span class="truncate text-[12px] text-ink-2">Column {index + 1}{column.heading ? `, ${column.heading}` : ''}</span>
+            <select
+              class="h-[26px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[12.5px]"
+              value={column.meaning}
+              onchange={(event) => choose(index, event.currentTarget.value as ColumnMeaning)}
+            >
+              {#each columnMeanings as meaning (meaning)}<option value={meaning}>{meaningWords[meaning]}</option>{/each}
+            </select>
+          </label>
+        {/each}
+      </div>
+    {/if}
     <div class="max-h-64 overflow-auto border-y border-rule">
       <table class="w-full">
         <thead class="sticky top-0 bg-paper text-ink-2">
           <tr>
             <th class="w-10 text-start font-normal">Line</th>
-            {#if read.columns.length > 1}
-              {#each read.columns as column, index (index)}
-                <th class="py-1 pe-2 text-start font-normal">
-                  <select
-                    class="h-[26px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[12.5px]"
-                    aria-label={`Column ${index + 1}${column.heading ? `, ${column.heading}` : ''}`}
-                    value={column.meaning}
-                    onchange={(event) => choose(index, event.currentTarget.value as ColumnMeaning)}
-                  >
-                    {#each columnMeanings as meaning (meaning)}<option value={meaning}>{meaningWords[meaning]}</option>{/each}
-                  </select>
-                </th>
-              {/each}
-            {/if}
-            <th class="text-start font-normal">Becomes</th><th class="text-end font-normal">Searches</th><th class="text-end font-normal"
-              >Bid, {desk.currency}</th
+            {#if read.columns.length > 1}<th class="text-start font-normal">As it came</th>{/if}
+            <th class="text-start font-normal">Becomes</th><th class="text-end font-normal">Searches</th><th
+              class="ps-3 text-end font-normal whitespace-nowrap">Bid, {desk.currency}</th
             ><th class="ps-3 text-start font-normal">Notes</th>
           </tr>
         </thead>
@@ -119,12 +122,12 @@
           {#each read.lines.slice(0, mostShown) as line (line.line)}
             <tr class={`border-t border-rule-soft ${line.isNew ? '' : 'text-ink-3'}`}>
               <td class="py-0.5 font-mono text-[12px] text-ink-2">{line.line}</td>
-              {#if read.columns.length > 1}<td colspan={read.columns.length} class="max-w-40 truncate text-ink-2">{line.written}</td>{/if}
-              <td>{line.negative ? '− ' : ''}{line.text}</td>
-              <td class="text-end font-mono text-[12px]"
+              {#if read.columns.length > 1}<td class="max-w-40 truncate pe-3 text-ink-2" title={line.written}>{line.written}</td>{/if}
+              <td class="pe-3">{line.negative ? '− ' : ''}{line.text}</td>
+              <td class="text-end font-mono text-[12px] whitespace-nowrap"
                 >{range(line.searchesLow, line.searchesHigh, (value) => value.toLocaleString('en-GB'))}</td
               >
-              <td class="text-end font-mono text-[12px]"
+              <td class="text-end font-mono text-[12px] whitespace-nowrap"
                 >{range(line.bidLowMinor, line.bidHighMinor, (value) => writeAmount(value, desk.currency))}</td
               >
               <td class="ps-3 text-[12px] text-ochre">{line.notes.map(wordPasteNote).join('; ')}</td>

@@ -24,9 +24,9 @@
 
 <section aria-label="Week of hours">
   <div class="flex items-baseline gap-3 pb-1.5">
-    <h2 class="font-semibold">Week of hours</h2>
-    <p class="text-ink-2">{openHours(hours)} of 168 hours · {timeZone}</p>
-    <span class="ms-auto flex gap-3">
+    <h2 class="font-semibold whitespace-nowrap">Week of hours</h2>
+    <p class="text-ink-2" title={`Hours of ${timeZone}`}>{openHours(hours)} of 168 hours</p>
+    <span class="ms-auto flex gap-3 whitespace-nowrap">
       <Button kind="link" onclick={() => onedit([])}>All hours</Button>
       <Button kind="link" onclick={() => onedit(week(9, 17, 5))}>Mon–Fri 9–17</Button>
       <Button kind="link" onclick={() => onedit(week(7, 21, 7))}>Every day 7–21</Button>
@@ -67,4 +67,5 @@
       </svg>
     </div>
   {/each}
+  <p class="pt-1 text-ink-2">Hours of the account: {timeZone}.</p>
 </section>

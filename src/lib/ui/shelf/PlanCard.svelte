@@ -64,7 +64,7 @@
             <a class="hover:underline" href={`/plans/${plan.id}/brief`}>{plan.name}</a>
           </h3>
         {/if}
-        <p class="truncate text-ink-2" title={line}>{line}</p>
+        <p class="line-clamp-2 text-ink-2" title={line}>{line}</p>
       </div>
       <div class="w-44 shrink-0 pt-0.5">
         {#if next}<Button kind="link" href={`/plans/${plan.id}/${next.chapter}`}>{next.says}</Button>{/if}

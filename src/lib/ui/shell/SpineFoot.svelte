@@ -6,8 +6,14 @@
 </script>
 
 <div class="mt-auto flex flex-col gap-1.5 p-[18px] pt-6 text-[12.5px]">
-  <p class="flex items-center gap-2.5"><SeverityMark severity="fix" count={counts.fix} /> to fix</p>
-  <p class="flex items-center gap-2.5"><SeverityMark severity="look" count={counts.look} /> to look at</p>
+  {#each [{ severity: 'fix', word: 'to fix' }, { severity: 'look', word: 'to look at' }] as const as { severity, word } (severity)}
+    <p class="flex items-center gap-2.5">
+      {#if counts[severity] > 0}<SeverityMark {severity} count={counts[severity]} />{:else}<span class="w-[18px] text-center font-mono"
+          >0</span
+        >{/if}
+      {word}
+    </p>
+  {/each}
   <div class="mt-1.5 leading-[18px]">
     {#each lines as line, index (index)}<p>{line}</p>{/each}
   </div>

@@ -84,7 +84,7 @@
     <div class="grid min-h-0 flex-1 grid-cols-[186px_minmax(0,1fr)]">
       <div class="overflow-y-auto border-e border-rule">
         <GroupList current={view === 'ads' ? (bench.group?.id ?? '') : ''} chapter="ads" />
-        <div class="flex flex-col border-t border-rule py-2">
+        <div class={`flex flex-col py-2 ${desk.book.group.size > 0 ? 'border-t border-rule' : ''}`}>
           {#each [{ id: 'masters', name: 'Masters', count: desk.workspace.book.master.size }, { id: 'extras', name: 'Sitelinks, callouts', count: desk.book.extra.size }] as other (other.id)}
             <a
               href={`?view=${other.id}`}

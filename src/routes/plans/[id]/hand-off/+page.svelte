@@ -57,7 +57,9 @@
       case 'ads':
         return `a live slot in ${new Set(inOrder(book.adLine).flatMap((line) => (line.text.includes('[[keyword') ? [line.adId] : []))).size}`;
       case 'extras':
-        return `${inOrder(book.extra).filter(({ kind }) => kind === 'sitelink').length} sitelinks, ${inOrder(book.extra).filter(({ kind }) => kind === 'callout').length} callouts`;
+        return (['sitelink', 'callout'] as const)
+          .map((kind) => countOf(inOrder(book.extra).filter((extra) => extra.kind === kind).length, kind))
+          .join(', ');
     }
   }
 
@@ -95,6 +97,7 @@
     <ChapterHead title="Hand-off" note="Campaigns go out paused">
       {#snippet actions()}
         <Button onclick={() => void fetchFile(`/api/plans/${plan.id}?download`)}>Plan file</Button>
+        <Button onclick={() => void fetchFile(`/api/plans/${plan.id}/tables.zip`)}>All tables, zipped</Button>
         <Button kind="act" onclick={mark}>{plan.handedOffOn ? 'Not handed off after all' : 'Mark as handed off'}</Button>
       {/snippet}
     </ChapterHead>
@@ -145,7 +148,9 @@
             <td class="text-end font-mono text-[12.5px]">{sum(({ rows, held }) => rows.length + held.length)}</td>
             <td class="text-end font-mono text-[12.5px]">{sum(({ rows }) => rows.length)}</td>
             <td class="text-end font-mono text-[12.5px]">{sum(({ held }) => held.length) || '–'}</td>
-            <td class="ps-6 font-normal text-ink-2">compare after loading</td>
+            <td class="ps-6 font-normal text-ink-2"
+              >{sum(({ rows }) => rows.length) === 0 ? 'nothing to load yet' : 'compare after loading'}</td
+            >
             <td></td>
           </tr>
         </tbody>

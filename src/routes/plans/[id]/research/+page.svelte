@@ -169,7 +169,7 @@
               </p>
             {:else}<p class="ms-auto text-ink-2">{countOf(list.shown.length, 'find')} shown</p>{/if}
           </div>
-          <div class="grid grid-cols-[minmax(0,1fr)_110px_110px_96px_minmax(0,150px)] gap-x-3 border-b border-rule px-4 py-1 text-ink-2">
+          <div class="grid grid-cols-[minmax(0,1fr)_92px_92px_76px_minmax(0,104px)] gap-x-3 border-b border-rule px-4 py-1 text-ink-2">
             <span>Find</span><span class="text-end">Searches</span><span class="text-end">Bid, {desk.currency}</span><span class="ps-1.5"
               >Verdict</span
             ><span>In the plan</span>
@@ -183,7 +183,7 @@
                 role="option"
                 aria-selected={isChosen}
                 data-find={find.text}
-                class={`grid h-[28px] cursor-default grid-cols-[minmax(0,1fr)_110px_110px_96px_minmax(0,150px)] items-center gap-x-3 border-s-3 border-b border-rule-soft ps-[13px] pe-4 [content-visibility:auto] ${isChosen ? 'border-s-act bg-sheet' : 'border-s-transparent'} ${find.id === list.current?.id ? 'font-semibold' : ''}`}
+                class={`grid h-[28px] cursor-default grid-cols-[minmax(0,1fr)_92px_92px_76px_minmax(0,104px)] items-center gap-x-3 border-s-3 border-b border-rule-soft ps-[13px] pe-4 [content-visibility:auto] ${isChosen ? 'border-s-act bg-sheet' : 'border-s-transparent'} ${find.id === list.current?.id ? 'font-semibold' : ''}`}
                 onclick={(event) => list.goTo(index, { extend: event.shiftKey })}
               >
                 <span class="truncate" title={find.text}>{find.text}</span>

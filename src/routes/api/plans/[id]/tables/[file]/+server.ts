@@ -1,5 +1,6 @@
 import { writeDelimited } from '$lib/core/exchange/cells';
 import { makeTable, tableNames } from '$lib/core/exchange/tables';
+import { downloadAs } from '$lib/server/download';
 import { RequestRefused } from '$lib/server/outcome';
 import { route } from '$lib/server/respond';
 
@@ -15,9 +16,10 @@ export const GET = route(({ params, locals: { services } }) => {
   if (!name || (ending !== 'csv' && ending !== 'tsv'))
     throw new RequestRefused(404, 'no-such-table', `Tables are ${tableNames.join(', ')}, as .csv or .tsv.`, 'name');
   const id = params.id ?? '';
-  const { columns, rows } = makeTable(name, services.plans.getView(id), services.plans.getProof(id).findings);
+  const view = services.plans.getView(id);
+  const { columns, rows } = makeTable(name, view, services.plans.getProof(id).findings);
   const { delimiter, type } = kinds[ending];
   return new Response(writeDelimited([columns, ...rows], delimiter), {
-    headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}.${ending}"` },
+    headers: { 'content-type': type, ...downloadAs(view.plan.name, `-${name}.${ending}`) },
   });
 });
