@@ -47,6 +47,8 @@ export interface FilledLine {
   before: string;
   live: { fallback: string; letterCase: LetterCase | null; at: number } | null;
   after: string;
+  /** What each plan slot became, by where it begins in the line as typed; slots within fallbacks are not listed. */
+  slots: ReadonlyMap<number, string>;
   problems: SlotProblem[];
 }
 
@@ -80,7 +82,10 @@ class LineFiller {
       at: this.live.at,
     };
     const after = this.live ? this.assume(this.segments.slice(at + 1)) : '';
-    return { before: this.assume(this.segments.slice(0, at)), live, after, problems: this.problems };
+    const slots = new Map(
+      this.segments.flatMap((part) => (part.kind === 'slot' && part !== this.live ? [[part.at, this.assume([part])] as const] : [])),
+    );
+    return { before: this.assume(this.segments.slice(0, at)), live, after, slots, problems: this.problems };
   }
 
   private report(code: SlotProblem['code'], slot: SlotSegment, data: SlotProblem['data'] = {}): void {

@@ -17,10 +17,13 @@ function kindOf(sign: string): RefusedSign['code'] {
   return /[\u202a-\u202e\u2066-\u2069]/.test(sign) ? 'direction-sign' : 'invisible-sign';
 }
 
+/** More than any one emoji is long; looking no further back keeps hostile text from costing more than its length. */
+const emojiLength = 40;
+
 /** Joiners and tags hold one emoji together; there they are kept. */
 function belongsToEmoji(text: string, at: number, sign: string): boolean {
-  const before = text.slice(0, at);
-  if (sign === '\u200d') return pictureBefore.test(before) && pictureAfter.test(text.slice(at + 1));
+  const before = text.slice(Math.max(0, at - emojiLength), at);
+  if (sign === '\u200d') return pictureBefore.test(before) && pictureAfter.test(text.slice(at + 1, at + 3));
   return /[\u{e0020}-\u{e007f}]/u.test(sign) && flagBefore.test(before);
 }
 
@@ -38,6 +41,14 @@ export function findRefusedSigns(text: string, { multiline = false } = {}): Refu
     found.push({ code: kindOf(sign), at: match.index, sign: `U+${number}` });
   }
   return found;
+}
+
+/** The text without the signs that no field takes. */
+export function takeOutRefusedSigns(text: string): string {
+  return findRefusedSigns(text).reduceRight(
+    (rest, { at }) => rest.slice(0, at) + rest.slice(at + String.fromCodePoint(rest.codePointAt(at) ?? 0).length),
+    text,
+  );
 }
 
 /** A pasted line break or tab becomes one space; `changed` says whether there was one. */

@@ -1,7 +1,7 @@
 import { fc, test } from '@fast-check/vitest';
 import { eastAsianWidth } from 'get-east-asian-width';
 import { describe, expect, it } from 'vitest';
-import { findRefusedSigns, joinPastedLines } from './clean';
+import { findRefusedSigns, joinPastedLines, takeOutRefusedSigns } from './clean';
 import { applyCase, applySpellings } from './letter-case';
 import { units } from './units';
 
@@ -74,6 +74,18 @@ describe('refused signs', () => {
   it('lets lines stand only where asked', () => {
     expect(findRefusedSigns('a\nb')).toHaveLength(1);
     expect(findRefusedSigns('a\nb', { multiline: true })).toEqual([]);
+  });
+
+  it('are taken out, and nothing else is', () => {
+    expect(takeOutRefusedSigns('a\u202eb\u{e0061}c\u200b 👩‍🔧 d')).toBe('abc 👩‍🔧 d');
+  });
+
+  const signs = fc.constantFrom('a', ' ', '👩', '\u200d', '\ufe0f', '\u{1f3f4}', '\u{e0067}', '\u202e', '\u0007', '🏽');
+  test.prop([fc.array(signs, { maxLength: 12 })], { seed: 12, numRuns: 500 })('none is left once they are taken out', (list) => {
+    const text = list.join('');
+    const clean = takeOutRefusedSigns(text);
+    expect(findRefusedSigns(clean)).toEqual([]);
+    if (findRefusedSigns(text).length === 0) expect(clean).toBe(text);
   });
 
   it('joins pasted lines with a note', () => {

@@ -23,19 +23,20 @@
 {#if bench.ad}
   {@const ad = bench.ad}
   {#each kinds as kind (kind)}
-    <LineList
-      {kind}
-      rule={ruleFor(kind)}
-      lines={linesFor(kind)}
-      measures={bench.measures}
-      values={bench.values}
-      canFix={ad.format === 'responsive'}
-      note={kind === 'headline' ? `${bench.format.name.toLowerCase()}, rules of ${desk.plan.rules.from.slice(0, 4)}` : ''}
-      onadd={() => bench.addLine(kind)}
-      onedit={(id, text, sitting) => void desk.set('adLine', id, { text }, sitting)}
-      onfix={(id, fixedAt) => void desk.set('adLine', id, { fixedAt })}
-      onremove={(id) => void desk.make({ type: 'remove', record: 'adLine', ids: [id] })}
-    />
+    {@const context = bench.contexts?.[kind]}
+    {#if context}<LineList
+        {kind}
+        rule={ruleFor(kind)}
+        lines={linesFor(kind)}
+        measures={bench.measures}
+        {context}
+        canFix={ad.format === 'responsive'}
+        note={kind === 'headline' ? `${bench.format.name.toLowerCase()}, rules of ${desk.plan.rules.from.slice(0, 4)}` : ''}
+        onadd={() => bench.addLine(kind)}
+        onedit={(id, text, sitting) => void desk.set('adLine', id, { text }, sitting)}
+        onfix={(id, fixedAt) => void desk.set('adLine', id, { fixedAt })}
+        onremove={(id) => void desk.make({ type: 'remove', record: 'adLine', ids: [id] })}
+      />{/if}
   {/each}
   <section class="flex flex-col gap-3 py-3" aria-label="Addresses">
     <div>
@@ -44,19 +45,20 @@
         <span class="max-w-56 truncate pt-1" title={bench.domain}>{bench.domain || 'no page yet'}</span>
         {#each paths as { field, at, text } (field)}
           {@const measure = bench.measurePath(text)}
+          {@const context = bench.contexts?.path}
           <span class="pt-1 text-ink-3">/</span>
           <div class="min-w-0 flex-1">
             <div
               class={`flex items-center rounded border bg-sheet pe-2 ${measure && measure.unitsWithFallback > measure.limit ? 'border-madder' : 'border-field'}`}
             >
-              <SlotField
-                label={`Path ${at + 1}`}
-                value={text}
-                values={bench.values}
-                at={`${ad.id}:${field}`}
-                onedit={(typed, sitting) => void desk.set('ad', ad.id, { [field]: typed }, sitting)}
-                hint="path"
-              />
+              {#if context}<SlotField
+                  label={`Path ${at + 1}`}
+                  value={text}
+                  {context}
+                  at={`${ad.id}:${field}`}
+                  onedit={(typed, sitting) => void desk.set('ad', ad.id, { [field]: typed }, sitting)}
+                  hint="path"
+                />{/if}
               {#if measure}<MeasureCount {measure} />{/if}
             </div>
             {#if measure}<MeasureRule {measure} />{/if}

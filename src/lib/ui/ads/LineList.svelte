@@ -1,5 +1,6 @@
 <script lang="ts">
   import { tick } from 'svelte';
+  import type { FillContext } from '$lib/core/ads/fill-slots';
   import type { Measure } from '$lib/core/ads/measure';
   import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
   import type { LineRule } from '$lib/core/rules/rule-set';
@@ -18,7 +19,7 @@
     rule: LineRule;
     lines: readonly Line[];
     measures: ReadonlyMap<string, Measure>;
-    values: Readonly<Record<string, string>>;
+    context: FillContext;
     canFix: boolean;
     note?: string;
     /** Adds an empty line at the end; answers its id. */
@@ -28,7 +29,7 @@
     onremove: (id: string) => void;
   }
 
-  let { kind, rule, lines, measures, values, canFix, note = '', onadd, onedit, onfix, onremove }: Props = $props();
+  let { kind, rule, lines, measures, context, canFix, note = '', onadd, onedit, onfix, onremove }: Props = $props();
 
   const title = $derived(kind === 'headline' ? 'Headlines' : 'Descriptions');
   const filled = $derived(lines.filter(({ text }) => text.trim() !== '').length);
@@ -65,7 +66,7 @@
           {line}
           number={index + 1}
           {measure}
-          {values}
+          {context}
           {canFix}
           onedit={(text, sitting) => onedit(line.id, text, sitting)}
           onfix={(position) => onfix(line.id, position)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { FillContext } from '$lib/core/ads/fill-slots';
   import type { Measure } from '$lib/core/ads/measure';
   import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
   import { wordSlotProblem } from '$lib/wording/problems';
@@ -17,7 +18,7 @@
     line: Line;
     number: number;
     measure: Measure;
-    values: Readonly<Record<string, string>>;
+    context: FillContext;
     canFix: boolean;
     onedit: (text: string, sitting: string) => void;
     onfix: (position: number | null) => void;
@@ -26,7 +27,7 @@
     onmove: (direction: -1 | 1) => void;
   }
 
-  let { line, number, measure, values, canFix, onedit, onfix, onremove, onenter, onmove }: Props = $props();
+  let { line, number, measure, context, canFix, onedit, onfix, onremove, onenter, onmove }: Props = $props();
 
   const positions = ['first', 'second', 'third'];
   const name = $derived(`${line.kind === 'headline' ? 'Headline' : 'Description'} ${number}`);
@@ -43,7 +44,7 @@
       bind:this={field}
       label={name}
       value={line.text}
-      {values}
+      {context}
       at={`${line.id}:${line.kind}`}
       {onedit}
       {onenter}

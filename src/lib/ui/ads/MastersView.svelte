@@ -1,8 +1,9 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
+  import type { FillContext } from '$lib/core/ads/fill-slots';
   import { measureLine } from '$lib/core/ads/measure';
-  import { lineContext, slotValues } from '$lib/core/ads/slot-values';
+  import { lineContext } from '$lib/core/ads/slot-values';
   import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
   import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
   import Button from '../parts/Button.svelte';
@@ -21,19 +22,15 @@
   const lines = $derived(master ? childrenOf(workspace.book.masterLine, 'masterId', master.id) : []);
   const sampleGroup = $derived(inOrder(desk.book.group)[0] ?? null);
   const format = $derived(desk.plan.rules.formats[master?.format ?? 'responsive']);
-  const values = $derived(sampleGroup ? slotValues(desk.plan, sampleGroup) : { group: '', place: '', client: '', offer: '', price: '' });
-  /** Measured with the first group's values, and each live slot by its fallback alone. */
-  const measures = $derived(
-    new Map(
-      lines.map((line) => {
-        const limit = line.kind === 'headline' ? format.headlines.limit : format.descriptions.limit;
-        const context = sampleGroup
-          ? lineContext(desk.plan, sampleGroup, master?.format ?? 'responsive', line.kind)
-          : { limit, language: 'en', values };
-        return [line.id as string, measureLine(line.text, [], context)];
-      }),
-    ),
-  );
+  const noValues = { group: '', place: '', client: '', offer: '', price: '' };
+  /** The first group's values; before there is one, every slot stands as its fallback. */
+  const contextFor = (kind: LineKindOfAd): FillContext =>
+    sampleGroup
+      ? lineContext(desk.plan, sampleGroup, master?.format ?? 'responsive', kind)
+      : { limit: kind === 'headline' ? format.headlines.limit : format.descriptions.limit, language: 'en', values: noValues };
+  const contexts = $derived({ headline: contextFor('headline'), description: contextFor('description') });
+  /** Each live slot is measured by its fallback alone. */
+  const measures = $derived(new Map(lines.map((line) => [line.id as string, measureLine(line.text, [], contexts[line.kind])])));
   let isApplying = $state(false);
 
   function add() {
@@ -138,7 +135,7 @@
         rule={kind === 'headline' ? format.headlines : format.descriptions}
         lines={lines.filter((line) => line.kind === kind)}
         {measures}
-        {values}
+        context={contexts[kind]}
         canFix
         note={kind === 'headline' && sampleGroup ? `measured with the values of ${sampleGroup.name}` : ''}
         onadd={() => addLine(kind)}

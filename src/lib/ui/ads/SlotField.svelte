@@ -1,18 +1,19 @@
 <script lang="ts">
   import { onMount, tick } from 'svelte';
-  import { builtInSlots, liveSlot } from '$lib/core/ads/fill-slots';
+  import { builtInSlots, liveSlot, type FillContext } from '$lib/core/ads/fill-slots';
   import type { SlotSegment } from '$lib/core/ads/parse-slots';
-  import { findRefusedSigns } from '$lib/core/text/clean';
+  import { findRefusedSigns, takeOutRefusedSigns } from '$lib/core/text/clean';
   import { wordRefusedSign } from '$lib/wording/problems';
   import ChipEditor from './ChipEditor.svelte';
   import type { SlotEditor, SlotQuery } from './slot-editor';
   import SlotMenu from './SlotMenu.svelte';
+  import TakeOutSigns from '../parts/TakeOutSigns.svelte';
 
   interface Props {
     label: string;
     value: string;
-    /** Values of plan slots, which chips show. */
-    values: Readonly<Record<string, string>>;
+    /** What the line's slots are filled with, which chips show. */
+    context: FillContext;
     onedit: (text: string, sitting: string) => void;
     onenter?: () => void;
     onmove?: (direction: -1 | 1) => void;
@@ -20,7 +21,7 @@
     hint?: string;
   }
 
-  let { label, value, values, onedit, onenter, onmove, at = '', hint = '' }: Props = $props();
+  let { label, value, context, onedit, onenter, onmove, at = '', hint = '' }: Props = $props();
 
   let host: HTMLElement;
   let editor: SlotEditor | null = null;
@@ -37,7 +38,7 @@
   const names = $derived([
     liveSlot,
     ...builtInSlots,
-    ...Object.keys(values).filter((name) => !builtInSlots.some((known) => known === name)),
+    ...Object.keys(context.values).filter((name) => !builtInSlots.some((known) => known === name)),
   ]);
 
   function edit(text: string) {
@@ -73,13 +74,19 @@
     if (isDone) editor.focus();
   }
 
+  function takeOutSigns() {
+    if (!editor) return;
+    editor.replace(0, editor.text.length, takeOutRefusedSigns(editor.text));
+    editor.focus();
+  }
+
   onMount(() => {
     let isGone = false;
     void import('./slot-editor').then(({ SlotEditor }) => {
       if (isGone) return;
       editor = new SlotEditor(host, {
         text: value,
-        values,
+        context,
         label,
         hint,
         events: {
@@ -115,6 +122,11 @@
     if (isReady && problem === '') editor?.show(text);
   });
 
+  $effect(() => {
+    const next = context;
+    if (isReady) editor?.fillWith(next);
+  });
+
   /** Sets the caret into the field. */
   export function focus() {
     wantsFocus = editor === null;
@@ -130,10 +142,10 @@
     data-slot-label={label}
   ></slot-editor>
   {#if problem || note}<p class={`text-[12px] ${problem ? 'text-madder' : 'text-ink-2'}`} role="status">
-      {problem ? `${problem} Not saved.` : note}
+      {#if problem}{problem} Not saved. <TakeOutSigns onclick={takeOutSigns} />{:else}{note}{/if}
     </p>{/if}
   {#if query && hasFocus}
-    <SlotMenu bind:this={menu} {names} {values} {query} onpick={(name) => void pick(name)} onclose={() => (query = null)} />
+    <SlotMenu bind:this={menu} {names} values={context.values} {query} onpick={(name) => void pick(name)} onclose={() => (query = null)} />
   {/if}
   {#if chip}
     <ChipEditor

@@ -1,5 +1,6 @@
 import { measureLine, type Measure } from '$lib/core/ads/measure';
-import { keywordTexts, lineContext, slotValues } from '$lib/core/ads/slot-values';
+import type { FillContext } from '$lib/core/ads/fill-slots';
+import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
 import { childrenOf, nextPosition } from '$lib/core/plan/book';
 import { domainOf, landingPageOf } from '$lib/core/plan/plan-view';
 import type { Ad } from '$lib/core/plan/records/ad';
@@ -17,7 +18,13 @@ export class AdBench {
   readonly headlines = $derived(this.lines.filter(({ kind }) => kind === 'headline'));
   readonly descriptions = $derived(this.lines.filter(({ kind }) => kind === 'description'));
   readonly keywords: readonly string[] = $derived.by(() => (this.group ? keywordTexts(this.desk.plan, this.group.id) : []));
-  readonly values: Readonly<Record<string, string>> = $derived.by(() => (this.group ? slotValues(this.desk.plan, this.group) : {}));
+  /** What slots are filled with, by where they stand; null without an ad. */
+  readonly contexts: Readonly<Record<LineKindOfAd | 'path', FillContext>> | null = $derived.by(() => {
+    const { group, ad, desk } = this;
+    if (!group || !ad) return null;
+    const contextOf = (kind: LineKindOfAd | 'path') => lineContext(desk.plan, group, ad.format, kind);
+    return { headline: contextOf('headline'), description: contextOf('description'), path: contextOf('path') };
+  });
   readonly format = $derived.by(() => this.desk.plan.rules.formats[this.ad?.format ?? 'responsive']);
   readonly measures: ReadonlyMap<string, Measure> = $derived.by(
     () => new Map(this.lines.map((line) => [line.id as string, this.measure(line)])),
@@ -32,15 +39,13 @@ export class AdBench {
   ) {}
 
   private measure({ text, kind }: Pick<AdLine, 'text' | 'kind'>): Measure {
-    const { group, ad } = this;
-    if (!group || !ad) throw new Error('There is no ad on the bench.');
-    return measureLine(text, this.keywords, lineContext(this.desk.plan, group, ad.format, kind));
+    if (!this.contexts) throw new Error('There is no ad on the bench.');
+    return measureLine(text, this.keywords, this.contexts[kind]);
   }
 
   /** The measure of a path. */
   measurePath(path: string): Measure | null {
-    const { group, ad } = this;
-    return group && ad ? measureLine(path, this.keywords, lineContext(this.desk.plan, group, ad.format, 'path')) : null;
+    return this.contexts && measureLine(path, this.keywords, this.contexts.path);
   }
 
   /** Adds an empty line at the end; answers its id. */

@@ -1,12 +1,9 @@
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
-import { Annotation, EditorSelection, EditorState, Facet, RangeSet, StateField, type Extension } from '@codemirror/state';
+import { Annotation, Compartment, EditorSelection, EditorState, Facet, RangeSet, StateField, type Extension } from '@codemirror/state';
 import { Decoration, EditorView, keymap, placeholder, WidgetType, type DecorationSet } from '@codemirror/view';
-import { liveSlot } from '$lib/core/ads/fill-slots';
+import { fillPlanSlots, liveSlot, type FillContext } from '$lib/core/ads/fill-slots';
 import { parseSlots, type Segment, type SlotSegment } from '$lib/core/ads/parse-slots';
 import { joinPastedLines } from '$lib/core/text/clean';
-
-/** What a chip shows beside a slot's name. */
-export type SlotValues = Readonly<Record<string, string>>;
 
 /** What the editor tells its surroundings. */
 export interface SlotEditorEvents {
@@ -32,7 +29,7 @@ export interface SlotQuery {
 }
 
 const fromOutside = Annotation.define<boolean>();
-const valuesFacet = Facet.define<SlotValues, SlotValues>({ combine: (all) => all[0] ?? {} });
+const contextFacet = Facet.define<FillContext, FillContext | null>({ combine: (all) => all[0] ?? null });
 
 const plainText = (segments: readonly Segment[] | null): string =>
   (segments ?? []).map((part) => (part.kind === 'text' ? part.text : `[${part.name}]`)).join('');
@@ -74,10 +71,12 @@ class Chip extends WidgetType {
 
 function drawChips(state: EditorState): DecorationSet {
   const source = state.doc.toString();
-  const values = state.facet(valuesFacet);
+  const context = state.facet(contextFacet);
+  const filled = context && fillPlanSlots(source, context).slots;
   const chips = parseSlots(source).segments.flatMap((part) => {
     if (part.kind === 'text') return [];
-    const value = (part.name !== liveSlot && values[part.name]) || plainText(part.fallback);
+    // A plan slot shows what stands in the line, be it its value or its fallback.
+    const value = (part.name !== liveSlot && filled?.get(part.at)) || plainText(part.fallback);
     const widget = new Chip(part, source.slice(part.at, part.end), value);
     return [Decoration.replace({ widget }).range(part.at, part.end)];
   });
@@ -173,7 +172,7 @@ function keysFor(events: SlotEditorEvents): Extension {
 /** What an editor is made with. */
 export interface SlotEditorOptions {
   text: string;
-  values: SlotValues;
+  context: FillContext;
   label: string;
   hint: string;
   events: SlotEditorEvents;
@@ -182,8 +181,9 @@ export interface SlotEditorOptions {
 /** One line of text in which slots stand as chips. The text itself stays in the text form. */
 export class SlotEditor {
   private readonly view: EditorView;
+  private readonly context = new Compartment();
 
-  constructor(host: HTMLElement, { text, values, label, hint, events }: SlotEditorOptions) {
+  constructor(host: HTMLElement, { text, context, label, hint, events }: SlotEditorOptions) {
     // In a shadow root the editor's style sheets are constructed ones, which the content security policy allows.
     const root = host.attachShadow({ mode: 'open', delegatesFocus: true });
     this.view = new EditorView({
@@ -192,7 +192,7 @@ export class SlotEditor {
       state: EditorState.create({
         doc: text,
         extensions: [
-          valuesFacet.of(values),
+          this.context.of(contextFacet.of(context)),
           chipField,
           looks,
           history(),
@@ -245,6 +245,11 @@ export class SlotEditor {
       selection: EditorSelection.cursor(head),
       annotations: fromOutside.of(true),
     });
+  }
+
+  /** Draws the chips anew where values of slots changed. */
+  fillWith(context: FillContext): void {
+    this.view.dispatch({ effects: this.context.reconfigure(contextFacet.of(context)) });
   }
 
   /** Replaces a part of the text, as if typed. */

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { Input } from 'flowbite-svelte';
-  import { findRefusedSigns, joinPastedLines } from '$lib/core/text/clean';
+  import { findRefusedSigns, joinPastedLines, takeOutRefusedSigns } from '$lib/core/text/clean';
   import { wordRefusedSign } from '$lib/wording/problems';
+  import TakeOutSigns from './TakeOutSigns.svelte';
 
   interface Props {
     label: string;
@@ -46,6 +47,7 @@
   let draft = $state<string | null>(null);
   let sitting = '';
   let problem = $state('');
+  let holdsRefusedSigns = $state(false);
   let note = $state('');
 
   const shown = $derived(draft ?? value);
@@ -53,6 +55,7 @@
   function edit(text: string, isLeaving: boolean) {
     draft = text;
     const [refused] = findRefusedSigns(text);
+    holdsRefusedSigns = refused !== undefined;
     problem = refused ? wordRefusedSign(refused) : (check?.(text) ?? '');
     if (problem !== '' || (commit === 'leave' && !isLeaving)) return;
     if (text !== value) problem = onedit(text, sitting) ?? '';
@@ -108,7 +111,9 @@
   </span>
   {#if problem || note || hint}
     <span id={`${id}-say`} class={`text-[12px] ${problem ? 'text-madder' : 'text-ink-2'}`}
-      >{problem || note || hint}{#if problem && draft !== null && draft !== value}{' '}Not saved.{/if}</span
+      >{problem || note || hint}{#if problem && draft !== null && draft !== value}{' '}Not saved.{#if holdsRefusedSigns}{' '}<TakeOutSigns
+            onclick={() => edit(takeOutRefusedSigns(draft ?? value), false)}
+          />{/if}{/if}</span
     >
   {/if}
 </div>
