@@ -16,10 +16,22 @@ function nameTab(): string {
 let tab: string | null = null;
 const keyOf = (streamId: string) => `${prefix} ${streamId} ${(tab ??= nameTab())}`;
 
-/** Keeps the unsent changes of a stream. */
-export function keepUnsent(streamId: string, changes: readonly SentChange[]): void {
-  if (changes.length === 0) localStorage.removeItem(keyOf(streamId));
-  else localStorage.setItem(keyOf(streamId), JSON.stringify(changes));
+/** Keeps the unsent changes of a stream; answers whether the browser had room for them. */
+export function keepUnsent(streamId: string, changes: readonly SentChange[]): boolean {
+  const key = keyOf(streamId);
+  if (changes.length === 0) {
+    localStorage.removeItem(key);
+    return true;
+  }
+  try {
+    localStorage.setItem(key, JSON.stringify(changes));
+    return true;
+  } catch (error) {
+    if (!(error instanceof DOMException && error.name === 'QuotaExceededError')) throw error;
+    // What is kept is older than what waits: better nothing than half of it.
+    localStorage.removeItem(key);
+    return false;
+  }
 }
 
 /** Takes over the unsent changes of this tab before its reload, and of tabs that are gone. */

@@ -5,6 +5,7 @@
   import { childrenOf } from '$lib/core/plan/book';
   import type { Find, Verdict } from '$lib/core/plan/records/find';
   import Button from '$lib/ui/parts/Button.svelte';
+  import { RowWindow } from '$lib/ui/parts/row-window.svelte';
   import KeyCap from '$lib/ui/parts/KeyCap.svelte';
   import { FindList, orders, type Order } from '$lib/ui/research/find-list.svelte';
   import PasteDialog from '$lib/ui/research/PasteDialog.svelte';
@@ -20,6 +21,8 @@
   const desk = getDesk();
   const shell = getShell();
   const list = new FindList(desk);
+  const rows = new RowWindow(28, () => list.shown.length);
+  const chosen = $derived(new Set(list.chosen));
   let isPasteOpen = $state(false);
 
   const keys: { key: string; code: string; verdict: Verdict; says: string }[] = [
@@ -52,7 +55,7 @@
 
   async function showCurrent() {
     await tick();
-    document.querySelector('[data-find][aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
+    rows.reveal(list.currentIndex);
   }
 
   function judge(verdict: Verdict) {
@@ -175,15 +178,26 @@
             ><span>In the plan</span>
           </div>
           <!-- The keys of the page act on the list; rows take the mouse. -->
-          <ul class="min-h-0 flex-1 overflow-y-auto" role="listbox" aria-label="Finds" aria-multiselectable="true" tabindex="0">
-            {#each list.shown as find, index (find.id)}
-              {@const isChosen = list.chosen.includes(find)}
+          <ul
+            class="min-h-0 flex-1 overflow-y-auto"
+            role="listbox"
+            aria-label="Finds"
+            aria-multiselectable="true"
+            tabindex="0"
+            {@attach rows.follow}
+          >
+            <li role="presentation" style:height={`${rows.spaceAbove}px`}></li>
+            {#each list.shown.slice(rows.first, rows.end) as find, at (find.id)}
+              {@const index = rows.first + at}
+              {@const isChosen = chosen.has(find)}
               <!-- svelte-ignore a11y_click_events_have_key_events -->
               <li
                 role="option"
                 aria-selected={isChosen}
+                aria-setsize={list.shown.length}
+                aria-posinset={index + 1}
                 data-find={find.text}
-                class={`grid h-[28px] cursor-default grid-cols-[minmax(0,1fr)_92px_92px_76px_minmax(0,104px)] items-center gap-x-3 border-s-3 border-b border-rule-soft ps-[13px] pe-4 [content-visibility:auto] ${isChosen ? 'border-s-act bg-sheet' : 'border-s-transparent'} ${find.id === list.current?.id ? 'font-semibold' : ''}`}
+                class={`grid h-[28px] cursor-default grid-cols-[minmax(0,1fr)_92px_92px_76px_minmax(0,104px)] items-center gap-x-3 border-s-3 border-b border-rule-soft ps-[13px] pe-4 ${isChosen ? 'border-s-act bg-sheet' : 'border-s-transparent'} ${find.id === list.current?.id ? 'font-semibold' : ''}`}
                 onclick={(event) => list.goTo(index, { extend: event.shiftKey })}
               >
                 <span class="truncate" title={find.text}>{find.text}</span>
@@ -199,6 +213,7 @@
                   : 'No find here.'}
               </li>
             {/each}
+            <li role="presentation" style:height={`${rows.spaceBelow}px`}></li>
           </ul>
           <div class="flex items-center gap-3 border-t border-rule bg-fold px-4 py-2">
             {#each keys as { key, verdict, says } (key)}<Button kind="quiet" onclick={() => judge(verdict)}

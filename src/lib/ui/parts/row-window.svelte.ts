@@ -1,0 +1,48 @@
+/** Rows kept ready above and below those in sight. */
+const spare = 12;
+
+/**
+ * The part of a long list that is drawn: rows of one height, those in sight and a few around them.
+ * What is above and below stands as empty space of the same height, so that the scroll bar tells the truth.
+ */
+export class RowWindow {
+  private top = $state(0);
+  private height = $state(800);
+  private element: HTMLElement | null = null;
+
+  readonly first = $derived.by(() => Math.max(0, Math.min(Math.floor(this.top / this.rowHeight) - spare, this.count() - 1)));
+  readonly end = $derived.by(() => Math.min(this.count(), Math.ceil((this.top + this.height) / this.rowHeight) + spare));
+  readonly spaceAbove = $derived.by(() => this.first * this.rowHeight);
+  readonly spaceBelow = $derived.by(() => (this.count() - this.end) * this.rowHeight);
+
+  constructor(
+    private readonly rowHeight: number,
+    private readonly count: () => number,
+  ) {}
+
+  /** To be attached to the element that scrolls. */
+  readonly follow = (element: HTMLElement) => {
+    this.element = element;
+    const look = () => {
+      this.top = element.scrollTop;
+      this.height = element.clientHeight;
+    };
+    const observer = new ResizeObserver(look);
+    observer.observe(element);
+    element.addEventListener('scroll', look, { passive: true });
+    return () => {
+      this.element = null;
+      observer.disconnect();
+      element.removeEventListener('scroll', look);
+    };
+  };
+
+  /** Scrolls no further than needed to have a row wholly in sight. */
+  reveal(index: number): void {
+    if (!this.element) return;
+    const { scrollTop, clientHeight } = this.element;
+    const top = index * this.rowHeight;
+    if (top < scrollTop) this.element.scrollTop = top;
+    else if (top + this.rowHeight > scrollTop + clientHeight) this.element.scrollTop = top + this.rowHeight - clientHeight;
+  }
+}
