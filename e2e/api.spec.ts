@@ -2,6 +2,7 @@ import { expect } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { testOnDemo as test } from './own-server';
 import { planId } from './hands';
+import { strFromU8, unzipSync } from 'fflate';
 
 /** Posts as Biblion's own pages do. */
 const post = (request: APIRequestContext, url: string, path: string, data: unknown, headers = { origin: url }) =>
@@ -131,6 +132,12 @@ test('proof and tables are the screens’ own', async ({ request }) => {
   const tsv = await (await request.get(`/api/plans/${id}/tables/negatives.tsv`)).text();
   expect(tsv).toContain('plan\t\t\tfree\tphrase');
   expect((await request.get(`/api/plans/${id}/tables/other.csv`)).status()).toBe(404);
+  expect(csv.headers()['content-disposition']).toContain('filename="Spring-launch-keywords.csv"');
+  const archive = await request.get(`/api/plans/${id}/tables.zip`);
+  const files = unzipSync(new Uint8Array(await archive.body()));
+  const names = ['campaigns', 'places', 'groups', 'keywords', 'negatives', 'ads', 'extras'];
+  expect(Object.keys(files)).toEqual(names.map((name, index) => `${index + 1}-${name}.csv`));
+  expect(strFromU8(files['4-keywords.csv']!)).toBe(await csv.text());
 });
 
 test('errors say code, message and path, and write nothing', async ({ request, server }) => {

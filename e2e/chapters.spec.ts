@@ -153,6 +153,15 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   await page.getByRole('button', { name: 'Take the negative out' }).click();
   await expect(page.locator('[data-keyword="piano pitch raise cost"]')).toContainText('this group');
 
+  // A starter list is put into the plan's negatives whole, and comes back out with one undo.
+  const ofPlan = page.getByRole('region', { name: 'Of the plan' }).getByRole('heading');
+  const before = await ofPlan.innerText();
+  await page.getByLabel('Add a starter list of negatives').selectOption({ index: 1 });
+  await expect(ofPlan).not.toHaveText(before);
+  await page.getByRole('heading', { name: 'Groups', exact: true }).click();
+  await page.keyboard.press('Control+z');
+  await expect(ofPlan).toHaveText(before);
+
   // By drag.
   await page.locator('[data-keyword="piano retuning"]').dragTo(page.locator('[data-group="Prices"]'));
   await expect(page.getByRole('button', { name: /^Undo: moved 1 keyword/ })).toBeVisible();

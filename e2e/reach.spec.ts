@@ -61,4 +61,12 @@ test('keys: go to, the sheet of keys, folding the margin', async ({ page }) => {
   await expect(page.getByRole('complementary', { name: 'Margin' })).toBeVisible();
   await page.keyboard.press('n');
   await expect(page.getByRole('complementary', { name: 'Margin' })).toHaveCount(0);
+  // On a narrow screen the margin is folded at first, and opens by its button.
+  await page.evaluate(() => sessionStorage.clear());
+  await page.setViewportSize({ width: 1024, height: 700 });
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Headline 1' })).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'Margin' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Open the margin' }).click();
+  await expect(page.getByRole('complementary', { name: 'Margin' })).toBeVisible();
 });

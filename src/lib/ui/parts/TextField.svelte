@@ -50,15 +50,20 @@
   let holdsRefusedSigns = $state(false);
   let note = $state('');
 
-  const shown = $derived(draft ?? value);
+  /** The value that stood once the last edit was made: another one comes from elsewhere, and is shown. */
+  let made = $state<string | null>(null);
+  const isOvertaken = $derived(made !== null && problem === '' && value !== made);
+  const shown = $derived(isOvertaken ? value : (draft ?? value));
 
   function edit(text: string, isLeaving: boolean) {
     draft = text;
+    made = null;
     const [refused] = findRefusedSigns(text);
     holdsRefusedSigns = refused !== undefined;
     problem = refused ? wordRefusedSign(refused) : (check?.(text) ?? '');
     if (problem !== '' || (commit === 'leave' && !isLeaving)) return;
     if (text !== value) problem = onedit(text, sitting) ?? '';
+    made = value;
   }
 
   function leave() {

@@ -1,0 +1,65 @@
+import { expect, type Page } from '@playwright/test';
+import { planId, untilSaved } from './hands';
+import { testOnDemo as test } from './own-server';
+
+const offerOf = (page: Page) => page.getByLabel('One offer or product line');
+
+/** The plan on two tabs of one browser, both on the brief. */
+async function openTwice(page: Page): Promise<{ id: string; other: Page }> {
+  const id = await planId(page, 'Spring launch');
+  const other = await page.context().newPage();
+  for (const tab of [page, other]) {
+    await tab.goto(`/plans/${id}/brief`);
+    await expect(offerOf(tab)).toBeVisible();
+  }
+  return { id, other };
+}
+
+test('a second tab is up to date without a reload, and edits of different fields merge', async ({ page }) => {
+  const { id, other } = await openTwice(page);
+  await offerOf(page).fill('Tuning at home');
+  await expect(offerOf(other)).toHaveValue('Tuning at home');
+  await other.getByLabel('Landing page').fill('ottlemere.example/at-home');
+  await expect(page.getByLabel('Landing page')).toHaveValue('ottlemere.example/at-home');
+  await untilSaved(other);
+  const { brief } = await (await page.request.get(`/api/plans/${id}`)).json();
+  expect(brief).toMatchObject({ offer: 'Tuning at home', landingPage: 'ottlemere.example/at-home' });
+
+  // One order of steps for both tabs: either of them undoes the last one.
+  await other.getByRole('heading', { name: 'Brief', exact: true }).click();
+  await other.keyboard.press('Control+z');
+  await expect(page.getByLabel('Landing page')).not.toHaveValue('ottlemere.example/at-home');
+  await expect(offerOf(page)).toHaveValue('Tuning at home');
+});
+
+test('an edit on a stale copy is refused with both texts side by side, and can still be written', async ({ page }) => {
+  const { id, other } = await openTwice(page);
+  // The first tab cannot send for a while; the second one writes the same field.
+  await page.route('**/changes', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
+  await offerOf(page).fill('Mine, typed while away');
+  await expect(page.locator('[data-saved]')).toHaveAttribute('data-saved', 'waiting');
+  await offerOf(other).fill('Theirs, written first');
+  await untilSaved(other);
+  await page.unroute('**/changes');
+
+  const notice = page.getByRole('alert').filter({ hasText: 'Not saved' });
+  await expect(notice).toContainText('This field was changed elsewhere meanwhile.');
+  await expect(notice).toContainText('Mine, typed while away');
+  await expect(notice).toContainText('Theirs, written first');
+  await notice.getByRole('button', { name: 'Write mine' }).click();
+  await expect(notice).toHaveCount(0);
+  await untilSaved(page);
+  await expect(offerOf(other)).toHaveValue('Mine, typed while away');
+  expect((await (await page.request.get(`/api/plans/${id}`)).json()).brief.offer).toBe('Mine, typed while away');
+});
+
+test('a plan deleted in one tab says so in the other, and nothing breaks', async ({ page }) => {
+  const { other } = await openTwice(page);
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Delete Spring launch' }).click();
+  await expect(page.locator('[data-plan="Spring launch"]')).toHaveCount(0);
+  await expect(other.getByRole('heading', { name: 'This plan has left the Shelf' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('[data-plan="Spring launch"]')).toBeVisible();
+  await expect(offerOf(other)).toBeVisible();
+});
