@@ -64,9 +64,9 @@
     <ChapterHead title="Ads">
       {#snippet tabs()}
         {#if view === 'ads' && bench.group}
-          <p class="flex items-baseline gap-2 self-center">
-            <span class="font-serif text-[17px]">{bench.group.name}</span>
-            <span class="truncate text-ink-2">{campaign?.name}</span>
+          <p class="flex min-w-0 items-baseline gap-2 self-center" title={`${bench.group.name} in ${campaign?.name ?? ''}`}>
+            <span class="min-w-24 truncate font-serif text-[17px]">{bench.group.name}</span>
+            <span class="min-w-0 shrink-[100] truncate text-ink-2">{campaign?.name}</span>
           </p>
           {#each bench.ads as ad (ad.id)}
             <TabLink href={adAddress(ad.id)} isCurrent={ad.id === bench.ad?.id}>Ad {ad.name}</TabLink>
