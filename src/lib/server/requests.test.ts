@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import * as z from 'zod';
 import { RequestRefused } from './outcome';
 import { openPlaceSearch } from './places/place-search';
+import { findCountryOfZone } from './places/country-of-zone';
 import { foldName } from './places/fold-name.js';
 import { readJson } from './read-json';
 import Sqlite from 'better-sqlite3';
@@ -83,6 +84,16 @@ describe('places', () => {
   it('are found by the beginning of their name, exact ones and larger ones first', () => {
     expect(names('bergen')).toEqual(['Bergen NO', 'Bergen DE', 'Bergenfield US']);
     expect(names('norw')).toEqual(['Norway NO']);
+  });
+
+  it('near the plan come first, by its country or by the time zone of its account', () => {
+    const near = (asks: { country?: string; zone?: string }) => search.find('berg', 10, asks).map(({ country }) => country);
+    expect(near({})).toEqual(['NO', 'US', 'DE']);
+    expect(near({ country: 'DE' })).toEqual(['DE', 'NO', 'US']);
+    expect(near({ zone: 'Europe/Oslo' })).toEqual(['NO', 'US', 'DE']);
+    expect(near({ zone: 'Nowhere/Land' })).toEqual(['NO', 'US', 'DE']);
+    expect(findCountryOfZone('Europe/London', ['US', 'GB'])).toBe('GB');
+    expect(findCountryOfZone('America/New_York', ['GB'])).toBeNull();
   });
 
   it('are found with and without marks', () => {

@@ -1,20 +1,7 @@
 import Database from 'better-sqlite3';
+import type { FoundPlace } from '$lib/core/places/found-place';
 import { findCountryOfZone } from './country-of-zone';
 import { foldName } from './fold-name.js';
-
-/** A place that can be chosen. */
-export interface FoundPlace {
-  kind: 'country' | 'city';
-  name: string;
-  /** ISO 3166-1 alpha-2. */
-  country: string;
-  countryName: string;
-  /** The region within the country, to tell apart cities of one name; empty for countries. */
-  region: string;
-  latitude: number | null;
-  longitude: number | null;
-  people: number;
-}
 
 /** Finds places by the beginning of their name. */
 export interface PlaceSearch {

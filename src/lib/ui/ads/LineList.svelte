@@ -5,19 +5,13 @@
   import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
   import type { LineRule } from '$lib/core/rules/rule-set';
   import Button from '../parts/Button.svelte';
+  import type { EditableLine } from './editable-line';
   import LineRow from './LineRow.svelte';
-
-  interface Line {
-    id: string;
-    kind: LineKindOfAd;
-    text: string;
-    fixedAt: number | null;
-  }
 
   interface Props {
     kind: LineKindOfAd;
     rule: LineRule;
-    lines: readonly Line[];
+    lines: readonly EditableLine[];
     measures: ReadonlyMap<string, Measure>;
     context: FillContext;
     canFix: boolean;

@@ -1,21 +1,14 @@
 <script lang="ts">
   import type { FillContext } from '$lib/core/ads/fill-slots';
   import type { Measure } from '$lib/core/ads/measure';
-  import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
   import { wordSlotProblem } from '$lib/wording/problems';
+  import type { EditableLine } from './editable-line';
   import MeasureCount from './MeasureCount.svelte';
   import MeasureRule from './MeasureRule.svelte';
   import SlotField from './SlotField.svelte';
 
-  interface Line {
-    id: string;
-    kind: LineKindOfAd;
-    text: string;
-    fixedAt: number | null;
-  }
-
   interface Props {
-    line: Line;
+    line: EditableLine;
     number: number;
     measure: Measure;
     context: FillContext;

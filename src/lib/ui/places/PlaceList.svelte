@@ -1,20 +1,10 @@
 <script lang="ts">
   import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
+  import type { FoundPlace } from '$lib/core/places/found-place';
   import type { Place } from '$lib/core/plan/records/place';
   import Button from '../parts/Button.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
-
-  interface FoundPlace {
-    kind: Place['kind'];
-    name: string;
-    country: string;
-    countryName: string;
-    region: string;
-    latitude: number | null;
-    longitude: number | null;
-    people: number;
-  }
 
   /** Null: the places of the brief. */
   let { campaignId, at }: { campaignId: string | null; at: string } = $props();

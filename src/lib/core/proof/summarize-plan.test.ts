@@ -1,0 +1,43 @@
+import { describe, expect, it } from 'vitest';
+import { bookOfFile, change, cleanFile, today, viewOf } from '../../../tests/clean-plan';
+import { readProof } from './read-proof';
+import { summarizePlan } from './summarize-plan';
+
+const summaryOf = (book: ReturnType<typeof bookOfFile>) => {
+  const view = viewOf(book);
+  return summarizePlan(view, readProof(view, today).findings);
+};
+const clean = bookOfFile(cleanFile);
+
+describe('what the Shelf says of a plan', () => {
+  it('counts what it holds', () => {
+    const summary = summaryOf(clean);
+    expect(summary).toMatchObject({
+      goal: 'leads',
+      places: ['Edinburgh'],
+      campaigns: cleanFile.campaigns.length,
+      groups: cleanFile.campaigns[0]!.groups.length,
+      monthlyMinor: 90_000,
+      startsOn: '2027-01-12',
+      counts: { fix: 0, look: 0 },
+    });
+    expect(summary.keywords).toBe(cleanFile.campaigns.flatMap(({ groups }) => groups.flatMap(({ keywords }) => keywords)).length);
+    expect(summary.empty).not.toContain('groups');
+  });
+
+  it('takes money and start from the campaigns where the brief is silent', () => {
+    const silent = change(change(clean, 'brief', { monthlyMinor: null, startsOn: null }), 'campaign', {
+      monthlyMinor: 12_345,
+      startsOn: '2027-03-01',
+    });
+    expect(summaryOf(silent)).toMatchObject({ monthlyMinor: 12_345, startsOn: '2027-03-01' });
+  });
+
+  it('counts findings by chapter, and finds that wait', () => {
+    const judged = summaryOf(change(clean, 'find', { verdict: 'open' }));
+    expect(judged.toJudge).toBe(summaryOf(clean).toJudge + 1);
+    const dear = summaryOf(change(clean, 'keyword', { bidMinor: 99_999 }));
+    expect(dear.chapters.groups.look).toBeGreaterThan(0);
+    expect(dear.counts.look).toBe(Object.values(dear.chapters).reduce((sum, { look }) => sum + look, 0));
+  });
+});

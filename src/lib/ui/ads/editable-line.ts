@@ -1,0 +1,9 @@
+import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
+
+/** A line of an ad or of a master, as the list of lines edits it. */
+export interface EditableLine {
+  id: string;
+  kind: LineKindOfAd;
+  text: string;
+  fixedAt: number | null;
+}
