@@ -54,7 +54,7 @@ describe('pasted tables', () => {
 
   it('recognises columns by their headings, in whatever order', () => {
     const { hasHeading, columns, lines } = read(
-      'Avg. monthly searches\tKeyword\tTop bid (high)\tTop bid (low)\n1K–10K\tpiano tuning\t£2.40\t£0.85',
+      'Searches a month\tKeyword\tTop bid (high)\tTop bid (low)\n1K–10K\tpiano tuning\t£2.40\t£0.85',
     );
     expect(hasHeading).toBe(true);
     expect(columns.map(({ meaning }) => meaning)).toEqual(['searches', 'keyword', 'bid-high', 'bid-low']);
