@@ -1,6 +1,6 @@
 import { applyCase, applySpellings, letterCases, type LetterCase } from '../text/letter-case';
 import { units } from '../text/units';
-import { parseSlots, type Segment, type SlotSegment } from './parse-slots';
+import { isPlainLine, parseSlots, type Segment, type SlotSegment } from './parse-slots';
 
 /** The name of the live slot, which the network fills when the ad is shown. */
 export const liveSlot = 'keyword';
@@ -149,8 +149,11 @@ class LineFiller {
   }
 }
 
+const noSlots: FilledLine['slots'] = new Map();
+
 /** Fills the plan slots of a line (rules §3) and finds what is wrong with its slots. */
 export function fillPlanSlots(source: string, context: FillContext): FilledLine {
+  if (isPlainLine(source)) return { before: source, live: null, after: '', slots: noSlots, problems: [] };
   const { segments, problems } = parseSlots(source);
   const filled = new LineFiller(segments, context).fill();
   const all: SlotProblem[] = [...problems.map((problem) => ({ ...problem, data: {} })), ...filled.problems];

@@ -1,5 +1,5 @@
-import { applyCase } from '../text/letter-case';
-import { normalizeText, units } from '../text/units';
+import { applyCase, type LetterCase } from '../text/letter-case';
+import { isAsCounted, normalizeText, units } from '../text/units';
 import { fillPlanSlots, joinValue, type FillContext, type FilledLine, type SlotProblem } from './fill-slots';
 
 /** What one searcher reads: the line with the keyword that matched, or with the fallback. */
@@ -24,19 +24,83 @@ export interface Measure {
   /** The line with its live slot's fallback. */
   textWithFallback: string;
   hasLiveSlot: boolean;
-  readings: Reading[];
+  readonly readings: readonly Reading[];
   problems: SlotProblem[];
 }
 
 const withSlot = ({ before, after }: FilledLine, value: string) => normalizeText(before + value + after);
 
-function readKeyword(keyword: string, line: FilledLine, context: FillContext, fallback: { text: string; units: number }): Reading {
-  if (!line.live) return { keyword, ...fallback, uses: 'keyword', unitsWithKeyword: fallback.units };
-  const value = joinValue(applyCase(keyword, line.live.letterCase, context.language), context);
-  const text = withSlot(line, value);
-  const unitsWithKeyword = units(text);
-  if (unitsWithKeyword <= context.limit) return { keyword, text, units: unitsWithKeyword, uses: 'keyword', unitsWithKeyword };
-  return { keyword, ...fallback, uses: 'fallback', unitsWithKeyword };
+/** A keyword as a live slot writes it; `isCalm` where its length in units is its length. */
+interface Written {
+  text: string;
+  isCalm: boolean;
+}
+
+const kept = new WeakMap<readonly string[], Map<string, readonly Written[]>>();
+
+/** The keywords as a live slot writes them; kept for the list, since the lines of a group's ads ask for the same again and again. */
+function writtenKeywords(keywords: readonly string[], letterCase: LetterCase | null, context: FillContext): readonly Written[] {
+  let byKey = kept.get(keywords);
+  if (!byKey) kept.set(keywords, (byKey = new Map()));
+  const key = `${letterCase} ${context.language} ${context.kind ?? 'line'} ${context.joiner ?? ''}`;
+  let written = byKey.get(key);
+  if (!written) {
+    written = keywords.map((keyword) => {
+      const text = joinValue(applyCase(keyword, letterCase, context.language), context);
+      return { text, isCalm: text !== '' && isAsCounted(text) };
+    });
+    byKey.set(key, written);
+  }
+  return written;
+}
+
+/** What each searcher reads: the keyword where the whole line then fits, else the line with its fallback. */
+function readingsOf(keywords: readonly string[], line: FilledLine, context: FillContext, fallback: { text: string; units: number }) {
+  const { before, after, live } = line;
+  const written = writtenKeywords(keywords, live?.letterCase ?? null, context);
+  // Around any calm value a calm line stays calm, and lengths add up.
+  const isCalm = isAsCounted(`${before}x${after}`);
+  const around = before.length + after.length;
+  return keywords.map((keyword, index): Reading => {
+    const value = written[index]!;
+    const areCalm = isCalm && value.isCalm;
+    const text = areCalm ? before + value.text + after : withSlot(line, value.text);
+    const unitsWithKeyword = areCalm ? around + value.text.length : units(text);
+    if (unitsWithKeyword <= context.limit) return { keyword, text, units: unitsWithKeyword, uses: 'keyword', unitsWithKeyword };
+    return { keyword, text: fallback.text, units: fallback.units, uses: 'fallback', unitsWithKeyword };
+  });
+}
+
+class MeasuredLine implements Measure {
+  readonly units: { shortest: number; longest: number };
+  readonly fallbacks: number;
+  readonly hasLiveSlot: boolean;
+
+  constructor(
+    readonly limit: number,
+    readonly textWithFallback: string,
+    readonly unitsWithFallback: number,
+    readonly problems: SlotProblem[],
+    private readonly keywords: readonly string[],
+    private read: readonly Reading[] | null,
+  ) {
+    this.hasLiveSlot = read !== null;
+    this.units = { shortest: unitsWithFallback, longest: unitsWithFallback };
+    this.fallbacks = 0;
+    if (!read || read.length === 0) return;
+    this.units = { shortest: Infinity, longest: 0 };
+    for (const reading of read) {
+      if (reading.units < this.units.shortest) this.units.shortest = reading.units;
+      if (reading.units > this.units.longest) this.units.longest = reading.units;
+      if (reading.uses === 'fallback') this.fallbacks++;
+    }
+  }
+
+  /** Without a live slot every searcher reads the same: listed only where it is asked for. */
+  get readings(): readonly Reading[] {
+    const same = { text: this.textWithFallback, units: this.unitsWithFallback, uses: 'keyword' as const };
+    return (this.read ??= this.keywords.map((keyword) => ({ keyword, ...same, unitsWithKeyword: same.units })));
+  }
 }
 
 /**
@@ -45,28 +109,15 @@ function readKeyword(keyword: string, line: FilledLine, context: FillContext, fa
  */
 export function measureLine(source: string, keywords: readonly string[], context: FillContext): Measure {
   const line = fillPlanSlots(source, context);
-  const text = withSlot(line, line.live?.fallback ?? '');
-  const fallback = { text, units: units(text) };
-  const readings = keywords.map((keyword) => readKeyword(keyword, line, context, fallback));
-  const lengths = readings.length > 0 ? readings.map((reading) => reading.units) : [fallback.units];
+  const text = line.live ? withSlot(line, line.live.fallback) : normalizeText(line.before);
+  const length = units(text);
   const problems = [...line.problems];
-  if (fallback.units > context.limit)
+  if (length > context.limit)
     problems.push({
       code: line.live ? 'fallback-too-long' : 'line-too-long',
       ...(line.live && { at: line.live.at }),
-      data: { units: fallback.units, limit: context.limit, over: fallback.units - context.limit },
+      data: { units: length, limit: context.limit, over: length - context.limit },
     });
-  return {
-    limit: context.limit,
-    units: {
-      shortest: lengths.reduce((least, length) => Math.min(least, length)),
-      longest: lengths.reduce((most, length) => Math.max(most, length)),
-    },
-    fallbacks: readings.filter((reading) => reading.uses === 'fallback').length,
-    unitsWithFallback: fallback.units,
-    textWithFallback: text,
-    hasLiveSlot: line.live !== null,
-    readings,
-    problems,
-  };
+  const readings = line.live ? readingsOf(keywords, line, context, { text, units: length }) : null;
+  return new MeasuredLine(context.limit, text, length, problems, keywords, readings);
 }

@@ -31,6 +31,11 @@ interface Token {
 const deepest = 4;
 const tokenPattern = /\\(?:\[\[|\]\]|\||\\)|\[\[|\]\]|\||[^\\[\]|]+|[^]/g;
 
+const hasMarks = /\[\[|\\/;
+
+/** Whether a line holds neither slots nor escapes, so that it stands as it is written. */
+export const isPlainLine = (source: string) => !hasMarks.test(source);
+
 /** Splits the source into text, brackets and bars; a backslash makes the next sign literal. */
 function tokenize(source: string): Token[] {
   const tokens: Token[] = [];
@@ -122,6 +127,7 @@ class LineParser {
 
 /** Takes apart the text form `[[slot|fallback|case]]`; a fallback may hold slots of its own. */
 export function parseSlots(source: string): ParsedLine {
+  if (isPlainLine(source)) return { segments: source === '' ? [] : [{ kind: 'text', text: source }], problems: [] };
   const tokens = tokenize(source);
   pairBrackets(tokens);
   const parser = new LineParser(source, tokens);

@@ -1,6 +1,27 @@
+const formats = new Map<string, Intl.NumberFormat>();
+
+const digitsOf = new Map<string, number>();
+
+/** Making a format is slow, using one is not. */
+function formatOf(locale: string, currency: string, decimals: number | undefined): Intl.NumberFormat {
+  const key = `${locale} ${currency} ${decimals}`;
+  let format = formats.get(key);
+  if (!format) {
+    const digits = { minimumFractionDigits: decimals, maximumFractionDigits: decimals };
+    format = new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay: 'narrowSymbol', ...digits });
+    formats.set(key, format);
+  }
+  return format;
+}
+
 /** Digits after the decimal sign that a currency (ISO 4217) has: 2 for GBP, 0 for JPY. */
 export function minorDigits(currency: string): number {
-  return new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+  let known = digitsOf.get(currency);
+  if (known === undefined) {
+    known = formatOf('en', currency, undefined).resolvedOptions().maximumFractionDigits ?? 2;
+    digitsOf.set(currency, known);
+  }
+  return known;
 }
 
 /** Whether a currency code is one that `Intl` can write. */
@@ -12,13 +33,7 @@ export function isCurrency(code: string): boolean {
 export function formatMoney(minor: number, currency: string, { locale = 'en-GB', whole = false } = {}): string {
   const digits = minorDigits(currency);
   const decimals = whole && minor % 10 ** digits === 0 ? 0 : digits;
-  return new Intl.NumberFormat(locale, {
-    style: 'currency',
-    currency,
-    currencyDisplay: 'narrowSymbol',
-    minimumFractionDigits: decimals,
-    maximumFractionDigits: decimals,
-  }).format(minor / 10 ** digits);
+  return formatOf(locale, currency, decimals).format(minor / 10 ** digits);
 }
 
 /** An amount in minor units as a plain decimal: `1.60`. */

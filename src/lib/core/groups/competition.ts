@@ -6,9 +6,17 @@ import type { Campaign } from '../plan/records/campaign';
 import type { Group } from '../plan/records/group';
 import type { Negative } from '../plan/records/negative';
 
-/** The plan's own negatives. */
-export const planNegatives = ({ book }: PlanView): readonly Negative[] =>
-  childrenOf(book.negative, 'campaignId', null).filter(({ groupId }) => groupId === null);
+const keptOfPlan = new WeakMap<object, readonly Negative[]>();
+
+/** The plan's own negatives; kept as long as the book's map is. */
+export function planNegatives({ book }: PlanView): readonly Negative[] {
+  let found = keptOfPlan.get(book.negative);
+  if (!found) {
+    found = childrenOf(book.negative, 'campaignId', null).filter(({ groupId }) => groupId === null);
+    keptOfPlan.set(book.negative, found);
+  }
+  return found;
+}
 
 /** The negatives that stand with a campaign itself. */
 export const campaignNegatives = ({ book }: PlanView, campaignId: string): readonly Negative[] =>

@@ -1,6 +1,25 @@
+const whiteSpace = /\p{White_Space}/u;
+
+/** Whether words are parted at a sign (a UTF-16 code). */
+function isGap(code: number): boolean {
+  if (code < 0x80) return code === 0x20 || code === 0x2d || code === 0x2f || (code >= 0x09 && code <= 0x0d);
+  return whiteSpace.test(String.fromCharCode(code));
+}
+
 /** The words of a plain text for matching: split at white space, hyphens and slashes. */
 export function wordsOf(plainText: string): string[] {
-  return plainText.split(/[\p{White_Space}\-/]+/u).filter((word) => word !== '');
+  const words: string[] = [];
+  let start = -1;
+  for (let at = 0; at < plainText.length; at++) {
+    if (!isGap(plainText.charCodeAt(at))) {
+      if (start < 0) start = at;
+    } else if (start >= 0) {
+      words.push(plainText.slice(start, at));
+      start = -1;
+    }
+  }
+  if (start >= 0) words.push(plainText.slice(start));
+  return words;
 }
 
 /** Whether `part` stands in `whole` together and in order. */

@@ -1,6 +1,6 @@
-import similarity from 'damerau-levenshtein';
 import type { Measure } from '../ads/measure';
-import type { AdLine } from '../plan/records/ad-line';
+import type { AdLine, LineKindOfAd } from '../plan/records/ad-line';
+import { areNearEqual, Letters } from '../text/near-equal';
 import { units } from '../text/units';
 import { findEditorialFaults } from './editorial';
 import type { Mend, Report } from './finding';
@@ -27,6 +27,7 @@ function trimmed(line: AdLine, measure: Measure): Mend | null {
 
 function checkMeasures(ad: MeasuredAd): Report[] {
   return ad.lines.flatMap(({ line, measure, number }) => {
+    if (!measure.hasLiveSlot && measure.problems.length === 0) return [];
     const report = { record: line.id, where: place(ad, line.kind) };
     const data = { ...named(ad), kind: line.kind, number };
     const reports: Report[] = [];
@@ -89,9 +90,11 @@ function checkMeasures(ad: MeasuredAd): Report[] {
 
 function checkEditorial(ad: MeasuredAd): Report[] {
   return ad.lines.flatMap(({ line, measure, number }) => {
+    const faults = findEditorialFaults(line.text, measure.textWithFallback, ad.editorial);
+    if (faults.length === 0) return [];
     const isSlotOpen = measure.problems.some(({ code }) => code === 'unclosed-slot');
     return (
-      findEditorialFaults(line.text, measure.textWithFallback, ad.editorial)
+      faults
         // An open slot has a finding of its own.
         .filter(({ rule }) => !(isSlotOpen && rule === 'ads.unclosed'))
         .map(({ rule, data, mended }) => ({
@@ -109,8 +112,8 @@ function checkEditorial(ad: MeasuredAd): Report[] {
 function checkExclamations(ad: MeasuredAd): Report[] {
   let left = 1;
   return ad.lines.flatMap(({ line, measure, number }): Report[] => {
+    if (!measure.textWithFallback.includes('!')) return [];
     const count = measure.textWithFallback.split('!').length - 1;
-    if (count === 0) return [];
     if (line.kind === 'description' && (left -= count) >= 0) return [];
     const data = { ...named(ad), kind: line.kind, number, text: measure.textWithFallback };
     return [
@@ -125,26 +128,27 @@ function checkExclamations(ad: MeasuredAd): Report[] {
   });
 }
 
-const lettersOf = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
-
-function checkAlike(ad: MeasuredAd): Report[] {
+/** Lines of one kind that say the same as an earlier one, or nearly. */
+function checkAlikeOf(ad: MeasuredAd, kind: LineKindOfAd): Report[] {
   const reports: Report[] = [];
-  const lines = ad.lines.filter(({ line }) => line.text.trim() !== '');
-  lines.forEach((later, index) => {
-    const earlier = lines.slice(0, index).filter(({ line }) => line.kind === later.line.kind);
-    const data = {
-      ...named(ad),
-      kind: later.line.kind,
-      number: later.number,
-      text: later.measure.textWithFallback,
-    };
-    const report = { record: later.line.id, where: place(ad, later.line.kind) };
-    const equal = earlier.find(({ measure }) => measure.textWithFallback === later.measure.textWithFallback);
-    if (equal) return reports.push({ rule: 'ads.lines-equal', ...report, data: { ...data, other: equal.number } });
-    const own = lettersOf(later.measure.textWithFallback);
-    const alike = earlier.find(({ measure }) => similarity(lettersOf(measure.textWithFallback), own).similarity >= 0.9);
-    return alike && reports.push({ rule: 'ads.lines-alike', ...report, data: { ...data, other: alike.number } });
-  });
+  const earlier: { number: number; letters: Letters }[] = [];
+  const firstWith = new Map<string, number>();
+  for (const { line, measure, number } of ad.lines) {
+    if (line.kind !== kind || line.text.trim() === '') continue;
+    const text = measure.textWithFallback;
+    const equal = firstWith.get(text);
+    const letters = new Letters(text);
+    const other = equal ?? earlier.find((one) => areNearEqual(one.letters, letters))?.number;
+    if (other !== undefined)
+      reports.push({
+        rule: equal === undefined ? 'ads.lines-alike' : 'ads.lines-equal',
+        record: line.id,
+        where: place(ad, kind),
+        data: { ...named(ad), kind, number, text, other },
+      });
+    if (equal === undefined) firstWith.set(text, number);
+    earlier.push({ number, letters });
+  }
   return reports;
 }
 
@@ -153,5 +157,6 @@ export const checkAdLines = (ad: MeasuredAd): Report[] => [
   ...checkMeasures(ad),
   ...checkEditorial(ad),
   ...checkExclamations(ad),
-  ...checkAlike(ad),
+  ...checkAlikeOf(ad, 'headline'),
+  ...checkAlikeOf(ad, 'description'),
 ];

@@ -1,5 +1,4 @@
 import { measureLine } from '../ads/measure';
-import { lineContext } from '../ads/slot-values';
 import type { Ad } from '../plan/records/ad';
 import type { LineKindOfAd } from '../plan/records/ad-line';
 import { units } from '../text/units';
@@ -63,7 +62,7 @@ function checkPaths(ad: MeasuredAd): Report[] {
         data: {},
       },
     });
-  const context = lineContext(ad.view, ad.group, format, 'path');
+  const context = ad.contextFor(format, 'path');
   for (const [field, path] of [
     ['path1', path1],
     ['path2', path2],

@@ -9,7 +9,7 @@ import { holdsPhrase } from '../rules/word-lists';
 import { checkAdLines } from './check-ad-lines';
 import { checkAdShape } from './check-ad-shape';
 import type { Check, Report } from './finding';
-import { measureAd, named, place, type MeasuredAd } from './measured-ad';
+import { measureAd, named, place, prepareGroupOfAds, type GroupOfAds, type MeasuredAd } from './measured-ad';
 
 function checkPage(ad: MeasuredAd): Report[] {
   const page = landingPageOf(ad.view, ad.ad);
@@ -55,18 +55,15 @@ function checkOffers(ad: MeasuredAd): Report[] {
   );
 }
 
-/** Words searched (stems, without stop words) that no line answers, each keyword with the readings it gets. */
+/** Words searched (stems, without stop words) that no line answers. A line that reads a keyword answers all of its words. */
 function checkWords(ad: MeasuredAd): Report[] {
   const { stem, isStopWord } = languageWords(ad.editorial.language);
-  const stemsOf = (text: string) => wordsOf(text.toLowerCase()).map(stem);
-  const fixed = new Set(ad.lines.flatMap(({ measure }) => stemsOf(measure.textWithFallback)));
+  const live = ad.lines.filter(({ measure }) => measure.hasLiveSlot);
+  const unread = ad.keywords.filter((_, index) => !live.some(({ measure }) => measure.readings[index]?.uses === 'keyword'));
+  if (unread.length === 0) return [];
+  const fixed = new Set(ad.lines.flatMap(({ measure }) => wordsOf(measure.textWithFallback.toLowerCase()).map(stem)));
   const unanswered = new Set<string>();
-  ad.keywords.forEach((keyword, index) => {
-    const read = new Set(
-      ad.lines.filter(({ measure }) => measure.hasLiveSlot).flatMap(({ measure }) => stemsOf(measure.readings[index]?.text ?? '')),
-    );
-    for (const word of wordsOf(keyword)) if (!isStopWord(word) && !fixed.has(stem(word)) && !read.has(stem(word))) unanswered.add(word);
-  });
+  for (const keyword of unread) for (const word of wordsOf(keyword)) if (!isStopWord(word) && !fixed.has(stem(word))) unanswered.add(word);
   if (unanswered.size === 0 || ad.lines.length === 0) return [];
   return [
     {
@@ -78,9 +75,9 @@ function checkWords(ad: MeasuredAd): Report[] {
   ];
 }
 
-function checkAd(view: PlanView, group: Group, ad: Ad): Report[] {
-  const measured = measureAd(view, group, ad);
-  const format = view.rules.formats[ad.format];
+function checkAd(prepared: GroupOfAds, ad: Ad): Report[] {
+  const measured = measureAd(prepared, ad);
+  const format = prepared.view.rules.formats[ad.format];
   const past: Report[] =
     format.acceptedUntil === null
       ? []
@@ -109,7 +106,8 @@ function checkGroupOfAds(view: PlanView, group: Group): Report[] {
     where: { campaignId: group.campaignId, groupId: group.id, field: 'ads' },
   };
   const data = { group: group.name, count: ads.length };
-  const reports: Report[] = ads.flatMap((ad) => checkAd(view, group, ad));
+  const prepared = prepareGroupOfAds(view, group);
+  const reports: Report[] = ads.flatMap((ad) => checkAd(prepared, ad));
   const keywords = childrenOf(view.book.keyword, 'groupId', group.id).length;
   if (ads.length === 0) reports.push({ rule: 'ads.no-ad', ...report, data: { ...data, keywords } });
   else if (ads.length < view.house.adsPerGroup)

@@ -188,10 +188,10 @@ function checkConflicts(view: PlanView): Report[] {
 function checkNegativesTwice(view: PlanView): Report[] {
   const mark = ({ text, match }: Negative) => `${match} ${text}`;
   const reports: Report[] = [];
-  const read = (rows: readonly Negative[], above: ReadonlySet<string>, where: Report['where']) => {
-    const seen = new Set(above);
+  const read = (rows: readonly Negative[], above: readonly ReadonlySet<string>[], where: Report['where']) => {
+    const seen = new Set<string>();
     for (const row of rows) {
-      if (seen.has(mark(row)))
+      if (seen.has(mark(row)) || above.some((marks) => marks.has(mark(row))))
         reports.push({
           rule: 'groups.negative-twice',
           record: row.id,
@@ -203,11 +203,11 @@ function checkNegativesTwice(view: PlanView): Report[] {
     }
     return seen;
   };
-  const ofPlan = read(planNegatives(view), new Set(), {});
+  const ofPlan = read(planNegatives(view), [], {});
   for (const campaign of inOrder(view.book.campaign)) {
-    const ofCampaign = read(campaignNegatives(view, campaign.id), ofPlan, { campaignId: campaign.id });
+    const ofCampaign = read(campaignNegatives(view, campaign.id), [ofPlan], { campaignId: campaign.id });
     for (const group of childrenOf(view.book.group, 'campaignId', campaign.id))
-      read(childrenOf(view.book.negative, 'groupId', group.id), ofCampaign, {
+      read(childrenOf(view.book.negative, 'groupId', group.id), [ofPlan, ofCampaign], {
         campaignId: campaign.id,
         groupId: group.id,
       });

@@ -19,6 +19,8 @@ export interface EditorialContext {
 }
 
 const doubled = /([!?.,;:])\1+/g;
+const hasDoubled = /([!?.,;:])\1/;
+const hasCapitals = /\p{Lu}{2}/u;
 const decoration = /(?!\p{ASCII})(?![©®™])\p{Extended_Pictographic}|[•‣►▶◆◇■□▪★☆✓✔✗✘→←↑↓⇒»«❖§¶]/u;
 const spacedLetters = /(?<![\p{L}\p{N}])\p{L}(?:[ .*_\-·]\p{L}){2,}(?![\p{L}\p{N}])|\p{L}\*+\p{L}/u;
 const telephone = /(?<!\p{L})\+?\d(?:[\s().-]{0,2}\d){6,}/u;
@@ -31,7 +33,10 @@ const pairs: readonly (readonly [string, string])[] = [
 
 const countOf = (text: string, sign: string) => text.split(sign).length - 1;
 
+const hasPairedSign = /["()[\]{}“”]/;
+
 function findUnclosed(text: string): string | null {
+  if (!hasPairedSign.test(text)) return null;
   if (countOf(text, '"') % 2 === 1) return '"';
   const pair = pairs.find(([open, close]) => countOf(text, open) !== countOf(text, close));
   return pair ? (countOf(text, pair[0]) > countOf(text, pair[1]) ? pair[0] : pair[1]) : null;
@@ -39,6 +44,7 @@ function findUnclosed(text: string): string | null {
 
 /** Words of three letters and more, or of two, that stand in capitals and are on no list. */
 function capitalsIn(text: string, always: readonly string[]): string[] {
+  if (!hasCapitals.test(text)) return [];
   const listed = new Set(always.flatMap((spelling) => spelling.split(/\s+/)));
   return [...new Set(text.match(/(?<![\p{L}\p{N}])\p{Lu}{2,}(?![\p{L}\p{N}])/gu) ?? [])].filter((word) => !listed.has(word));
 }
@@ -46,7 +52,7 @@ function capitalsIn(text: string, always: readonly string[]): string[] {
 /** Signs and spaces: faults that can be seen without knowing the brief. `read` is the line with plan slots filled. */
 function signFaults(typed: string, read: string): EditorialFault[] {
   const faults: EditorialFault[] = [];
-  const repeated = [...read.matchAll(doubled)].map(([signs]) => signs).filter((signs) => signs !== '...');
+  const repeated = hasDoubled.test(read) ? [...read.matchAll(doubled)].map(([signs]) => signs).filter((signs) => signs !== '...') : [];
   if (repeated.length > 0) {
     const text = typed.replace(doubled, (signs, sign: string) => (signs === '...' ? signs : sign));
     faults.push({ rule: 'ads.doubled-sign', data: { signs: repeated }, mended: { text, kind: 'safe' } });

@@ -47,6 +47,27 @@ describe('units', () => {
     expect(units(text)).toBe(expected);
   });
 
+  it('counts single signs by the quick ways as by the slow one', () => {
+    const ranges = [
+      [0x20, 0x52f, 1],
+      [0x1e00, 0x20ff, 1],
+      [0x2e80, 0x33ff, 1],
+      [0x3400, 0xabff, 97],
+      [0xac00, 0xd7a0, 97],
+      [0xd7a1, 0xd7ff, 1],
+      [0xf900, 0xffff, 7],
+      [0xff00, 0xffff, 1],
+    ] as const;
+    const wrong: string[] = [];
+    for (const [first, last, step] of ranges)
+      for (let code = first; code <= last; code += step) {
+        // Between others, since some signs join what stands before or after them.
+        const text = `a${String.fromCharCode(code)}語`;
+        if (units(text) !== slowUnits(text)) wrong.push(code.toString(16));
+      }
+    expect(wrong).toEqual([]);
+  });
+
   const anyText = fc.string({
     unit: fc.oneof(fc.string({ unit: 'grapheme', maxLength: 1 }), fc.constantFrom(' ', '\u0301', '語', 'é', '\ufe0f', '❤', '👍', 'ß')),
   });
