@@ -1,4 +1,6 @@
 import { bookOfFile, viewOf } from '../src/tests/clean-plan';
+import { applyEdits } from '$lib/core/plan/book';
+import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { readProof } from '$lib/core/proof/read-proof';
 import { bigSize, makePlan } from './big-plan';
 import { compare, timeOf } from './measuring';
@@ -12,6 +14,17 @@ const parse = timeOf(() => JSON.parse(json) as unknown);
 const book = bookOfFile(file);
 const proof = timeOf(() => readProof(viewOf({ ...book }), today));
 say(compare('proof', { kind: 'at-most', times: 15 }, proof, parse));
-const counts: Record<string, number> = {};
-for (const { rule } of readProof(viewOf(book), today).findings) counts[rule] = (counts[rule] ?? 0) + 1;
-console.error(counts);
+
+const keeper = new ProofKeeper();
+let edited = book;
+keeper.read(viewOf(edited), today);
+const lines = [...book.adLine.values()];
+let turn = 0;
+const step = timeOf(
+  () => keeper.read(viewOf(edited), today),
+  () => {
+    const line = edited.adLine.get(lines[turn++ * 997]!.id)!;
+    edited = applyEdits(edited, [{ record: 'adLine', id: line.id, before: line, after: { ...line, text: `Edited ${turn}` } }]);
+  },
+);
+say(compare('proof-step', { kind: 'at-least', times: 50 }, step, proof));

@@ -2,7 +2,7 @@ import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import { emptyBook, inOrder, nextPosition, type Book, type BookRows } from '$lib/core/plan/book';
 import type { Change, SimpleChange } from '$lib/core/plan/changes';
 import { recordsOf, type RecordName } from '$lib/core/plan/record-types';
-import { readProof, type Proof } from '$lib/core/proof/read-proof';
+import { ProofKeeper, type Proof } from '$lib/core/proof/proof-keeper';
 import { summarizePlan, type PlanSummary } from '$lib/core/proof/summarize-plan';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
 import { readPlanFile } from '$lib/core/exchange/read-plan-file';
@@ -14,7 +14,7 @@ import { workspaceStream, type WriteDoor } from './write-door';
 
 /** Use cases on whole plans. */
 export class Plans {
-  private readonly proofs = new Map<string, { key: string; proof: Proof }>();
+  private readonly proofs = new Map<string, { key: string; keeper: ProofKeeper; proof: Proof }>();
 
   constructor(
     private readonly door: WriteDoor,
@@ -45,15 +45,16 @@ export class Plans {
     return view;
   }
 
-  /** The proof of a plan, kept until plan, workspace or day change. */
+  /** The proof of a plan; after a change only what it touches is read again. */
   getProof(planId: string): Proof {
     const view = this.getView(planId);
     const today = this.today(view.account.timeZone);
     const key = [this.door.open(planId).revision, this.door.open(workspaceStream).revision, today].join(' ');
     const kept = this.proofs.get(planId);
     if (kept?.key === key) return kept.proof;
-    const proof = readProof(view, today);
-    this.proofs.set(planId, { key, proof });
+    const keeper = kept?.keeper ?? new ProofKeeper();
+    const proof = keeper.read(view, today);
+    this.proofs.set(planId, { key, keeper, proof });
     return proof;
   }
 

@@ -1,14 +1,14 @@
-import { emptyBook, type Book } from '$lib/core/plan/book';
+import { applySentRows, emptyBook, type Book, type SentRow } from '$lib/core/plan/book';
 import { findPlanView } from '$lib/core/plan/plan-view';
-import { readProof, type Proof } from '$lib/core/proof/read-proof';
+import { ProofKeeper, type Proof } from '$lib/core/proof/proof-keeper';
 import { houseRules } from '$lib/core/rules/house-rules';
 import { ruleSet } from '$lib/core/rules/rule-set';
 
-/** What the proof is asked for: the records that changed since the last time, and the day. */
+/** What the proof is asked for: the rows that changed since the last time, and the day. */
 export interface ProofRequest {
   planId: string;
   today: string;
-  changed: Partial<Book>;
+  rows: readonly SentRow[];
 }
 
 /** The proof, or null where the book holds no such plan; with the time it took. */
@@ -18,11 +18,12 @@ export interface ProofAnswer {
 }
 
 let book: Book = emptyBook();
+const keeper = new ProofKeeper();
 
 onmessage = ({ data }: MessageEvent<ProofRequest>) => {
-  book = { ...book, ...data.changed };
+  book = applySentRows(book, data.rows);
   const start = performance.now();
   const view = findPlanView(book, data.planId, ruleSet, houseRules);
-  const proof = view && readProof(view, data.today);
+  const proof = view && keeper.read(view, data.today);
   postMessage({ proof, milliseconds: performance.now() - start } satisfies ProofAnswer);
 };

@@ -1,7 +1,8 @@
 import { prepareSearch } from '../keywords/matching';
 import { NegativeIndex } from '../keywords/negative-index';
-import { childrenOf, inOrder } from '../plan/book';
-import { firstLanguage, type PlanView } from '../plan/plan-view';
+import { childrenOf } from '../plan/book';
+import { firstLanguage, groupsInOrder, type PlanView } from '../plan/plan-view';
+import type { Group } from '../plan/records/group';
 import type { Keyword } from '../plan/records/keyword';
 import type { Negative } from '../plan/records/negative';
 import { campaignNegatives, planNegatives } from './competition';
@@ -12,20 +13,22 @@ export interface BlockedKeyword {
   negative: Negative;
 }
 
-/** Every conflict between a negative and a keyword that it acts on, in the order of groups and keywords. */
-export function findBlockedKeywords(view: PlanView): BlockedKeyword[] {
-  const found: BlockedKeyword[] = [];
-  const ofPlan = new NegativeIndex(planNegatives(view));
-  for (const campaign of inOrder(view.book.campaign)) {
-    const ofCampaign = new NegativeIndex(campaignNegatives(view, campaign.id));
-    const language = firstLanguage(view, campaign);
-    for (const group of childrenOf(view.book.group, 'campaignId', campaign.id)) {
-      const indexes = [ofPlan, ofCampaign, new NegativeIndex(childrenOf(view.book.negative, 'groupId', group.id))];
-      for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id)) {
-        const search = prepareSearch(keyword.text, language);
-        for (const index of indexes) for (const negative of index.findBlocking(search)) found.push({ keyword, negative });
-      }
-    }
-  }
-  return found;
+/** The lists of negatives that act on a group, from the plan's to its own. */
+export const negativeListsOn = (view: PlanView, group: Group): readonly (readonly Negative[])[] => [
+  planNegatives(view),
+  campaignNegatives(view, group.campaignId),
+  childrenOf(view.book.negative, 'groupId', group.id),
+];
+
+/** The conflicts between a group's keywords and the negatives that act on it, in the order of its keywords. */
+export function findBlockedIn(view: PlanView, group: Group): BlockedKeyword[] {
+  const indexes = negativeListsOn(view, group).map((list) => NegativeIndex.of(list));
+  const language = firstLanguage(view, view.book.campaign.get(group.campaignId));
+  return childrenOf(view.book.keyword, 'groupId', group.id).flatMap((keyword) => {
+    const search = prepareSearch(keyword.text, language);
+    return indexes.flatMap((index) => index.findBlocking(search)).map((negative) => ({ keyword, negative }));
+  });
 }
+
+/** Every conflict between a negative and a keyword that it acts on, in the order of groups and keywords. */
+export const findBlockedKeywords = (view: PlanView): BlockedKeyword[] => groupsInOrder(view).flatMap((group) => findBlockedIn(view, group));

@@ -1,6 +1,8 @@
 import { blocks, prepareNegative, type PreparedNegative, type PreparedSearch } from './matching';
 import type { MatchType } from './read-keyword';
 
+const kept = new WeakMap<object, unknown>();
+
 /** Negatives found by a word that a search must hold to be blocked by them, in the order given. */
 export class NegativeIndex<T extends { text: string; match: MatchType }> {
   private readonly byWord = new Map<string, { order: number; negative: T; prepared: PreparedNegative }[]>();
@@ -17,6 +19,13 @@ export class NegativeIndex<T extends { text: string; match: MatchType }> {
       if (list) list.push(entry);
       else this.byWord.set(word, [entry]);
     }
+  }
+
+  /** The index of a list, kept as long as the list is. */
+  static of<T extends { text: string; match: MatchType }>(negatives: readonly T[]): NegativeIndex<T> {
+    let index = kept.get(negatives) as NegativeIndex<T> | undefined;
+    if (!index) kept.set(negatives, (index = new NegativeIndex(negatives)));
+    return index;
   }
 
   /** The negatives that block a search. */

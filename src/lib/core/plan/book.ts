@@ -1,4 +1,7 @@
+import { carryIndexes, mostCarried } from './row-index';
 import { recordNames, type RecordName, type RecordTypes } from './record-types';
+
+export { childrenOf, inOrder } from './row-index';
 
 /**
  * All rows of a stream (or of several) by record and id. Maps are never changed in place:
@@ -35,51 +38,45 @@ export function rowsOf(book: Book): BookRows {
 
 /** The book after some edits. */
 export function applyEdits(book: Book, edits: readonly RowEdit[]): Book {
-  const changed: Partial<Record<RecordName, Map<string, unknown>>> = {};
-  for (const { record, id, after } of edits) {
-    const rows = (changed[record] ??= new Map<string, unknown>(book[record]));
-    if (after) rows.set(id, after);
-    else rows.delete(id);
-  }
-  return { ...book, ...changed } as Book;
+  const changed: Partial<Record<RecordName, RowEdit[]>> = {};
+  for (const edit of edits) (changed[edit.record] ??= []).push(edit);
+  const maps = Object.entries(changed).map(([record, list]) => [record, editedRows(book[record as RecordName], list)]);
+  return { ...book, ...Object.fromEntries(maps) } as Book;
 }
 
-type Keyed = { position: number };
-const kept = new WeakMap<object, Map<string, Map<string | null, unknown[]>>>();
-const keptOrder = new WeakMap<object, unknown[]>();
+type AnyRow = { id: string };
 
-/** The rows of one record in the order of their positions; kept as long as the book's map is. */
-export function inOrder<T extends { id: string }>(rows: ReadonlyMap<string, T>): readonly T[] {
-  let ordered = keptOrder.get(rows) as T[] | undefined;
-  if (!ordered) {
-    ordered = [...rows.values()].sort((a, b) => positionOf(a) - positionOf(b) || (a.id < b.id ? -1 : 1));
-    keptOrder.set(rows, ordered);
-  }
-  return ordered;
+/** The rows after edits; orders and indexes that were kept for few edits' sake are carried over, so that what no edit touched stays the same. */
+function editedRows(rows: ReadonlyMap<string, AnyRow>, edits: readonly RowEdit[]): ReadonlyMap<string, AnyRow> {
+  const next = new Map(rows);
+  for (const { id, after } of edits)
+    if (after) next.set(id, after);
+    else next.delete(id);
+  if (edits.length <= mostCarried && new Set(edits.map(({ id }) => id)).size === edits.length) carryIndexes(rows, next, edits);
+  return next;
 }
 
-const positionOf = (row: object) => ('position' in row ? (row as Keyed).position : 0);
-
-/** The rows whose `key` is `value`, in order; an index over all values is kept as long as the book's map is. */
-export function childrenOf<T extends { id: string }>(
-  rows: ReadonlyMap<string, T>,
-  key: keyof T & string,
-  value: string | null,
-): readonly T[] {
-  let byKey = kept.get(rows);
-  if (!byKey) kept.set(rows, (byKey = new Map()));
-  let index = byKey.get(key);
-  if (!index) {
-    byKey.set(key, (index = new Map()));
-    for (const row of inOrder(rows)) {
-      const parent = row[key] as string | null;
-      const list = index.get(parent);
-      if (list) list.push(row);
-      else index.set(parent, [row]);
-    }
-  }
-  return (index.get(value) as T[] | undefined) ?? [];
+/** A row as it stands after an edit, for sending to where the book is held as well; null where it is gone. */
+export interface SentRow {
+  record: RecordName;
+  id: string;
+  after: object | null;
 }
+
+/** The rows in which two books differ; what was not touched is the same object in both. */
+export function rowsBetween(before: Book, after: Book): SentRow[] {
+  return recordNames.flatMap((record) => {
+    const [from, to] = [before[record], after[record]];
+    if (from === to) return [];
+    const rows: SentRow[] = [];
+    for (const [id, row] of to) if (from.get(id) !== row) rows.push({ record, id, after: row });
+    for (const id of from.keys()) if (!to.has(id)) rows.push({ record, id, after: null });
+    return rows;
+  });
+}
+
+/** The book with rows as they were sent. */
+export const applySentRows = (book: Book, rows: readonly SentRow[]): Book => applyEdits(book, rows as unknown as readonly RowEdit[]);
 
 /** The position after the last of some rows. */
 export function nextPosition(rows: Iterable<{ position: number }>): number {

@@ -8,8 +8,9 @@ import type { Group } from '../plan/records/group';
 import { holdsPhrase } from '../rules/word-lists';
 import { checkAdLines } from './check-ad-lines';
 import { checkAdShape } from './check-ad-shape';
-import type { Check, Report } from './finding';
+import type { Report } from './finding';
 import { measureAd, named, place, prepareGroupOfAds, type GroupOfAds, type MeasuredAd } from './measured-ad';
+import { constantsOf, type ProofUnit, type Units } from './units';
 
 function checkPage(ad: MeasuredAd): Report[] {
   const page = landingPageOf(ad.view, ad.ad);
@@ -99,15 +100,15 @@ function checkAd(prepared: GroupOfAds, ad: Ad): Report[] {
   ];
 }
 
-function checkGroupOfAds(view: PlanView, group: Group): Report[] {
+/** What holds for the ads of a group together. */
+function checkTogether(view: PlanView, group: Group): Report[] {
   const ads = childrenOf(view.book.ad, 'groupId', group.id);
   const report = {
     record: group.id,
     where: { campaignId: group.campaignId, groupId: group.id, field: 'ads' },
   };
   const data = { group: group.name, count: ads.length };
-  const prepared = prepareGroupOfAds(view, group);
-  const reports: Report[] = ads.flatMap((ad) => checkAd(prepared, ad));
+  const reports: Report[] = [];
   const keywords = childrenOf(view.book.keyword, 'groupId', group.id).length;
   if (ads.length === 0) reports.push({ rule: 'ads.no-ad', ...report, data: { ...data, keywords } });
   else if (ads.length < view.house.adsPerGroup)
@@ -115,12 +116,36 @@ function checkGroupOfAds(view: PlanView, group: Group): Report[] {
   const most = view.rules.responsiveAdsPerGroup;
   if (ads.filter(({ format }) => format === 'responsive').length > most)
     reports.push({ rule: 'ads.many-ads', ...report, data: { ...data, most } });
-  const domains = [
-    ...new Set(ads.map((ad) => readAddress(landingPageOf(view, ad))?.hostname.replace(/^www\./, '')).filter((name) => name !== undefined)),
-  ];
+  const pages = [...new Set(ads.map((ad) => landingPageOf(view, ad)))];
+  const domains = [...new Set(pages.flatMap((page) => readAddress(page)?.hostname.replace(/^www\./, '') ?? []))];
   if (domains.length > 1) reports.push({ rule: 'ads.domains-differ', ...report, data: { ...data, domains } });
   return reports;
 }
 
-/** Reads every ad of every group. */
-export const checkAds: Check = (view) => groupsInOrder(view).flatMap((group) => checkGroupOfAds(view, group));
+function unitsOfGroup(view: PlanView, group: Group): ProofUnit[] {
+  const { book } = view;
+  const shared = [
+    ...constantsOf(view),
+    group,
+    book.campaign.get(group.campaignId),
+    childrenOf(book.keyword, 'groupId', group.id),
+    childrenOf(book.place, 'campaignId', group.campaignId),
+    book.briefItem,
+    book.offer,
+    book.slotWord,
+  ];
+  const ads = childrenOf(book.ad, 'groupId', group.id);
+  let prepared: GroupOfAds | null = null;
+  const prepare = () => (prepared ??= prepareGroupOfAds(view, group));
+  return [
+    ...ads.map((ad) => ({
+      key: `ad ${ad.id}`,
+      deps: [...shared, ad, childrenOf(book.adLine, 'adId', ad.id)],
+      read: () => checkAd(prepare(), ad),
+    })),
+    { key: `ads of ${group.id}`, deps: [...shared, ads], read: () => checkTogether(view, group) },
+  ];
+}
+
+/** Every ad of every group, each read by itself, and the ads of a group together. */
+export const adUnits: Units = (view) => groupsInOrder(view).flatMap((group) => unitsOfGroup(view, group));

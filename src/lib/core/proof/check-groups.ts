@@ -1,12 +1,14 @@
-import { findBlockedKeywords } from '../groups/blocked-keywords';
+import { findBlockedIn, negativeListsOn } from '../groups/blocked-keywords';
 import { campaignNegatives, planNegatives } from '../groups/competition';
 import { childrenOf, inOrder } from '../plan/book';
 import { bidOf, campaignsMeeting, groupBid, groupsInOrder, worthOf, type PlanView } from '../plan/plan-view';
+import type { Campaign } from '../plan/records/campaign';
 import type { Group } from '../plan/records/group';
 import type { Keyword } from '../plan/records/keyword';
 import type { Negative } from '../plan/records/negative';
 import { units } from '../text/units';
-import type { Check, Report } from './finding';
+import type { Report, Where } from './finding';
+import { constantsOf, type ProofUnit, type Units } from './units';
 
 const at = (group: Group, field: string) => ({
   where: { campaignId: group.campaignId, groupId: group.id, field },
@@ -94,28 +96,26 @@ function checkGroup(view: PlanView, group: Group): Report[] {
 }
 
 /** The same plain text twice in a campaign, but for other match types within one group. */
-function checkTwice(view: PlanView): Report[] {
+function checkTwice(view: PlanView, campaign: Campaign): Report[] {
   const reports: Report[] = [];
-  for (const campaign of inOrder(view.book.campaign)) {
-    const owners = new Map<string, { keyword: Keyword; group: Group }>();
-    for (const group of childrenOf(view.book.group, 'campaignId', campaign.id))
-      for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id)) {
-        const owner = owners.get(keyword.text);
-        if (!owner) owners.set(keyword.text, { keyword, group });
-        else if (owner.group.id !== group.id)
-          reports.push({
-            rule: 'groups.keyword-twice',
-            record: keyword.id,
-            ...at(group, 'text'),
-            data: { keyword: keyword.text, group: group.name, other: owner.group.name },
-            mend: {
-              kind: 'offer',
-              change: { type: 'remove', record: 'keyword', ids: [keyword.id] },
-              data: { group: group.name },
-            },
-          });
-      }
-  }
+  const owners = new Map<string, Group>();
+  for (const group of childrenOf(view.book.group, 'campaignId', campaign.id))
+    for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id)) {
+      const owner = owners.get(keyword.text);
+      if (!owner) owners.set(keyword.text, group);
+      else if (owner.id !== group.id)
+        reports.push({
+          rule: 'groups.keyword-twice',
+          record: keyword.id,
+          ...at(group, 'text'),
+          data: { keyword: keyword.text, group: group.name, other: owner.name },
+          mend: {
+            kind: 'offer',
+            change: { type: 'remove', record: 'keyword', ids: [keyword.id] },
+            data: { group: group.name },
+          },
+        });
+    }
   return reports;
 }
 
@@ -163,63 +163,102 @@ const standing = (view: PlanView, { campaignId, groupId }: Negative) =>
       ? (view.book.campaign.get(campaignId)?.name ?? '')
       : '';
 
-function checkConflicts(view: PlanView): Report[] {
-  return findBlockedKeywords(view).flatMap(({ keyword, negative }): Report[] => {
-    const group = view.book.group.get(keyword.groupId);
-    if (!group) return [];
-    return [
-      {
-        rule: 'groups.negative-blocks-own',
-        record: negative.id,
-        where: { campaignId: group.campaignId, groupId: group.id, field: keyword.id },
-        data: {
-          keyword: keyword.text,
-          group: group.name,
-          negative: negative.text,
-          standsIn: standing(view, negative),
-        },
-        mend: { kind: 'offer', change: { type: 'remove', record: 'negative', ids: [negative.id] }, data: {} },
-      },
-    ];
-  });
+const checkConflicts = (view: PlanView, group: Group): Report[] =>
+  findBlockedIn(view, group).map(({ keyword, negative }) => ({
+    rule: 'groups.negative-blocks-own',
+    record: negative.id,
+    where: { campaignId: group.campaignId, groupId: group.id, field: keyword.id },
+    data: {
+      keyword: keyword.text,
+      group: group.name,
+      negative: negative.text,
+      standsIn: standing(view, negative),
+    },
+    mend: { kind: 'offer', change: { type: 'remove', record: 'negative', ids: [negative.id] }, data: {} },
+  }));
+
+const markOf = ({ text, match }: Negative) => `${match} ${text}`;
+const keptMarks = new WeakMap<readonly Negative[], ReadonlySet<string>>();
+
+/** The negatives of a list as texts; kept as long as the list is. */
+function marksOf(list: readonly Negative[]): ReadonlySet<string> {
+  let marks = keptMarks.get(list);
+  if (!marks) keptMarks.set(list, (marks = new Set(list.map(markOf))));
+  return marks;
 }
 
-/** Negatives that say again what stands with the group, its campaign or the plan. Taking one out loses nothing. */
-function checkNegativesTwice(view: PlanView): Report[] {
-  const mark = ({ text, match }: Negative) => `${match} ${text}`;
+/** Negatives that say again what stands before them, or above with the campaign or the plan. Taking one out loses nothing. */
+function checkNegativesTwice(view: PlanView, own: readonly Negative[], above: readonly (readonly Negative[])[], where: Where): Report[] {
+  const seen = new Set<string>();
   const reports: Report[] = [];
-  const read = (rows: readonly Negative[], above: readonly ReadonlySet<string>[], where: Report['where']) => {
-    const seen = new Set<string>();
-    for (const row of rows) {
-      if (seen.has(mark(row)) || above.some((marks) => marks.has(mark(row))))
-        reports.push({
-          rule: 'groups.negative-twice',
-          record: row.id,
-          where: { ...where, field: 'negatives' },
-          data: { negative: row.text, standsIn: standing(view, row) },
-          mend: { kind: 'safe', change: { type: 'remove', record: 'negative', ids: [row.id] }, data: {} },
-        });
-      seen.add(mark(row));
-    }
-    return seen;
-  };
-  const ofPlan = read(planNegatives(view), [], {});
-  for (const campaign of inOrder(view.book.campaign)) {
-    const ofCampaign = read(campaignNegatives(view, campaign.id), [ofPlan], { campaignId: campaign.id });
-    for (const group of childrenOf(view.book.group, 'campaignId', campaign.id))
-      read(childrenOf(view.book.negative, 'groupId', group.id), [ofPlan, ofCampaign], {
-        campaignId: campaign.id,
-        groupId: group.id,
+  for (const row of own) {
+    const mark = markOf(row);
+    if (seen.has(mark) || above.some((list) => marksOf(list).has(mark)))
+      reports.push({
+        rule: 'groups.negative-twice',
+        record: row.id,
+        where: { ...where, field: 'negatives' },
+        data: { negative: row.text, standsIn: standing(view, row) },
+        mend: { kind: 'safe', change: { type: 'remove', record: 'negative', ids: [row.id] }, data: {} },
       });
+    seen.add(mark);
   }
   return reports;
 }
 
-/** Reads groups, keywords and negatives. */
-export const checkGroups: Check = (view) => [
-  ...groupsInOrder(view).flatMap((group) => checkGroup(view, group)),
-  ...checkTwice(view),
-  ...checkCampaignPairs(view),
-  ...checkConflicts(view),
-  ...checkNegativesTwice(view),
-];
+/** The units of negatives said twice: the plan's, each campaign's, each group's. */
+function unitsOfNegatives(view: PlanView): ProofUnit[] {
+  const ofPlan = planNegatives(view);
+  const unit = (key: string, own: readonly Negative[], above: readonly (readonly Negative[])[], where: Where, owner: unknown) => ({
+    key: `negatives of ${key}`,
+    deps: [owner, own, ...above],
+    read: () => checkNegativesTwice(view, own, above, where),
+  });
+  return [
+    unit('the plan', ofPlan, [], {}, null),
+    ...inOrder(view.book.campaign).flatMap((campaign) => {
+      const ofCampaign = campaignNegatives(view, campaign.id);
+      return [
+        unit(campaign.id, ofCampaign, [ofPlan], { campaignId: campaign.id }, campaign),
+        ...childrenOf(view.book.group, 'campaignId', campaign.id).map((group) =>
+          unit(
+            group.id,
+            childrenOf(view.book.negative, 'groupId', group.id),
+            [ofPlan, ofCampaign],
+            { campaignId: campaign.id, groupId: group.id },
+            group,
+          ),
+        ),
+      ];
+    }),
+  ];
+}
+
+/** Groups, keywords and negatives. */
+export const groupUnits: Units = (view) => {
+  const { book } = view;
+  const groups = groupsInOrder(view);
+  const keywordsOf = (group: Group) => childrenOf(book.keyword, 'groupId', group.id);
+  return [
+    ...groups.map((group) => ({
+      key: `group ${group.id}`,
+      deps: [...constantsOf(view), group, book.campaign.get(group.campaignId), keywordsOf(group)],
+      read: () => checkGroup(view, group),
+    })),
+    ...inOrder(book.campaign).map((campaign) => {
+      const own = childrenOf(book.group, 'campaignId', campaign.id);
+      return { key: `twice in ${campaign.id}`, deps: [own, ...own.map(keywordsOf)], read: () => checkTwice(view, campaign) };
+    }),
+    {
+      key: 'campaign pairs',
+      deps: [book.campaign, book.place, book.group, book.keyword],
+      read: () => checkCampaignPairs(view),
+    },
+    ...groups.map((group) => ({
+      key: `conflicts in ${group.id}`,
+      deps: [view.brief, group, book.campaign.get(group.campaignId), keywordsOf(group), ...negativeListsOn(view, group)],
+      read: () => checkConflicts(view, group),
+    })),
+    ...unitsOfNegatives(view),
+  ];
+};

@@ -1,36 +1,12 @@
 import type { PlanView } from '../plan/plan-view';
-import { checkAds } from './check-ads';
-import { checkBrief } from './check-brief';
-import { checkExtras } from './check-extras';
-import { checkGroups } from './check-groups';
-import { checkResearch } from './check-research';
-import { checkSettings } from './check-settings';
-import { findingOf, type Finding } from './finding';
-import { chapters, ruleList, severities, type Chapter, type Severity } from './rule-list';
+import type { Finding } from './finding';
+import { ProofKeeper, type Proof } from './proof-keeper';
+import { chapters, type Chapter, type Severity } from './rule-list';
 
-/** The proof of a plan: what stands, and what was set aside. */
-export interface Proof {
-  findings: Finding[];
-  aside: Finding[];
-  /** How many rules were read. */
-  rules: number;
-}
+export type { Proof } from './proof-keeper';
 
-const checks = [checkBrief, checkSettings, checkResearch, checkGroups, checkAds, checkExtras];
-
-/** Reads every rule over the whole plan. `today` is a local date, yyyy-MM-dd. Gravest first, then in chapter order. */
-export function readProof(view: PlanView, today: string): Proof {
-  const all = checks.flatMap((check) => check(view, today)).map(findingOf);
-  const order = (finding: Finding) => severities.indexOf(finding.severity) * 100 + chapters.indexOf(finding.chapter);
-  all.sort((a, b) => order(a) - order(b));
-  const setAside = new Set([...view.book.setAside.values()].map(({ rule, record, digest }) => `${rule} ${record} ${digest}`));
-  const isAside = ({ rule, record, digest }: Finding) => setAside.has(`${rule} ${record} ${digest}`);
-  return {
-    findings: all.filter((finding) => !isAside(finding)),
-    aside: all.filter(isAside),
-    rules: Object.keys(ruleList).length,
-  };
-}
+/** Reads every rule over the whole plan, once. */
+export const readProof = (view: PlanView, today: string): Proof => new ProofKeeper().read(view, today);
 
 /** How many findings of each severity a chapter has. */
 export type Counts = Record<Severity, number>;

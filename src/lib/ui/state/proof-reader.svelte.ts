@@ -1,11 +1,10 @@
-import type { Book } from '$lib/core/plan/book';
-import { recordNames } from '$lib/core/plan/record-types';
+import { emptyBook, rowsBetween, type Book } from '$lib/core/plan/book';
 import type { Proof } from '$lib/core/proof/read-proof';
 import type { ProofAnswer, ProofRequest } from '$lib/workers/proof.worker';
 
 const readAfterMs = 80;
 
-/** Keeps the proof of a book up to date in a worker; only records that changed are sent there. */
+/** Keeps the proof of a book up to date in a worker; only rows that changed are sent there. */
 export class ProofReader {
   proof = $state.raw<Proof>({ findings: [], aside: [], rules: 0 });
   milliseconds = $state(0);
@@ -14,7 +13,7 @@ export class ProofReader {
   private readonly worker = new Worker(new URL('../../workers/proof.worker.ts', import.meta.url), {
     type: 'module',
   });
-  private sent: Partial<Book> = {};
+  private sent: Book = emptyBook();
   private waiting: { book: Book; planId: string; today: string } | null = null;
   private isBusy = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -51,8 +50,8 @@ export class ProofReader {
     const { book, planId, today } = this.waiting;
     this.waiting = null;
     this.isBusy = true;
-    const changed = Object.fromEntries(recordNames.filter((name) => book[name] !== this.sent[name]).map((name) => [name, book[name]]));
+    const rows = rowsBetween(this.sent, book);
     this.sent = book;
-    this.worker.postMessage({ planId, today, changed } as ProofRequest);
+    this.worker.postMessage({ planId, today, rows } satisfies ProofRequest);
   }
 }

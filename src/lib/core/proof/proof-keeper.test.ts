@@ -1,0 +1,172 @@
+import { fc, test } from '@fast-check/vitest';
+import { describe, expect, it } from 'vitest';
+import piano from '../../../demo/ottlemere-spring-launch.json';
+import { bookOfFile, cleanFile, today, viewOf } from '../../../tests/clean-plan';
+import { planFileSchema } from '../exchange/plan-file';
+import { applyEdits, applySentRows, childrenOf, inOrder, rowsBetween, type Book, type RowEdit, type SentRow } from '../plan/book';
+import type { RecordName, RecordTypes } from '../plan/record-types';
+import { ProofKeeper } from './proof-keeper';
+
+/** One random edit: which record, which of its rows, what is done to it. */
+interface RandomEdit {
+  record: RecordName;
+  pick: number;
+  deed: 'set' | 'remove' | 'add' | 'move';
+  value: number;
+}
+
+const texts = [
+  'piano tuning',
+  'free',
+  'Fixed Price!!',
+  '[[keyword|Tuning|title]]',
+  '[[offer|Sale]] now',
+  'BEST tuner',
+  '',
+  'Click here',
+  'leith',
+];
+const fieldsFor: Partial<Record<RecordName, (value: number) => Record<string, unknown>>> = {
+  adLine: (value) => (value % 3 ? { text: texts[value % texts.length] } : { fixedAt: (value % 3) + 1 }),
+  keyword: (value) => (value % 2 ? { text: texts[value % texts.length] } : { bidMinor: value * 7, match: value % 4 ? 'broad' : 'exact' }),
+  negative: (value) => ({ text: texts[value % texts.length] }),
+  group: (value) =>
+    value % 2 ? { name: `Group ${value}`, theme: 'tuning' } : { defaultBidMinor: value % 3 ? value : null, landingPage: '' },
+  campaign: (value) =>
+    value % 2 ? { languages: value % 3 ? ['nb'] : [], bidding: 'most-clicks' } : { endsOn: '2027-01-20', monthlyMinor: value },
+  place: (value) => ({ excluded: value % 2 === 0, radiusKm: value }),
+  brief: (value) =>
+    value % 2 ? { countsConversions: value % 4 === 1, margin: `${value} %` } : { landingPage: 'ottlemere.example', languages: ['en'] },
+  briefItem: (value) => ({ text: texts[value % texts.length] }),
+  offer: (value) => ({ endsOn: value % 2 ? '2026-12-31' : null, name: `Offer ${value}` }),
+  slotWord: (value) => ({ says: texts[value % texts.length] }),
+  ad: (value) => ({ path1: value % 2 ? '' : 'a path too long for it', landingPage: value % 3 ? '' : 'other.example/page' }),
+  extra: (value) => ({ text: texts[value % texts.length] }),
+  find: (value) => ({ verdict: value % 2 ? 'open' : 'keep' }),
+  client: (value) => ({ name: `Client ${value}` }),
+  account: (value) => ({ currency: value % 2 ? 'NOK' : 'GBP' }),
+};
+const owner: Partial<Record<RecordName, [field: string, record: RecordName]>> = {
+  keyword: ['groupId', 'group'],
+  ad: ['groupId', 'group'],
+  adLine: ['adId', 'ad'],
+  group: ['campaignId', 'campaign'],
+};
+
+function editsFor(book: Book, { record, pick, deed, value }: RandomEdit): RowEdit[] {
+  const rows = inOrder(book[record] as ReadonlyMap<string, RecordTypes['keyword']>);
+  const before = rows[pick % Math.max(1, rows.length)];
+  if (!before) return [];
+  const edit = (after: object | null, id: string = before.id) => [{ record, id, before, after } as unknown as RowEdit];
+  const [field, parent] = owner[record] ?? [];
+  if (deed === 'remove' && parent) return edit(null);
+  if (deed === 'add' && parent)
+    return [{ record, id: `new-${value}`, before: null, after: { ...before, id: `new-${value}`, position: value } } as never];
+  if (deed === 'move' && parent && field) {
+    const owners = inOrder(book[parent] as ReadonlyMap<string, { id: string }>);
+    const next = owners[value % Math.max(1, owners.length)];
+    return next ? edit({ ...before, [field]: next.id, position: value }) : [];
+  }
+  return edit({ ...before, ...fieldsFor[record]?.(value) });
+}
+
+const randomEdit: fc.Arbitrary<RandomEdit> = fc.record({
+  record: fc.constantFrom(...(Object.keys(fieldsFor) as RecordName[])),
+  pick: fc.nat(200),
+  deed: fc.constantFrom('set', 'set', 'remove', 'add', 'move'),
+  value: fc.integer({ min: 1, max: 99 }),
+});
+
+describe('the proof after edits', () => {
+  const small = bookOfFile(cleanFile);
+  const demo = bookOfFile(planFileSchema.parse(piano));
+
+  test.prop([fc.array(randomEdit, { maxLength: 12 })], { seed: 91, numRuns: 150 })(
+    'equals a first reading, after each of any edits',
+    (edits) => {
+      const keeper = new ProofKeeper();
+      let book = small;
+      keeper.read(viewOf(book), today);
+      for (const random of edits) {
+        book = applyEdits(book, editsFor(book, random));
+        expect(keeper.read(viewOf(book), today)).toEqual(new ProofKeeper().read(viewOf(book), today));
+      }
+    },
+  );
+
+  test.prop([fc.array(randomEdit, { minLength: 1, maxLength: 10 })], { seed: 93, numRuns: 30 })(
+    'and on the demo plan at the end of them',
+    (edits) => {
+      const keeper = new ProofKeeper();
+      const last = edits.reduce((book, random) => {
+        keeper.read(viewOf(book), today);
+        return applyEdits(book, editsFor(book, random));
+      }, demo);
+      expect(keeper.read(viewOf(last), today)).toEqual(new ProofKeeper().read(viewOf(last), today));
+    },
+  );
+
+  it('reads nothing again where nothing changed, and one ad where one line did', () => {
+    const keeper = new ProofKeeper();
+    const first = keeper.read(viewOf(demo), today);
+    const again = keeper.read(viewOf({ ...demo }), today);
+    expect(again.findings.every((finding, index) => finding === first.findings[index])).toBe(true);
+    const line = inOrder(demo.adLine)[0]!;
+    const edited = applyEdits(demo, [{ record: 'adLine', id: line.id, before: line, after: { ...line, text: 'Now!!' } }]);
+    const kept = new Set(first.findings);
+    const fresh = keeper.read(viewOf(edited), today).findings.filter((finding) => !kept.has(finding));
+    expect(fresh.length).toBeGreaterThan(0);
+    expect(new Set(fresh.map(({ where }) => where.adId))).toEqual(new Set([line.adId]));
+  });
+
+  it('follows the day and what is set aside', () => {
+    const keeper = new ProofKeeper();
+    keeper.read(viewOf(small), today);
+    expect(keeper.read(viewOf(small), '2027-06-01').findings.map(({ rule }) => rule)).toContain('settings.start-past');
+  });
+});
+
+describe('orders and indexes carried over edits', () => {
+  test.prop([fc.array(randomEdit, { maxLength: 20 })], { seed: 92, numRuns: 200 })('are those of a book made anew', (edits) => {
+    let book = bookOfFile(cleanFile);
+    const look = (one: Book) =>
+      [
+        inOrder(one.keyword),
+        ...[...one.group.keys()].map((id) => childrenOf(one.keyword, 'groupId', id)),
+        inOrder(one.adLine),
+        ...[...one.ad.keys()].map((id) => childrenOf(one.adLine, 'adId', id)),
+        childrenOf(one.negative, 'campaignId', null),
+      ].map((list) => [...list]);
+    look(book);
+    for (const random of edits) {
+      book = applyEdits(book, editsFor(book, random));
+      const anew = { ...book, keyword: new Map(book.keyword), adLine: new Map(book.adLine), negative: new Map(book.negative) };
+      expect(look(book)).toEqual(look(anew));
+    }
+  });
+
+  test.prop([fc.array(randomEdit, { maxLength: 10 })], { seed: 94, numRuns: 100 })(
+    'the rows in which two books differ make one of the other',
+    (edits) => {
+      const start = bookOfFile(cleanFile);
+      const end = edits.reduce((book, random) => applyEdits(book, editsFor(book, random)), start);
+      const sent = JSON.parse(JSON.stringify(rowsBetween(start, end))) as SentRow[];
+      const received = applySentRows(start, sent);
+      for (const record of Object.keys(end) as RecordName[])
+        expect([...received[record].values()]).toEqual(expect.arrayContaining([...end[record].values()]));
+      expect(rowsBetween(end, end)).toEqual([]);
+      expect(viewOf(received).book.keyword.size).toBe(end.keyword.size);
+    },
+  );
+
+  it('keep the very lists that an edit does not touch', () => {
+    const book = bookOfFile(planFileSchema.parse(piano));
+    const [one, other] = inOrder(book.group);
+    const [first, second] = [one!, other!].map(({ id }) => childrenOf(book.keyword, 'groupId', id));
+    const keyword = first![0]!;
+    const edited = applyEdits(book, [{ record: 'keyword', id: keyword.id, before: keyword, after: { ...keyword, bidMinor: 1 } }]);
+    expect(childrenOf(edited.keyword, 'groupId', other!.id)).toBe(second);
+    expect(childrenOf(edited.keyword, 'groupId', one!.id)).not.toBe(first);
+    expect(childrenOf(edited.keyword, 'groupId', one!.id)[0]).toMatchObject({ id: keyword.id, bidMinor: 1 });
+  });
+});

@@ -1,0 +1,96 @@
+import type { Book } from '../plan/book';
+import type { PlanView } from '../plan/plan-view';
+import type { RecordName } from '../plan/record-types';
+import { adUnits } from './check-ads';
+import { checkBrief } from './check-brief';
+import { checkExtras } from './check-extras';
+import { groupUnits } from './check-groups';
+import { checkResearch } from './check-research';
+import { checkSettings } from './check-settings';
+import { findingOf, type Check, type Finding } from './finding';
+import { chapters, ruleList, severities } from './rule-list';
+import { constantsOf, type ProofUnit, type Units } from './units';
+
+/** The proof of a plan: what stands, and what was set aside. */
+export interface Proof {
+  findings: Finding[];
+  aside: Finding[];
+  /** How many rules were read. */
+  rules: number;
+}
+
+/** What one reading gave, and what it rests on. */
+interface Kept {
+  deps: readonly unknown[];
+  /** Records that a whole check was seen to read, as they were. */
+  records: ReadonlyMap<RecordName, unknown>;
+  findings: readonly Finding[];
+}
+
+const sources: readonly ({ key: string; check: Check } | { units: Units })[] = [
+  { key: 'brief', check: checkBrief },
+  { key: 'settings', check: checkSettings },
+  { key: 'research', check: checkResearch },
+  { units: groupUnits },
+  { units: adUnits },
+  { key: 'extras', check: checkExtras },
+];
+
+const areSame = (one: readonly unknown[], other: readonly unknown[]) =>
+  one.length === other.length && one.every((value, index) => value === other[index]);
+const noRecords: Kept['records'] = new Map();
+
+/**
+ * Keeps the proof of a plan up to date: after an edit only the units that it touches are read again.
+ * What comes out is the same as of a keeper that reads the plan for the first time.
+ */
+export class ProofKeeper {
+  private kept = new Map<string, Kept>();
+
+  /** Reads every rule over the plan. `today` is a local date, yyyy-MM-dd. Gravest first, then in chapter order. */
+  read(view: PlanView, today: string): Proof {
+    const next = new Map<string, Kept>();
+    for (const source of sources) {
+      if ('check' in source) next.set(source.key, this.check(source.key, source.check, view, today));
+      else for (const unit of source.units(view, today)) next.set(unit.key, this.unit(unit));
+    }
+    this.kept = next;
+    return arrange(view, [...next.values()]);
+  }
+
+  private unit({ key, deps, read }: ProofUnit): Kept {
+    const kept = this.kept.get(key);
+    return kept && areSame(kept.deps, deps) ? kept : { deps, records: noRecords, findings: read().map(findingOf) };
+  }
+
+  /** A check that reads many rows lightly: it rests on every record that it was seen to read. */
+  private check(key: string, check: Check, view: PlanView, today: string): Kept {
+    const deps = [...constantsOf(view), today];
+    const kept = this.kept.get(key);
+    if (kept && areSame(kept.deps, deps) && [...kept.records].every(([record, rows]) => view.book[record] === rows)) return kept;
+    const records = new Map<RecordName, unknown>();
+    const watched = new Proxy(view.book, {
+      get(book: Book, record: RecordName) {
+        records.set(record, book[record]);
+        return book[record];
+      },
+    });
+    return { deps, records, findings: check({ ...view, book: watched }, today).map(findingOf) };
+  }
+}
+
+const placeOf = ({ severity, chapter }: Finding) => severities.indexOf(severity) * chapters.length + chapters.indexOf(chapter);
+
+/** All findings in their order, those set aside apart. */
+function arrange(view: PlanView, kept: readonly Kept[]): Proof {
+  const places: Finding[][] = Array.from({ length: severities.length * chapters.length }, () => []);
+  for (const { findings } of kept) for (const finding of findings) places[placeOf(finding)]!.push(finding);
+  const all = places.flat();
+  const setAside = new Set([...view.book.setAside.values()].map(({ rule, record, digest }) => `${rule} ${record} ${digest}`));
+  const isAside = ({ rule, record, digest }: Finding) => setAside.size > 0 && setAside.has(`${rule} ${record} ${digest}`);
+  return {
+    findings: all.filter((finding) => !isAside(finding)),
+    aside: all.filter(isAside),
+    rules: Object.keys(ruleList).length,
+  };
+}
