@@ -1,15 +1,47 @@
 import type { MatchType } from './read-keyword';
+import { sequenceKeys, type SequenceKeys } from './sequence-index';
 import { languageWords } from './stems';
 import { allStand, sameWords, standsTogether, wordsOf } from './words';
 
-/** A search prepared once for comparing with many keywords. */
-export interface PreparedSearch {
-  words: readonly string[];
-  wordSet: ReadonlySet<string>;
-  stems: readonly string[];
-  stemSet: ReadonlySet<string>;
+/** A search prepared once for comparing with many keywords; what is seldom asked for is made when it is. */
+export class PreparedSearch {
+  private keptWordSet: ReadonlySet<string> | undefined;
+  private keptStemSet: ReadonlySet<string> | undefined;
+  private keptSortedCore: readonly string[] | undefined;
+  private keptWordKeys: SequenceKeys | undefined;
+  private keptStemKeys: SequenceKeys | undefined;
+
+  private keptStems: readonly string[] | undefined;
+
+  constructor(
+    readonly words: readonly string[],
+    private readonly language: string,
+  ) {}
+
+  get stems(): readonly string[] {
+    return (this.keptStems ??= this.words.map(languageWords(this.language).stem));
+  }
+
+  get wordSet(): ReadonlySet<string> {
+    return (this.keptWordSet ??= new Set(this.words));
+  }
+
+  get stemSet(): ReadonlySet<string> {
+    return (this.keptStemSet ??= new Set(this.stems));
+  }
+
   /** Stems without stop words, sorted. */
-  sortedCore: readonly string[];
+  get sortedCore(): readonly string[] {
+    return (this.keptSortedCore ??= [...coreOf(this.words, this.stems, this.language)].sort());
+  }
+
+  get wordKeys(): SequenceKeys {
+    return (this.keptWordKeys ??= sequenceKeys(this.words));
+  }
+
+  get stemKeys(): SequenceKeys {
+    return (this.keptStemKeys ??= sequenceKeys(this.stems));
+  }
 }
 
 /** A keyword prepared once for comparing with many searches. */
@@ -18,28 +50,26 @@ export interface PreparedKeyword {
   stems: readonly string[];
   /** Stems without stop words, unless nothing would remain. */
   core: readonly string[];
+  /** The core sorted, for exact keywords; the core as it is for others, which do not ask for it. */
   sortedCore: readonly string[];
 }
 
-function prepare(plainText: string, language: string) {
-  const words = wordsOf(plainText);
-  const { stem, isStopWord } = languageWords(language);
-  const stems = words.map(stem);
-  const content = words.filter((word) => !isStopWord(word)).map(stem);
-  const core = content.length > 0 ? content : stems;
-  return { words, stems, core, sortedCore: [...core].sort() };
+/** Stems without stop words, unless nothing would remain. */
+function coreOf(words: readonly string[], stems: readonly string[], language: string): readonly string[] {
+  const { isStopWord } = languageWords(language);
+  const core = stems.filter((_, index) => !isStopWord(words[index] ?? ''));
+  return core.length > 0 ? core : stems;
 }
 
 /** Prepares a search, given as plain text. */
-export function prepareSearch(plainText: string, language: string): PreparedSearch {
-  const { words, stems, sortedCore } = prepare(plainText, language);
-  return { words, wordSet: new Set(words), stems, stemSet: new Set(stems), sortedCore };
-}
+export const prepareSearch = (plainText: string, language: string): PreparedSearch => new PreparedSearch(wordsOf(plainText), language);
 
 /** Prepares a keyword, given as plain text. */
 export function prepareKeyword(plainText: string, match: MatchType, language: string): PreparedKeyword {
-  const { stems, core, sortedCore } = prepare(plainText, language);
-  return { match, stems, core, sortedCore };
+  const words = wordsOf(plainText);
+  const stems = words.map(languageWords(language).stem);
+  const core = coreOf(words, stems, language);
+  return { match, stems, core, sortedCore: match === 'exact' ? [...core].sort() : core };
 }
 
 /** Sure matching: exact, the same stems in order; phrase, together in order; broad, all of them without stop words. */

@@ -1,24 +1,28 @@
 import { blocks, prepareNegative, type PreparedNegative, type PreparedSearch } from './matching';
 import type { MatchType } from './read-keyword';
+import { SequenceIndex } from './sequence-index';
+
+interface Entry<T> {
+  order: number;
+  negative: T;
+  prepared: PreparedNegative;
+  match: MatchType;
+  words: readonly string[];
+}
 
 const kept = new WeakMap<object, unknown>();
 
-/** Negatives found by a word that a search must hold to be blocked by them, in the order given. */
+/** Negatives found by words that a search must hold to be blocked by them. */
 export class NegativeIndex<T extends { text: string; match: MatchType }> {
-  private readonly byWord = new Map<string, { order: number; negative: T; prepared: PreparedNegative }[]>();
+  private readonly index: SequenceIndex<Entry<T>>;
 
   constructor(negatives: readonly T[]) {
-    const prepared = negatives.map((negative, order) => ({ order, negative, prepared: prepareNegative(negative.text, negative.match) }));
-    const uses = new Map<string, number>();
-    for (const { prepared: one } of prepared) for (const word of new Set(one.words)) uses.set(word, (uses.get(word) ?? 0) + 1);
-    for (const entry of prepared) {
-      // Kept under its rarest word: the fewer stand together there, the fewer are compared.
-      const [word] = [...entry.prepared.words].sort((a, b) => (uses.get(a) ?? 0) - (uses.get(b) ?? 0));
-      if (word === undefined) continue;
-      const list = this.byWord.get(word);
-      if (list) list.push(entry);
-      else this.byWord.set(word, [entry]);
-    }
+    this.index = new SequenceIndex(
+      negatives.map((negative, order) => {
+        const prepared = prepareNegative(negative.text, negative.match);
+        return { order, negative, prepared, match: negative.match, words: prepared.words };
+      }),
+    );
   }
 
   /** The index of a list, kept as long as the list is. */
@@ -28,11 +32,18 @@ export class NegativeIndex<T extends { text: string; match: MatchType }> {
     return index;
   }
 
-  /** The negatives that block a search. */
+  /** The negatives that block a search, in the order given. */
   findBlocking(search: PreparedSearch): T[] {
-    const found: { order: number; negative: T }[] = [];
-    for (const word of search.wordSet)
-      for (const entry of this.byWord.get(word) ?? []) if (blocks(entry.prepared, search)) found.push(entry);
+    const found: Entry<T>[] = [];
+    this.index.someCandidate(search.wordKeys, (entry) => {
+      if (blocks(entry.prepared, search)) found.push(entry);
+      return false;
+    });
     return found.sort((a, b) => a.order - b.order).map(({ negative }) => negative);
+  }
+
+  /** Whether any of them blocks a search. */
+  doesBlock(search: PreparedSearch): boolean {
+    return this.index.someCandidate(search.wordKeys, ({ prepared }) => blocks(prepared, search));
   }
 }
