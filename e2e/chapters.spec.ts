@@ -189,6 +189,31 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   await expect(page.getByRole('region', { name: 'Near me' }).getByText('"piano tuners"')).toBeVisible();
 });
 
+test('Groups: overlaps listed, two groups kept apart in one step, and undone', async ({ page }) => {
+  const id = await planId(page, 'Spring launch');
+  await page.goto(`/plans/${id}/groups`);
+  await page.getByRole('button', { name: 'Overlaps' }).click();
+  const pair = page.locator('[data-overlap="Piano tuning Upright tuning"]');
+  await expect(pair).toContainText('4 searches');
+  const all = await page.locator('[data-overlap]').count();
+  await pair.getByRole('button').first().click();
+  await expect(pair.getByRole('radio', { name: 'Upright tuning' })).toBeChecked();
+  await expect(pair).toContainText('Piano tuning gets 1 negative: × "upright"');
+  await pair.getByRole('radio', { name: 'Piano tuning' }).check();
+  await expect(pair).toContainText('Cannot be parted without blocking a keyword of Upright tuning’s own');
+  await pair.getByRole('radio', { name: 'Upright tuning' }).check();
+  await pair.getByRole('button', { name: 'Keep them apart' }).click();
+  await expect(pair).toHaveCount(0);
+  await untilSaved(page);
+  const answer = page.getByRole('region', { name: 'Which group answers' });
+  await answer.getByRole('textbox').fill('upright piano tuning');
+  await expect(answer).toContainText('Blocked: Piano tuning by “upright”');
+  await page.getByRole('heading', { name: 'Groups', exact: true }).click();
+  await expect(page.getByRole('button', { name: /^Undo: kept two groups apart/ })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('[data-overlap]')).toHaveCount(all);
+});
+
 test('Proof: set aside with a reason, bring back, mend all that are safe', async ({ page }) => {
   const id = await planId(page, 'Spring launch');
   await page.goto(`/plans/${id}/proof`);

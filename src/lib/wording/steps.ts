@@ -28,6 +28,7 @@ const severalNames: Record<StepName, string> = {
   'proposal-applied': 'applied proposed groups',
   'master-applied': 'applied a master',
   'safe-mended': 'mended all that is safe',
+  'kept-apart': 'kept two groups apart',
   'budget-split': 'split the money',
   'not-offered-blocked': 'blocked what is not offered',
   'first-draft': 'laid out the plan',

@@ -1,3 +1,4 @@
+import { findOverlaps, type Overlap } from '$lib/core/groups/overlaps';
 import { applySentRows, emptyBook, type Book, type SentRow } from '$lib/core/plan/book';
 import { findPlanView } from '$lib/core/plan/plan-view';
 import { ProofKeeper, type Proof } from '$lib/core/proof/proof-keeper';
@@ -9,12 +10,15 @@ export interface ProofRequest {
   planId: string;
   today: string;
   rows: readonly SentRow[];
+  /** Whether the overlaps of groups are asked for as well. */
+  wantsOverlaps: boolean;
 }
 
 /** The proof, or null where the book holds no such plan; with the time it took. */
 export interface ProofAnswer {
   proof: Proof | null;
   milliseconds: number;
+  overlaps: Overlap[] | null;
 }
 
 let book: Book = emptyBook();
@@ -25,5 +29,6 @@ onmessage = ({ data }: MessageEvent<ProofRequest>) => {
   const start = performance.now();
   const view = findPlanView(book, data.planId, ruleSet, houseRules);
   const proof = view && keeper.read(view, data.today);
-  postMessage({ proof, milliseconds: performance.now() - start } satisfies ProofAnswer);
+  const milliseconds = performance.now() - start;
+  postMessage({ proof, milliseconds, overlaps: view && data.wantsOverlaps ? findOverlaps(view) : null } satisfies ProofAnswer);
 };

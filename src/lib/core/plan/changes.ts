@@ -7,6 +7,7 @@ export const stepNames = [
   'proposal-applied',
   'master-applied',
   'safe-mended',
+  'kept-apart',
   'budget-split',
   'not-offered-blocked',
   'first-draft',

@@ -1,3 +1,4 @@
+import type { Overlap } from '$lib/core/groups/overlaps';
 import { emptyBook, rowsBetween, type Book } from '$lib/core/plan/book';
 import type { Proof } from '$lib/core/proof/read-proof';
 import type { ProofAnswer, ProofRequest } from '$lib/workers/proof.worker';
@@ -9,6 +10,8 @@ export class ProofReader {
   proof = $state.raw<Proof>({ findings: [], aside: [], rules: 0 });
   milliseconds = $state(0);
   isRead = $state(false);
+  /** Pairs of groups that share searches, while somebody watches; null until they are found. */
+  overlaps = $state.raw<Overlap[] | null>(null);
 
   private readonly worker = new Worker(new URL('../../workers/proof.worker.ts', import.meta.url), {
     type: 'module',
@@ -16,6 +19,8 @@ export class ProofReader {
   private sent: Book = emptyBook();
   private waiting: { book: Book; planId: string; today: string } | null = null;
   private isBusy = false;
+  private watchers = 0;
+  private last: { planId: string; today: string } | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
@@ -25,6 +30,7 @@ export class ProofReader {
         this.proof = data.proof;
         this.milliseconds = data.milliseconds;
         this.isRead = true;
+        if (this.watchers > 0 && data.overlaps) this.overlaps = data.overlaps;
       }
       this.send();
     };
@@ -37,6 +43,16 @@ export class ProofReader {
       this.timer = undefined;
       this.send();
     }, readAfterMs);
+  }
+
+  /** Has the overlaps found with every reading, until what it answers is called. */
+  watchOverlaps(): () => void {
+    this.watchers++;
+    this.waiting ??= this.last && { book: this.sent, ...this.last };
+    this.send();
+    return () => {
+      if (--this.watchers === 0) this.overlaps = null;
+    };
   }
 
   /** Ends the worker. */
@@ -52,6 +68,7 @@ export class ProofReader {
     this.isBusy = true;
     const rows = rowsBetween(this.sent, book);
     this.sent = book;
-    this.worker.postMessage({ planId, today, rows } satisfies ProofRequest);
+    this.last = { planId, today };
+    this.worker.postMessage({ planId, today, rows, wantsOverlaps: this.watchers > 0 } satisfies ProofRequest);
   }
 }

@@ -11,6 +11,7 @@
   import GroupCards from '$lib/ui/groups/GroupCards.svelte';
   import GroupDetails from '$lib/ui/groups/GroupDetails.svelte';
   import GroupNegatives from '$lib/ui/groups/GroupNegatives.svelte';
+  import OverlapList from '$lib/ui/groups/OverlapList.svelte';
   import KeywordSheet from '$lib/ui/groups/KeywordSheet.svelte';
   import { freeGroupName, newGroup, newKeywords } from '$lib/ui/groups/make-groups';
   import ProposeDialog from '$lib/ui/groups/ProposeDialog.svelte';
@@ -33,7 +34,7 @@
   const sheet = new Sheet(desk, () => query.get('campaign') ?? desk.book.group.get(query.get('group') ?? '')?.campaignId ?? '');
   const group = $derived(sheet.groups.find(({ id }) => id === query.get('group')) ?? sheet.groups[0] ?? null);
 
-  let isCards = $state(false);
+  let shownAs = $state<'Sheet' | 'Cards' | 'Overlaps'>('Sheet');
   let isProposing = $state(false);
   let isAdding = $state(false);
   let picking = $state<'move' | 'match' | 'merge' | null>(null);
@@ -212,12 +213,12 @@
         <div class="flex min-h-0 min-w-0 flex-col">
           <div class="flex items-center gap-2 px-4 py-1.5">
             <div class="flex overflow-hidden rounded border border-field" role="group" aria-label="Shown as">
-              {#each [false, true] as cards (cards)}
+              {#each ['Sheet', 'Cards', 'Overlaps'] as const as way (way)}
                 <button
                   type="button"
-                  class={`px-2.5 py-0.5 font-semibold -outline-offset-2 ${isCards === cards ? 'bg-ink text-paper' : 'bg-sheet text-ink-2'}`}
-                  aria-pressed={isCards === cards}
-                  onclick={() => (isCards = cards)}>{cards ? 'Cards' : 'Sheet'}</button
+                  class={`px-2.5 py-0.5 font-semibold -outline-offset-2 ${shownAs === way ? 'bg-ink text-paper' : 'bg-sheet text-ink-2'}`}
+                  aria-pressed={shownAs === way}
+                  onclick={() => (shownAs = way)}>{way}</button
                 >
               {/each}
             </div>
@@ -249,7 +250,9 @@
                 <Button onclick={addGroup}>New group</Button>
               </div>
             </div>
-          {:else if isCards}
+          {:else if shownAs === 'Overlaps'}
+            <OverlapList campaignId={sheet.campaign.id} />
+          {:else if shownAs === 'Cards'}
             <GroupCards {sheet} current={group?.id ?? ''} onopen={openGroup} onproblem={say} />
           {:else}
             <KeywordSheet {sheet} onopen={openGroup} onproblem={say} />

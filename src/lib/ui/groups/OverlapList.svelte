@@ -1,0 +1,131 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { keepApart, proposeKeeper } from '$lib/core/groups/keep-apart';
+  import type { Overlap } from '$lib/core/groups/overlaps';
+  import { writeKeyword } from '$lib/core/keywords/read-keyword';
+  import { nextPosition } from '$lib/core/plan/book';
+  import { countOf } from '$lib/wording/findings';
+  import Button from '../parts/Button.svelte';
+  import { getShell } from '../shell/shell.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { newId } from '../state/stream.svelte';
+
+  let { campaignId }: { campaignId: string } = $props();
+
+  const desk = getDesk();
+  const shell = getShell();
+  const mostSearches = 12;
+  const keyOf = ({ one, other }: Overlap) => `${one} ${other}`;
+  const campaignOf = (id: string) => desk.book.group.get(id)?.campaignId;
+  const overlaps = $derived(
+    desk.reader.overlaps?.filter(({ one, other }) => campaignOf(one) === campaignId || campaignOf(other) === campaignId) ?? null,
+  );
+  let openKey = $state('');
+  let keeper = $state('');
+
+  const nameOf = (id: string) => {
+    const group = desk.book.group.get(id);
+    const elsewhere = group && group.campaignId !== campaignId ? desk.book.campaign.get(group.campaignId)?.name : undefined;
+    return `${group?.name ?? ''}${elsewhere ? ` (${elsewhere})` : ''}`;
+  };
+  const other = (overlap: Overlap) => (keeper === overlap.one ? overlap.other : overlap.one);
+  const partingOf = (overlap: Overlap) => {
+    const group = desk.book.group.get(other(overlap));
+    return group ? keepApart(desk.plan, group, overlap.searches) : null;
+  };
+
+  function toggle(overlap: Overlap) {
+    openKey = openKey === keyOf(overlap) ? '' : keyOf(overlap);
+    keeper = proposeKeeper(desk.plan, overlap);
+  }
+
+  function part(groupId: string, negatives: readonly { text: string; match: 'broad' | 'phrase' | 'exact' }[]) {
+    let position = nextPosition(desk.book.negative.values());
+    const rows = negatives.map(({ text, match }) => ({
+      id: newId(),
+      text,
+      match,
+      campaignId: null,
+      groupId,
+      findId: null,
+      briefItemId: null,
+      position: position++,
+    }));
+    if (desk.make({ type: 'several', name: 'kept-apart', changes: [{ type: 'add', record: 'negative', rows }] })) return;
+    shell.announce(`${countOf(rows.length, 'negative')} in ${nameOf(groupId)}. Ctrl Z takes them out.`);
+    openKey = '';
+  }
+
+  onMount(() => desk.reader.watchOverlaps());
+</script>
+
+<div class="min-h-0 flex-1 overflow-y-auto border-t border-rule">
+  {#if overlaps === null}
+    <p class="px-4 py-6 text-ink-2" role="status">Comparing every keyword and find with every group …</p>
+  {:else if overlaps.length === 0}
+    <p class="px-4 py-6 text-ink-2">No keyword or find of the plan is answered by two groups here.</p>
+  {:else}
+    <ul>
+      {#each overlaps as overlap (keyOf(overlap))}
+        {@const isOpen = openKey === keyOf(overlap)}
+        <li
+          class={`border-b border-rule-soft ${isOpen ? 'bg-sheet' : ''}`}
+          data-overlap={`${nameOf(overlap.one)} ${nameOf(overlap.other)}`}
+        >
+          <button
+            type="button"
+            class="flex w-full items-baseline gap-2 px-4 py-1 text-start -outline-offset-2 hover:bg-fold"
+            aria-expanded={isOpen}
+            onclick={() => toggle(overlap)}
+          >
+            <span aria-hidden="true" class="w-3 shrink-0 text-ink-2">{isOpen ? '▾' : '▸'}</span>
+            <span class="shrink-0 font-semibold">{nameOf(overlap.one)} and {nameOf(overlap.other)}</span>
+            <span class="min-w-0 truncate text-ink-2">{overlap.searches.slice(0, 3).join(', ')}</span>
+            <span class="ms-auto shrink-0 font-mono text-[12px]">{countOf(overlap.searches.length, 'search', 'searches')}</span>
+          </button>
+          {#if isOpen}
+            {@const parting = partingOf(overlap)}
+            <div class="grid gap-2 px-4 ps-9 pb-3">
+              <p class="text-ink-2">
+                Both answer {overlap.searches
+                  .slice(0, mostSearches)
+                  .map((text) => `“${text}”`)
+                  .join(', ')}{overlap.searches.length > mostSearches ? ` and ${overlap.searches.length - mostSearches} more` : ''}.
+              </p>
+              <fieldset class="flex flex-wrap items-center gap-x-4 gap-y-1">
+                <legend class="float-start me-4 pt-px">Who keeps them</legend>
+                {#each [overlap.one, overlap.other] as id (id)}
+                  <label class="flex items-center gap-1.5"
+                    ><input type="radio" class="text-act" name={`keeper ${keyOf(overlap)}`} value={id} bind:group={keeper} />{nameOf(
+                      id,
+                    )}</label
+                  >
+                {/each}
+              </fieldset>
+              {#if parting}
+                {#if parting.negatives.length > 0}
+                  <p>
+                    {nameOf(parting.groupId)} gets {countOf(parting.negatives.length, 'negative')}:
+                    {#each parting.negatives as { text, match } (`${match} ${text}`)}
+                      <span class="me-1 rounded-sm bg-madder-tint px-1.5 text-madder">× {writeKeyword(text, match)}</span>
+                    {/each}
+                  </p>
+                {/if}
+                {#if parting.stuck.length > 0}
+                  <p class="text-ochre">
+                    Cannot be parted without blocking a keyword of {nameOf(parting.groupId)}’s own: {parting.stuck
+                      .map((text) => `“${text}”`)
+                      .join(', ')}.
+                  </p>
+                {/if}
+                {#if parting.negatives.length > 0}
+                  <div><Button kind="act" onclick={() => part(parting.groupId, parting.negatives)}>Keep them apart</Button></div>
+                {/if}
+              {/if}
+            </div>
+          {/if}
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</div>
