@@ -74,3 +74,36 @@ test('two tabs: an edit in one shows in the other, and a name taken is refused i
   await name.press('Escape');
   await expect(name).toHaveValue('Piano tuning');
 });
+
+test('the list of steps says what each did, leads back to any of them, also after a restart', async ({ page, server }) => {
+  const id = await planId(page, 'Spring launch');
+  await page.goto(`/plans/${id}/brief`);
+  const offer = page.getByLabel('One offer or product line');
+  const before = await offer.inputValue();
+  await offer.fill('Tuning at home');
+  await page.getByLabel('Landing page').fill('ottlemere.example/home');
+  await page.getByLabel('Money a month').fill('2000');
+  await page.keyboard.press('Tab');
+  await untilSaved(page);
+
+  await server.kill();
+  await server.startAgain();
+  await page.reload();
+  await page.getByRole('button', { name: 'Steps', exact: true }).click();
+  const dialog = page.getByRole('dialog', { name: 'Steps' });
+  const steps = dialog.getByRole('list', { name: 'Steps, the last one first' }).locator('[data-step]');
+  await expect(steps).toHaveCount(3);
+  await expect(steps.first()).toContainText('stands now');
+  await steps.last().getByRole('button').first().click();
+  await expect(steps.last()).toContainText(before);
+  await expect(steps.last()).toContainText('Tuning at home');
+
+  await steps.last().getByRole('button', { name: 'Undo 2 later steps' }).click();
+  await expect(dialog).toContainText('2 undone');
+  await steps.first().getByRole('button', { name: 'Make 2 steps again' }).click();
+  await expect(steps.first()).toContainText('stands now');
+  await dialog.getByRole('button', { name: 'Back to before all of them' }).click();
+  await expect(dialog).toContainText('3 undone');
+  await page.keyboard.press('Escape');
+  await expect(offer).toHaveValue(before);
+});

@@ -16,6 +16,18 @@ export function readStream(door: WriteDoor, streamId: string, url: URL): Respons
   return json({ revision, rows: rowsOf(book), undo: state?.undo ?? null, redo: state?.redo ?? null });
 }
 
+const mostRows = 200;
+
+/** The steps of a stream, the last one first. */
+export const readSteps = (door: WriteDoor, streamId: string): Response => json({ steps: door.listSteps(streamId) });
+
+/** What one step changed: rows before and after it, at most 200 of them. */
+export function readStep(door: WriteDoor, streamId: string, step: string): Response {
+  const rows = /^\d{1,15}$/.test(step) ? door.findStepRows(streamId, Number(step), mostRows) : null;
+  if (!rows) throw new RequestRefused(404, 'no-such-step', 'There is no such step, or it can no longer be undone.', 'step');
+  return json({ rows });
+}
+
 /** Makes one change; a refusal by the state of the plan is 409 and says why. */
 export async function writeStream(door: WriteDoor, streamId: string, request: Request): Promise<Response> {
   const sent = await readJson(request, sentChangeSchema, bodyLimits.bulk);

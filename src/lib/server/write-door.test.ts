@@ -186,6 +186,61 @@ describe('undo and redo', () => {
   });
 });
 
+describe('the list of steps', () => {
+  const texts = ['One', 'Two', 'Three', 'Four'];
+  const goTo = (step: number) => apply({ type: 'go-to-step', step });
+
+  beforeEach(() => texts.forEach((text) => done(apply(offer(text)))));
+
+  it('says of each when it was made, what it did and to how many rows', () => {
+    const steps = door.listSteps('plan');
+    expect(steps.map(({ state, rows }) => [state, rows])).toEqual(texts.map(() => ['done', 1]));
+    expect(steps[0]).toMatchObject({ madeAt: '2026-12-21T09:00:00.000Z', summary: { type: 'set', record: 'brief', fields: ['offer'] } });
+    expect(door.findStepRows('plan', steps[0]!.id, 10)).toMatchObject([
+      { record: 'brief', before: { offer: 'Three' }, after: { offer: 'Four' } },
+    ]);
+    expect(door.findStepRows('plan', 99_999, 10)).toBeNull();
+    expect(door.findStepRows(workspaceStream, steps[0]!.id, 10)).toBeNull();
+  });
+
+  it('leads back to any of them and forward again, in one change each', () => {
+    const [four, three, two, one] = door.listSteps('plan').map(({ id }) => id) as [number, number, number, number];
+    const before = door.open('plan').revision;
+    expect(done(goTo(one)).revision).toBe(before + 1);
+    expect(offerNow()).toBe('One');
+    expect(door.listSteps('plan').map(({ state }) => state)).toEqual(['undone', 'undone', 'undone', 'done']);
+    done(goTo(three));
+    expect(offerNow()).toBe('Three');
+    done(goTo(0));
+    same(stored(), source);
+    done(goTo(four));
+    expect(offerNow()).toBe('Four');
+    done(goTo(two));
+    same(stored(), door.open('plan').book);
+    expect(offerNow()).toBe('Two');
+  });
+
+  it('refuses a step that is not there, and one that stands already', () => {
+    const [last] = door.listSteps('plan');
+    for (const step of [99_999, last!.id]) expect(goTo(step)).toMatchObject({ ok: false, refusal: { code: 'nothing-to-undo' } });
+  });
+
+  it('goes back through steps that made, moved and took out the same rows', () => {
+    const keyword = row(door.open('plan').book, 'keyword');
+    const [start] = door.listSteps('plan');
+    done(apply(set('keyword', keyword.id, { text: 'piano tuning leith' })));
+    done(apply({ type: 'remove', record: 'keyword', ids: [keyword.id] }));
+    done(apply({ type: 'add', record: 'keyword', rows: [{ ...keyword, text: 'another' }] }));
+    done(apply(set('keyword', keyword.id, { bidMinor: 7 })));
+    done(goTo(start!.id));
+    expect(door.open('plan').book.keyword.get(keyword.id)).toEqual(keyword);
+    same(stored(), door.open('plan').book);
+    const [end] = door.listSteps('plan');
+    done(goTo(end!.id));
+    expect(door.open('plan').book.keyword.get(keyword.id)).toMatchObject({ text: 'another', bidMinor: 7 });
+  });
+});
+
 describe('news for other tabs', () => {
   it('are the rows as they now are, each once', () => {
     done(apply(offer('One')));

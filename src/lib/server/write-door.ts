@@ -1,6 +1,14 @@
 import type { Statement } from 'better-sqlite3';
 import { applyEdits, type Book, type RowEdit } from '$lib/core/plan/book';
-import { stepSummarySchema, summarize, type Change, type SentChange, type StepSummary } from '$lib/core/plan/changes';
+import {
+  stepSummarySchema,
+  summarize,
+  walksSteps,
+  type Change,
+  type ListedStep,
+  type SentChange,
+  type StepSummary,
+} from '$lib/core/plan/changes';
 import { decide, sameValue, type Refusal } from '$lib/core/plan/decide';
 import type { RecordName, Row } from '$lib/core/plan/record-types';
 import type { Database } from './db/open-database';
@@ -45,6 +53,17 @@ const keptStreams = 12;
 const parse = (text: string | null): Row | null => (text === null ? null : (JSON.parse(text) as Row));
 const write = (row: unknown) => (row === null ? null : JSON.stringify(row));
 
+/** One edit a row, from how it was before the first to how it is after the last of several. */
+function joinEdits(edits: readonly RowEdit[]): RowEdit[] {
+  const byRow = new Map<string, RowEdit>();
+  for (const edit of edits) {
+    const key = `${edit.record} ${edit.id}`;
+    const first = byRow.get(key);
+    byRow.set(key, first ? ({ ...edit, before: first.before } as RowEdit) : edit);
+  }
+  return [...byRow.values()].filter(({ before, after }) => before !== null || after !== null);
+}
+
 /**
  * The one door for writes. Every change is decided by core, written in one transaction,
  * and journaled as rows before and after; undo, redo and news for other tabs come from that journal.
@@ -66,7 +85,8 @@ export class WriteDoor {
     | 'stepRows'
     | 'touched'
     | 'prune'
-    | 'oldest',
+    | 'oldest'
+    | 'steps',
     Statement
   >;
 
@@ -97,6 +117,10 @@ export class WriteDoor {
       prune: db.prepare(
         `DELETE FROM step WHERE stream_id = :stream AND id <= (SELECT id FROM step WHERE stream_id = :stream ORDER BY id DESC LIMIT 1 OFFSET ${keptSteps})`,
       ),
+      steps: db.prepare(
+        `SELECT id, made_at AS madeAt, state, summary, sitting, (SELECT count(*) FROM step_row WHERE step_id = step.id) AS rows
+         FROM step WHERE stream_id = ? AND state <> 'cut' ORDER BY id DESC`,
+      ),
       oldest: db.prepare('SELECT min(revision) FROM step WHERE stream_id = ?').pluck(),
     };
   }
@@ -119,7 +143,7 @@ export class WriteDoor {
   apply(streamId: string, sent: SentChange): Written {
     if (this.sql.madeChange.get(sent.id, streamId) !== undefined) return { ok: true, ...this.news(streamId, sent.revision) };
     const { change } = sent;
-    if (change.type === 'undo' || change.type === 'redo') return this.step(streamId, sent, change.type);
+    if (walksSteps(change)) return this.walk(streamId, sent, change);
     const { book, revision } = this.open(streamId);
     const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
     if (!decision.ok) return { ok: false, refusal: decision.refusal, revision };
@@ -174,37 +198,83 @@ export class WriteDoor {
     return step ? stepSummarySchema.parse(JSON.parse(step.summary)) : null;
   }
 
-  /** Undoes or makes again one step, unless a row of it has changed since. */
-  private step(streamId: string, sent: SentChange, direction: 'undo' | 'redo'): Written {
+  /** Steps that can be undone or made again, the last one first. */
+  listSteps(streamId: string): ListedStep[] {
+    const steps = this.sql.steps.all(streamId) as (Omit<ListedStep, 'summary'> & Step)[];
+    return steps.map(({ id, madeAt, state, rows, summary }) => ({
+      id,
+      madeAt,
+      state,
+      rows,
+      summary: stepSummarySchema.parse(JSON.parse(summary)),
+    }));
+  }
+
+  /** The rows of a step before and after it, at most so many; null where the stream has no such step. */
+  findStepRows(
+    streamId: string,
+    stepId: number,
+    most: number,
+  ): { record: RecordName; id: string; before: Row | null; after: Row | null }[] | null {
+    if (!this.listSteps(streamId).some(({ id }) => id === stepId)) return null;
+    const rows = (this.sql.stepRows.all(stepId) as StepRow[]).slice(0, most);
+    return rows.map(({ record, row_id: id, before, after }) => ({ record, id, before: parse(before), after: parse(after) }));
+  }
+
+  /** Undoes or makes again one step, or as many as lead to a given one: all of them or none. */
+  private walk(
+    streamId: string,
+    sent: SentChange,
+    change: Extract<SentChange['change'], { type: 'undo' | 'redo' | 'go-to-step' }>,
+  ): Written {
     const { book, revision } = this.open(streamId);
-    const step = this.findStep(streamId, direction);
-    if (!step)
-      return {
-        ok: false,
-        refusal: { code: direction === 'undo' ? 'nothing-to-undo' : 'nothing-to-redo' },
-        revision,
-      };
+    const walked = this.stepsOnTheWay(streamId, change);
+    const direction = walked?.direction ?? (change.type === 'redo' ? 'redo' : 'undo');
+    if (!walked) return { ok: false, refusal: { code: direction === 'undo' ? 'nothing-to-undo' : 'nothing-to-redo' }, revision };
+    const edits: RowEdit[] = [];
+    let next = book;
+    for (const step of walked.steps) {
+      const made = this.editsOfStep(next, step, direction);
+      if ('refusal' in made) return { ok: false, refusal: made.refusal, revision };
+      edits.push(...made.edits);
+      next = applyEdits(next, made.edits);
+    }
+    this.commit(streamId, sent, joinEdits(edits), (at) => {
+      for (const step of walked.steps) this.sql.touchStep.run(at, direction === 'undo' ? 'undone' : 'done', step.id);
+    });
+    return { ok: true, ...this.news(streamId, sent.revision) };
+  }
+
+  /** The steps to undo (from the last backwards) or to make again (in order); null where there is none. */
+  private stepsOnTheWay(
+    streamId: string,
+    change: Extract<SentChange['change'], { type: 'undo' | 'redo' | 'go-to-step' }>,
+  ): { direction: 'undo' | 'redo'; steps: readonly Step[] } | null {
+    if (change.type !== 'go-to-step') {
+      const step = this.findStep(streamId, change.type);
+      return step ? { direction: change.type, steps: [step] } : null;
+    }
+    const listed = this.sql.steps.all(streamId) as (Step & { state: string })[];
+    const target = listed.find(({ id }) => id === change.step);
+    if (!target && change.step !== 0) return null;
+    const [direction, steps]: ['undo' | 'redo', Step[]] =
+      target?.state === 'undone'
+        ? ['redo', listed.filter(({ id, state }) => state === 'undone' && id <= change.step).reverse()]
+        : ['undo', listed.filter(({ id, state }) => state === 'done' && id > change.step)];
+    return steps.length > 0 ? { direction, steps } : null;
+  }
+
+  /** The edits that undo a step or make it again, unless a row of it is no longer as the step left it. */
+  private editsOfStep(book: Book, step: Step, direction: 'undo' | 'redo'): { edits: RowEdit[] } | { refusal: Refusal } {
     const edits: RowEdit[] = [];
     for (const row of this.sql.stepRows.all(step.id) as StepRow[]) {
       const [from, to] = direction === 'undo' ? [parse(row.after), parse(row.before)] : [parse(row.before), parse(row.after)];
       const current = (book[row.record].get(row.row_id) ?? null) as Row | null;
       if (!sameValue(current, from))
-        return {
-          ok: false,
-          refusal: {
-            code: 'stale',
-            record: row.record,
-            id: row.row_id,
-            field: '',
-            mine: from,
-            theirs: current,
-          },
-          revision,
-        };
+        return { refusal: { code: 'stale', record: row.record, id: row.row_id, field: '', mine: from, theirs: current } };
       edits.push({ record: row.record, id: row.row_id, before: current, after: to } as unknown as RowEdit);
     }
-    this.commit(streamId, sent, edits, (next) => this.sql.touchStep.run(next, direction === 'undo' ? 'undone' : 'done', step.id));
-    return { ok: true, ...this.news(streamId, sent.revision) };
+    return { edits };
   }
 
   private commit(streamId: string, sent: SentChange, edits: readonly RowEdit[], journal: (revision: number) => void): void {

@@ -24,6 +24,9 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   setAside: ['finding', 'findings'],
 };
 
+/** What a row of a record is called. */
+export const nounOf = (record: RecordName) => nouns[record][0];
+
 const severalNames: Record<StepName, string> = {
   'proposal-applied': 'applied proposed groups',
   'master-applied': 'applied a master',

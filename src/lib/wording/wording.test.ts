@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, today, viewOf } from '../../tests/clean-plan';
+import { bookOfFile, cleanFile, row, today, viewOf } from '../../tests/clean-plan';
 import spring from '../../demo/ottlemere-spring-launch.json';
 import weekends from '../../demo/skarvholm-helgekurs.json';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import { stepNames, type StepSummary } from '$lib/core/plan/changes';
-import { recordNames } from '$lib/core/plan/record-types';
+import { recordNames, type RecordName, type Row } from '$lib/core/plan/record-types';
 import { findingOf } from '$lib/core/proof/finding';
 import { readProof } from '$lib/core/proof/read-proof';
 import { ruleList, type RuleId } from '$lib/core/proof/rule-list';
@@ -12,6 +12,7 @@ import { wordDate, wordFinding } from './findings';
 import { wordPasteNote } from './paste-notes';
 import { wordRefusedSign, wordSlotProblem } from './problems';
 import { wordRefusal, wordRefusalCode } from './refusals';
+import { wordRowChange } from './row-changes';
 import { wordStep } from './steps';
 
 const unfilled = /undefined|NaN|\[object|null/;
@@ -111,5 +112,47 @@ describe('problems', () => {
   it('name what a paste changed', () => {
     expect(wordPasteNote({ code: 'sign-became-space', signs: [',', '!'] })).toBe(', ! became a space');
     expect(wordPasteNote({ code: 'twice', firstLine: 3 })).toBe('the same as line 3');
+  });
+});
+
+describe('what became of a row', () => {
+  const keyword = row(bookOfFile(cleanFile), 'keyword');
+  const words = (before: object | null, after: object | null, record: RecordName = 'keyword') =>
+    wordRowChange({ record, before: before as Row | null, after: after as Row | null }, 'GBP');
+
+  it('is said by name where it came or went', () => {
+    expect(words(null, keyword)).toEqual({ what: 'Added keyword “piano tuning”', fields: [] });
+    expect(words(keyword, null).what).toBe('Took out keyword “piano tuning”');
+  });
+
+  it('is said field by field where it changed, amounts in money', () => {
+    expect(words(keyword, { ...keyword, bidMinor: 125, match: 'exact' })).toEqual({
+      what: 'Keyword “piano tuning”',
+      fields: [
+        { field: 'match', before: 'phrase', after: 'exact' },
+        { field: 'bid', before: '', after: '1.25' },
+      ],
+    });
+    expect(words(keyword, { ...keyword, text: 'tuner' })).toEqual({
+      what: 'Keyword',
+      fields: [{ field: 'text', before: 'piano tuning', after: 'tuner' }],
+    });
+    expect(words(keyword, { ...keyword, groupId: 'other', position: 9 }).fields).toEqual([
+      { field: 'group', before: 'another one', after: 'another one' },
+    ]);
+  });
+
+  it('says hours, lists and yes or no as they are read', () => {
+    const campaign = row(bookOfFile(cleanFile), 'campaign');
+    const { fields } = words(
+      campaign,
+      { ...campaign, hours: [{ day: 1, from: 9, to: 17 }], languages: ['en', 'nb'], partnerSites: true },
+      'campaign',
+    );
+    expect(fields).toEqual([
+      { field: 'partner sites', before: 'no', after: 'yes' },
+      { field: 'languages', before: 'en', after: 'en, nb' },
+      { field: 'hours', before: 'all hours', after: 'Mon 9-17' },
+    ]);
   });
 });

@@ -73,7 +73,13 @@ export const sentChangeSchema = z.strictObject({
   revision: z.int().min(0),
   /** Changes of one sitting in one field are one step. */
   sitting: z.string().max(128).optional(),
-  change: z.union([z.strictObject({ type: z.literal('undo') }), z.strictObject({ type: z.literal('redo') }), changeSchema]),
+  change: z.union([
+    z.strictObject({ type: z.literal('undo') }),
+    z.strictObject({ type: z.literal('redo') }),
+    // Undoes or makes again until this step is the last one done; 0: until none is.
+    z.strictObject({ type: z.literal('go-to-step'), step: z.int().min(0) }),
+    changeSchema,
+  ]),
 });
 export type SentChange = z.infer<typeof sentChangeSchema>;
 
@@ -87,6 +93,21 @@ export const stepSummarySchema = z.object({
   count: z.int(),
 });
 export type StepSummary = z.infer<typeof stepSummarySchema>;
+
+/** Whether a sent change walks along the steps that were made, instead of making one. */
+export const walksSteps = (change: SentChange['change']): change is Exclude<SentChange['change'], Change> =>
+  change.type === 'undo' || change.type === 'redo' || change.type === 'go-to-step';
+
+/** A step as the list of steps shows it. */
+export interface ListedStep {
+  id: number;
+  /** ISO 8601, in UTC. */
+  madeAt: string;
+  state: 'done' | 'undone';
+  summary: StepSummary;
+  /** How many rows it changed. */
+  rows: number;
+}
 
 /** The summary of a change. */
 export function summarize(change: Change): StepSummary {

@@ -59,7 +59,7 @@
     <SpineFoot counts={desk.counts} {lines} />
   {/snippet}
   {#snippet top()}
-    <TopBar {trail} stream={desk}>
+    <TopBar {trail} stream={desk} currency={desk.currency}>
       {#snippet actions()}
         {#if chapter !== 'hand-off'}<Button kind="act" href={`/plans/${desk.planId}/hand-off`}>Hand off</Button>{/if}
       {/snippet}

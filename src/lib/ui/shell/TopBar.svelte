@@ -5,15 +5,19 @@
   import KeyCap from '../parts/KeyCap.svelte';
   import type { Stream } from '../state/stream.svelte';
   import { getShell } from './shell.svelte';
+  import StepsDialog from './StepsDialog.svelte';
 
   interface Props {
     trail: readonly { name: string; href?: string }[];
     stream: Stream;
+    /** Of amounts in the list of steps; the workspace has none. */
+    currency?: string;
     actions?: Snippet;
   }
 
-  let { trail, stream, actions }: Props = $props();
+  let { trail, stream, currency = 'GBP', actions }: Props = $props();
   const shell = getShell();
+  let isStepsOpen = $state(false);
   const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
   const saved = $derived(stream.savedAt ? `Saved ${time.format(stream.savedAt)}` : 'Saved');
 </script>
@@ -57,6 +61,12 @@
       ><path d="M2 9a4 4 0 0 1 4-4h5M8.5 2.5 11 5 8.5 7.5" fill="none" stroke="currentColor" stroke-width="1.6" /></svg
     >
   </Button>
+  <Button kind="quiet" label="Steps" title="The list of steps" onclick={() => (isStepsOpen = true)}>
+    <svg viewBox="0 0 14 14" class="size-3.5" aria-hidden="true"
+      ><path d="M2 3.5h1.5M2 7h1.5M2 10.5h1.5M6 3.5h6M6 7h6M6 10.5h6" fill="none" stroke="currentColor" stroke-width="1.6" /></svg
+    >
+  </Button>
   <Button kind="quiet" onclick={() => (shell.isGoToOpen = true)}><span class="font-semibold">Go to…</span><KeyCap keys="Ctrl K" /></Button>
 </span>
 {@render actions?.()}
+<StepsDialog bind:open={isStepsOpen} {stream} {currency} />

@@ -1,6 +1,6 @@
 import { monotonicFactory } from 'ulid';
 import { applyEdits, bookOf, emptyBook, type Book, type BookRows, type RowEdit } from '$lib/core/plan/book';
-import type { Change, SentChange, StepSummary } from '$lib/core/plan/changes';
+import { walksSteps, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/plan/changes';
 import { decide, type Refusal } from '$lib/core/plan/decide';
 import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
 import { keepUnsent, takeUnsent } from './unsent';
@@ -21,6 +21,14 @@ interface News {
   rows?: BookRows;
   undo: StepSummary | null;
   redo: StepSummary | null;
+}
+
+/** A row before and after a step; null where it did not or does not exist. */
+export interface ChangedRow {
+  record: RecordName;
+  id: string;
+  before: Row | null;
+  after: Row | null;
 }
 
 const sendAfterMs = 250;
@@ -126,6 +134,31 @@ export class Stream {
     this.show();
   }
 
+  /** Undoes or makes again until a step is the last one done (0: until none is); what waits is sent first. */
+  async goToStep(step: number): Promise<void> {
+    await this.flush();
+    if (this.pending.length > 0) return;
+    await this.post({ id: newId(), revision: this.revision, change: { type: 'go-to-step', step } });
+    this.show();
+  }
+
+  /** The steps that can be undone or made again, the last one first. */
+  async readSteps(): Promise<ListedStep[]> {
+    await this.flush();
+    return ((await this.ask('steps')) as { steps: ListedStep[] }).steps;
+  }
+
+  /** What a step changed. */
+  async readStep(step: number): Promise<ChangedRow[]> {
+    return ((await this.ask(`steps/${step}`)) as { rows: ChangedRow[] }).rows;
+  }
+
+  private async ask(what: string): Promise<unknown> {
+    const response = await fetch(this.address.replace(/changes$/, what));
+    if (!response.ok) throw new Error(((await response.json()) as { message?: string }).message ?? 'The server does not answer.');
+    return response.json();
+  }
+
   /** Fetches what other tabs have changed. */
   async refresh(): Promise<void> {
     if (this.inFlight || !this.isLoaded) return;
@@ -171,7 +204,7 @@ export class Stream {
     if (response.status >= 500) return false;
     const answer = (await response.json()) as News & { code?: string; message?: string; refusal?: Refusal };
     if (response.ok) this.take(answer);
-    else if (sent.change.type === 'undo' || sent.change.type === 'redo') await this.catchUp();
+    else if (walksSteps(sent.change)) await this.catchUp();
     else {
       this.refused = {
         change: sent.change,
@@ -201,7 +234,7 @@ export class Stream {
   private show(): void {
     let book = this.settled;
     for (const { change } of this.pending) {
-      if (change.type === 'undo' || change.type === 'redo') continue;
+      if (walksSteps(change)) continue;
       const decision = decide(book, change, this.kind);
       if (decision.ok) book = applyEdits(book, decision.edits);
     }

@@ -1,0 +1,8 @@
+import { route } from '$lib/server/respond';
+import { readSteps } from '$lib/server/stream-routes';
+
+/** The steps that can be undone or made again. */
+export const GET = route(({ params, locals: { services } }) => {
+  services.plans.getView(params.id ?? '');
+  return readSteps(services.door, params.id ?? '');
+});

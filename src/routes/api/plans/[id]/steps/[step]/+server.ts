@@ -1,0 +1,8 @@
+import { route } from '$lib/server/respond';
+import { readStep } from '$lib/server/stream-routes';
+
+/** What a step changed. */
+export const GET = route(({ params, locals: { services } }) => {
+  services.plans.getView(params.id ?? '');
+  return readStep(services.door, params.id ?? '', params.step ?? '');
+});

@@ -1,0 +1,8 @@
+import { route } from '$lib/server/respond';
+import { readSteps } from '$lib/server/stream-routes';
+import { workspaceStream } from '$lib/server/write-door';
+
+/** The steps that can be undone or made again. */
+export const GET = route(({ locals: { services } }) => {
+  return readSteps(services.door, workspaceStream);
+});
