@@ -1,18 +1,11 @@
 import type { Statement } from 'better-sqlite3';
 import { applyEdits, type Book, type RowEdit } from '$lib/core/plan/book';
-import {
-  stepSummarySchema,
-  summarize,
-  walksSteps,
-  type Change,
-  type ListedStep,
-  type SentChange,
-  type StepSummary,
-} from '$lib/core/plan/changes';
+import { summarize, walksSteps, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/plan/changes';
 import { decide, sameValue, type Refusal } from '$lib/core/plan/decide';
-import type { RecordName, Row } from '$lib/core/plan/record-types';
+import { recordNames, type RecordName, type Row } from '$lib/core/plan/record-types';
 import type { Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
+import { Journal, type Direction, type JournaledRow } from './journal';
 
 /** The stream of clients, accounts, plans on the Shelf and masters. */
 export const workspaceStream = 'workspace';
@@ -30,28 +23,14 @@ export interface StreamNews {
 export type Written =
   ({ ok: true } & StreamNews) | { ok: false; refusal: Refusal | { code: 'nothing-to-undo' | 'nothing-to-redo' }; revision: number };
 
-interface StepRow {
-  record: RecordName;
-  row_id: string;
-  before: string | null;
-  after: string | null;
-}
-
-interface Step {
-  id: number;
-  summary: string;
-  sitting: string | null;
-}
-
 interface OpenStream {
   book: Book;
   revision: number;
 }
 
-const keptSteps = 500;
 const keptStreams = 12;
-const parse = (text: string | null): Row | null => (text === null ? null : (JSON.parse(text) as Row));
-const write = (row: unknown) => (row === null ? null : JSON.stringify(row));
+
+type Walk = Extract<SentChange['change'], { type: 'undo' | 'redo' | 'go-to-step' }>;
 
 /** One edit a row, from how it was before the first to how it is after the last of several. */
 function joinEdits(edits: readonly RowEdit[]): RowEdit[] {
@@ -71,30 +50,15 @@ function joinEdits(edits: readonly RowEdit[]): RowEdit[] {
 export class WriteDoor {
   private readonly streams = new Map<string, OpenStream>();
   private readonly records: RecordStore;
-  private readonly sql: Record<
-    | 'revision'
-    | 'setRevision'
-    | 'madeChange'
-    | 'rememberChange'
-    | 'lastDone'
-    | 'firstUndone'
-    | 'addStep'
-    | 'touchStep'
-    | 'cutSteps'
-    | 'addRow'
-    | 'stepRows'
-    | 'touched'
-    | 'prune'
-    | 'oldest'
-    | 'steps',
-    Statement
-  >;
+  private readonly journal: Journal;
+  private readonly sql: Record<'revision' | 'setRevision' | 'madeChange' | 'rememberChange', Statement>;
 
   constructor(
     private readonly db: Database,
-    private readonly now: () => Date,
+    now: () => Date,
   ) {
     this.records = new RecordStore(db);
+    this.journal = new Journal(db, now);
     this.sql = {
       revision: db.prepare('SELECT revision FROM stream WHERE id = ?').pluck(),
       setRevision: db.prepare(
@@ -102,26 +66,6 @@ export class WriteDoor {
       ),
       madeChange: db.prepare('SELECT revision FROM made_change WHERE id = ? AND stream_id = ?').pluck(),
       rememberChange: db.prepare('INSERT INTO made_change (id, stream_id, revision) VALUES (?, ?, ?)'),
-      lastDone: db.prepare(`SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'done' ORDER BY id DESC LIMIT 1`),
-      firstUndone: db.prepare(`SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'undone' ORDER BY id LIMIT 1`),
-      addStep: db.prepare('INSERT INTO step (stream_id, revision, state, sitting, summary, made_at) VALUES (?, ?, ?, ?, ?, ?)'),
-      touchStep: db.prepare('UPDATE step SET revision = ?, state = ? WHERE id = ?'),
-      cutSteps: db.prepare(`UPDATE step SET state = 'cut' WHERE stream_id = ? AND state = 'undone'`),
-      addRow: db.prepare(
-        'INSERT INTO step_row (step_id, record, row_id, before, after) VALUES (?, ?, ?, ?, ?) ON CONFLICT (step_id, record, row_id) DO UPDATE SET after = excluded.after',
-      ),
-      stepRows: db.prepare('SELECT record, row_id, before, after FROM step_row WHERE step_id = ?'),
-      touched: db.prepare(
-        'SELECT DISTINCT record, row_id FROM step_row JOIN step ON step.id = step_row.step_id WHERE stream_id = ? AND revision > ?',
-      ),
-      prune: db.prepare(
-        `DELETE FROM step WHERE stream_id = :stream AND id <= (SELECT id FROM step WHERE stream_id = :stream ORDER BY id DESC LIMIT 1 OFFSET ${keptSteps})`,
-      ),
-      steps: db.prepare(
-        `SELECT id, made_at AS madeAt, state, summary, sitting, (SELECT count(*) FROM step_row WHERE step_id = step.id) AS rows
-         FROM step WHERE stream_id = ? AND state <> 'cut' ORDER BY id DESC`,
-      ),
-      oldest: db.prepare('SELECT min(revision) FROM step WHERE stream_id = ?').pluck(),
     };
   }
 
@@ -147,7 +91,8 @@ export class WriteDoor {
     const { book, revision } = this.open(streamId);
     const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
     if (!decision.ok) return { ok: false, refusal: decision.refusal, revision };
-    this.commit(streamId, sent, decision.edits, (next) => this.journal(streamId, next, sent.sitting, summarize(change), decision.edits));
+    const step = { sitting: sent.sitting, summary: summarize(change), edits: decision.edits };
+    this.commit(streamId, sent, decision.edits, (next) => this.journal.add(streamId, next, step));
     return { ok: true, ...this.news(streamId, sent.revision) };
   }
 
@@ -166,113 +111,65 @@ export class WriteDoor {
 
   /** What happened since a revision; null where the journal no longer reaches back that far. */
   findNews(streamId: string, since: number): StreamNews | null {
-    const { revision } = this.open(streamId);
-    const oldest = this.sql.oldest.get(streamId) as number | null;
-    if (since > revision || (since < revision && (oldest === null || since < oldest - 1))) return null;
-    return this.news(streamId, since);
-  }
-
-  private news(streamId: string, since: number): StreamNews {
     const { book, revision } = this.open(streamId);
-    const touched = (since < revision ? this.sql.touched.all(streamId, since) : []) as StepRow[];
-    const edits = touched.map(({ record, row_id: id }) => ({
-      record,
-      id,
-      after: (book[record].get(id) ?? null) as Row | null,
-    }));
+    const touched = this.journal.findTouched(streamId, since, revision);
+    if (!touched) return null;
     return {
       revision,
-      edits,
-      undo: this.summaryOf(streamId, 'undo'),
-      redo: this.summaryOf(streamId, 'redo'),
+      edits: touched.map(({ record, id }) => ({ record, id, after: (book[record].get(id) ?? null) as Row | null })),
+      undo: this.journal.findSummary(streamId, 'undo'),
+      redo: this.journal.findSummary(streamId, 'redo'),
     };
-  }
-
-  /** Steps are undone from the last backwards, so the next to make again is the first of those undone. */
-  private findStep(streamId: string, direction: 'undo' | 'redo'): Step | undefined {
-    return (direction === 'undo' ? this.sql.lastDone : this.sql.firstUndone).get(streamId) as Step | undefined;
-  }
-
-  private summaryOf(streamId: string, direction: 'undo' | 'redo'): StepSummary | null {
-    const step = this.findStep(streamId, direction);
-    return step ? stepSummarySchema.parse(JSON.parse(step.summary)) : null;
   }
 
   /** Steps that can be undone or made again, the last one first. */
   listSteps(streamId: string): ListedStep[] {
-    const steps = this.sql.steps.all(streamId) as (Omit<ListedStep, 'summary'> & Step)[];
-    return steps.map(({ id, madeAt, state, rows, summary }) => ({
-      id,
-      madeAt,
-      state,
-      rows,
-      summary: stepSummarySchema.parse(JSON.parse(summary)),
-    }));
+    return this.journal.list(streamId);
   }
 
   /** The rows of a step before and after it, at most so many; null where the stream has no such step. */
-  findStepRows(
-    streamId: string,
-    stepId: number,
-    most: number,
-  ): { record: RecordName; id: string; before: Row | null; after: Row | null }[] | null {
-    if (!this.listSteps(streamId).some(({ id }) => id === stepId)) return null;
-    const rows = (this.sql.stepRows.all(stepId) as StepRow[]).slice(0, most);
-    return rows.map(({ record, row_id: id, before, after }) => ({ record, id, before: parse(before), after: parse(after) }));
+  findStepRows(streamId: string, stepId: number, most: number): JournaledRow[] | null {
+    return this.listSteps(streamId).some(({ id }) => id === stepId) ? this.journal.rowsOf(stepId).slice(0, most) : null;
+  }
+
+  /** News for who sent a change; where the journal does not reach back to what they know, every row that stands. */
+  private news(streamId: string, since: number): StreamNews {
+    const { book, revision } = this.open(streamId);
+    const news = this.findNews(streamId, Math.min(since, revision));
+    if (news) return news;
+    const edits = recordNames.flatMap((record) =>
+      [...book[record].values()].map((row) => ({ record, id: row.id as string, after: row as Row | null })),
+    );
+    return { revision, edits, undo: this.journal.findSummary(streamId, 'undo'), redo: this.journal.findSummary(streamId, 'redo') };
   }
 
   /** Undoes or makes again one step, or as many as lead to a given one: all of them or none. */
-  private walk(
-    streamId: string,
-    sent: SentChange,
-    change: Extract<SentChange['change'], { type: 'undo' | 'redo' | 'go-to-step' }>,
-  ): Written {
+  private walk(streamId: string, sent: SentChange, change: Walk): Written {
     const { book, revision } = this.open(streamId);
-    const walked = this.stepsOnTheWay(streamId, change);
-    const direction = walked?.direction ?? (change.type === 'redo' ? 'redo' : 'undo');
-    if (!walked) return { ok: false, refusal: { code: direction === 'undo' ? 'nothing-to-undo' : 'nothing-to-redo' }, revision };
+    const way = change.type === 'go-to-step' ? this.journal.findWayTo(streamId, change.step) : this.journal.findNext(streamId, change.type);
+    if (!way) return { ok: false, refusal: { code: change.type === 'redo' ? 'nothing-to-redo' : 'nothing-to-undo' }, revision };
     const edits: RowEdit[] = [];
     let next = book;
-    for (const step of walked.steps) {
-      const made = this.editsOfStep(next, step, direction);
+    for (const step of way.steps) {
+      const made = this.editsOfStep(next, step, way.direction);
       if ('refusal' in made) return { ok: false, refusal: made.refusal, revision };
       edits.push(...made.edits);
       next = applyEdits(next, made.edits);
     }
     this.commit(streamId, sent, joinEdits(edits), (at) => {
-      for (const step of walked.steps) this.sql.touchStep.run(at, direction === 'undo' ? 'undone' : 'done', step.id);
+      for (const step of way.steps) this.journal.mark(step, at, way.direction);
     });
     return { ok: true, ...this.news(streamId, sent.revision) };
   }
 
-  /** The steps to undo (from the last backwards) or to make again (in order); null where there is none. */
-  private stepsOnTheWay(
-    streamId: string,
-    change: Extract<SentChange['change'], { type: 'undo' | 'redo' | 'go-to-step' }>,
-  ): { direction: 'undo' | 'redo'; steps: readonly Step[] } | null {
-    if (change.type !== 'go-to-step') {
-      const step = this.findStep(streamId, change.type);
-      return step ? { direction: change.type, steps: [step] } : null;
-    }
-    const listed = this.sql.steps.all(streamId) as (Step & { state: string })[];
-    const target = listed.find(({ id }) => id === change.step);
-    if (!target && change.step !== 0) return null;
-    const [direction, steps]: ['undo' | 'redo', Step[]] =
-      target?.state === 'undone'
-        ? ['redo', listed.filter(({ id, state }) => state === 'undone' && id <= change.step).reverse()]
-        : ['undo', listed.filter(({ id, state }) => state === 'done' && id > change.step)];
-    return steps.length > 0 ? { direction, steps } : null;
-  }
-
   /** The edits that undo a step or make it again, unless a row of it is no longer as the step left it. */
-  private editsOfStep(book: Book, step: Step, direction: 'undo' | 'redo'): { edits: RowEdit[] } | { refusal: Refusal } {
+  private editsOfStep(book: Book, step: number, direction: Direction): { edits: RowEdit[] } | { refusal: Refusal } {
     const edits: RowEdit[] = [];
-    for (const row of this.sql.stepRows.all(step.id) as StepRow[]) {
-      const [from, to] = direction === 'undo' ? [parse(row.after), parse(row.before)] : [parse(row.before), parse(row.after)];
-      const current = (book[row.record].get(row.row_id) ?? null) as Row | null;
-      if (!sameValue(current, from))
-        return { refusal: { code: 'stale', record: row.record, id: row.row_id, field: '', mine: from, theirs: current } };
-      edits.push({ record: row.record, id: row.row_id, before: current, after: to } as unknown as RowEdit);
+    for (const { record, id, before, after } of this.journal.rowsOf(step)) {
+      const [from, to] = direction === 'undo' ? [after, before] : [before, after];
+      const current = (book[record].get(id) ?? null) as Row | null;
+      if (!sameValue(current, from)) return { refusal: { code: 'stale', record, id, field: '', mine: from, theirs: current } };
+      edits.push({ record, id, before: current, after: to } as unknown as RowEdit);
     }
     return { edits };
   }
@@ -287,21 +184,5 @@ export class WriteDoor {
       this.sql.rememberChange.run(sent.id, streamId, revision);
     })();
     this.streams.set(streamId, { book: applyEdits(stream.book, edits), revision });
-  }
-
-  private journal(streamId: string, revision: number, sitting: string | undefined, summary: StepSummary, edits: readonly RowEdit[]): void {
-    const last = this.findStep(streamId, 'undo');
-    const goesOn = sitting !== undefined && last?.sitting === sitting && !this.findStep(streamId, 'redo');
-    this.sql.cutSteps.run(streamId);
-    let stepId: number | bigint;
-    if (goesOn) {
-      stepId = last.id;
-      this.sql.touchStep.run(revision, 'done', stepId);
-    } else {
-      const added = this.sql.addStep.run(streamId, revision, 'done', sitting ?? null, JSON.stringify(summary), this.now().toISOString());
-      stepId = added.lastInsertRowid;
-      this.sql.prune.run({ stream: streamId });
-    }
-    for (const { record, id, before, after } of edits) this.sql.addRow.run(stepId, record, id, write(before), write(after));
   }
 }

@@ -1,0 +1,154 @@
+import type { Statement } from 'better-sqlite3';
+import type { RowEdit } from '$lib/core/plan/book';
+import { stepSummarySchema, type ListedStep, type StepSummary } from '$lib/core/plan/changes';
+import type { RecordName, Row } from '$lib/core/plan/record-types';
+import type { Database } from './db/open-database';
+
+/** Which way steps are walked. */
+export type Direction = 'undo' | 'redo';
+
+/** A row before and after a step; null where it did not or does not exist. */
+export interface JournaledRow {
+  record: RecordName;
+  id: string;
+  before: Row | null;
+  after: Row | null;
+}
+
+interface StoredStep {
+  id: number;
+  summary: string;
+  sitting: string | null;
+}
+type ListedRow = StoredStep & Pick<ListedStep, 'madeAt' | 'state' | 'rows'>;
+
+interface StoredRow {
+  record: RecordName;
+  row_id: string;
+  before: string | null;
+  after: string | null;
+}
+
+const keptSteps = 500;
+const parse = (text: string | null): Row | null => (text === null ? null : (JSON.parse(text) as Row));
+const write = (row: unknown) => (row === null ? null : JSON.stringify(row));
+const readSummary = ({ summary }: StoredStep) => stepSummarySchema.parse(JSON.parse(summary));
+
+type Sql = Record<
+  'lastDone' | 'firstUndone' | 'add' | 'touch' | 'cut' | 'addRow' | 'rows' | 'touched' | 'prune' | 'oldest' | 'list',
+  Statement
+>;
+
+/**
+ * The journal of every stream: steps, each with its rows before and after. Undo, redo, the list of steps and
+ * news for other tabs all come from it. Nothing here opens a transaction: the write door does.
+ */
+export class Journal {
+  private readonly sql: Sql;
+
+  constructor(
+    db: Database,
+    private readonly now: () => Date,
+  ) {
+    this.sql = {
+      lastDone: db.prepare(`SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'done' ORDER BY id DESC LIMIT 1`),
+      firstUndone: db.prepare(`SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'undone' ORDER BY id LIMIT 1`),
+      add: db.prepare('INSERT INTO step (stream_id, revision, state, sitting, summary, made_at) VALUES (?, ?, ?, ?, ?, ?)'),
+      touch: db.prepare('UPDATE step SET revision = ?, state = ? WHERE id = ?'),
+      cut: db.prepare(`UPDATE step SET state = 'cut' WHERE stream_id = ? AND state = 'undone'`),
+      addRow: db.prepare(
+        'INSERT INTO step_row (step_id, record, row_id, before, after) VALUES (?, ?, ?, ?, ?) ON CONFLICT (step_id, record, row_id) DO UPDATE SET after = excluded.after',
+      ),
+      rows: db.prepare('SELECT record, row_id, before, after FROM step_row WHERE step_id = ?'),
+      touched: db.prepare(
+        'SELECT DISTINCT record, row_id FROM step_row JOIN step ON step.id = step_row.step_id WHERE stream_id = ? AND revision > ?',
+      ),
+      prune: db.prepare(
+        `DELETE FROM step WHERE stream_id = :stream AND id <= (SELECT id FROM step WHERE stream_id = :stream ORDER BY id DESC LIMIT 1 OFFSET ${keptSteps})`,
+      ),
+      oldest: db.prepare('SELECT min(revision) FROM step WHERE stream_id = ?').pluck(),
+      list: db.prepare(
+        `SELECT id, made_at AS madeAt, state, summary, sitting, (SELECT count(*) FROM step_row WHERE step_id = step.id) AS rows
+         FROM step WHERE stream_id = ? AND state <> 'cut' ORDER BY id DESC`,
+      ),
+    };
+  }
+
+  /** Steps are undone from the last backwards, so the next to make again is the first of those undone. */
+  private find(streamId: string, direction: Direction): StoredStep | undefined {
+    return (direction === 'undo' ? this.sql.lastDone : this.sql.firstUndone).get(streamId) as StoredStep | undefined;
+  }
+
+  /** What the next undo or redo would take back or make again. */
+  findSummary(streamId: string, direction: Direction): StepSummary | null {
+    const step = this.find(streamId, direction);
+    return step ? readSummary(step) : null;
+  }
+
+  /** Steps that can be undone or made again, the last one first. */
+  list(streamId: string): ListedStep[] {
+    return (this.sql.list.all(streamId) as ListedRow[]).map((step) => {
+      const { id, madeAt, state, rows } = step;
+      return { id, madeAt, state, rows, summary: readSummary(step) };
+    });
+  }
+
+  /** The rows of a step. */
+  rowsOf(stepId: number): JournaledRow[] {
+    return (this.sql.rows.all(stepId) as StoredRow[]).map(({ record, row_id: id, before, after }) => ({
+      record,
+      id,
+      before: parse(before),
+      after: parse(after),
+    }));
+  }
+
+  /** The next step in a direction. */
+  findNext(streamId: string, direction: Direction): { direction: Direction; steps: number[] } | null {
+    const step = this.find(streamId, direction);
+    return step ? { direction, steps: [step.id] } : null;
+  }
+
+  /** The steps that lead to one (0: to before all of them), in the order in which they are walked; null where there are none. */
+  findWayTo(streamId: string, stepId: number): { direction: Direction; steps: number[] } | null {
+    const listed = this.sql.list.all(streamId) as ListedRow[];
+    const target = listed.find(({ id }) => id === stepId);
+    if (!target && stepId !== 0) return null;
+    const isForward = target?.state === 'undone';
+    const steps = isForward
+      ? listed.filter(({ id, state }) => state === 'undone' && id <= stepId).reverse()
+      : listed.filter(({ id, state }) => state === 'done' && id > stepId);
+    return steps.length > 0 ? { direction: isForward ? 'redo' : 'undo', steps: steps.map(({ id }) => id) } : null;
+  }
+
+  /** Marks a step as undone or made again. */
+  mark(stepId: number, revision: number, direction: Direction): void {
+    this.sql.touch.run(revision, direction === 'undo' ? 'undone' : 'done', stepId);
+  }
+
+  /** Writes a step down; one of the same sitting as the last goes on with it. What was undone can then no longer be made again. */
+  add(streamId: string, revision: number, step: { sitting: string | undefined; summary: StepSummary; edits: readonly RowEdit[] }): void {
+    const last = this.find(streamId, 'undo');
+    const goesOn = step.sitting !== undefined && last?.sitting === step.sitting && !this.find(streamId, 'redo');
+    this.sql.cut.run(streamId);
+    let stepId: number | bigint;
+    if (goesOn) {
+      stepId = last.id;
+      this.sql.touch.run(revision, 'done', stepId);
+    } else {
+      const { sitting, summary } = step;
+      const added = this.sql.add.run(streamId, revision, 'done', sitting ?? null, JSON.stringify(summary), this.now().toISOString());
+      stepId = added.lastInsertRowid;
+      this.sql.prune.run({ stream: streamId });
+    }
+    for (const { record, id, before, after } of step.edits) this.sql.addRow.run(stepId, record, id, write(before), write(after));
+  }
+
+  /** Which rows were touched after a revision; null where the journal does not reach back that far. */
+  findTouched(streamId: string, since: number, revision: number): { record: RecordName; id: string }[] | null {
+    if (since >= revision) return since === revision ? [] : null;
+    const oldest = this.sql.oldest.get(streamId) as number | null;
+    if (oldest === null || since < oldest - 1) return null;
+    return (this.sql.touched.all(streamId, since) as StoredRow[]).map(({ record, row_id: id }) => ({ record, id }));
+  }
+}
