@@ -63,3 +63,30 @@ test('a plan deleted in one tab says so in the other, and nothing breaks', async
   await expect(page.locator('[data-plan="Spring launch"]')).toBeVisible();
   await expect(offerOf(other)).toBeVisible();
 });
+
+test('ten tabs, a second browser and the interface are all up to date within a second', async ({ page, browser, server }) => {
+  const { id, other } = await openTwice(page);
+  const tabs = [page, other];
+  while (tabs.length < 10) {
+    const tab = await page.context().newPage();
+    await tab.goto(`/plans/${id}/brief`);
+    await expect(offerOf(tab)).toBeVisible();
+    tabs.push(tab);
+  }
+  const elsewhere = await (await browser.newContext({ baseURL: server.url })).newPage();
+  await elsewhere.goto(`/plans/${id}/brief`);
+  await offerOf(elsewhere).fill('From another browser');
+  for (const tab of tabs) await expect(offerOf(tab)).toHaveValue('From another browser', { timeout: 2000 });
+
+  // A change made by the HTTP interface, by nobody's tab.
+  const path = `/api/plans/${id}/changes`;
+  const { revision, rows } = await (await page.request.get(path)).json();
+  const change = { type: 'set', record: 'brief', ids: [rows.brief[0].id], fields: { offer: 'From a script' } };
+  await page.request.post(path, { headers: { origin: server.url }, data: { id: 'by-script', revision, change } });
+  for (const tab of [...tabs, elsewhere]) await expect(offerOf(tab)).toHaveValue('From a script', { timeout: 2000 });
+
+  // The tab that listens for all closes; another one takes over.
+  await page.close();
+  await offerOf(elsewhere).fill('After the first tab closed');
+  for (const tab of tabs.slice(1)) await expect(offerOf(tab)).toHaveValue('After the first tab closed', { timeout: 4000 });
+});

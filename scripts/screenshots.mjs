@@ -56,8 +56,7 @@ const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, loc
 
 /** @param {string} name */
 async function take(name) {
-  await page.waitForLoadState('networkidle');
-  await page.waitForTimeout(500);
+  await page.waitForTimeout(1500);
   await page.screenshot({ path: join(target, `${name}.png`) });
   say(`docs/screenshots/${name}.png`);
 }

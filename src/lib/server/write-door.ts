@@ -49,6 +49,7 @@ function joinEdits(edits: readonly RowEdit[]): RowEdit[] {
  */
 export class WriteDoor {
   private readonly streams = new Map<string, OpenStream>();
+  private readonly listeners = new Set<(made: { stream: string; revision: number }) => void>();
   private readonly records: RecordStore;
   private readonly journal: Journal;
   private readonly sql: Record<'revision' | 'setRevision' | 'madeChange' | 'rememberChange', Statement>;
@@ -94,6 +95,12 @@ export class WriteDoor {
     const step = { sitting: sent.sitting, summary: summarize(change), edits: decision.edits };
     this.commit(streamId, sent, decision.edits, (next) => this.journal.add(streamId, next, step));
     return { ok: true, ...this.news(streamId, sent.revision) };
+  }
+
+  /** Calls back with every change that is on disk, until what it answers is called. */
+  listen(hear: (made: { stream: string; revision: number }) => void): () => void {
+    this.listeners.add(hear);
+    return () => this.listeners.delete(hear);
   }
 
   /** Lays out the first rows of a stream, without a step that could be undone. */
@@ -184,5 +191,6 @@ export class WriteDoor {
       this.sql.rememberChange.run(sent.id, streamId, revision);
     })();
     this.streams.set(streamId, { book: applyEdits(stream.book, edits), revision });
+    for (const hear of this.listeners) hear({ stream: streamId, revision });
   }
 }

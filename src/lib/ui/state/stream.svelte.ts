@@ -3,6 +3,7 @@ import { applyEdits, bookOf, emptyBook, type Book, type BookRows, type RowEdit }
 import { walksSteps, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/plan/changes';
 import { decide, type Refusal } from '$lib/core/plan/decide';
 import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
+import { newsChannel, type ChannelNews } from './news-line';
 import { keepUnsent, takeUnsent } from './unsent';
 
 /** How the edits of a stream stand with the server. */
@@ -56,15 +57,16 @@ export class Stream {
   private pending: SentChange[] = [];
   private inFlight: Promise<void> | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private readonly channel = new BroadcastChannel('biblion');
+  private readonly channel = new BroadcastChannel(newsChannel);
 
   constructor(
     readonly id: string,
     private readonly address: string,
     private readonly kind: 'workspace' | 'plan',
   ) {
-    this.channel.onmessage = ({ data }: MessageEvent<{ stream: string; revision: number }>) => {
-      if (data.stream === this.id && data.revision > this.revision) void this.refresh();
+    this.channel.onmessage = ({ data }: MessageEvent<ChannelNews>) => {
+      if (data === 'catch-up') void this.flush().then(() => this.refresh());
+      else if (data.stream === this.id && data.revision > this.revision) void this.refresh();
     };
   }
 

@@ -1,0 +1,30 @@
+import { RequestRefused } from '$lib/server/outcome';
+import { route } from '$lib/server/respond';
+
+/** A browser opens one stream for all of its tabs; more than so many are a fault or an attack. */
+const mostStreams = 40;
+const beatEveryMs = 20_000;
+let streams = 0;
+
+/** Server-sent events: `{ stream, revision }` for every change made, whoever made it. */
+export const GET = route(({ locals: { services } }) => {
+  if (streams >= mostStreams) throw new RequestRefused(429, 'too-many-streams', 'Too many streams of events are open.', '');
+  streams++;
+  const encoder = new TextEncoder();
+  let end = () => {};
+  const body = new ReadableStream<Uint8Array>({
+    start(controller) {
+      const send = (text: string) => controller.enqueue(encoder.encode(text));
+      send('retry: 1000\n\n');
+      const stopListening = services.door.listen((news) => send(`data: ${JSON.stringify(news)}\n\n`));
+      const beat = setInterval(() => send(': still here\n\n'), beatEveryMs);
+      end = () => {
+        streams--;
+        stopListening();
+        clearInterval(beat);
+      };
+    },
+    cancel: () => end(),
+  });
+  return new Response(body, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' } });
+});
