@@ -97,6 +97,25 @@ describe('writing', () => {
     expect([...stored().group.values()].map(({ name }) => name).sort()).toEqual(['Piano tuning', 'Second']);
   });
 
+  it('refuses an id that stands in another plan, and writes nothing', () => {
+    const keyword = row(door.open('plan').book, 'keyword');
+    const changes = recordsOf('plan').flatMap((record) =>
+      record === 'brief' ? [{ type: 'add' as const, record, rows: [{ ...row(source, 'brief'), id: 'other' }] as unknown as Row[] }] : [],
+    );
+    door.lay('other', { type: 'several', name: 'first-draft', changes });
+    const campaign = { ...row(source, 'campaign'), id: 'campaign-of-other' };
+    const group = { ...row(source, 'group'), id: 'group-of-other', campaignId: campaign.id };
+    const add = (record: RecordName, one: object) => ({ type: 'add' as const, record, rows: [one] as unknown as Row[] });
+    const change: Change = {
+      type: 'several',
+      name: 'first-draft',
+      changes: [add('campaign', campaign), add('group', group), add('keyword', { ...keyword, groupId: group.id })],
+    };
+    expect(door.apply('other', sent(change, { revision: 1 }))).toMatchObject({ ok: false, refusal: { code: 'exists' } });
+    expect(door.open('other').book.campaign.size).toBe(0);
+    same(stored(), source);
+  });
+
   it('keeps plans apart', () => {
     door.lay('other', {
       type: 'several',

@@ -32,6 +32,8 @@ const keptStreams = 12;
 
 type Walk = Extract<SentChange['change'], { type: 'undo' | 'redo' | 'go-to-step' }>;
 
+const isTakenKey = (error: unknown) => error instanceof Error && 'code' in error && error.code === 'SQLITE_CONSTRAINT_PRIMARYKEY';
+
 /** One edit a row, from how it was before the first to how it is after the last of several. */
 function joinEdits(edits: readonly RowEdit[]): RowEdit[] {
   const byRow = new Map<string, RowEdit>();
@@ -93,7 +95,14 @@ export class WriteDoor {
     const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
     if (!decision.ok) return { ok: false, refusal: decision.refusal, revision };
     const step = { sitting: sent.sitting, summary: summarize(change), edits: decision.edits };
-    this.commit(streamId, sent, decision.edits, (next) => this.journal.add(streamId, next, step));
+    try {
+      this.commit(streamId, sent, decision.edits, (next) => this.journal.add(streamId, next, step));
+    } catch (error) {
+      const added = decision.edits.find(({ before }) => before === null);
+      if (!added || !isTakenKey(error)) throw error;
+      // Core sees one stream: the id is that of a row in another one.
+      return { ok: false, refusal: { code: 'exists', record: added.record, id: added.id }, revision };
+    }
     return { ok: true, ...this.news(streamId, sent.revision) };
   }
 
