@@ -1,5 +1,12 @@
 import { bookOfFile, viewOf } from '../src/tests/clean-plan';
-import { applyEdits } from '$lib/core/plan/book';
+import { measureLine } from '$lib/core/ads/measure';
+import { LineMeasures } from '$lib/core/ads/measure-lines';
+import { lineContext } from '$lib/core/ads/slot-values';
+import { applyEdits, childrenOf } from '$lib/core/plan/book';
+import type { SentChange } from '$lib/core/plan/changes';
+import { recordsOf, type Row } from '$lib/core/plan/record-types';
+import { openDatabase } from '$lib/server/db/open-database';
+import { WriteDoor } from '$lib/server/write-door';
 import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { readProof } from '$lib/core/proof/read-proof';
 import { findBlockedKeywords } from '$lib/core/groups/blocked-keywords';
@@ -45,3 +52,45 @@ const overlaps = timeOf(() => {
   return [findOverlaps(fresh), findBlockedKeywords(fresh)];
 });
 say(compare('overlaps', { kind: 'at-least', times: 50 }, overlaps, { best: naive.best * 100 }));
+
+const ad = [...book.ad.values()][0]!;
+const manyKeywords = [...book.keyword.values()].slice(0, 500).map(({ text }) => text);
+const adLines = childrenOf(book.adLine, 'adId', ad.id);
+const view = viewOf(book);
+const group = book.group.get(ad.groupId)!;
+const contexts = {
+  headline: lineContext(view, group, 'responsive', 'headline'),
+  description: lineContext(view, group, 'responsive', 'description'),
+};
+const measures = new LineMeasures();
+measures.measure(adLines, manyKeywords, contexts);
+let typed = 0;
+const letters = () => adLines.map((line, index) => (index === 0 ? { ...line, text: `[[keyword|Typed ${typed++}|title]]` } : line));
+const keystroke = timeOf((list) => measures.measure(list, manyKeywords, contexts), letters);
+const fromNothing = timeOf((list) => list.map((line) => measureLine(line.text, [...manyKeywords], contexts[line.kind])), letters);
+say(compare('keystroke', { kind: 'at-least', times: 4 }, keystroke, fromNothing));
+
+const database = openDatabase(':memory:');
+const door = new WriteDoor(database, () => new Date(0));
+const rows = recordsOf('plan').flatMap((record) =>
+  book[record].size > 0 ? [{ type: 'add' as const, record, rows: [...book[record].values()] as unknown as Row[] }] : [],
+);
+door.lay('plan', { type: 'several', name: 'first-draft', changes: rows });
+const [target] = [...book.group.values()].slice(-1);
+const moved = [...book.keyword.values()].slice(0, 10_000).map(({ id }) => id as string);
+let changes = 0;
+const sent = (change: SentChange['change']) => {
+  const written = door.apply('plan', { id: `bench-${++changes}`, revision: 1, change });
+  if (!written.ok) throw new Error(written.refusal.code);
+};
+const moveAndUndo = timeOf(() => {
+  sent({ type: 'set', record: 'keyword', ids: moved, fields: { groupId: target!.id } });
+  sent({ type: 'undo' });
+});
+const update = database.prepare('UPDATE keyword SET group_id = ? WHERE id = ?');
+const homes = new Map(moved.map((id) => [id, book.keyword.get(id)!.groupId as string]));
+const bare = timeOf(() => {
+  database.transaction(() => moved.forEach((id) => update.run(target!.id, id)))();
+  database.transaction(() => moved.forEach((id) => update.run(homes.get(id), id)))();
+});
+say(compare('move-undo', { kind: 'at-most', times: 5 }, moveAndUndo, bare));

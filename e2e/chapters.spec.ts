@@ -163,7 +163,9 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   await expect(ofPlan).toHaveText(before);
 
   // By drag.
-  await page.locator('[data-keyword="piano retuning"]').dragTo(page.locator('[data-group="Prices"]'));
+  await page
+    .locator('[data-keyword="piano retuning"]')
+    .dragTo(page.getByRole('navigation', { name: 'Groups' }).getByRole('link', { name: /^Prices/ }));
   await expect(page.getByRole('button', { name: /^Undo: moved 1 keyword/ })).toBeVisible();
   // By key, into a group made on the way.
   await page.locator('[data-keyword="piano tuners"]').click();

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { units } from '../text/units';
 import { fillPlanSlots } from './fill-slots';
 import { measureLine } from './measure';
+import { LineMeasures } from './measure-lines';
 import { escapeFallback, escapeText, parseSlots } from './parse-slots';
 
 const keywords = ['pitch raise piano', 'piano pitch correction near me', 'piano pitch correction near me cheap'];
@@ -158,3 +159,30 @@ test.prop([fc.array(shortWord, { maxLength: 8 }), shortWord, shortWord], { seed:
     expect(measure.fallbacks).toBe(measure.readings.filter((reading) => reading.unitsWithKeyword > 30).length);
   },
 );
+
+describe('measuring the lines of an ad again', () => {
+  const contexts = { headline: { limit: 30, language: 'en', values: {} }, description: { limit: 90, language: 'en', values: {} } };
+  const lines = [
+    { id: 'a', kind: 'headline' as const, text: '[[keyword|Tuning|title]]' },
+    { id: 'b', kind: 'description' as const, text: 'A fixed price' },
+  ];
+  const keywords = ['piano tuning', 'tuner'];
+
+  it('measures the line that changed, and keeps the others', () => {
+    const measures = new LineMeasures();
+    const first = measures.measure(lines, keywords, contexts);
+    const edited = [{ ...lines[0]!, text: 'Tuner' }, lines[1]!];
+    const second = measures.measure(edited, keywords, contexts);
+    expect(second.get('b')).toBe(first.get('b'));
+    expect(second.get('a')?.units).toEqual({ shortest: 5, longest: 5 });
+    expect(measures.measure(edited, keywords, contexts).get('a')).toBe(second.get('a'));
+  });
+
+  it('measures all again for other keywords, another limit or another kind', () => {
+    const measures = new LineMeasures();
+    measures.measure(lines, keywords, contexts);
+    expect(measures.measure(lines, ['a much longer keyword than fits the line'], contexts).get('a')?.fallbacks).toBe(1);
+    expect(measures.measure(lines, keywords, { ...contexts, headline: { ...contexts.headline, limit: 8 } }).get('a')?.fallbacks).toBe(1);
+    expect(measures.measure([{ ...lines[1]!, kind: 'headline' }], keywords, contexts).get('b')?.limit).toBe(30);
+  });
+});

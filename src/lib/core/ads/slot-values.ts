@@ -41,7 +41,12 @@ export function lineContext(view: PlanView, group: Group, format: FormatName, ki
   };
 }
 
-/** The plain texts of a group's keywords, each once, in order. */
-export function keywordTexts({ book }: PlanView, groupId: string): string[] {
-  return [...new Set(childrenOf(book.keyword, 'groupId', groupId).map(({ text }) => text))];
+const keptTexts = new WeakMap<object, readonly string[]>();
+
+/** The plain texts of a group's keywords, each once, in order; the same list as long as the keywords are the same rows. */
+export function keywordTexts({ book }: PlanView, groupId: string): readonly string[] {
+  const rows = childrenOf(book.keyword, 'groupId', groupId);
+  let texts = keptTexts.get(rows);
+  if (!texts) keptTexts.set(rows, (texts = [...new Set(rows.map(({ text }) => text))]));
+  return texts;
 }

@@ -5,9 +5,11 @@ import { blocks, matchesSurely, prepareKeyword, prepareNegative, prepareSearch }
 import { matchTypes, type MatchType } from '../keywords/read-keyword';
 import { childrenOf, inOrder, type Book } from '../plan/book';
 import { campaignsMeeting, type PlanView } from '../plan/plan-view';
-import { negativesActingOn } from './competition';
+import { answerSearch, prepareGroups } from '../keywords/answer';
+import { competingGroups, negativesActingOn } from './competition';
 import { keepApart, proposeKeeper } from './keep-apart';
 import { findOverlaps } from './overlaps';
+import { PlanAnswers } from './plan-answers';
 
 type Mark = readonly [text: string, match: MatchType];
 
@@ -100,6 +102,21 @@ describe('overlaps', () => {
       expect(sorted(findOverlaps(view))).toEqual(sorted(slowOverlaps(view)));
     },
   );
+});
+
+describe('answers found by indexes', () => {
+  test.prop(
+    [fc.array(group, { minLength: 1, maxLength: 4 }), fc.array(word, { minLength: 1, maxLength: 4 }).map((words) => words.join(' '))],
+    {
+      seed: 33,
+      numRuns: 500,
+    },
+  )('are those found by looking at every keyword', (groups, search) => {
+    const view = viewOf(planOf(groups));
+    const campaigns = inOrder(view.book.campaign);
+    const slow = answerSearch(search, prepareGroups(competingGroups(view, campaigns)));
+    expect({ ...new PlanAnswers(view, campaigns).answer(search), maybe: slow.maybe }).toEqual(slow);
+  });
 });
 
 describe('keeping apart', () => {

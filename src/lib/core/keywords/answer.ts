@@ -54,7 +54,7 @@ interface PreparedGroup {
 const strength: Record<MatchType, number> = { exact: 2, phrase: 1, broad: 0 };
 
 /** Exact before phrase before broad, then more words, then the higher bid; the older stays where all are equal. */
-function isStronger(one: PreparedMark, other: PreparedMark): boolean {
+export function isStronger(one: Mark & { wordCount: number }, other: Mark & { wordCount: number }): boolean {
   const difference =
     strength[one.match] - strength[other.match] || one.wordCount - other.wordCount || (one.bidMinor ?? 0) - (other.bidMinor ?? 0);
   return difference > 0;

@@ -1,4 +1,5 @@
 import { measureLine, type Measure } from '$lib/core/ads/measure';
+import { LineMeasures } from '$lib/core/ads/measure-lines';
 import type { FillContext } from '$lib/core/ads/fill-slots';
 import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
 import { childrenOf, nextPosition } from '$lib/core/plan/book';
@@ -26,22 +27,19 @@ export class AdBench {
     return { headline: contextOf('headline'), description: contextOf('description'), path: contextOf('path') };
   });
   readonly format = $derived.by(() => this.desk.plan.rules.formats[this.ad?.format ?? 'responsive']);
-  readonly measures: ReadonlyMap<string, Measure> = $derived.by(
-    () => new Map(this.lines.map((line) => [line.id as string, this.measure(line)])),
+  readonly measures: ReadonlyMap<string, Measure> = $derived.by(() =>
+    this.contexts ? this.keptMeasures.measure(this.lines, this.keywords, this.contexts) : new Map(),
   );
   readonly page: string = $derived.by(() => (this.ad ? landingPageOf(this.desk.plan, this.ad) : ''));
   readonly domain: string = $derived.by(() => (this.ad ? domainOf(this.desk.plan, this.ad) : ''));
+
+  private readonly keptMeasures = new LineMeasures();
 
   constructor(
     readonly desk: PlanDesk,
     private readonly groupId: () => string,
     private readonly adId: () => string,
   ) {}
-
-  private measure({ text, kind }: Pick<AdLine, 'text' | 'kind'>): Measure {
-    if (!this.contexts) throw new Error('There is no ad on the bench.');
-    return measureLine(text, this.keywords, this.contexts[kind]);
-  }
 
   /** The measure of a path. */
   measurePath(path: string): Measure | null {

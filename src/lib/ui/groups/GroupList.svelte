@@ -1,10 +1,18 @@
 <script lang="ts">
   import { childrenOf, inOrder } from '$lib/core/plan/book';
   import type { Severity } from '$lib/core/proof/rule-list';
+  import { takesKeywords } from './drag';
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
 
-  let { current, chapter }: { current: string; chapter: 'ads' | 'groups' } = $props();
+  interface Props {
+    current: string;
+    chapter: 'ads' | 'groups';
+    /** Keywords were dropped on a group. */
+    ondrop?: (ids: readonly string[], groupId: string) => void;
+  }
+
+  let { current, chapter, ondrop }: Props = $props();
 
   const desk = getDesk();
   const campaigns = $derived(
@@ -40,6 +48,7 @@
         href={`?campaign=${campaign.id}&group=${group.id}`}
         data-sveltekit-keepfocus
         aria-current={group.id === current ? 'true' : undefined}
+        {@attach takesKeywords((ids) => ondrop?.(ids, group.id))}
         class={`flex h-[26px] items-center gap-1.5 border-s-3 ps-1.5 pe-2 -outline-offset-2 ${group.id === current ? 'border-madder bg-sheet font-semibold' : 'border-transparent hover:bg-fold'}`}
       >
         <span class="min-w-0 flex-1 truncate" title={group.name}>{group.name}</span>

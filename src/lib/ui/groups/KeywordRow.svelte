@@ -1,6 +1,6 @@
 <script lang="ts">
   import { parseAmount, writeAmount } from '$lib/core/budget/money';
-  import type { Answer } from '$lib/core/keywords/answer';
+  import type { SureAnswer } from '$lib/core/groups/plan-answers';
   import { matchTypes, type MatchType } from '$lib/core/keywords/read-keyword';
   import { groupBid } from '$lib/core/plan/plan-view';
   import type { Group } from '$lib/core/plan/records/group';
@@ -22,7 +22,7 @@
   let { sheet, keyword, group, index, isCurrent, isChosen, onproblem }: Props = $props();
 
   const desk = getDesk();
-  const answer = $derived<Answer | undefined>(sheet.answers.get(keyword.text));
+  const answer = $derived<SureAnswer | undefined>(sheet.answers.get(keyword.text));
   const find = $derived(sheet.findByText.get(keyword.text));
   const nameOf = (id: string) => desk.book.group.get(id)?.name ?? '';
   const inherited = $derived(groupBid(desk.plan, group));

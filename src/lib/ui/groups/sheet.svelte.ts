@@ -1,7 +1,5 @@
-import { answerSearch, prepareGroups, type Answer } from '$lib/core/keywords/answer';
 import type { MatchType } from '$lib/core/keywords/read-keyword';
-import { competingGroups } from '$lib/core/groups/competition';
-import { findBlockedKeywords } from '$lib/core/groups/blocked-keywords';
+import { PlanAnswers, type SureAnswer } from '$lib/core/groups/plan-answers';
 import { childrenOf, inOrder } from '$lib/core/plan/book';
 import { campaignsMeeting } from '$lib/core/plan/plan-view';
 import type { Campaign } from '$lib/core/plan/records/campaign';
@@ -47,17 +45,18 @@ export class Sheet {
     () => new Map(inOrder(this.desk.book.find).map((find) => [find.text, find])),
   );
   /** Who answers each keyword of the campaign, taken as a search. */
-  readonly answers: ReadonlyMap<string, Answer> = $derived.by(() => {
+  readonly answers: ReadonlyMap<string, SureAnswer> = $derived.by(() => {
     if (!this.campaign) return new Map();
-    const prepared = prepareGroups(competingGroups(this.desk.plan, campaignsMeeting(this.desk.plan, this.campaign)));
+    const answers = new PlanAnswers(this.desk.plan, campaignsMeeting(this.desk.plan, this.campaign));
     return new Map(
-      this.rows.flatMap((row) => (row.kind === 'keyword' ? [[row.keyword.text, answerSearch(row.keyword.text, prepared)] as const] : [])),
+      this.rows.flatMap((row) => (row.kind === 'keyword' ? [[row.keyword.text, answers.answer(row.keyword.text)] as const] : [])),
     );
   });
-  /** The negatives that block own keywords, by keyword and by negative. */
-  readonly blocked: ReadonlySet<string> = $derived.by(
-    () => new Set(findBlockedKeywords(this.desk.plan).flatMap(({ keyword, negative }) => [keyword.id as string, negative.id as string])),
-  );
+  /** The negatives that block own keywords, as the proof has found them. */
+  readonly blocking: ReadonlySet<string> = $derived.by(() => {
+    const { findings, aside } = this.desk.reader.proof;
+    return new Set([...findings, ...aside].flatMap(({ rule, record }) => (rule === 'groups.negative-blocks-own' ? [record] : [])));
+  });
   /** Kept finds that stand in no group. */
   readonly ungrouped: readonly Find[] = $derived.by(() => {
     const texts = new Set([...this.desk.book.keyword.values()].map(({ text }) => text));

@@ -162,7 +162,7 @@
         <hr class="border-rule" />
       {/if}
       <FindingsMargin {findings} />
-      {#if group}<GroupNegatives {group} blocking={sheet.blocked} />{/if}
+      {#if group}<GroupNegatives {group} blocking={sheet.blocking} />{/if}
     </div>
   {/snippet}
   <div class="flex h-full flex-col">
@@ -188,7 +188,7 @@
     {:else}
       <div class="grid min-h-0 flex-1 grid-cols-[176px_minmax(0,1fr)]">
         <div class="flex min-h-0 flex-col overflow-y-auto border-e border-rule">
-          <GroupList current={group?.id ?? ''} chapter="groups" />
+          <GroupList current={group?.id ?? ''} chapter="groups" ondrop={(ids, groupId) => say(sheet.move(ids, groupId))} />
           <section class="border-t border-rule px-2.5 py-2" aria-label="Kept, in no group">
             <h2 class="flex justify-between font-semibold">
               <span>Kept, in no group</span><span class="font-mono text-[12px] font-normal">{sheet.ungrouped.length}</span>

@@ -1,0 +1,79 @@
+import { isStronger, type Answer } from '../keywords/answer';
+import { KeywordIndex } from '../keywords/keyword-index';
+import { prepareSearch } from '../keywords/matching';
+import { NegativeIndex } from '../keywords/negative-index';
+import type { MatchType } from '../keywords/read-keyword';
+import { wordsOf } from '../keywords/words';
+import { childrenOf } from '../plan/book';
+import { bidOf, firstLanguage, type PlanView } from '../plan/plan-view';
+import type { Campaign } from '../plan/records/campaign';
+import type { Negative } from '../plan/records/negative';
+import { negativeListsOn } from './blocked-keywords';
+
+/** Who surely answers a search; who only may is not looked for. */
+export type SureAnswer = Omit<Answer, 'maybe'>;
+
+interface Entry {
+  text: string;
+  match: MatchType;
+  bidMinor: number | null;
+  wordCount: number;
+  groupId: string;
+  /** Age: the place among all keywords, groups in the order of the plan. */
+  order: number;
+}
+
+/** Which group surely answers, for many searches among the same campaigns: what `answerSearch` says, found by indexes. */
+export class PlanAnswers {
+  private readonly indexes: { language: string; index: KeywordIndex<Entry> }[];
+  private readonly negatives = new Map<string, readonly NegativeIndex<Negative>[]>();
+  private readonly groupOrder: string[] = [];
+
+  constructor(view: PlanView, campaigns: readonly Campaign[]) {
+    const byLanguage = new Map<string, Entry[]>();
+    let order = 0;
+    for (const campaign of campaigns) {
+      const language = firstLanguage(view, campaign);
+      const entries = byLanguage.get(language) ?? [];
+      byLanguage.set(language, entries);
+      for (const group of childrenOf(view.book.group, 'campaignId', campaign.id)) {
+        this.groupOrder.push(group.id);
+        this.negatives.set(
+          group.id,
+          negativeListsOn(view, group).map((list) => NegativeIndex.of(list)),
+        );
+        for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id)) {
+          const { text, match } = keyword;
+          entries.push({ text, match, bidMinor: bidOf(view, keyword), wordCount: wordsOf(text).length, groupId: group.id, order: order++ });
+        }
+      }
+    }
+    this.indexes = [...byLanguage].map(([language, entries]) => ({ language, index: new KeywordIndex(entries, language) }));
+  }
+
+  /** Who answers a search (plain text), who else does, and who would but for a negative. */
+  answer(text: string): SureAnswer {
+    const answer: SureAnswer = { group: null, keyword: null, match: null, also: [], blocked: [] };
+    const sure = new Set<string>();
+    const blocked = new Map<string, string[]>();
+    let best: Entry | null = null;
+    for (const { language, index } of this.indexes) {
+      const search = prepareSearch(text, language);
+      for (const entry of index.findSure(search)) {
+        const { groupId } = entry;
+        if (!sure.has(groupId) && !blocked.has(groupId)) {
+          const blocking = (this.negatives.get(groupId) ?? []).flatMap((one) => one.findBlocking(search).map((negative) => negative.text));
+          if (blocking.length > 0) blocked.set(groupId, blocking);
+          else sure.add(groupId);
+        }
+        if (sure.has(groupId) && (best === null || isStronger(entry, best) || (!isStronger(best, entry) && entry.order < best.order)))
+          best = entry;
+      }
+    }
+    if (best) Object.assign(answer, { group: best.groupId, keyword: best.text, match: best.match });
+    if (sure.size > 1) answer.also = this.groupOrder.filter((id) => sure.has(id) && id !== best?.groupId);
+    if (blocked.size > 0)
+      answer.blocked = this.groupOrder.flatMap((group) => (blocked.get(group) ?? []).map((negative) => ({ group, negative })));
+    return answer;
+  }
+}
