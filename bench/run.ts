@@ -6,6 +6,7 @@ import { applyEdits, childrenOf } from '$lib/core/plan/book';
 import type { SentChange } from '$lib/core/plan/changes';
 import { recordsOf, type Row } from '$lib/core/plan/record-types';
 import { openDatabase } from '$lib/server/db/open-database';
+import { readStream } from '$lib/server/stream-routes';
 import { WriteDoor } from '$lib/server/write-door';
 import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { readProof } from '$lib/core/proof/read-proof';
@@ -94,3 +95,13 @@ const bare = timeOf(() => {
   database.transaction(() => moved.forEach((id) => update.run(homes.get(id), id)))();
 });
 say(compare('move-undo', { kind: 'at-most', times: 5 }, moveAndUndo, bare));
+
+/** A door that holds nothing in memory yet; the plan is sent whole, all chapters at once. */
+const opened = timeOf(
+  (fresh) => readStream(fresh, 'plan', new URL('http://bench.example/')),
+  () => new WriteDoor(database, () => new Date(0)),
+);
+const tables = ['brief', 'campaign', 'place', 'ad_group', 'keyword', 'negative', 'ad', 'ad_line'];
+const selects = tables.map((table) => database.prepare(`SELECT * FROM ${table}`));
+const bareRead = timeOf(() => selects.map((select) => select.all()));
+say(compare('open', { kind: 'at-most', times: 4 }, opened, bareRead));
