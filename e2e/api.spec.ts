@@ -140,6 +140,14 @@ test('proof and tables are the screens’ own', async ({ request }) => {
   expect(strFromU8(files['4-keywords.csv']!)).toBe(await csv.text());
 });
 
+test('the whole data file is to be had while the server goes on', async ({ request }) => {
+  const backup = await request.get('/api/backup');
+  expect(backup.headers()['content-disposition']).toMatch(/attachment; filename="biblion-\d{4}-\d{2}-\d{2}\.sqlite"/);
+  const body = await backup.body();
+  expect(body.subarray(0, 15).toString()).toBe('SQLite format 3');
+  expect(body.includes('Ottlemere Piano Workshop')).toBe(true);
+});
+
 test('errors say code, message and path, and write nothing', async ({ request, server }) => {
   const id = await planId({ request } as never, 'Spring launch');
   const before = await (await request.get('/api/plans')).text();

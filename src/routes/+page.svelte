@@ -195,6 +195,10 @@
       </section>
     {/if}
     <p class="mt-4 border-t border-rule pt-3 text-ink-2">Drop a plan file on this page to read it in.</p>
+    <p class="mt-2 text-ink-2">
+      <a class="font-semibold text-act underline" href="/api/backup" download>Back up everything</a>: all clients and plans in one file. To
+      put it back, end Biblion and run <code class="font-mono text-[12px]">npm run restore -- FILE</code>.
+    </p>
   {/snippet}
   <div
     class="h-full overflow-y-auto px-[22px] py-3"

@@ -14,6 +14,8 @@ export interface Services {
   places: PlaceSearch;
   /** Lays the sample plans on the Shelf, and answers their ids. */
   laySamples(): Promise<string[]>;
+  /** The whole data file as it stands, taken while the server goes on. */
+  backUp(): Uint8Array;
 }
 
 /** Where things are, from the environment. */
@@ -65,6 +67,7 @@ export async function compose({ dataFile, placesFile, demo, now }: Surroundings)
     door,
     plans,
     places: openPlaceSearch(placesFile),
+    backUp: () => new Uint8Array(db.serialize()),
     async laySamples() {
       const { samplePlans, sampleMasters } = await import('$demo/samples');
       const { book } = door.open(workspaceStream);

@@ -155,6 +155,26 @@ describe('the data file', () => {
     expect(() => openDatabase(none)).toThrow(/not a Biblion data file/);
   });
 
+  it('says what to do about one that cannot be opened, written or had alone', () => {
+    expect(() => openDatabase(folder)).toThrow(DataFileError);
+    expect(() => openDatabase(folder)).toThrow(/cannot be opened/);
+    const busy = join(folder, 'busy.sqlite');
+    const holder = new Sqlite(busy);
+    holder.exec('CREATE TABLE t (a); BEGIN EXCLUSIVE');
+    expect(() => openDatabase(busy)).toThrow(/in use by another program/);
+    holder.close();
+  });
+
+  it('can be copied whole while it is open', () => {
+    const file = join(folder, 'backed-up.sqlite');
+    const open = openDatabase(join(folder, 'open.sqlite'));
+    new Plans(new WriteDoor(open, clock.now), clock).readIn(cleanFile);
+    writeFileSync(file, open.serialize());
+    open.close();
+    const copy = new WriteDoor(openDatabase(file), clock.now);
+    expect(inOrder(copy.open(workspaceStream).book.plan).map(({ name }) => name)).toEqual(['Clean plan']);
+  });
+
   it('holds its invariants by itself', () => {
     const id = plans.readIn(cleanFile);
     const insert = (table: string, values: string) => () => db.exec(`INSERT INTO ${table} VALUES (${values})`);

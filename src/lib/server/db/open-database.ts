@@ -25,20 +25,44 @@ function migrate(db: Database.Database, file: string): void {
   });
 }
 
+/** What is to be done where SQLite cannot use a file, by its code. */
+const advice: Readonly<Record<string, (file: string) => string>> = {
+  SQLITE_NOTADB: (file) => `${file} is not a Biblion data file. Move it away, or set BIBLION_DATA to another file.`,
+  SQLITE_CORRUPT: (file) => `${file} is damaged. Put a back-up in its place, or set BIBLION_DATA to another file.`,
+  SQLITE_READONLY: (file) => `${file} or its folder cannot be written. Give yourself the right to, or set BIBLION_DATA to another file.`,
+  SQLITE_CANTOPEN: (file) =>
+    `${file} cannot be opened. Look whether it is a file and may be read and written, or set BIBLION_DATA to another one.`,
+  SQLITE_BUSY: (file) => `${file} is in use by another program, perhaps a second Biblion. End that one, then start again.`,
+};
+
+/** The plain words for an error of SQLite at opening; anything else stays as it is. */
+function explain(error: unknown, file: string): unknown {
+  if (!(error instanceof Error) || !('code' in error)) return error;
+  const code = String(error.code);
+  const say = Object.entries(advice).find(([known]) => code === known || code.startsWith(`${known}_`))?.[1];
+  return say ? new DataFileError(say(file)) : error;
+}
+
+function open(file: string): Database.Database {
+  try {
+    return new Database(file);
+  } catch (error) {
+    throw explain(error, file);
+  }
+}
+
 /** Opens (or lays out) a data file: WAL, every commit on disk, foreign keys on. `:memory:` for tests. */
 export function openDatabase(file: string): Database.Database {
-  const db = new Database(file);
+  const db = open(file);
   try {
+    db.pragma('busy_timeout = 3000');
     db.pragma('journal_mode = WAL');
     db.pragma('synchronous = FULL');
     db.pragma('foreign_keys = ON');
-    db.pragma('busy_timeout = 3000');
     migrate(db, file);
   } catch (error) {
     db.close();
-    if (error instanceof Error && 'code' in error && error.code === 'SQLITE_NOTADB')
-      throw new DataFileError(`${file} is not a Biblion data file. Move it away, or set BIBLION_DATA to another file.`);
-    throw error;
+    throw explain(error, file);
   }
   return db;
 }
