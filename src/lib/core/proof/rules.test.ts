@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { addLike, bookOfFile, change, cleanFile, drop, row, today, viewOf } from '../../../tests/clean-plan';
+import { bookOfFile, change, cleanFile, today, viewOf } from '../../../tests/clean-plan';
+import { both, line, ruleExamples } from '../../../tests/rule-examples';
 import { decide } from '../plan/decide';
 import { applyEdits, type Book } from '../plan/book';
 import { readProof } from './read-proof';
@@ -7,303 +8,6 @@ import { ruleList, type RuleId } from './rule-list';
 
 const clean = bookOfFile(cleanFile);
 const read = (book: Book, on = today) => readProof(viewOf(book), on).findings;
-const line = (text: string) => (book: Book) => change(book, 'adLine', { text }, 0);
-const description = (text: string) => (book: Book) => {
-  const index = [...book.adLine.values()].findIndex(({ kind }) => kind === 'description');
-  const id = [...book.adLine.values()][index]!.id;
-  return applyEdits(book, [{ record: 'adLine', id, before: book.adLine.get(id)!, after: { ...book.adLine.get(id)!, text } }]);
-};
-const item = (kind: 'fact' | 'not-offered' | 'rival' | 'always' | 'proof', text: string) => (book: Book) =>
-  addLike(book, 'briefItem', { kind, text });
-const both =
-  (...steps: ((book: Book) => Book)[]) =>
-  (book: Book) =>
-    steps.reduce((made, step) => step(made), book);
-const longName = 'x'.repeat(256);
-const city = { name: 'Fife', latitude: 56.1, longitude: -3.3, radiusKm: 15 };
-
-/** For each rule: a plan that raises it, and one near to it that does not. */
-const cases: Record<RuleId, { raises: (book: Book) => Book; not?: (book: Book) => Book }> = {
-  'brief.no-offer': { raises: (book) => change(book, 'brief', { offer: ' ' }) },
-  'brief.no-landing-page': { raises: (book) => change(book, 'brief', { landingPage: '' }) },
-  'brief.home-page': {
-    raises: (book) => change(book, 'brief', { landingPage: 'https://ottlemere.example/' }),
-    not: (book) => change(book, 'brief', { landingPage: 'https://ottlemere.example/?offer=tuning' }),
-  },
-  'brief.address-unread': {
-    raises: (book) => change(book, 'brief', { landingPage: 'ftp://ottlemere.example/x' }),
-    not: (book) => change(book, 'brief', { landingPage: 'http://ottlemere.example/x' }),
-  },
-  'brief.no-worth': { raises: (book) => change(book, 'brief', { margin: '' }) },
-  'brief.not-counted': {
-    raises: (book) => change(book, 'brief', { countsConversions: false }),
-    not: (book) => change(book, 'brief', { countsConversions: false, goal: 'visits' }),
-  },
-  'brief.not-offered-unblocked': {
-    raises: item('not-offered', 'Organs'),
-    not: item('not-offered', 'Free'),
-  },
-  'brief.no-facts': { raises: (book) => change(book, 'briefItem', { kind: 'proof' }) },
-  'brief.offer-over': {
-    raises: (book) => change(book, 'offer', { endsOn: '2026-12-20' }),
-    not: (book) => change(book, 'offer', { endsOn: '2026-12-21' }),
-  },
-  'brief.slot-word-clash': {
-    raises: (book) => change(book, 'slotWord', { slot: 'place' }),
-    not: (book) => change(book, 'slotWord', { slot: 'places' }),
-  },
-  'settings.no-campaign': {
-    raises: (book) => ({ ...book, campaign: new Map(), group: new Map(), keyword: new Map(), ad: new Map(), adLine: new Map() }),
-  },
-  'settings.name-long': {
-    raises: (book) => change(book, 'campaign', { name: longName }),
-    not: (book) => change(book, 'campaign', { name: longName.slice(1) }),
-  },
-  'settings.no-place': {
-    raises: (book) => change(book, 'place', { excluded: true }, 1),
-    not: (book) => addLike(book, 'place', { name: 'Livingston', excluded: true }, 1),
-  },
-  'settings.place-excluded': {
-    raises: (book) => addLike(book, 'place', { excluded: true }, 1),
-    not: (book) => addLike(book, 'place', { name: 'Livingston', excluded: true }, 1),
-  },
-  'settings.no-language': { raises: (book) => change(book, 'campaign', { languages: [] }) },
-  'settings.no-budget': {
-    raises: (book) => change(book, 'campaign', { monthlyMinor: 30 }),
-    not: (book) => change(book, 'campaign', { monthlyMinor: 31 }),
-  },
-  'settings.money-differs': {
-    raises: (book) => change(book, 'campaign', { monthlyMinor: 89_999 }),
-    not: (book) => change(change(book, 'campaign', { monthlyMinor: 89_999 }), 'brief', { monthlyMinor: 89_999 }),
-  },
-  'settings.ends-before-start': {
-    raises: (book) => change(book, 'campaign', { endsOn: '2027-01-11' }),
-    not: (book) => change(book, 'campaign', { endsOn: '2027-01-12' }),
-  },
-  'settings.start-past': {
-    raises: (book) => change(book, 'campaign', { startsOn: '2026-12-20' }),
-    not: (book) => change(book, 'campaign', { startsOn: today }),
-  },
-  'settings.no-start': { raises: (book) => change(book, 'campaign', { startsOn: null }) },
-  'settings.learning-uncounted': {
-    raises: both(
-      (book) => change(book, 'campaign', { bidding: 'most-conversions' }),
-      (book) => change(book, 'brief', { countsConversions: false }),
-    ),
-    not: (book) => change(book, 'campaign', { bidding: 'most-conversions' }),
-  },
-  'settings.bids-ignored': {
-    raises: both(
-      (book) => change(book, 'campaign', { bidding: 'most-clicks' }),
-      (book) => change(book, 'keyword', { bidMinor: 120 }),
-    ),
-    not: (book) => change(book, 'keyword', { bidMinor: 120 }),
-  },
-  'settings.bid-above-worth': {
-    raises: (book) => change(book, 'campaign', { bidMinor: 194 }),
-    not: (book) => change(book, 'campaign', { bidMinor: 193 }),
-  },
-  'settings.asks-from-afar': {
-    raises: (book) => change(book, 'campaign', { whoCounts: 'asking' }),
-    not: (book) => change(book, 'campaign', { whoCounts: 'asking', goal: 'visits' }),
-  },
-  'settings.few-clicks': {
-    raises: both(
-      (book) => change(book, 'campaign', { monthlyMinor: 4799 }),
-      (book) => change(book, 'brief', { monthlyMinor: 4799 }),
-    ),
-    not: both(
-      (book) => change(book, 'campaign', { monthlyMinor: 4800 }),
-      (book) => change(book, 'brief', { monthlyMinor: 4800 }),
-    ),
-  },
-  'research.not-judged': {
-    raises: (book) => change(book, 'find', { verdict: 'later' }),
-    not: (book) => change(book, 'find', { verdict: 'pass' }),
-  },
-  'research.rival-kept': {
-    raises: (book) => addLike(book, 'find', { text: 'brindlemoor pianos tuning' }),
-    not: (book) => addLike(book, 'find', { text: 'brindlemoor pianos tuning', verdict: 'block' }),
-  },
-  'research.not-offered-kept': {
-    raises: both(item('not-offered', 'organs'), (book) => addLike(book, 'find', { text: 'tuning of organs' })),
-    not: both(item('not-offered', 'organs'), (book) => addLike(book, 'find', { text: 'tuning of organsmith' })),
-  },
-  'research.kept-ungrouped': {
-    raises: (book) => addLike(book, 'find', { text: 'evening tuning' }),
-    not: (book) => addLike(book, 'find', { text: 'piano tuner' }),
-  },
-  'groups.no-keywords': { raises: (book) => ({ ...book, keyword: new Map() }) },
-  'groups.name-long': { raises: (book) => change(book, 'group', { name: longName }) },
-  'groups.few-keywords': { raises: (book) => drop(book, 'keyword', 2) },
-  'groups.many-keywords': {
-    raises: (book) =>
-      Array.from({ length: 13 }).reduce<Book>((made, _, index) => addLike(made, 'keyword', { text: `piano tuning ${index}` }), book),
-    not: (book) =>
-      Array.from({ length: 12 }).reduce<Book>((made, _, index) => addLike(made, 'keyword', { text: `piano tuning ${index}` }), book),
-  },
-  'groups.keyword-long': {
-    raises: (book) => change(book, 'keyword', { text: 'a b c d e f g h i j k' }),
-    not: (book) => change(book, 'keyword', { text: 'a b c d e f g h i j' }),
-  },
-  'groups.keyword-twice': {
-    raises: (book) =>
-      addLike(addLike(book, 'group', { name: 'Second' }), 'keyword', { groupId: `new-group-${book.group.size}`, match: 'exact' }),
-    not: (book) => addLike(book, 'keyword', { match: 'exact' }),
-  },
-  'groups.keyword-in-two-campaigns': {
-    raises: (book) => secondCampaign(book, {}),
-    not: (book) => secondCampaign(book, { name: 'Truro', latitude: 50.26, longitude: -5.05 }),
-  },
-  'groups.negative-blocks-own': {
-    raises: (book) => change(book, 'negative', { text: 'tuner' }),
-    not: (book) => change(book, 'negative', { text: 'tuners' }),
-  },
-  'groups.negative-twice': {
-    raises: (book) => addLike(book, 'negative', { groupId: row(book, 'group').id }),
-    not: (book) => addLike(book, 'negative', { groupId: row(book, 'group').id, match: 'exact' }),
-  },
-  'groups.no-bid': {
-    raises: both(
-      (book) => change(book, 'group', { defaultBidMinor: null }),
-      (book) => change(book, 'campaign', { bidMinor: null }),
-    ),
-    not: (book) => change(book, 'group', { defaultBidMinor: null }),
-  },
-  'groups.too-dear': {
-    raises: (book) => change(book, 'keyword', { bidMinor: 194 }),
-    not: (book) => change(book, 'keyword', { bidMinor: 193 }),
-  },
-  'groups.broad-by-hand': {
-    raises: (book) => change(book, 'keyword', { match: 'broad' }),
-    not: both(
-      (book) => change(book, 'keyword', { match: 'broad' }),
-      (book) => change(book, 'campaign', { bidding: 'most-conversions' }),
-    ),
-  },
-  'ads.no-ad': { raises: (book) => ({ ...book, ad: new Map(), adLine: new Map() }) },
-  'ads.one-ad': { raises: (book) => drop(book, 'ad', 1) },
-  'ads.many-ads': {
-    raises: both(
-      (book) => addLike(book, 'ad', { name: 'C' }),
-      (book) => addLike(book, 'ad', { name: 'D' }),
-    ),
-    not: (book) => addLike(book, 'ad', { name: 'C' }),
-  },
-  'ads.format-past': {
-    raises: (book) => change(book, 'ad', { format: 'three-headlines' }),
-    not: (book) => change(book, 'ad', { format: 'page-driven' }),
-  },
-  'ads.few-lines': { raises: (book) => drop(book, 'adLine', 0) },
-  'ads.many-lines': {
-    raises: (book) =>
-      Array.from({ length: 13 }).reduce<Book>(
-        (made, _, index) => addLike(made, 'adLine', { text: `Headline ${'abcdefghijklm'[index]}` }),
-        book,
-      ),
-  },
-  'ads.line-empty': { raises: (book) => addLike(book, 'adLine', { text: ' ' }) },
-  'ads.line-over': { raises: line('Piano tuning and tuner at home!'.replace('!', 's')), not: line('Piano tuning and tuner at home') },
-  'ads.slot-wrong': { raises: line('Piano tuning [[colour]]'), not: line('Piano tuning [[visit]]') },
-  'ads.all-fall-back': {
-    raises: line('Certified piano tuning [[keyword|Tuner]]'),
-    not: line('Tuning [[keyword|Tuner]]'),
-  },
-  'ads.reads-badly': {
-    raises: both((book) => addLike(book, 'keyword', { text: 'piano tuner near me' }), line('[[keyword|Piano Tuner]]')),
-    not: both(
-      (book) => addLike(book, 'keyword', { text: 'piano tuner near me' }),
-      (book) => drop(book, 'ad', 1),
-    ),
-  },
-  'ads.reading-spelling': {
-    raises: both((book) => addLike(book, 'keyword', { text: 'piano tuner uk' }), line('[[keyword|Piano Tuner|title]]')),
-    not: both(item('always', 'Leith'), line('[[keyword|Piano Tuner|title]]')),
-  },
-  'ads.lines-equal': { raises: line('A Fixed Price'), not: line('A Fixed Prize for Piano Tuning') },
-  'ads.lines-alike': { raises: line('A Fixed Prices'), not: line('Piano Tuning Prices') },
-  'ads.exclamation': { raises: line('Piano Tuning!'), not: description('We tune uprights and grands!') },
-  'ads.doubled-sign': { raises: line('Piano Tuning, Tuner..'), not: line('Piano Tuning, Tuner...') },
-  'ads.decoration': { raises: line('Piano Tuning ★'), not: line('Piano Tuning™') },
-  'ads.spaced-letters': { raises: line('P i a n o Tuning Tuner'), not: line('Piano Tuning a b') },
-  'ads.capitals': { raises: line('PIANO Tuning'), not: line('Piano Tuning UK') },
-  'ads.telephone': { raises: line('Piano Tuning 0131 496 0000'), not: line('Piano Tuning 2026, 2027') },
-  'ads.unclosed': { raises: line('Piano Tuning (Tuner'), not: line('Piano Tuning (Tuner)') },
-  'ads.leading-sign': { raises: line('+ Piano Tuning'), not: line('Piano + Tuning') },
-  'ads.loose-spaces': { raises: line('Piano  Tuning'), not: line('Piano Tuning') },
-  'ads.rival-named': { raises: line('Not Brindlemoor Pianos'), not: line('Not Brindlemoor Pianosmith') },
-  'ads.best-claim': {
-    raises: line('The Best Piano Tuning'),
-    not: both(item('proof', 'best in town, 2026'), line('The Best Piano Tuning')),
-  },
-  'ads.click-here': { raises: line('Click Here, Piano Tuning'), not: line('Piano Tuning, Here') },
-  'ads.offer-ends': {
-    raises: both((book) => change(book, 'offer', { endsOn: '2027-01-31' }), line('Pitch raise in two visits')),
-    not: both(
-      (book) => change(book, 'offer', { endsOn: '2027-01-31' }),
-      (book) => change(book, 'campaign', { endsOn: '2027-01-31' }),
-      line('Pitch raise in two visits'),
-    ),
-  },
-  'ads.all-fixed': {
-    raises: (book) =>
-      [0, 1, 2].reduce<Book>((made, index) => change(made, 'adLine', { fixedAt: index + 1 }, firstAdHeadline(made, index)), book),
-    not: (book) => change(book, 'adLine', { fixedAt: 1 }, 0),
-  },
-  'ads.position-empty': {
-    raises: (book) => [0, 1, 2].reduce<Book>((made, index) => change(made, 'adLine', { fixedAt: 1 }, firstAdHeadline(made, index)), book),
-    not: (book) => change(book, 'adLine', { fixedAt: 1 }, 0),
-  },
-  'ads.path-over': {
-    raises: (book) => change(book, 'ad', { path1: 'piano-tuning-now' }),
-    not: (book) => change(book, 'ad', { path1: 'piano-tuning-no' }),
-  },
-  'ads.path-without-first': { raises: (book) => change(book, 'ad', { path1: '', path2: 'tuning' }) },
-  'ads.path-slot-wrong': {
-    raises: (book) => change(book, 'ad', { path1: '[[town]]' }),
-    not: (book) => change(book, 'ad', { path1: '[[place]]' }),
-  },
-  'ads.no-page': { raises: (book) => change(book, 'brief', { landingPage: '' }) },
-  'ads.page-unread': { raises: (book) => change(book, 'ad', { landingPage: 'no address' }) },
-  'ads.domains-differ': {
-    raises: (book) => change(book, 'ad', { landingPage: 'other.example/tuning' }),
-    not: (book) => change(book, 'ad', { landingPage: 'www.ottlemere.example/other' }),
-  },
-  'ads.word-unanswered': {
-    raises: (book) => change(book, 'keyword', { text: 'neglected piano tuning in the far north' }),
-    not: (book) => change(book, 'keyword', { text: 'pianos tuned' }),
-  },
-  'ads.extra-over': {
-    raises: (book) => change(book, 'extra', { text: 'Prices for all that we do.' }),
-    not: (book) => change(book, 'extra', { text: 'Prices for all that we do' }),
-  },
-  'ads.sitelink-half': {
-    raises: (book) => change(book, 'extra', { description1: 'One line' }),
-    not: (book) => change(book, 'extra', { description1: 'One line', description2: 'And another' }),
-  },
-  'ads.sitelink-page': { raises: (book) => change(book, 'extra', { address: '' }) },
-  'ads.sitelink-same-page': {
-    raises: (book) => change(book, 'extra', { address: 'https://ottlemere.example/tuning' }),
-    not: (book) => change(book, 'extra', { address: 'https://ottlemere.example/tuning/more' }),
-  },
-  'ads.few-sitelinks': { raises: (book) => drop(book, 'extra', 0) },
-};
-
-/** The place of the n-th headline of the first ad in the order of lines. */
-function firstAdHeadline(book: Book, index: number): number {
-  const ordered = [...book.adLine.values()].sort((a, b) => a.position - b.position || (a.id < b.id ? -1 : 1));
-  const ad = row(book, 'ad');
-  const wanted = ordered.filter(({ adId, kind }) => adId === ad.id && kind === 'headline')[index];
-  return ordered.indexOf(wanted!);
-}
-
-/** A second campaign with one group and the keyword “piano tuning”, at a place. */
-function secondCampaign(book: Book, place: Partial<typeof city>): Book {
-  const one = addLike(book, 'campaign', { id: 'second', name: 'second' });
-  const two = addLike(one, 'place', { campaignId: 'second', ...city, ...place }, 1);
-  const three = addLike(two, 'group', { id: 'second-group', campaignId: 'second', name: 'Second' });
-  return addLike(three, 'keyword', { groupId: 'second-group' });
-}
 
 describe('the clean plan', () => {
   it('reads clean', () => {
@@ -313,7 +17,7 @@ describe('the clean plan', () => {
 
 describe('every rule', () => {
   it.each(Object.keys(ruleList) as RuleId[])('%s is raised by its example', (rule) => {
-    const found = read(cases[rule].raises(clean)).filter((finding) => finding.rule === rule);
+    const found = read(ruleExamples[rule].raises(clean)).filter((finding) => finding.rule === rule);
     expect(found.length).toBeGreaterThan(0);
     for (const finding of found) {
       expect(finding.chapter).toBe(ruleList[rule].chapter);
@@ -321,15 +25,15 @@ describe('every rule', () => {
     }
   });
 
-  const near = Object.entries(cases).flatMap(([rule, { not }]) => (not ? [[rule, not] as const] : []));
+  const near = Object.entries(ruleExamples).flatMap(([rule, { not }]) => (not ? [[rule, not] as const] : []));
   it.each(near)('%s is not raised by what is near to it', (rule, not) => {
     expect(read(not(clean)).map((finding) => finding.rule)).not.toContain(rule);
   });
 });
 
 describe('mends', () => {
-  const mendable = (Object.keys(cases) as RuleId[]).flatMap((rule) => {
-    const book = cases[rule].raises(clean);
+  const mendable = (Object.keys(ruleExamples) as RuleId[]).flatMap((rule) => {
+    const book = ruleExamples[rule].raises(clean);
     const finding = read(book).find((one) => one.rule === rule && one.mend);
     return finding ? [[rule, book, finding] as const] : [];
   });
@@ -347,7 +51,7 @@ describe('mends', () => {
   });
 
   it('safe mends lose no words', () => {
-    const book = cases['ads.doubled-sign'].raises(cases['ads.loose-spaces'].raises(clean));
+    const book = ruleExamples['ads.doubled-sign'].raises(ruleExamples['ads.loose-spaces'].raises(clean));
     const safe = read(book).filter(({ mend }) => mend?.kind === 'safe');
     expect(safe.length).toBeGreaterThan(0);
     const words = (one: Book) => [...one.adLine.values()].map(({ text }) => text.match(/[\p{L}\p{N}]+/gu)?.join(' '));
@@ -359,7 +63,7 @@ describe('mends', () => {
 });
 
 describe('setting aside', () => {
-  const book = cases['ads.one-ad'].raises(clean);
+  const book = ruleExamples['ads.one-ad'].raises(clean);
   const [finding] = read(book);
   const aside = (digest: string): Book => ({
     ...book,
