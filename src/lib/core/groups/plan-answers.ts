@@ -1,6 +1,6 @@
 import { isStronger, type Answer } from '../keywords/answer';
 import { KeywordIndex } from '../keywords/keyword-index';
-import { prepareSearch } from '../keywords/matching';
+import { prepareSearch, type PreparedSearch } from '../keywords/matching';
 import { NegativeIndex } from '../keywords/negative-index';
 import type { MatchType } from '../keywords/read-keyword';
 import { wordsOf } from '../keywords/words';
@@ -23,11 +23,12 @@ interface Entry {
   order: number;
 }
 
-/** Which group surely answers, for many searches among the same campaigns: what `answerSearch` says, found by indexes. */
+/** Which groups surely answer, for many searches among the same campaigns: what `answerSearch` says, found by indexes. */
 export class PlanAnswers {
   private readonly indexes: { language: string; index: KeywordIndex<Entry> }[];
   private readonly negatives = new Map<string, readonly NegativeIndex<Negative>[]>();
-  private readonly groupOrder: string[] = [];
+  /** Groups by their place in the plan. */
+  private readonly groupOrder = new Map<string, number>();
 
   constructor(view: PlanView, campaigns: readonly Campaign[]) {
     const byLanguage = new Map<string, Entry[]>();
@@ -37,10 +38,12 @@ export class PlanAnswers {
       const entries = byLanguage.get(language) ?? [];
       byLanguage.set(language, entries);
       for (const group of childrenOf(view.book.group, 'campaignId', campaign.id)) {
-        this.groupOrder.push(group.id);
+        this.groupOrder.set(group.id, this.groupOrder.size);
         this.negatives.set(
           group.id,
-          negativeListsOn(view, group).map((list) => NegativeIndex.of(list)),
+          negativeListsOn(view, group)
+            .filter((list) => list.length > 0)
+            .map((list) => NegativeIndex.of(list)),
         );
         for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id)) {
           const { text, match } = keyword;
@@ -49,6 +52,21 @@ export class PlanAnswers {
       }
     }
     this.indexes = [...byLanguage].map(([language, entries]) => ({ language, index: new KeywordIndex(entries, language) }));
+  }
+
+  /** The groups that surely match a search (plain text) and do not block it, in order, where there are two at least. */
+  findSharing(text: string): string[] {
+    const found: { groupId: string; search: PreparedSearch }[] = [];
+    for (const { language, index } of this.indexes) {
+      const search = prepareSearch(text, language);
+      for (const { groupId } of index.findSure(search)) if (!found.some((one) => one.groupId === groupId)) found.push({ groupId, search });
+    }
+    // What one group alone matches needs no look at negatives.
+    if (found.length < 2) return [];
+    return found
+      .filter(({ groupId, search }) => !this.negatives.get(groupId)?.some((index) => index.doesBlock(search)))
+      .map(({ groupId }) => groupId)
+      .sort((one, other) => this.groupOrder.get(one)! - this.groupOrder.get(other)!);
   }
 
   /** Who answers a search (plain text), who else does, and who would but for a negative. */
@@ -71,9 +89,9 @@ export class PlanAnswers {
       }
     }
     if (best) Object.assign(answer, { group: best.groupId, keyword: best.text, match: best.match });
-    if (sure.size > 1) answer.also = this.groupOrder.filter((id) => sure.has(id) && id !== best?.groupId);
+    if (sure.size > 1) answer.also = [...this.groupOrder.keys()].filter((id) => sure.has(id) && id !== best?.groupId);
     if (blocked.size > 0)
-      answer.blocked = this.groupOrder.flatMap((group) => (blocked.get(group) ?? []).map((negative) => ({ group, negative })));
+      answer.blocked = [...this.groupOrder.keys()].flatMap((group) => (blocked.get(group) ?? []).map((negative) => ({ group, negative })));
     return answer;
   }
 }
