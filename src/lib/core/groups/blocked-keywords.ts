@@ -20,9 +20,15 @@ export const negativeListsOn = (view: PlanView, group: Group): readonly (readonl
   childrenOf(view.book.negative, 'groupId', group.id),
 ];
 
+/** The same, ready to be asked; empty lists left out. */
+export const negativeIndexesOn = (view: PlanView, group: Group): readonly NegativeIndex<Negative>[] =>
+  negativeListsOn(view, group)
+    .filter((list) => list.length > 0)
+    .map((list) => NegativeIndex.of(list));
+
 /** The conflicts between a group's keywords and the negatives that act on it, in the order of its keywords. */
 export function findBlockedIn(view: PlanView, group: Group): BlockedKeyword[] {
-  const indexes = negativeListsOn(view, group).map((list) => NegativeIndex.of(list));
+  const indexes = negativeIndexesOn(view, group);
   const language = firstLanguage(view, view.book.campaign.get(group.campaignId));
   return childrenOf(view.book.keyword, 'groupId', group.id).flatMap((keyword) => {
     const search = prepareSearch(keyword.text, language);

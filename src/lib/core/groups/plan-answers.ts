@@ -1,14 +1,14 @@
 import { isStronger, type Answer } from '../keywords/answer';
 import { KeywordIndex } from '../keywords/keyword-index';
 import { prepareSearch, type PreparedSearch } from '../keywords/matching';
-import { NegativeIndex } from '../keywords/negative-index';
+import type { NegativeIndex } from '../keywords/negative-index';
 import type { MatchType } from '../keywords/read-keyword';
 import { wordsOf } from '../keywords/words';
 import { childrenOf } from '../plan/book';
 import { bidOf, firstLanguage, type PlanView } from '../plan/plan-view';
 import type { Campaign } from '../plan/records/campaign';
 import type { Negative } from '../plan/records/negative';
-import { negativeListsOn } from './blocked-keywords';
+import { negativeIndexesOn } from './blocked-keywords';
 
 /** Who surely answers a search; who only may is not looked for. */
 export type SureAnswer = Omit<Answer, 'maybe'>;
@@ -39,12 +39,7 @@ export class PlanAnswers {
       byLanguage.set(language, entries);
       for (const group of childrenOf(view.book.group, 'campaignId', campaign.id)) {
         this.groupOrder.set(group.id, this.groupOrder.size);
-        this.negatives.set(
-          group.id,
-          negativeListsOn(view, group)
-            .filter((list) => list.length > 0)
-            .map((list) => NegativeIndex.of(list)),
-        );
+        this.negatives.set(group.id, negativeIndexesOn(view, group));
         for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id)) {
           const { text, match } = keyword;
           entries.push({ text, match, bidMinor: bidOf(view, keyword), wordCount: wordsOf(text).length, groupId: group.id, order: order++ });
