@@ -130,9 +130,17 @@ export class WriteDoor {
     const { book, revision } = this.open(streamId);
     const touched = this.journal.findTouched(streamId, since, revision);
     if (!touched) return null;
+    return this.newsOf(
+      streamId,
+      touched.map(({ record, id }) => ({ record, id, after: (book[record].get(id) ?? null) as Row | null })),
+    );
+  }
+
+  /** Rows as they now are, with what can be undone and made again. */
+  private newsOf(streamId: string, edits: StreamNews['edits']): StreamNews {
     return {
-      revision,
-      edits: touched.map(({ record, id }) => ({ record, id, after: (book[record].get(id) ?? null) as Row | null })),
+      revision: this.open(streamId).revision,
+      edits,
       undo: this.journal.findSummary(streamId, 'undo'),
       redo: this.journal.findSummary(streamId, 'redo'),
     };
@@ -156,7 +164,7 @@ export class WriteDoor {
     const edits = recordNames.flatMap((record) =>
       [...book[record].values()].map((row) => ({ record, id: row.id as string, after: row as Row | null })),
     );
-    return { revision, edits, undo: this.journal.findSummary(streamId, 'undo'), redo: this.journal.findSummary(streamId, 'redo') };
+    return this.newsOf(streamId, edits);
   }
 
   /** Undoes or makes again one step, or as many as lead to a given one: all of them or none. */

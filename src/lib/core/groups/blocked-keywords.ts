@@ -5,7 +5,7 @@ import { firstLanguage, groupsInOrder, type PlanView } from '../plan/plan-view';
 import type { Group } from '../plan/records/group';
 import type { Keyword } from '../plan/records/keyword';
 import type { Negative } from '../plan/records/negative';
-import { campaignNegatives, planNegatives } from './competition';
+import { negativeListsOn } from './competition';
 
 /** A keyword that, taken as a search, a negative blocks where it applies. */
 export interface BlockedKeyword {
@@ -13,14 +13,7 @@ export interface BlockedKeyword {
   negative: Negative;
 }
 
-/** The lists of negatives that act on a group, from the plan's to its own. */
-export const negativeListsOn = (view: PlanView, group: Group): readonly (readonly Negative[])[] => [
-  planNegatives(view),
-  campaignNegatives(view, group.campaignId),
-  childrenOf(view.book.negative, 'groupId', group.id),
-];
-
-/** The same, ready to be asked; empty lists left out. */
+/** The lists of negatives that act on a group, ready to be asked; empty ones left out. */
 export const negativeIndexesOn = (view: PlanView, group: Group): readonly NegativeIndex<Negative>[] =>
   negativeListsOn(view, group)
     .filter((list) => list.length > 0)

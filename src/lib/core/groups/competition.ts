@@ -22,10 +22,15 @@ export function planNegatives({ book }: PlanView): readonly Negative[] {
 export const campaignNegatives = ({ book }: PlanView, campaignId: string): readonly Negative[] =>
   childrenOf(book.negative, 'campaignId', campaignId);
 
-/** All negatives that act on a group: the plan's, its campaign's, its own. */
-export function negativesActingOn(view: PlanView, group: Group): Negative[] {
-  return [...planNegatives(view), ...campaignNegatives(view, group.campaignId), ...childrenOf(view.book.negative, 'groupId', group.id)];
-}
+/** The lists of negatives that act on a group: the plan's, its campaign's, its own. */
+export const negativeListsOn = (view: PlanView, group: Group): readonly (readonly Negative[])[] => [
+  planNegatives(view),
+  campaignNegatives(view, group.campaignId),
+  childrenOf(view.book.negative, 'groupId', group.id),
+];
+
+/** All negatives that act on a group, in the order of those lists. */
+export const negativesActingOn = (view: PlanView, group: Group): Negative[] => negativeListsOn(view, group).flat();
 
 /** The groups of campaigns as they compete, in order. */
 export function competingGroups(view: PlanView, campaigns: readonly Campaign[]): CompetingGroup[] {
