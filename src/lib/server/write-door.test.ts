@@ -58,6 +58,18 @@ describe('writing', () => {
     same(stored(), source);
   });
 
+  it('undoes after a restart whatever the order in which the fields of a row were written', () => {
+    const { id, offer } = row(source, 'brief');
+    done(apply({ type: 'set', record: 'brief', ids: [id], fields: { offer: 'Repairs' } }));
+    const [fact] = source.briefItem.values();
+    done(apply({ type: 'set', record: 'briefItem', ids: [fact!.id], fields: { text: 'Other fact' } }));
+    door = new WriteDoor(db, now);
+    done(undo());
+    done(undo());
+    expect(offerNow()).toBe(offer);
+    same(stored(), source);
+  });
+
   it('raises the revision by one a change and tells what was touched', () => {
     const written = done(apply(offer('Repairs')));
     expect(written.revision).toBe(2);

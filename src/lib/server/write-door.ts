@@ -1,11 +1,14 @@
 import type { Statement } from 'better-sqlite3';
 import { applyEdits, type Book, type RowEdit } from '$lib/core/plan/book';
-import { summarize, walksSteps, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/plan/changes';
-import { decide, sameValue, type Refusal } from '$lib/core/plan/decide';
+import { isServerChange, summarize, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/plan/changes';
+import { decide, type Refusal } from '$lib/core/plan/decide';
 import { recordNames, type RecordName, type Row } from '$lib/core/plan/record-types';
+import { sameValue } from '$lib/core/plan/same-value';
 import type { Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
+import { editsBetween } from '$lib/core/plan/compare-books';
 import { Journal, type Direction, type JournaledRow } from './journal';
+import { VersionStore } from './version-store';
 
 /** The stream of clients, accounts, plans on the Shelf and masters. */
 export const workspaceStream = 'workspace';
@@ -21,7 +24,7 @@ export interface StreamNews {
 
 /** The outcome of a change. */
 export type Written =
-  ({ ok: true } & StreamNews) | { ok: false; refusal: Refusal | { code: 'nothing-to-undo' | 'nothing-to-redo' }; revision: number };
+  ({ ok: true } & StreamNews) | { ok: false; refusal: Refusal | { code: 'nothing-to-undo' | 'nothing-to-redo' | 'no-such-version' }; revision: number };
 
 interface OpenStream {
   book: Book;
@@ -54,6 +57,8 @@ export class WriteDoor {
   private readonly listeners = new Set<(made: { stream: string; revision: number }) => void>();
   private readonly records: RecordStore;
   private readonly journal: Journal;
+  /** The versions that are kept of plans. */
+  readonly versions: VersionStore;
   private readonly sql: Record<'revision' | 'setRevision' | 'madeChange' | 'rememberChange', Statement>;
 
   constructor(
@@ -62,6 +67,7 @@ export class WriteDoor {
   ) {
     this.records = new RecordStore(db);
     this.journal = new Journal(db, now);
+    this.versions = new VersionStore(db, now);
     this.sql = {
       revision: db.prepare('SELECT revision FROM stream WHERE id = ?').pluck(),
       setRevision: db.prepare(
@@ -90,7 +96,8 @@ export class WriteDoor {
   apply(streamId: string, sent: SentChange): Written {
     if (this.sql.madeChange.get(sent.id, streamId) !== undefined) return { ok: true, ...this.news(streamId, sent.revision) };
     const { change } = sent;
-    if (walksSteps(change)) return this.walk(streamId, sent, change);
+    if (isServerChange(change))
+      return change.type === 'go-to-version' ? this.goToVersion(streamId, sent, change.version) : this.walk(streamId, sent, change);
     const { book, revision } = this.open(streamId);
     const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
     if (!decision.ok) return { ok: false, refusal: decision.refusal, revision };
@@ -186,6 +193,28 @@ export class WriteDoor {
     return { ok: true, ...this.news(streamId, sent.revision) };
   }
 
+  /** Brings every row back to how it stands in a version, as one step. */
+  private goToVersion(streamId: string, sent: SentChange, version: number): Written {
+    const { book, revision } = this.open(streamId);
+    const target = this.versions.findBook(streamId, version);
+    if (!target) return { ok: false, refusal: { code: 'no-such-version' }, revision };
+    const edits = editsBetween(book, target);
+    const summary = summarize({ type: 'several', name: 'version-brought-back', changes: [] });
+    if (edits.length > 0)
+      this.commit(streamId, sent, edits, (next) =>
+        this.journal.add(streamId, next, { sitting: undefined, summary: { ...summary, count: edits.length }, edits }),
+      );
+    return { ok: true, ...this.news(streamId, sent.revision) };
+  }
+
+  /** Keeps a version of each plan that a change marks as handed off: what goes out can be looked up and compared later. */
+  private keepHandedOff(edits: readonly RowEdit[]): void {
+    for (const { record, id, before, after } of edits as readonly RowEdit<'plan'>[]) {
+      if (record !== 'plan' || !after?.handedOffOn || before?.handedOffOn === after.handedOffOn) continue;
+      this.versions.add(id, { name: '', kind: 'hand-off', ...this.open(id) });
+    }
+  }
+
   /** The edits that undo a step or make it again, unless a row of it is no longer as the step left it. */
   private editsOfStep(book: Book, step: number, direction: Direction): { edits: RowEdit[] } | { refusal: Refusal } {
     const edits: RowEdit[] = [];
@@ -203,6 +232,7 @@ export class WriteDoor {
     const revision = stream.revision + 1;
     this.db.transaction(() => {
       this.records.write(streamId, edits);
+      if (streamId === workspaceStream) this.keepHandedOff(edits);
       journal(revision);
       this.sql.setRevision.run(streamId, revision);
       this.sql.rememberChange.run(sent.id, streamId, revision);

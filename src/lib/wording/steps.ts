@@ -41,6 +41,7 @@ const severalNames: Record<StepName, string> = {
   'client-added': 'added a client and a plan',
   'starter-negatives': 'added starter negatives',
   'campaign-added': 'added a campaign',
+  'version-brought-back': 'went back to a version',
 };
 
 const verdictWords = {

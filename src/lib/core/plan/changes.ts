@@ -17,6 +17,7 @@ export const stepNames = [
   'client-added',
   'starter-negatives',
   'campaign-added',
+  'version-brought-back',
 ] as const;
 export type StepName = (typeof stepNames)[number];
 
@@ -78,6 +79,8 @@ export const sentChangeSchema = z.strictObject({
     z.strictObject({ type: z.literal('redo') }),
     // Undoes or makes again until this step is the last one done; 0: until none is.
     z.strictObject({ type: z.literal('go-to-step'), step: z.int().min(0) }),
+    // Brings every row back to how it stands in a version that was kept; one step.
+    z.strictObject({ type: z.literal('go-to-version'), version: z.int().min(1) }),
     changeSchema,
   ]),
 });
@@ -94,9 +97,13 @@ export const stepSummarySchema = z.object({
 });
 export type StepSummary = z.infer<typeof stepSummarySchema>;
 
-/** Whether a sent change walks along the steps that were made, instead of making one. */
-export const walksSteps = (change: SentChange['change']): change is Exclude<SentChange['change'], Change> =>
-  change.type === 'undo' || change.type === 'redo' || change.type === 'go-to-step';
+/** A change that only the server can make, out of its journal or the versions it keeps. */
+export type ServerChange = Exclude<SentChange['change'], Change>;
+
+const serverChanges: ReadonlySet<string> = new Set<ServerChange['type']>(['undo', 'redo', 'go-to-step', 'go-to-version']);
+
+/** Whether only the server can make a change. */
+export const isServerChange = (change: SentChange['change']): change is ServerChange => serverChanges.has(change.type);
 
 /** A step as the list of steps shows it. */
 export interface ListedStep {

@@ -1,6 +1,7 @@
 import { applyEdits, childrenOf, type Book, type RowEdit } from './book';
 import type { Change, SimpleChange } from './changes';
 import { recordNames, recordTypes, type RecordName, type Row } from './record-types';
+import { sameValue } from './same-value';
 
 /** Why a change is refused; nothing of it is made. */
 export type Refusal =
@@ -13,9 +14,6 @@ export type Refusal =
 
 /** The rows before and after, or the refusal. */
 export type Decision = { ok: true; edits: RowEdit[] } | { ok: false; refusal: Refusal };
-
-/** Compares field values, lists included. */
-export const sameValue = (one: unknown, other: unknown) => one === other || JSON.stringify(one) === JSON.stringify(other);
 
 /** Raised inside a decision only; `decide` turns it into an outcome. */
 class Refused extends Error {

@@ -1,10 +1,10 @@
 <script lang="ts">
   import type { ListedStep } from '$lib/core/plan/changes';
-  import { wordRowChange } from '$lib/wording/row-changes';
   import { wordStep } from '$lib/wording/steps';
   import { countOf } from '$lib/wording/findings';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
+  import RowChange from '../parts/RowChange.svelte';
   import type { ChangedRow, Stream } from '../state/stream.svelte';
 
   let { open = $bindable(), stream, currency }: { open: boolean; stream: Stream; currency: string } = $props();
@@ -94,16 +94,7 @@
           {#if openStep === step.id}
             <ul class="ps-9 pb-2 text-[12.5px] text-ink">
               {#each rows?.slice(0, mostRows) ?? [] as row (`${row.record} ${row.id}`)}
-                {@const words = wordRowChange(row, currency)}
-                <li class="py-px break-words">
-                  <span class="font-semibold">{words.what}</span>
-                  {#each words.fields as { field, before, after } (field)}
-                    <span class="ms-2 text-ink-2">{field}:</span>
-                    {#if before !== ''}<s class="text-madder">{before}</s>{/if}
-                    {#if before !== '' && after !== ''}<span class="text-ink-2">to</span>{/if}
-                    {#if after !== ''}<span class="text-act">{after}</span>{/if}
-                  {/each}
-                </li>
+                <li class="py-px break-words"><RowChange {row} {currency} /></li>
               {/each}
               {#if rows === null}<li class="text-ink-2">Reading …</li>{/if}
               {#if step.rows > mostRows}<li class="text-ink-2">and {step.rows - mostRows} more rows</li>{/if}

@@ -1,6 +1,6 @@
 import { monotonicFactory } from 'ulid';
 import { applyEdits, bookOf, emptyBook, type Book, type BookRows, type RowEdit } from '$lib/core/plan/book';
-import { walksSteps, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/plan/changes';
+import { isServerChange, type Change, type ListedStep, type SentChange, type ServerChange, type StepSummary } from '$lib/core/plan/changes';
 import { decide, type Refusal } from '$lib/core/plan/decide';
 import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
 import { newsChannel, type ChannelNews } from './news-line';
@@ -129,18 +129,25 @@ export class Stream {
   }
 
   /** Undoes the last step, or makes the last undone one again; what waits is sent first. */
-  async step(direction: 'undo' | 'redo'): Promise<void> {
-    await this.flush();
-    if (this.pending.length > 0) return;
-    await this.post({ id: newId(), revision: this.revision, change: { type: direction } });
-    this.show();
+  step(direction: 'undo' | 'redo'): Promise<void> {
+    return this.askFor({ type: direction });
   }
 
-  /** Undoes or makes again until a step is the last one done (0: until none is); what waits is sent first. */
-  async goToStep(step: number): Promise<void> {
+  /** Undoes or makes again until a step is the last one done (0: until none is). */
+  goToStep(step: number): Promise<void> {
+    return this.askFor({ type: 'go-to-step', step });
+  }
+
+  /** Brings every row back to how it stands in a version that was kept. */
+  goToVersion(version: number): Promise<void> {
+    return this.askFor({ type: 'go-to-version', version });
+  }
+
+  /** Has the server make a change that only it can make; what waits is sent first. */
+  private async askFor(change: ServerChange): Promise<void> {
     await this.flush();
     if (this.pending.length > 0) return;
-    await this.post({ id: newId(), revision: this.revision, change: { type: 'go-to-step', step } });
+    await this.post({ id: newId(), revision: this.revision, change });
     this.show();
   }
 
@@ -206,7 +213,7 @@ export class Stream {
     if (response.status >= 500) return false;
     const answer = (await response.json()) as News & { code?: string; message?: string; refusal?: Refusal };
     if (response.ok) this.take(answer);
-    else if (walksSteps(sent.change)) await this.catchUp();
+    else if (isServerChange(sent.change)) await this.catchUp();
     else {
       this.refused = {
         change: sent.change,
@@ -236,7 +243,7 @@ export class Stream {
   private show(): void {
     let book = this.settled;
     for (const { change } of this.pending) {
-      if (walksSteps(change)) continue;
+      if (isServerChange(change)) continue;
       const decision = decide(book, change, this.kind);
       if (decision.ok) book = applyEdits(book, decision.edits);
     }

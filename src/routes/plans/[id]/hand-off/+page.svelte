@@ -1,76 +1,21 @@
 <script lang="ts">
-  import { makeTables, type Table, type TableName } from '$lib/core/exchange/tables';
-  import { inOrder } from '$lib/core/plan/book';
-  import { copyTable } from '$lib/ui/hand-off/clipboard';
+  import { page } from '$app/state';
   import NoTableCarries from '$lib/ui/hand-off/NoTableCarries.svelte';
+  import TablesView from '$lib/ui/hand-off/TablesView.svelte';
+  import VersionsView from '$lib/ui/hand-off/VersionsView.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
-  import SeverityMark from '$lib/ui/parts/SeverityMark.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
-  import { findingAddress } from '$lib/ui/shell/finding-address';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
-  import { getShell } from '$lib/ui/shell/shell.svelte';
+  import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getDesk } from '$lib/ui/state/plan-desk.svelte';
-  import { countOf, wordDate, wordFinding } from '$lib/wording/findings';
 
   const desk = getDesk();
-  const shell = getShell();
-  const names: Record<TableName, string> = {
-    campaigns: 'Campaigns',
-    places: 'Places',
-    groups: 'Ad groups',
-    keywords: 'Keywords',
-    negatives: 'Negative keywords',
-    ads: 'Ads',
-    extras: 'Extras',
-  };
-  const tables = $derived(makeTables(desk.plan, desk.reader.proof.findings));
-  const sum = (of: (table: Table) => number) => tables.reduce((all, table) => all + of(table), 0);
-  const guarded = $derived(tables.flatMap(({ name, guarded }) => guarded.map((cell) => ({ ...cell, table: names[name] }))));
-  /** Rows held back, counted by the finding that holds them. */
-  const held = $derived.by(() => {
-    const groups = Map.groupBy(
-      tables.flatMap(({ name, held }) => held.map(({ finding }) => ({ name, finding }))),
-      ({ finding }) => finding.id,
-    );
-    return [...groups.values()].map((rows) => ({
-      finding: rows[0]!.finding,
-      counts: [...Map.groupBy(rows, ({ name }) => name)].map(([name, list]) => `${list.length} in ${names[name].toLowerCase()}`).join(', '),
-    }));
-  });
-
-  function inside(name: TableName): string {
-    const { book } = desk;
-    const plan = inOrder(book.negative);
-    switch (name) {
-      case 'campaigns':
-        return 'names, money, bidding, hours, dates; all paused';
-      case 'places': {
-        const own = inOrder(book.place).filter(({ campaignId }) => campaignId !== null);
-        return `${own.filter(({ excluded }) => !excluded).length} included, ${own.filter(({ excluded }) => excluded).length} excluded`;
-      }
-      case 'groups':
-        return 'with default bids';
-      case 'keywords':
-        return 'match types in words, each with its bid';
-      case 'negatives':
-        return `plan ${plan.filter((row) => row.campaignId === null && row.groupId === null).length} as a shared list, campaigns ${plan.filter((row) => row.campaignId !== null).length}, groups ${plan.filter((row) => row.groupId !== null).length}`;
-      case 'ads':
-        return `a live slot in ${new Set(inOrder(book.adLine).flatMap((line) => (line.text.includes('[[keyword') ? [line.adId] : []))).size}`;
-      case 'extras':
-        return (['sitelink', 'callout'] as const)
-          .map((kind) => countOf(inOrder(book.extra).filter((extra) => extra.kind === kind).length, kind))
-          .join(', ');
-    }
-  }
-
-  async function copy(table: Table) {
-    try {
-      await copyTable(table);
-      shell.announce(`${names[table.name]}: ${countOf(table.rows.length, 'row')} on the clipboard.`);
-    } catch {
-      shell.announce('The browser did not allow the clipboard; take the TSV file instead.');
-    }
-  }
+  const views = [
+    { id: 'tables', name: 'Tables' },
+    { id: 'versions', name: 'Versions' },
+  ] as const;
+  const view = $derived(views.find(({ id }) => id === page.url.searchParams.get('view'))?.id ?? 'tables');
+  const { plan } = $derived(desk.plan);
 
   /** The server's file is asked for only once it has every edit. */
   async function fetchFile(address: string) {
@@ -81,9 +26,11 @@
     link.click();
   }
 
-  const { plan } = $derived(desk.plan);
-  function mark() {
+  /** The server keeps a version of what is handed off, so it must have every edit first. */
+  async function mark() {
+    await desk.flush();
     desk.workspace.set('plan', plan.id, { handedOffOn: plan.handedOffOn ? null : desk.today });
+    await desk.workspace.flush();
   }
 </script>
 
@@ -94,101 +41,15 @@
     <NoTableCarries />
   {/snippet}
   <div class="flex h-full flex-col">
-    <ChapterHead title="Hand-off" note="Campaigns go out paused">
+    <ChapterHead title="Hand-off">
+      {#snippet tabs()}
+        {#each views as { id, name } (id)}<TabLink href={`?view=${id}`} isCurrent={view === id}>{name}</TabLink>{/each}
+      {/snippet}
       {#snippet actions()}
         <Button onclick={() => void fetchFile(`/api/plans/${plan.id}?download`)}>Plan file</Button>
-        <Button onclick={() => void fetchFile(`/api/plans/${plan.id}/tables.zip`)}>All tables, zipped</Button>
-        <Button kind="act" onclick={mark}>{plan.handedOffOn ? 'Not handed off after all' : 'Mark as handed off'}</Button>
+        <Button kind="act" onclick={() => void mark()}>{plan.handedOffOn ? 'Not handed off after all' : 'Mark as handed off'}</Button>
       {/snippet}
     </ChapterHead>
-    <div class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3">
-      <p class="pb-2">
-        <span class="font-semibold">Column layout</span> Plain, one table a kind
-        <span class="text-ink-2">· UTF-8, decimal point; plan negatives as a shared list</span>{#if plan.handedOffOn}<span
-            class="ms-3 font-semibold text-act">handed off {wordDate(plan.handedOffOn)}</span
-          >{/if}
-      </p>
-      <table class="w-full">
-        <thead class="text-ink-2">
-          <tr class="border-b border-rule">
-            <th class="w-44 py-1 text-start font-normal">Table, in order of loading</th><th class="w-16 text-end font-normal">Rows</th><th
-              class="w-20 text-end font-normal">Go out</th
-            ><th class="w-16 text-end font-normal">Held</th><th class="ps-6 text-start font-normal">What is in it</th><th class="w-56"
-              ><span class="sr-only">Take it away</span></th
-            >
-          </tr>
-        </thead>
-        <tbody>
-          {#each tables as table (table.name)}
-            <tr class="border-b border-rule-soft" data-table={table.name}>
-              <td class="py-1.5 font-serif text-[15.5px] whitespace-nowrap">{names[table.name]}</td>
-              <td class="text-end font-mono text-[12.5px] text-ink-2">{table.rows.length + table.held.length}</td>
-              <td class="text-end font-mono text-[12.5px] font-semibold">{table.rows.length}</td>
-              <td class={`text-end font-mono text-[12.5px] ${table.held.length > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}
-                >{table.held.length || '–'}</td
-              >
-              <td class="truncate ps-6 text-ink-2">{inside(table.name)}</td>
-              <td>
-                <span class="flex justify-end gap-1.5">
-                  <Button label={`Copy ${names[table.name]}`} onclick={() => void copy(table)}>Copy</Button>
-                  <Button
-                    label={`${names[table.name]} as CSV`}
-                    onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.csv`)}>CSV</Button
-                  >
-                  <Button
-                    label={`${names[table.name]} as TSV`}
-                    onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.tsv`)}>TSV</Button
-                  >
-                </span>
-              </td>
-            </tr>
-          {/each}
-          <tr class="font-semibold">
-            <td class="py-1">Together</td>
-            <td class="text-end font-mono text-[12.5px]">{sum(({ rows, held }) => rows.length + held.length)}</td>
-            <td class="text-end font-mono text-[12.5px]">{sum(({ rows }) => rows.length)}</td>
-            <td class="text-end font-mono text-[12.5px]">{sum(({ held }) => held.length) || '–'}</td>
-            <td class="ps-6 font-normal text-ink-2"
-              >{sum(({ rows }) => rows.length) === 0 ? 'nothing to load yet' : 'compare after loading'}</td
-            >
-            <td></td>
-          </tr>
-        </tbody>
-      </table>
-      <section class="mt-5 border-t border-rule pt-3" aria-label="Rows held back">
-        <h2>
-          <span class="font-semibold">Rows held back</span>
-          <span class="text-ink-2"
-            >{held.length === 0 ? 'none' : `until ${countOf(held.length, 'finding')} ${held.length === 1 ? 'is' : 'are'} fixed`}</span
-          >
-        </h2>
-        <ul>
-          {#each held as { finding, counts } (finding.id)}
-            {@const words = wordFinding(finding, desk.currency)}
-            <li class="flex items-center gap-2 border-b border-rule-soft py-1">
-              <SeverityMark severity="fix" /><span class="font-semibold">{counts}</span>
-              <span class="min-w-0 flex-1 truncate text-ink-2">{words.title}: {words.detail}</span>
-              <Button kind="link" href={findingAddress(desk.planId, finding)}>Fix</Button>
-            </li>
-          {/each}
-        </ul>
-      </section>
-      <section class="mt-4" aria-label="Cells that a spreadsheet would run">
-        <h2 class="font-semibold">Cells that a spreadsheet would run</h2>
-        {#if guarded.length === 0}
-          <p class="text-ink-2">None. Negatives have a column of their own.</p>
-        {:else}
-          <p class="text-ink-2">
-            {countOf(guarded.length, 'cell')} get an apostrophe in CSV, TSV and on the clipboard:
-          </p>
-          <ul>
-            {#each guarded.slice(0, 20) as cell, index (index)}<li>
-                {cell.table}, row {cell.row}, {cell.column}:
-                <span class="font-mono text-[12.5px]">{cell.text}</span>
-              </li>{/each}
-          </ul>
-        {/if}
-      </section>
-    </div>
+    {#if view === 'versions'}<VersionsView />{:else}<TablesView {fetchFile} />{/if}
   </div>
 </PlanShell>

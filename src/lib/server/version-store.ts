@@ -1,0 +1,60 @@
+import type { Statement } from 'better-sqlite3';
+import { deflateRawSync, inflateRawSync } from 'node:zlib';
+import { bookOf, rowsOf, type Book, type BookRows } from '$lib/core/plan/book';
+import type { KeptVersion, VersionKind } from '$lib/core/plan/compare-books';
+import type { Database } from './db/open-database';
+
+/** A version to be kept. */
+export interface NewVersion {
+  name: string;
+  kind: VersionKind;
+  revision: number;
+  book: Book;
+}
+
+const mostBytes = 512 * 1024 * 1024;
+
+/** The versions kept of every plan. Nothing here opens a transaction. */
+export class VersionStore {
+  private readonly sql: Record<'add' | 'list' | 'rows' | 'rename' | 'remove', Statement>;
+
+  constructor(
+    db: Database,
+    private readonly now: () => Date,
+  ) {
+    this.sql = {
+      add: db.prepare('INSERT INTO version (stream_id, name, kind, revision, made_at, rows) VALUES (?, ?, ?, ?, ?, ?)'),
+      list: db.prepare('SELECT id, name, kind, revision, made_at AS madeAt FROM version WHERE stream_id = ? ORDER BY id DESC'),
+      rows: db.prepare('SELECT rows FROM version WHERE stream_id = ? AND id = ?').pluck(),
+      rename: db.prepare('UPDATE version SET name = ? WHERE stream_id = ? AND id = ?'),
+      remove: db.prepare('DELETE FROM version WHERE stream_id = ? AND id = ?'),
+    };
+  }
+
+  /** Keeps a version; answers its id. */
+  add(streamId: string, { name, kind, revision, book }: NewVersion): number {
+    const rows = deflateRawSync(JSON.stringify(rowsOf(book)));
+    return Number(this.sql.add.run(streamId, name, kind, revision, this.now().toISOString(), rows).lastInsertRowid);
+  }
+
+  /** The versions of a plan, the last one first. */
+  list(streamId: string): KeptVersion[] {
+    return this.sql.list.all(streamId) as KeptVersion[];
+  }
+
+  /** The rows of a version as a book; null where the plan has no such version. */
+  findBook(streamId: string, id: number): Book | null {
+    const rows = this.sql.rows.get(streamId, id) as Buffer | undefined;
+    return rows ? bookOf(JSON.parse(inflateRawSync(rows, { maxOutputLength: mostBytes }).toString()) as BookRows) : null;
+  }
+
+  /** Whether there was a version to give another name to. */
+  rename(streamId: string, id: number, name: string): boolean {
+    return this.sql.rename.run(name, streamId, id).changes > 0;
+  }
+
+  /** Whether there was a version to remove. */
+  remove(streamId: string, id: number): boolean {
+    return this.sql.remove.run(streamId, id).changes > 0;
+  }
+}

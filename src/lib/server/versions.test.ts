@@ -1,0 +1,131 @@
+import { fc, test } from '@fast-check/vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { bookOfFile, cleanFile, row, workspaceRows } from '../../tests/clean-plan';
+import { applyEdits } from '$lib/core/plan/book';
+import type { SentChange } from '$lib/core/plan/changes';
+import { compareBooks, editsBetween } from '$lib/core/plan/compare-books';
+import { recordsOf, type Row } from '$lib/core/plan/record-types';
+import { openDatabase, type Database } from './db/open-database';
+import { workspaceStream, WriteDoor } from './write-door';
+
+let db: Database;
+let door: WriteDoor;
+let count = 0;
+const source = bookOfFile(cleanFile);
+
+beforeEach(() => {
+  db = openDatabase(':memory:');
+  door = new WriteDoor(db, () => new Date('2026-12-21T09:00:00Z'));
+  const shelf = workspaceRows(cleanFile, 'plan');
+  door.lay(workspaceStream, {
+    type: 'several',
+    name: 'client-added',
+    changes: (['client', 'account', 'plan'] as const).map((record) => ({ type: 'add', record, rows: shelf[record] })),
+  });
+  const changes = recordsOf('plan').flatMap((record) => {
+    const rows = [...source[record].values()] as unknown as Row[];
+    return rows.length > 0 ? [{ type: 'add' as const, record, rows }] : [];
+  });
+  door.lay('plan', { type: 'several', name: 'first-draft', changes });
+});
+
+const apply = (change: SentChange['change'], stream = 'plan') => {
+  const written = door.apply(stream, { id: `change-${++count}`, revision: door.open(stream).revision, change });
+  if (!written.ok) throw new Error(written.refusal.code);
+  return written;
+};
+const keep = (name: string) => door.versions.add('plan', { name, kind: 'kept', ...door.open('plan') });
+const book = () => door.open('plan').book;
+const setOffer = (offer: string) => apply({ type: 'set', record: 'brief', ids: ['plan'], fields: { offer } });
+
+describe('versions', () => {
+  it('are listed with the last one first, renamed and removed', () => {
+    const [first, second] = [keep('First'), keep('Second')];
+    expect(door.versions.list('plan').map(({ id, name, kind, revision }) => ({ id, name, kind, revision }))).toEqual([
+      { id: second, name: 'Second', kind: 'kept', revision: 1 },
+      { id: first, name: 'First', kind: 'kept', revision: 1 },
+    ]);
+    expect(door.versions.rename('plan', first, 'Before the call')).toBe(true);
+    expect(door.versions.remove('plan', second)).toBe(true);
+    expect(door.versions.list('plan').map(({ name }) => name)).toEqual(['Before the call']);
+    expect([door.versions.rename('plan', second, 'x'), door.versions.remove('other', first)]).toEqual([false, false]);
+    expect(door.versions.findBook('other', first)).toBeNull();
+  });
+
+  it('tell field by field what changed since, and under what it stands', () => {
+    const version = keep('Before');
+    const group = row(book(), 'group');
+    const campaign = row(book(), 'campaign');
+    const [keyword, other] = [...book().keyword.values()].filter(({ groupId }) => groupId === group.id);
+    apply({ type: 'set', record: 'keyword', ids: [keyword!.id], fields: { bidMinor: 777 } });
+    apply({ type: 'remove', record: 'keyword', ids: [other!.id] });
+    apply({ type: 'add', record: 'briefItem', rows: [{ id: 'new-fact', kind: 'fact', text: 'Open on Sundays', position: 99 }] });
+    const before = door.versions.findBook('plan', version)!;
+    const owners = [campaign.name, group.name];
+    expect(compareBooks(before, book())).toEqual([
+      { record: 'briefItem', id: 'new-fact', before: null, after: expect.objectContaining({ text: 'Open on Sundays' }), owners: [] },
+      { record: 'keyword', id: other!.id, before: other, after: null, owners },
+      { record: 'keyword', id: keyword!.id, before: keyword, after: { ...keyword, bidMinor: 777 }, owners },
+    ]);
+  });
+
+  it('leave out rows that only moved along in their list', () => {
+    const before = book();
+    const fact = row(before, 'briefItem');
+    apply({ type: 'set', record: 'briefItem', ids: [fact.id], fields: { position: 42 } });
+    expect(editsBetween(before, book())).toHaveLength(1);
+    expect(compareBooks(before, book())).toEqual([]);
+  });
+
+  it('are gone back to in one step, which can be undone', () => {
+    const version = keep('Before');
+    const before = book();
+    setOffer('Something else');
+    apply({ type: 'remove', record: 'campaign', ids: [row(book(), 'campaign').id] });
+    const changed = book();
+    const written = apply({ type: 'go-to-version', version });
+    expect(written.undo).toMatchObject({ type: 'several', name: 'version-brought-back' });
+    expect(editsBetween(before, book())).toEqual([]);
+    expect(editsBetween(new WriteDoor(db, () => new Date(0)).open('plan').book, before)).toEqual([]);
+    apply({ type: 'undo' });
+    expect(editsBetween(changed, book())).toEqual([]);
+  });
+
+  it('that are not there are refused, and going back to what stands is no step', () => {
+    const version = keep('Now');
+    expect(door.apply('plan', { id: 'to-none', revision: 1, change: { type: 'go-to-version', version: 99 } })).toMatchObject({
+      ok: false,
+      refusal: { code: 'no-such-version' },
+    });
+    expect(apply({ type: 'go-to-version', version })).toMatchObject({ revision: 1, undo: null });
+  });
+
+  it('are kept by themselves when a plan is marked as handed off', () => {
+    setOffer('As handed off');
+    apply({ type: 'set', record: 'plan', ids: ['plan'], fields: { handedOffOn: '2026-12-21' } }, workspaceStream);
+    setOffer('As it went on');
+    apply({ type: 'set', record: 'plan', ids: ['plan'], fields: { name: 'Another name' } }, workspaceStream);
+    const [version, ...others] = door.versions.list('plan');
+    expect([version?.kind, others]).toEqual(['hand-off', []]);
+    expect(row(door.versions.findBook('plan', version!.id)!, 'brief').offer).toBe('As handed off');
+  });
+
+  test.prop([fc.array(fc.nat(), { minLength: 1, maxLength: 12 })], { seed: 21, numRuns: 40 })(
+    'lead from any book to any other',
+    (picks) => {
+      const records = ['keyword', 'adLine', 'negative', 'find'] as const;
+      let other = source;
+      for (const pick of picks) {
+        const record = records[pick % records.length]!;
+        const rows = [...other[record].values()] as unknown as Row[];
+        const before = rows[pick % rows.length];
+      if (!before) continue;
+        const after =
+          pick % 3 === 0 ? null : pick % 3 === 1 ? { ...before, text: `changed ${pick}` } : { ...before, position: pick % 1000 };
+        other = applyEdits(other, [{ record, id: before.id, before, after } as never]);
+      }
+      expect(editsBetween(applyEdits(source, editsBetween(source, other)), other)).toEqual([]);
+      expect(editsBetween(applyEdits(other, editsBetween(other, source)), source)).toEqual([]);
+    },
+  );
+});

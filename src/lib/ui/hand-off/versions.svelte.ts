@@ -1,0 +1,81 @@
+import type { KeptVersion, RowDifference } from '$lib/core/plan/compare-books';
+import type { PlanDesk } from '../state/plan-desk.svelte';
+
+/** What differs between two versions; `against` null is the plan as it stands. */
+export interface Comparison {
+  from: number;
+  against: number | null;
+  count: number;
+  rows: RowDifference[];
+}
+
+/** The versions kept of the plan on the desk, and what differs between two of them. */
+export class Versions {
+  list = $state.raw<KeptVersion[] | null>(null);
+  comparison = $state.raw<Comparison | null>(null);
+  failure = $state('');
+
+  constructor(private readonly desk: PlanDesk) {}
+
+  /** Reads the list. */
+  load = () =>
+    this.try(async () => {
+      this.list = ((await (await this.ask('GET')).json()) as { versions: KeptVersion[] }).versions;
+    });
+
+  /** Keeps the plan as it stands; what waits is sent first. */
+  keep = (name: string) =>
+    this.try(async () => {
+      await this.desk.flush();
+      await this.ask('POST', '', { name });
+      await this.load();
+    });
+
+  rename = (id: number, name: string) =>
+    this.try(async () => {
+      await this.ask('PATCH', `/${id}`, { name });
+      await this.load();
+    });
+
+  /** Removes a version for good. */
+  remove = (id: number) =>
+    this.try(async () => {
+      await this.ask('DELETE', `/${id}`);
+      if (this.comparison?.from === id || this.comparison?.against === id) this.comparison = null;
+      await this.load();
+    });
+
+  /** Compares a version with a later one, or with the plan as it stands. */
+  compare = (from: number, against: number | null) =>
+    this.try(async () => {
+      await this.desk.flush();
+      const response = await this.ask('GET', `/${from}${against === null ? '' : `?against=${against}`}`);
+      this.comparison = { from, against, ...((await response.json()) as Pick<Comparison, 'count' | 'rows'>) };
+    });
+
+  /** Brings the plan back to a version; the step can be undone. */
+  goBack = (id: number) =>
+    this.try(async () => {
+      await this.desk.goToVersion(id);
+      if (this.comparison) await this.compare(this.comparison.from, this.comparison.against);
+    });
+
+  private async ask(method: string, path = '', body?: object): Promise<Response> {
+    const headers = { 'content-type': 'application/json' };
+    const response = await fetch(`/api/plans/${encodeURIComponent(this.desk.planId)}/versions${path}`, {
+      method,
+      ...(body && { headers, body: JSON.stringify(body) }),
+    });
+    if (!response.ok) throw new Error(((await response.json()) as { message?: string }).message ?? 'The server did not take it.');
+    return response;
+  }
+
+  private async try(work: () => Promise<void>): Promise<void> {
+    this.failure = '';
+    try {
+      await work();
+    } catch (error) {
+      this.failure = error instanceof Error ? error.message : String(error);
+    }
+  }
+}

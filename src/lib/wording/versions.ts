@@ -1,0 +1,13 @@
+import type { KeptVersion } from '$lib/core/plan/compare-books';
+import { wordDate } from './findings';
+
+const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+/** When a version was kept: “21 December 2026, 09:00”. */
+export function whenKept({ madeAt }: KeptVersion): string {
+  const at = new Date(madeAt);
+  return `${wordDate(new Intl.DateTimeFormat('sv-SE').format(at))}, ${clock.format(at)}`;
+}
+
+/** What a version is called; one kept at a hand-off has no name until it is given one. */
+export const nameOfVersion = (version: KeptVersion) => version.name || `handed off ${whenKept(version)}`;
