@@ -17,6 +17,7 @@
   import ClientRow from '$lib/ui/shelf/ClientRow.svelte';
   import NewPlanDialog from '$lib/ui/shelf/NewPlanDialog.svelte';
   import { readInPlan } from '$lib/ui/shelf/new-plan';
+  import RestoreDialog from '$lib/ui/shelf/RestoreDialog.svelte';
   import PlanCard from '$lib/ui/shelf/PlanCard.svelte';
   import { nextThing, Summaries } from '$lib/ui/shelf/shelf-summaries.svelte';
   import { getWorkspace } from '$lib/ui/state/workspace.svelte';
@@ -27,6 +28,7 @@
   const summaries = new Summaries();
 
   let isNewOpen = $state(false);
+  let restoreDialog = $state<ReturnType<typeof RestoreDialog>>();
   let problem = $state('');
   let showsArchived = $state(false);
   let fileField: HTMLInputElement;
@@ -135,6 +137,7 @@
   const commands: Destination[] = [
     { kind: 'Command', name: 'New plan', run: () => (isNewOpen = true) },
     { kind: 'Command', name: 'Read in a plan file', run: () => fileField.click() },
+    { kind: 'Command', name: 'Put a back-up in place', run: () => restoreDialog?.choose() },
     { kind: 'Command', name: 'Undo', run: () => void workspace.step('undo') },
     { kind: 'Command', name: 'Redo', run: () => void workspace.step('redo') },
     { kind: 'Command', name: 'Sheet of keys', run: () => (shell.isKeysOpen = true) },
@@ -196,8 +199,8 @@
     {/if}
     <p class="mt-4 border-t border-rule pt-3 text-ink-2">Drop a plan file on this page to read it in.</p>
     <p class="mt-2 text-ink-2">
-      <a class="font-semibold text-act underline" href="/api/backup" download>Back up everything</a>: all clients and plans in one file. To
-      put it back, end Biblion and run <code class="font-mono text-[12px]">npm run restore -- FILE</code>.
+      <a class="font-semibold text-act underline" href="/api/backup" download>Back up everything</a>: all clients and plans in one file.
+      <Button kind="link" onclick={() => restoreDialog?.choose()}>Put a back-up in place</Button>
     </p>
   {/snippet}
   <div
@@ -266,4 +269,5 @@
   </div>
 </Shell>
 <NewPlanDialog bind:open={isNewOpen} />
+<RestoreDialog bind:this={restoreDialog} />
 <GoTo destinations={() => [...planDestinations(workspace), ...commands]} />

@@ -1,6 +1,7 @@
 import { monotonicFactory } from 'ulid';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import type { Change, SimpleChange } from '$lib/core/plan/changes';
+import { Backups } from './backups';
 import { openDatabase } from './db/open-database';
 import { openPlaceSearch, type PlaceSearch } from './places/place-search';
 import { Plans } from './plans';
@@ -14,8 +15,7 @@ export interface Services {
   places: PlaceSearch;
   /** Lays the sample plans on the Shelf, and answers their ids. */
   laySamples(): Promise<string[]>;
-  /** The whole data file as it stands, taken while the server goes on. */
-  backUp(): Uint8Array;
+  backups: Backups;
 }
 
 /** Where things are, from the environment. */
@@ -67,7 +67,7 @@ export async function compose({ dataFile, placesFile, demo, now }: Surroundings)
     door,
     plans,
     places: openPlaceSearch(placesFile),
-    backUp: () => new Uint8Array(db.serialize()),
+    backups: new Backups(db, door, now),
     async laySamples() {
       const { samplePlans, sampleMasters } = await import('$demo/samples');
       const { book } = door.open(workspaceStream);

@@ -66,7 +66,10 @@ export class Journal {
       prune: db.prepare(
         `DELETE FROM step WHERE stream_id = :stream AND id <= (SELECT id FROM step WHERE stream_id = :stream ORDER BY id DESC LIMIT 1 OFFSET ${keptSteps})`,
       ),
-      oldest: db.prepare('SELECT min(revision) FROM step WHERE stream_id = ?').pluck(),
+      oldest: db.prepare(
+        `SELECT (SELECT min(revision) FROM step WHERE stream_id = :stream) AS oldest,
+           (SELECT news_from FROM stream WHERE id = :stream) AS newsFrom`,
+      ),
       list: db.prepare(
         `SELECT id, made_at AS madeAt, state, summary, sitting, (SELECT count(*) FROM step_row WHERE step_id = step.id) AS rows
          FROM step WHERE stream_id = ? AND state <> 'cut' ORDER BY id DESC`,
@@ -147,8 +150,8 @@ export class Journal {
   /** Which rows were touched after a revision; null where the journal does not reach back that far. */
   findTouched(streamId: string, since: number, revision: number): { record: RecordName; id: string }[] | null {
     if (since >= revision) return since === revision ? [] : null;
-    const oldest = this.sql.oldest.get(streamId) as number | null;
-    if (oldest === null || since < oldest - 1) return null;
+    const { oldest, newsFrom } = this.sql.oldest.get({ stream: streamId }) as { oldest: number | null; newsFrom: number | null };
+    if (oldest === null || since < Math.max(oldest - 1, newsFrom ?? 0)) return null;
     return (this.sql.touched.all(streamId, since) as StoredRow[]).map(({ record, row_id: id }) => ({ record, id }));
   }
 }

@@ -2,11 +2,11 @@ import type * as z from 'zod';
 import { RequestRefused } from './outcome';
 
 /** Limits of input (rules §7). */
-export const bodyLimits = { planFile: 50 * 1024 * 1024, other: 1024 * 1024, bulk: 20 * 1024 * 1024 };
+export const bodyLimits = { planFile: 50 * 1024 * 1024, other: 1024 * 1024, bulk: 20 * 1024 * 1024, backup: 1024 * 1024 * 1024 };
 const deepest = 64;
 
 /** Reads a body up to a number of bytes, whatever its headers claim. */
-async function readText(request: Request, limit: number): Promise<string> {
+export async function readBytes(request: Request, limit: number): Promise<Buffer> {
   const tooLarge = new RequestRefused(413, 'too-large', `The body is larger than ${Math.round(limit / 1024 / 1024)} MB.`);
   if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge;
   const chunks: Uint8Array[] = [];
@@ -16,8 +16,13 @@ async function readText(request: Request, limit: number): Promise<string> {
     if (size > limit) throw tooLarge;
     chunks.push(chunk);
   }
+  return Buffer.concat(chunks);
+}
+
+async function readText(request: Request, limit: number): Promise<string> {
+  const bytes = await readBytes(request, limit);
   try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks));
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
     throw new RequestRefused(400, 'not-utf-8', 'The body is not UTF-8.');
   }

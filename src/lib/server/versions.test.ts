@@ -119,7 +119,7 @@ describe('versions', () => {
         const record = records[pick % records.length]!;
         const rows = [...other[record].values()] as unknown as Row[];
         const before = rows[pick % rows.length];
-      if (!before) continue;
+        if (!before) continue;
         const after =
           pick % 3 === 0 ? null : pick % 3 === 1 ? { ...before, text: `changed ${pick}` } : { ...before, position: pick % 1000 };
         other = applyEdits(other, [{ record, id: before.id, before, after } as never]);

@@ -1,5 +1,5 @@
 import type { Statement } from 'better-sqlite3';
-import { applyEdits, type Book, type RowEdit } from '$lib/core/plan/book';
+import { applyEdits, rowsOf, type Book, type BookRows, type RowEdit } from '$lib/core/plan/book';
 import { isServerChange, summarize, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/plan/changes';
 import { decide, type Refusal } from '$lib/core/plan/decide';
 import { recordNames, type RecordName, type Row } from '$lib/core/plan/record-types';
@@ -18,13 +18,16 @@ export interface StreamNews {
   revision: number;
   /** Every row touched since the revision asked about; `after` null where it is gone. */
   edits: { record: RecordName; id: string; after: Row | null }[];
+  /** Every row that stands, where the journal does not reach back to what was known. */
+  rows?: BookRows;
   undo: StepSummary | null;
   redo: StepSummary | null;
 }
 
 /** The outcome of a change. */
 export type Written =
-  ({ ok: true } & StreamNews) | { ok: false; refusal: Refusal | { code: 'nothing-to-undo' | 'nothing-to-redo' | 'no-such-version' }; revision: number };
+  | ({ ok: true } & StreamNews)
+  | { ok: false; refusal: Refusal | { code: 'nothing-to-undo' | 'nothing-to-redo' | 'no-such-version' }; revision: number };
 
 interface OpenStream {
   book: Book;
@@ -119,6 +122,13 @@ export class WriteDoor {
     return () => this.listeners.delete(hear);
   }
 
+  /** Forgets what it holds of every stream, after something else wrote the file; who listens is told that all may have changed. */
+  forget(): void {
+    this.streams.clear();
+    const streams = this.db.prepare('SELECT id AS stream, revision FROM stream').all() as { stream: string; revision: number }[];
+    for (const news of streams) for (const hear of this.listeners) hear(news);
+  }
+
   /** Lays out the first rows of a stream, without a step that could be undone. */
   lay(streamId: string, change: Change): void {
     const { book, revision } = this.open(streamId);
@@ -166,12 +176,7 @@ export class WriteDoor {
   /** News for who sent a change; where the journal does not reach back to what they know, every row that stands. */
   private news(streamId: string, since: number): StreamNews {
     const { book, revision } = this.open(streamId);
-    const news = this.findNews(streamId, Math.min(since, revision));
-    if (news) return news;
-    const edits = recordNames.flatMap((record) =>
-      [...book[record].values()].map((row) => ({ record, id: row.id as string, after: row as Row | null })),
-    );
-    return this.newsOf(streamId, edits);
+    return this.findNews(streamId, Math.min(since, revision)) ?? { ...this.newsOf(streamId, []), rows: rowsOf(book) };
   }
 
   /** Undoes or makes again one step, or as many as lead to a given one: all of them or none. */

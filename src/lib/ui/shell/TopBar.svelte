@@ -31,9 +31,11 @@
       >{/if}
   {/each}
 </nav>
-<p class="shrink-0 text-[12.5px]" role="status" data-saved={stream.saved}>
+<p class="max-w-96 shrink-0 truncate text-[12.5px]" role="status" data-saved={stream.saved}>
   {#if stream.saved === 'waiting'}
-    <span class="font-semibold text-madder">Not saved yet</span>
+    <span class="font-semibold text-madder" title={stream.trouble || 'The server does not answer. What you type is kept in this browser.'}
+      >Not saved yet{stream.trouble ? `: ${stream.trouble}` : ''}</span
+    >
     <Button kind="link" onclick={() => void stream.flush()}>Try now</Button>
   {:else}
     <span class="text-ink-2">{stream.saved === 'saving' ? 'Saving…' : saved}</span>

@@ -48,6 +48,8 @@ export class Stream {
   isLoaded = $state(false);
   saved = $state<SavedState>('saved');
   savedAt = $state<Date | null>(null);
+  /** Why the server cannot save, where it says so; empty where it does not answer. */
+  trouble = $state('');
   undoStep = $state.raw<StepSummary | null>(null);
   redoStep = $state.raw<StepSummary | null>(null);
   refused = $state.raw<RefusedChange | null>(null);
@@ -208,9 +210,14 @@ export class Stream {
         body: JSON.stringify(sent),
       });
     } catch {
+      this.trouble = '';
       return false;
     }
-    if (response.status >= 500) return false;
+    if (response.status >= 500) {
+      this.trouble = ((await response.json().catch(() => ({}))) as { message?: string }).message ?? '';
+      return false;
+    }
+    this.trouble = '';
     const answer = (await response.json()) as News & { code?: string; message?: string; refusal?: Refusal };
     if (response.ok) this.take(answer);
     else if (isServerChange(sent.change)) await this.catchUp();

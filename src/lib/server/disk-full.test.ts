@@ -1,0 +1,111 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { bookOfFile, cleanFile, row } from '../../tests/clean-plan';
+import type { Change, SentChange } from '$lib/core/plan/changes';
+import { editsBetween } from '$lib/core/plan/compare-books';
+import { recordsOf, type Row } from '$lib/core/plan/record-types';
+import { openDatabase, type Database } from './db/open-database';
+import { findStorageRefusal } from './storage-refusal';
+import { WriteDoor } from './write-door';
+
+let folder: string;
+let db: Database;
+let door: WriteDoor;
+const now = () => new Date('2026-12-21T09:00:00Z');
+const source = bookOfFile(cleanFile);
+
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'biblion-full-'));
+  db = openDatabase(join(folder, 'own.sqlite'));
+  door = new WriteDoor(db, now);
+  const changes = recordsOf('plan').flatMap((record) => {
+    const rows = [...source[record].values()] as unknown as Row[];
+    return rows.length > 0 ? [{ type: 'add' as const, record, rows }] : [];
+  });
+  door.lay('plan', { type: 'several', name: 'first-draft', changes });
+});
+afterEach(() => {
+  db.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const pages = () => db.pragma('page_count', { simple: true }) as number;
+const allow = (more: number) => db.pragma(`max_page_count = ${pages() + more}`);
+const send = (number: number, change: Change): SentChange => ({ id: `change-${number}`, revision: door.open('plan').revision, change });
+const addFinds = (number: number, count: number): Change => ({
+  type: 'add',
+  record: 'find',
+  rows: Array.from({ length: count }, (_, index) => ({
+    ...row(source, 'find'),
+    id: `find-${number}-${index}`,
+    text: `piano restringing ${number} ${index}`,
+  })),
+});
+/** The plan as the file holds it, read by a server that starts anew. */
+const stored = () => new WriteDoor(db, now).open('plan');
+
+/** Writes single edits and bulk steps until the file is full; answers those acknowledged and the one that was not. */
+function writeUntilFull(): { acknowledged: string[]; refused: SentChange; error: unknown } {
+  const acknowledged: string[] = [];
+  for (let number = 1; number < 2000; number++) {
+    const change = number % 3 === 0 ? addFinds(number, 40) : addFinds(number, 1);
+    const sent = send(number, change);
+    try {
+      expect(door.apply('plan', sent).ok).toBe(true);
+    } catch (error) {
+      return { acknowledged, refused: sent, error };
+    }
+    acknowledged.push(...(change as { rows: { id: string }[] }).rows.map(({ id }) => id));
+  }
+  throw new Error('The file never was full.');
+}
+
+describe('a full disk', () => {
+  it('refuses the edit whole, keeps every one acknowledged, and takes the refused one once there is room', () => {
+    allow(40);
+    const { acknowledged, refused, error } = writeUntilFull();
+    expect(findStorageRefusal(error)).toMatchObject({ status: 507, code: 'disk-full' });
+    expect(acknowledged.length).toBeGreaterThan(40);
+    const before = door.open('plan');
+    expect(editsBetween(before.book, stored().book)).toEqual([]);
+    expect(stored().revision).toBe(before.revision);
+    for (const id of acknowledged) expect(stored().book.find.has(id)).toBe(true);
+
+    allow(4000);
+    expect(door.apply('plan', refused).ok).toBe(true);
+    expect(door.apply('plan', refused)).toMatchObject({ ok: true, revision: before.revision + 1 });
+    expect(editsBetween(door.open('plan').book, stored().book)).toEqual([]);
+  });
+
+  it('refuses to go back to a version without tearing anything, and lets through what needs no room', () => {
+    expect(door.apply('plan', send(1, addFinds(1, 400))).ok).toBe(true);
+    const version = door.versions.add('plan', { name: 'Before', kind: 'kept', ...door.open('plan') });
+    door.apply('plan', send(2, { type: 'remove', record: 'find', ids: [...door.open('plan').book.find.keys()] }));
+    allow(0);
+    const fill = () => {
+      for (let number = 3; number < 300; number++) door.apply('plan', send(number, addFinds(number, 20)));
+    };
+    expect(fill).toThrow('full');
+    const before = door.open('plan');
+    expect(() => door.apply('plan', { ...send(900, addFinds(900, 1)), change: { type: 'go-to-version', version } })).toThrow('full');
+    expect(door.open('plan')).toEqual(before);
+    expect(editsBetween(before.book, stored().book)).toEqual([]);
+
+    expect(door.apply('plan', { ...send(901, addFinds(901, 1)), change: { type: 'undo' } }).ok).toBe(true);
+    expect(door.open('plan').book.find.size).toBe(before.book.find.size - 20);
+    expect(editsBetween(door.open('plan').book, stored().book)).toEqual([]);
+  });
+});
+
+describe('what the storage refuses', () => {
+  it('is said plainly, and nothing else is taken for it', () => {
+    const failing = (code: string) => Object.assign(new Error('no'), { code });
+    expect(findStorageRefusal(failing('SQLITE_READONLY_DBMOVED'))).toMatchObject({ status: 503, code: 'not-writable' });
+    expect(findStorageRefusal(failing('SQLITE_BUSY'))).toMatchObject({ status: 503, code: 'in-use' });
+    expect(findStorageRefusal(failing('SQLITE_IOERR_WRITE'))).toMatchObject({ status: 507, code: 'disk-full' });
+    expect(findStorageRefusal(failing('SQLITE_CONSTRAINT_UNIQUE'))).toBeNull();
+    expect(findStorageRefusal(new TypeError('a fault of ours'))).toBeNull();
+  });
+});
