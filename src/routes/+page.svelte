@@ -10,6 +10,7 @@
   import GoTo from '$lib/ui/shell/GoTo.svelte';
   import { fieldHasOwnUndo, isTyping } from '$lib/ui/shell/keys';
   import { getShell } from '$lib/ui/shell/shell.svelte';
+  import RefusedNotice from '$lib/ui/shell/RefusedNotice.svelte';
   import Shell from '$lib/ui/shell/Shell.svelte';
   import SpineFoot from '$lib/ui/shell/SpineFoot.svelte';
   import SpineItem from '$lib/ui/shell/SpineItem.svelte';
@@ -268,6 +269,7 @@
     {/if}
   </div>
 </Shell>
+<RefusedNotice stream={workspace} />
 <NewPlanDialog bind:open={isNewOpen} />
 <RestoreDialog bind:this={restoreDialog} />
 <GoTo destinations={() => [...planDestinations(workspace), ...commands]} />

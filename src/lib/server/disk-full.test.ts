@@ -57,7 +57,7 @@ function writeUntilFull(): { acknowledged: string[]; refused: SentChange; error:
     } catch (error) {
       return { acknowledged, refused: sent, error };
     }
-    acknowledged.push(...(change as { rows: { id: string }[] }).rows.map(({ id }) => id));
+    acknowledged.push(...(change as unknown as { rows: { id: string }[] }).rows.map(({ id }) => id));
   }
   throw new Error('The file never was full.');
 }

@@ -35,7 +35,7 @@ const write = (row: unknown) => (row === null ? null : JSON.stringify(row));
 const readSummary = ({ summary }: StoredStep) => stepSummarySchema.parse(JSON.parse(summary));
 
 type Sql = Record<
-  'lastDone' | 'firstUndone' | 'add' | 'touch' | 'cut' | 'addRow' | 'rows' | 'touched' | 'prune' | 'oldest' | 'list',
+  'lastDone' | 'firstUndone' | 'add' | 'touch' | 'cut' | 'addRow' | 'rows' | 'touched' | 'prune' | 'oldest' | 'removal' | 'list',
   Statement
 >;
 
@@ -70,6 +70,12 @@ export class Journal {
         `SELECT (SELECT min(revision) FROM step WHERE stream_id = :stream) AS oldest,
            (SELECT news_from FROM stream WHERE id = :stream) AS newsFrom`,
       ),
+      removal: db
+        .prepare(
+          `SELECT step.id FROM step_row JOIN step ON step.id = step_row.step_id
+           WHERE stream_id = ? AND record = ? AND row_id = ? AND after IS NULL AND before IS NOT NULL ORDER BY revision DESC LIMIT 1`,
+        )
+        .pluck(),
       list: db.prepare(
         `SELECT id, made_at AS madeAt, state, summary, sitting, (SELECT count(*) FROM step_row WHERE step_id = step.id) AS rows
          FROM step WHERE stream_id = ? AND state <> 'cut' ORDER BY id DESC`,
@@ -104,6 +110,12 @@ export class Journal {
       before: parse(before),
       after: parse(after),
     }));
+  }
+
+  /** The rows that the last step to remove a row removed, each as it stood before; none where no step did. */
+  rowsRemovedWith(streamId: string, record: RecordName, id: string): JournaledRow[] {
+    const stepId = this.sql.removal.get(streamId, record, id) as number | undefined;
+    return stepId === undefined ? [] : this.rowsOf(stepId).filter(({ before, after }) => before !== null && after === null);
   }
 
   /** The next step in a direction. */

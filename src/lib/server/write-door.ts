@@ -7,6 +7,7 @@ import { sameValue } from '$lib/core/plan/same-value';
 import type { Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
 import { editsBetween } from '$lib/core/plan/compare-books';
+import { findBringBack } from './bring-back';
 import { Journal, type Direction, type JournaledRow } from './journal';
 import { VersionStore } from './version-store';
 
@@ -99,8 +100,17 @@ export class WriteDoor {
   apply(streamId: string, sent: SentChange): Written {
     if (this.sql.madeChange.get(sent.id, streamId) !== undefined) return { ok: true, ...this.news(streamId, sent.revision) };
     const { change } = sent;
-    if (isServerChange(change))
-      return change.type === 'go-to-version' ? this.goToVersion(streamId, sent, change.version) : this.walk(streamId, sent, change);
+    if (!isServerChange(change)) return this.make(streamId, sent, change);
+    if (change.type === 'go-to-version') return this.goToVersion(streamId, sent, change.version);
+    if (change.type !== 'bring-back') return this.walk(streamId, sent, change);
+    const { book, revision } = this.open(streamId);
+    const back = findBringBack({ journal: this.journal, streamId, book }, change);
+    if (back) return this.make(streamId, sent, back);
+    return { ok: false, refusal: { code: 'gone', record: change.record, ids: change.ids }, revision };
+  }
+
+  /** Makes a change that core decides. */
+  private make(streamId: string, sent: SentChange, change: Change): Written {
     const { book, revision } = this.open(streamId);
     const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
     if (!decision.ok) return { ok: false, refusal: decision.refusal, revision };

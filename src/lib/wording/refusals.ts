@@ -1,5 +1,7 @@
 import type { Change } from '$lib/core/plan/changes';
 import type { Refusal } from '$lib/core/plan/decide';
+import { countOf } from './findings';
+import { wordFieldValue } from './row-changes';
 
 /** What a refused change says on screen: what happened, and the texts side by side. */
 export interface RefusalWords {
@@ -8,14 +10,14 @@ export interface RefusalWords {
   theirs: string;
 }
 
-const asText = (value: unknown) => (value === null || value === undefined ? '' : typeof value === 'string' ? value : JSON.stringify(value));
-
 /** The sentence for a refusal. */
 export function wordRefusalCode(refusal: Refusal | { code: string }): string {
   if ('record' in refusal) {
     switch (refusal.code) {
       case 'gone':
         return 'What it changes is no longer there.';
+      case 'stale-rows':
+        return `${countOf(refusal.ids.length, 'row')} ${refusal.ids.length === 1 ? 'was' : 'were'} changed elsewhere meanwhile; nothing of it was made.`;
       case 'stale':
         return 'This field was changed elsewhere meanwhile.';
       case 'taken':
@@ -28,26 +30,30 @@ export function wordRefusalCode(refusal: Refusal | { code: string }): string {
         return 'It does not belong here.';
     }
   }
+  if (refusal.code === 'no-such-version') return 'That version is no longer there.';
   if (refusal.code === 'no-such-plan') return 'The plan is no longer on the Shelf.';
   return 'The server did not take it.';
 }
 
-/** The words of a refused change. */
-export function wordRefusal({
-  change,
-  refusal,
-  message,
-}: {
-  change: Change;
-  refusal: Refusal | { code: string };
-  message: string;
-}): RefusalWords {
+/** The fields of an edit as its reader would write them; ids say nothing. */
+function wordTyped(change: Change | null, currency: string): string {
+  if (change?.type !== 'set') return '';
+  return Object.entries(change.fields)
+    .filter(([field]) => !field.endsWith('Id'))
+    .map(([field, value]) => wordFieldValue(field, value, currency))
+    .join(', ');
+}
+
+/** The words of a refused change; amounts are in the account's currency. */
+export function wordRefusal(
+  { change, refusal, message }: { change: Change | null; refusal: Refusal | { code: string }; message: string },
+  currency: string,
+): RefusalWords {
   const what = wordRefusalCode(refusal);
-  const isStale = 'record' in refusal && refusal.code === 'stale';
-  const typed = change.type === 'set' ? Object.values(change.fields).map(asText).join(', ') : '';
+  const stale = 'record' in refusal && refusal.code === 'stale' ? refusal : null;
   return {
     what: what === 'The server did not take it.' && message ? `${what} ${message}` : what,
-    mine: isStale ? asText(refusal.mine) : typed,
-    theirs: isStale ? asText(refusal.theirs) : '',
+    mine: stale ? wordFieldValue(stale.field, stale.mine, currency) : wordTyped(change, currency),
+    theirs: stale ? wordFieldValue(stale.field, stale.theirs, currency) : '',
   };
 }

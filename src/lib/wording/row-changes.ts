@@ -22,7 +22,8 @@ const wordField = (field: string) =>
     .replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
     .trim();
 
-function wordValue(field: string, value: unknown, currency: string): string {
+/** The value of a field as its reader would write it; nothing where nothing is set. */
+export function wordFieldValue(field: string, value: unknown, currency: string): string {
   if (value === null || value === undefined || value === '') return '';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'number' && field.endsWith('Minor')) return writeAmount(value, currency);
@@ -51,8 +52,8 @@ export function wordRowChange(
     .filter((field) => !hidden.has(field) && JSON.stringify(from?.[field]) !== JSON.stringify(to?.[field]))
     .map((field) => ({
       field: wordField(field),
-      before: wordValue(field, from?.[field], currency),
-      after: wordValue(field, to?.[field], currency),
+      before: wordFieldValue(field, from?.[field], currency),
+      after: wordFieldValue(field, to?.[field], currency),
     }));
   const isNamed = fields.some(({ field }) => asName.test(field));
   return { what: `${noun.slice(0, 1).toUpperCase()}${noun.slice(1)}${isNamed || !after ? '' : nameOf(after)}`, fields };

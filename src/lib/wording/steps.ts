@@ -42,6 +42,7 @@ const severalNames: Record<StepName, string> = {
   'starter-negatives': 'added starter negatives',
   'campaign-added': 'added a campaign',
   'version-brought-back': 'went back to a version',
+  'brought-back': 'brought back what was taken out',
 };
 
 const verdictWords = {

@@ -83,12 +83,12 @@ describe('refusals', () => {
   it('show both texts where a field was changed elsewhere', () => {
     const change = { type: 'set' as const, record: 'brief' as const, ids: ['p'], fields: { offer: 'mine' } };
     const refusal = { code: 'stale' as const, record: 'brief' as const, id: 'p', field: 'offer', mine: 'mine', theirs: 'theirs' };
-    expect(wordRefusal({ change, refusal, message: '' })).toEqual({
+    expect(wordRefusal({ change, refusal, message: '' }, 'GBP')).toEqual({
       what: 'This field was changed elsewhere meanwhile.',
       mine: 'mine',
       theirs: 'theirs',
     });
-    expect(wordRefusal({ change, refusal: { code: 'not-valid' }, message: 'Too long.' })).toEqual({
+    expect(wordRefusal({ change, refusal: { code: 'not-valid' }, message: 'Too long.' }, 'GBP')).toEqual({
       what: 'The server did not take it. Too long.',
       mine: 'mine',
       theirs: '',

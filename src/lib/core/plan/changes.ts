@@ -18,6 +18,7 @@ export const stepNames = [
   'starter-negatives',
   'campaign-added',
   'version-brought-back',
+  'brought-back',
 ] as const;
 export type StepName = (typeof stepNames)[number];
 
@@ -33,6 +34,8 @@ const set = z.strictObject({
   fields: anyFields,
   /** The values the edit was made on, for one row; a field that has changed since refuses the edit. */
   was: anyFields.optional(),
+  /** The same for many rows: under each field one value a row, in the order of the ids. */
+  wasEach: z.record(z.string(), z.array(z.unknown()).max(200_000)).optional(),
 });
 const remove = z.strictObject({ type: z.literal('remove'), record, ids });
 const judge = z.strictObject({ type: z.literal('judge'), ids, verdict: z.enum(verdicts) });
@@ -81,6 +84,8 @@ export const sentChangeSchema = z.strictObject({
     z.strictObject({ type: z.literal('go-to-step'), step: z.int().min(0) }),
     // Brings every row back to how it stands in a version that was kept; one step.
     z.strictObject({ type: z.literal('go-to-version'), version: z.int().min(1) }),
+    // Brings rows back that were removed, with what they belong to and what belonged to them, and makes a change on them; one step.
+    z.strictObject({ type: z.literal('bring-back'), record, ids, change: changeSchema }),
     changeSchema,
   ]),
 });
@@ -100,7 +105,7 @@ export type StepSummary = z.infer<typeof stepSummarySchema>;
 /** A change that only the server can make, out of its journal or the versions it keeps. */
 export type ServerChange = Exclude<SentChange['change'], Change>;
 
-const serverChanges: ReadonlySet<string> = new Set<ServerChange['type']>(['undo', 'redo', 'go-to-step', 'go-to-version']);
+const serverChanges: ReadonlySet<string> = new Set<ServerChange['type']>(['undo', 'redo', 'go-to-step', 'go-to-version', 'bring-back']);
 
 /** Whether only the server can make a change. */
 export const isServerChange = (change: SentChange['change']): change is ServerChange => serverChanges.has(change.type);

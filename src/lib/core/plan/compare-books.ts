@@ -29,13 +29,14 @@ export function editsBetween(before: Book, after: Book): RowEdit[] {
 
 const nameFields = ['name', 'text', 'offer'] as const;
 
-const nameOf = (row: Row) => String(nameFields.map((field) => row[field]).find((value) => typeof value === 'string' && value !== '') ?? '');
+/** What a row is called by its reader: its name or text, or nothing. */
+export const nameOfRow = (row: Row) => String(nameFields.map((field) => row[field]).find((value) => typeof value === 'string' && value !== '') ?? '');
 
 /** The names of what a row belongs to, from the farthest to the nearest: campaign, ad group, ad. */
 export function ownersOf(book: Book, record: RecordName, row: Row): string[] {
   for (const [field, parent] of Object.entries(recordTypes[record].parents)) {
     const owner = book[parent].get(String(row[field])) as Row | undefined;
-    if (owner) return [...ownersOf(book, parent, owner), nameOf(owner)];
+    if (owner) return [...ownersOf(book, parent, owner), nameOfRow(owner)];
   }
   return [];
 }

@@ -7,6 +7,7 @@ import { sameValue } from './same-value';
 export type Refusal =
   | { code: 'gone'; record: RecordName; ids: string[] }
   | { code: 'stale'; record: RecordName; id: string; field: string; mine: unknown; theirs: unknown }
+  | { code: 'stale-rows'; record: RecordName; ids: string[] }
   | { code: 'taken'; record: RecordName; id: string; value: string }
   | { code: 'exists'; record: RecordName; id: string }
   | { code: 'parent-missing'; record: RecordName; id: string; field: string }
@@ -114,17 +115,35 @@ function addRow(draft: Draft, record: RecordName, row: Row): void {
   draft.put(record, row.id, row);
 }
 
-function setRows(draft: Draft, { record, ids, fields, was }: Extract<SimpleChange, { type: 'set' }>): void {
+function setRows(draft: Draft, change: Extract<SimpleChange, { type: 'set' }>): void {
+  const { record, ids, fields } = change;
   requireAll(draft, record, ids);
+  checkStale(draft, change);
   for (const id of ids) {
-    const row = requireRow(draft, record, id);
-    for (const [field, value] of Object.entries(was ?? {}))
-      if (!sameValue(row[field], value) && !sameValue(row[field], fields[field]))
-        throw new Refused({ code: 'stale', record, id, field, mine: fields[field], theirs: row[field] });
-    const after = { ...row, ...fields };
+    const after = { ...requireRow(draft, record, id), ...fields };
     checkParents(draft, record, after, Object.keys(fields));
     draft.put(record, id, after);
   }
+}
+
+/** Refuses an edit of fields that hold neither what it was made on nor what it makes of them. */
+function checkStale(draft: Draft, { record, ids, fields, was = {}, wasEach = {} }: Extract<SimpleChange, { type: 'set' }>): void {
+  const isStale = (row: Row, field: string, value: unknown) => !sameValue(row[field], value) && !sameValue(row[field], fields[field]);
+  const stale = ids.flatMap((id, index) => {
+    const row = requireRow(draft, record, id);
+    const field =
+      Object.keys(was).find((one) => isStale(row, one, was[one])) ??
+      Object.keys(wasEach).find((one) => isStale(row, one, wasEach[one]?.[index]));
+    return field === undefined ? [] : [{ id, field, theirs: row[field] }];
+  });
+  const [first] = stale;
+  if (!first) return;
+  const { id, field, theirs } = first;
+  throw new Refused(
+    ids.length === 1
+      ? { code: 'stale', record, id, field, mine: fields[field], theirs }
+      : { code: 'stale-rows', record, ids: stale.map(({ id }) => id) },
+  );
 }
 
 function removeRows(draft: Draft, record: RecordName, ids: readonly string[]): void {

@@ -55,27 +55,50 @@
   const isOvertaken = $derived(made !== null && problem === '' && value !== made);
   const shown = $derived(isOvertaken ? value : (draft ?? value));
 
+  /** What stood when the typing began, of a field that is committed on leaving it. */
+  let base: string | null = null;
+  /** What came from elsewhere while it was typed in, once that was said: only then is it written over. */
+  let said: string | null = null;
+
+  /** What to say where the value has changed elsewhere since the typing began. */
+  function contested(text: string): string {
+    if (base === null || value === base || value === text || value === said) return '';
+    said = value;
+    return `Changed elsewhere meanwhile to “${value}”. Enter writes yours, Escape leaves theirs.`;
+  }
+
   function edit(text: string, isLeaving: boolean) {
+    if (draft === null) base = value;
     draft = text;
     made = null;
     const [refused] = findRefusedSigns(text);
     holdsRefusedSigns = refused !== undefined;
     problem = refused ? wordRefusedSign(refused) : (check?.(text) ?? '');
     if (problem !== '' || (commit === 'leave' && !isLeaving)) return;
+    problem = commit === 'leave' ? contested(text) : '';
+    if (problem !== '') return;
     if (text !== value) problem = onedit(text, sitting) ?? '';
     made = value;
   }
 
+  function release() {
+    draft = null;
+    base = null;
+    said = null;
+  }
+
   function leave() {
+    // What was said to stand there now is written over by Enter only.
+    if (problem !== '' && said !== null) return;
     if (draft !== null && (commit === 'leave' || problem !== '')) edit(draft, true);
-    if (problem === '') draft = null;
+    if (problem === '') release();
     note = '';
   }
 
   function keydown(event: KeyboardEvent) {
     if (event.key === 'Enter' && commit === 'leave' && draft !== null) edit(draft, true);
     if (event.key === 'Escape' && draft !== null && (commit === 'leave' || problem !== '')) {
-      draft = null;
+      release();
       problem = '';
       event.stopPropagation();
     }

@@ -69,7 +69,7 @@
   const destinations = () => [...deskDestinations(desk), ...commands, ...planDestinations(workspace)];
 
   function warn(event: BeforeUnloadEvent) {
-    if (desk.saved === 'waiting') event.preventDefault();
+    if (desk.saved === 'waiting' || desk.refusals.length > 0) event.preventDefault();
   }
 </script>
 
@@ -92,4 +92,5 @@
   </main>
 {/if}
 <GoTo {destinations} />
-<RefusedNotice stream={desk} />
+<RefusedNotice stream={desk} currency={desk.currency} />
+<RefusedNotice stream={workspace} />

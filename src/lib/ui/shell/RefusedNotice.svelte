@@ -3,26 +3,32 @@
   import Button from '../parts/Button.svelte';
   import type { Stream } from '../state/stream.svelte';
 
-  let { stream }: { stream: Stream } = $props();
+  let { stream, currency = 'GBP' }: { stream: Stream; currency?: string } = $props();
 
   const refused = $derived(stream.refused);
-
-  /** Makes the change again on what stands now, over what the other edit left. */
-  function tryAgain() {
-    const change = refused?.change;
-    stream.refused = null;
-    if (!change) return;
-    stream.make(change.type === 'set' ? { ...change, was: undefined } : change);
-  }
+  const mostNamed = 6;
+  /** Over what stands now it can be written; what is gone or taken stays so. */
+  const canMakeAgain = $derived(refused?.change && (!('record' in refused.refusal) || refused.refusal.code.startsWith('stale')));
 </script>
 
 {#if refused}
-  {@const words = wordRefusal(refused)}
+  {@const words = wordRefusal(refused, currency)}
   <div class="fixed bottom-4 left-1/2 z-40 w-[560px] -translate-x-1/2 rounded border border-madder bg-sheet p-3 shadow-sm" role="alert">
-    <h2 class="font-semibold text-madder">Not saved</h2>
+    <h2 class="flex font-semibold text-madder">
+      <span class="flex-1">Not saved</span>{#if stream.refusals.length > 1}<span class="font-normal"
+          >{stream.refusals.length - 1} more after this one</span
+        >{/if}
+    </h2>
     <p>{words.what}</p>
+    {#if refused.names.length > 0}
+      <p class="break-words text-ink-2">
+        {refused.names.slice(0, mostNamed).join(', ')}{refused.names.length > mostNamed
+          ? ` and ${refused.names.length - mostNamed} more`
+          : ''}
+      </p>
+    {/if}
     {#if words.mine}
-      <dl class="mt-1 grid grid-cols-[5rem_1fr] gap-x-3">
+      <dl class="mt-1 grid max-h-[40vh] grid-cols-[5rem_1fr] gap-x-3 overflow-y-auto">
         <dt class="text-ink-2">Yours</dt>
         <dd class="break-words select-text">{words.mine}</dd>
         {#if words.theirs}
@@ -32,8 +38,12 @@
       </dl>
     {/if}
     <div class="mt-2 flex gap-2">
-      <Button kind="act" onclick={tryAgain}>Write mine</Button>
-      <Button onclick={() => (stream.refused = null)}>Leave what stands</Button>
+      {#if refused.missing}
+        <Button kind="act" onclick={() => void stream.bringBack(refused)}>Bring it back and write mine</Button>
+      {:else if canMakeAgain}
+        <Button kind="act" onclick={() => stream.makeAgain(refused)}>Write mine</Button>
+      {/if}
+      <Button onclick={() => stream.settle()}>{refused.change ? 'Leave what stands' : 'Close'}</Button>
     </div>
   </div>
 {/if}

@@ -1,20 +1,22 @@
 import { monotonicFactory } from 'ulid';
 import { applyEdits, bookOf, emptyBook, type Book, type BookRows, type RowEdit } from '$lib/core/plan/book';
-import { isServerChange, type Change, type ListedStep, type SentChange, type ServerChange, type StepSummary } from '$lib/core/plan/changes';
+import {
+  isServerChange,
+  type Change,
+  type ListedStep,
+  type SentChange,
+  type ServerChange,
+  type SimpleChange,
+  type StepSummary,
+} from '$lib/core/plan/changes';
 import { decide, type Refusal } from '$lib/core/plan/decide';
 import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
 import { newsChannel, type ChannelNews } from './news-line';
+import { describeRefused, type RefusedChange } from './refused-change';
 import { keepUnsent, takeUnsent } from './unsent';
 
 /** How the edits of a stream stand with the server. */
 export type SavedState = 'saved' | 'saving' | 'waiting';
-
-/** A change that was refused, kept with its text until it is settled. */
-export interface RefusedChange {
-  change: Change;
-  refusal: Refusal | { code: string };
-  message: string;
-}
 
 interface News {
   revision: number;
@@ -32,8 +34,26 @@ export interface ChangedRow {
   after: Row | null;
 }
 
+/** Refusals that need no notice: there is simply nothing to do. */
+const nothingToWalk: ReadonlySet<string> = new Set(['nothing-to-undo', 'nothing-to-redo']);
+
 const sendAfterMs = 250;
 const retryAfterMs = 1500;
+
+/** A change of many rows with the values it is made on, so that it is refused whole where one of them has changed meanwhile. */
+function withValuesBefore(change: Change, book: Book): Change {
+  if (change.type !== 'several') return valuesBefore(change, book);
+  const ids = change.changes.flatMap((part) => (part.type === 'set' ? part.ids : []));
+  // Later parts see what earlier ones did: only where no row is set twice are the values shown those they are made on.
+  return new Set(ids).size < ids.length ? change : { ...change, changes: change.changes.map((part) => valuesBefore(part, book)) };
+}
+
+function valuesBefore<C extends SimpleChange>(change: C, book: Book): C {
+  if (change.type !== 'set' || change.was || change.wasEach || change.ids.length < 2) return change;
+  const rows = change.ids.map((id) => book[change.record].get(id) as Row | undefined);
+  const wasEach = Object.fromEntries(Object.keys(change.fields).map((field) => [field, rows.map((row) => row?.[field] ?? null)]));
+  return { ...change, wasEach };
+}
 
 /** Makes ids in the browser. */
 export const newId = monotonicFactory();
@@ -52,7 +72,9 @@ export class Stream {
   trouble = $state('');
   undoStep = $state.raw<StepSummary | null>(null);
   redoStep = $state.raw<StepSummary | null>(null);
-  refused = $state.raw<RefusedChange | null>(null);
+  /** Changes that were refused, the first one first, until each is settled. */
+  refusals = $state.raw<readonly RefusedChange[]>([]);
+  readonly refused: RefusedChange | null = $derived(this.refusals[0] ?? null);
 
   private settled: Book = emptyBook();
   private revision = 0;
@@ -93,7 +115,8 @@ export class Stream {
    * Makes a change: shown at once, sent soon. Changes of one `sitting` on one row are sent as one while they wait.
    * Answers the refusal where the change cannot be made on what is shown.
    */
-  make(change: Change, sitting?: string): Refusal | null {
+  make(made: Change, sitting?: string): Refusal | null {
+    const change = withValuesBefore(made, this.book);
     const decision = decide(this.book, change, this.kind);
     if (!decision.ok) return decision.refusal;
     if (decision.edits.length === 0) return null;
@@ -143,6 +166,25 @@ export class Stream {
   /** Brings every row back to how it stands in a version that was kept. */
   goToVersion(version: number): Promise<void> {
     return this.askFor({ type: 'go-to-version', version });
+  }
+
+  /** Lets go of the first refused change. */
+  settle(): void {
+    this.refusals = this.refusals.slice(1);
+  }
+
+  /** Brings back what was removed elsewhere, and makes the refused change on it. */
+  async bringBack({ change, missing }: RefusedChange): Promise<void> {
+    this.settle();
+    if (change && missing) await this.askFor({ type: 'bring-back', ...missing, change });
+  }
+
+  /** Makes a refused change again on what stands now, over what the other edit left. */
+  makeAgain({ change }: RefusedChange): void {
+    this.settle();
+    if (!change) return;
+    const over = (part: SimpleChange): SimpleChange => (part.type === 'set' ? { ...part, was: undefined, wasEach: {} } : part);
+    this.make(change.type === 'several' ? { ...change, changes: change.changes.map(over) } : over(change));
   }
 
   /** Has the server make a change that only it can make; what waits is sent first. */
@@ -220,13 +262,10 @@ export class Stream {
     this.trouble = '';
     const answer = (await response.json()) as News & { code?: string; message?: string; refusal?: Refusal };
     if (response.ok) this.take(answer);
-    else if (isServerChange(sent.change)) await this.catchUp();
     else {
-      this.refused = {
-        change: sent.change,
-        refusal: answer.refusal ?? { code: answer.code ?? '' },
-        message: answer.message ?? '',
-      };
+      const refusal = answer.refusal ?? { code: answer.code ?? '' };
+      if (!nothingToWalk.has(refusal.code))
+        this.refusals = [...this.refusals, describeRefused(sent.change, { refusal, message: answer.message ?? '' }, this.book)];
       await this.catchUp();
     }
     return true;

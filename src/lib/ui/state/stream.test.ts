@@ -1,69 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { cleanFile, planBookOf } from '../../../tests/clean-plan';
-import { rowsOf } from '$lib/core/plan/book';
-import type { SentChange } from '$lib/core/plan/changes';
-import { recordsOf, type Row } from '$lib/core/plan/record-types';
-import { openDatabase } from '$lib/server/db/open-database';
-import { WriteDoor } from '$lib/server/write-door';
+import { Backend, memoryStorage } from '../../../tests/backend';
 import { Stream } from './stream.svelte';
-
-/** Storage as a browser has it. */
-function memoryStorage(): Storage {
-  const kept = new Map<string, string>();
-  const storage = {
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => {
-      kept.set(key, value);
-      Object.defineProperty(storage, key, { value, enumerable: true, configurable: true, writable: true });
-    },
-    removeItem: (key: string) => {
-      kept.delete(key);
-      Reflect.deleteProperty(storage, key);
-    },
-  };
-  for (const name of Object.keys(storage)) Object.defineProperty(storage, name, { enumerable: false });
-  return storage as unknown as Storage;
-}
-
-/** The server behind fetch: the real write door on a real database; it can be away, slow or failing. */
-class Backend {
-  readonly door = new WriteDoor(openDatabase(':memory:'), () => new Date(0));
-  isAway = false;
-  /** Answers are lost after the change was made. */
-  losesAnswers = false;
-  posted: SentChange[] = [];
-
-  constructor() {
-    const book = planBookOf(cleanFile);
-    this.door.lay('plan', {
-      type: 'several',
-      name: 'first-draft',
-      changes: recordsOf('plan').flatMap((record) =>
-        book[record].size > 0 ? [{ type: 'add' as const, record, rows: [...book[record].values()] as unknown as Row[] }] : [],
-      ),
-    });
-  }
-
-  readonly fetch = async (address: string, init?: RequestInit): Promise<Response> => {
-    await Promise.resolve();
-    if (this.isAway) throw new TypeError('Failed to fetch');
-    const { book, revision } = this.door.open('plan');
-    const since = new URL(address, 'http://test.example').searchParams.get('since');
-    if (init?.method !== 'POST') {
-      const news = since === null ? null : this.door.findNews('plan', Number(since));
-      return Response.json(news ?? { revision, rows: rowsOf(book), undo: null, redo: null });
-    }
-    const sent = JSON.parse(String(init.body)) as SentChange;
-    this.posted.push(sent);
-    const written = this.door.apply('plan', sent);
-    if (this.losesAnswers) throw new TypeError('Failed to fetch');
-    return written.ok ? Response.json(written) : Response.json({ ...written, code: written.refusal.code }, { status: 409 });
-  };
-
-  get offer() {
-    return this.door.open('plan').book.brief.get('plan')?.offer;
-  }
-}
 
 let backend: Backend;
 let stream: Stream;
@@ -189,6 +126,94 @@ describe('two tabs', () => {
     expect(offerOf(other)).toBe('Theirs');
     expect(other.refused).toMatchObject({ refusal: { code: 'stale', mine: 'Mine', theirs: 'Theirs' } });
     expect(other.saved).toBe('saved');
+    other.close();
+  });
+
+  it('a bulk change is refused whole where one of its rows has changed, which is named; it can still be made', async () => {
+    const other = await open();
+    const keywords = [...stream.book.keyword.values()].slice(0, 3);
+    const ids = keywords.map(({ id }) => id);
+    stream.set('keyword', ids[1]!, { bidMinor: 333 });
+    await stream.flush();
+    other.make({ type: 'set', record: 'keyword', ids, fields: { bidMinor: 111 } });
+    await other.flush();
+    expect(other.refused).toMatchObject({ refusal: { code: 'stale-rows', ids: [ids[1]] }, names: [keywords[1]!.text] });
+    const bids = () => ids.map((id) => backend.door.open('plan').book.keyword.get(id)?.bidMinor);
+    expect(bids()).toEqual([keywords[0]!.bidMinor, 333, keywords[2]!.bidMinor]);
+    other.makeAgain(other.refused!);
+    await other.flush();
+    expect(bids()).toEqual([111, 111, 111]);
+    expect(other.refused).toBeNull();
+    other.close();
+  });
+
+  it('own edits that wait never conflict with the own bulk change after them', async () => {
+    const ids = [...stream.book.keyword.keys()];
+    stream.set('keyword', ids[0]!, { bidMinor: 5 });
+    const sent = stream.flush();
+    stream.set('keyword', ids[0]!, { bidMinor: 6 });
+    stream.make({ type: 'set', record: 'keyword', ids, fields: { bidMinor: 7 } });
+    stream.make({ type: 'set', record: 'keyword', ids, fields: { bidMinor: 8 } });
+    await sent;
+    await stream.flush();
+    expect(stream.refused).toBeNull();
+    expect([...backend.door.open('plan').book.keyword.values()].every(({ bidMinor }) => bidMinor === 8)).toBe(true);
+  });
+
+  it('an edit inside something deleted elsewhere keeps its text, and brings it back with all that belonged to it', async () => {
+    const other = await open();
+    const [line] = [...stream.book.adLine.values()];
+    const ad = stream.book.ad.get(line!.adId)!;
+    const before = stream.book;
+    stream.make({ type: 'remove', record: 'group', ids: [ad.groupId] });
+    await stream.flush();
+    other.set('adLine', line!.id, { text: 'Typed meanwhile' });
+    await other.flush();
+    expect(other.refused).toMatchObject({
+      change: { fields: { text: 'Typed meanwhile' } },
+      refusal: { code: 'gone' },
+      missing: { record: 'adLine', ids: [line!.id] },
+    });
+    expect(other.book.group.has(ad.groupId)).toBe(false);
+    await other.bringBack(other.refused!);
+    expect(other.refused).toBeNull();
+    expect(other.book.adLine.get(line!.id)?.text).toBe('Typed meanwhile');
+    expect(other.book.ad.get(ad.id)).toEqual(ad);
+    expect(other.book.group.get(ad.groupId)).toEqual(before.group.get(ad.groupId));
+    await other.step('undo');
+    expect(backend.door.open('plan').book.group.has(ad.groupId)).toBe(false);
+    other.close();
+  });
+
+  it('what is added to something deleted elsewhere brings that back too', async () => {
+    const other = await open();
+    const [group] = [...stream.book.group.values()];
+    const held = [...stream.book.keyword.values()].filter(({ groupId }) => groupId === group!.id);
+    stream.make({ type: 'remove', record: 'campaign', ids: [group!.campaignId] });
+    await stream.flush();
+    other.add('keyword', { id: 'new-one', groupId: group!.id, text: 'grand piano tuning', match: 'exact', bidMinor: null, position: 99 });
+    await other.flush();
+    expect(other.refused).toMatchObject({ refusal: { code: 'parent-missing' }, missing: { record: 'group', ids: [group!.id] } });
+    await other.bringBack(other.refused!);
+    const { book } = backend.door.open('plan');
+    expect(book.campaign.has(group!.campaignId)).toBe(true);
+    expect([...book.keyword.values()].filter(({ groupId }) => groupId === group!.id).map(({ id }) => id)).toEqual([
+      ...held.map(({ id }) => id),
+      'new-one',
+    ]);
+    other.close();
+  });
+
+  it('keep every refused text until it is settled, one after another', async () => {
+    const other = await open();
+    stream.set('brief', 'plan', { offer: 'Theirs', margin: '1 %' });
+    await stream.flush();
+    other.set('brief', 'plan', { offer: 'Mine' });
+    other.set('brief', 'plan', { margin: '2 %' });
+    await other.flush();
+    expect(other.refusals.map(({ refusal }) => 'mine' in refusal && refusal.mine)).toEqual(['Mine', '2 %']);
+    other.settle();
+    expect(other.refused).toMatchObject({ refusal: { mine: '2 %' } });
     other.close();
   });
 });

@@ -1,0 +1,64 @@
+import { cleanFile, planBookOf } from './clean-plan';
+import { rowsOf } from '$lib/core/plan/book';
+import type { SentChange } from '$lib/core/plan/changes';
+import { recordsOf, type Row } from '$lib/core/plan/record-types';
+import { openDatabase } from '$lib/server/db/open-database';
+import { WriteDoor } from '$lib/server/write-door';
+
+/** Storage as a browser has it. */
+export function memoryStorage(): Storage {
+  const kept = new Map<string, string>();
+  const storage = {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => {
+      kept.set(key, value);
+      Object.defineProperty(storage, key, { value, enumerable: true, configurable: true, writable: true });
+    },
+    removeItem: (key: string) => {
+      kept.delete(key);
+      Reflect.deleteProperty(storage, key);
+    },
+  };
+  for (const name of Object.keys(storage)) Object.defineProperty(storage, name, { enumerable: false });
+  return storage as unknown as Storage;
+}
+
+/** The server behind fetch: the real write door on a real database; it can be away, slow or failing. */
+export class Backend {
+  readonly door = new WriteDoor(openDatabase(':memory:'), () => new Date(0));
+  isAway = false;
+  /** Answers are lost after the change was made. */
+  losesAnswers = false;
+  posted: SentChange[] = [];
+
+  constructor() {
+    const book = planBookOf(cleanFile);
+    this.door.lay('plan', {
+      type: 'several',
+      name: 'first-draft',
+      changes: recordsOf('plan').flatMap((record) =>
+        book[record].size > 0 ? [{ type: 'add' as const, record, rows: [...book[record].values()] as unknown as Row[] }] : [],
+      ),
+    });
+  }
+
+  readonly fetch = async (address: string, init?: RequestInit): Promise<Response> => {
+    await Promise.resolve();
+    if (this.isAway) throw new TypeError('Failed to fetch');
+    const { book, revision } = this.door.open('plan');
+    const since = new URL(address, 'http://test.example').searchParams.get('since');
+    if (init?.method !== 'POST') {
+      const news = since === null ? null : this.door.findNews('plan', Number(since));
+      return Response.json(news ?? { revision, rows: rowsOf(book), undo: null, redo: null });
+    }
+    const sent = JSON.parse(String(init.body)) as SentChange;
+    this.posted.push(sent);
+    const written = this.door.apply('plan', sent);
+    if (this.losesAnswers) throw new TypeError('Failed to fetch');
+    return written.ok ? Response.json(written) : Response.json({ ...written, code: written.refusal.code }, { status: 409 });
+  };
+
+  get offer() {
+    return this.door.open('plan').book.brief.get('plan')?.offer;
+  }
+}
