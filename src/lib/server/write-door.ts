@@ -2,7 +2,7 @@ import type { Statement } from 'better-sqlite3';
 import { applyEdits, rowsOf, type Book, type BookRows, type RowEdit } from '$lib/core/plan/book';
 import { isServerChange, summarize, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/plan/changes';
 import { decide, type Refusal } from '$lib/core/plan/decide';
-import { recordNames, type RecordName, type Row } from '$lib/core/plan/record-types';
+import type { RecordName, Row } from '$lib/core/plan/record-types';
 import { sameValue } from '$lib/core/plan/same-value';
 import type { Database } from './db/open-database';
 import { RecordStore } from './db/record-store';

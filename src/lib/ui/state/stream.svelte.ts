@@ -12,11 +12,21 @@ import {
 import { decide, type Refusal } from '$lib/core/plan/decide';
 import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
 import { newsChannel, type ChannelNews } from './news-line';
+import { sameValue } from '$lib/core/plan/same-value';
 import { describeRefused, type RefusedChange } from './refused-change';
 import { keepUnsent, takeUnsent } from './unsent';
 
 /** How the edits of a stream stand with the server. */
 export type SavedState = 'saved' | 'saving' | 'waiting';
+
+type SetChange = Extract<SimpleChange, { type: 'set' }>;
+
+/** Two edits of one sitting as one, on the values that stood before the first. */
+const joinSitting = (first: SetChange, next: SetChange): SetChange => ({
+  ...next,
+  fields: { ...first.fields, ...next.fields },
+  was: { ...next.was, ...first.was },
+});
 
 interface News {
   revision: number;
@@ -120,16 +130,29 @@ export class Stream {
     const decision = decide(this.book, change, this.kind);
     if (!decision.ok) return decision.refusal;
     if (decision.edits.length === 0) return null;
+    const last = this.findOpenSitting(change, sitting);
     this.book = applyEdits(this.book, decision.edits);
-    const last = this.pending.at(-1);
-    const isFree = this.pending.length > 1 || !this.inFlight;
-    if (sitting !== undefined && last?.sitting === sitting && isFree && last.change.type === 'set' && change.type === 'set')
-      last.change = { ...change, was: { ...change.was, ...last.change.was } };
+    if (last) last.change = joinSitting(last.change, change as SetChange);
     else this.pending.push({ id: newId(), revision: this.revision, sitting, change });
     keepUnsent(this.id, this.pending);
     if (this.saved === 'saved') this.saved = 'saving';
     this.timer ??= setTimeout(() => void this.flush(), sendAfterMs);
     return null;
+  }
+
+  /**
+   * The last change that waits, where a new one goes on with its sitting: not if it is on its way, nor if what it wrote is
+   * no longer shown, because another tab wrote over it: then it has yet to be refused, with its own text.
+   */
+  private findOpenSitting(change: Change, sitting: string | undefined): (SentChange & { change: SetChange }) | null {
+    const last = this.pending.at(-1);
+    if (sitting === undefined || last?.sitting !== sitting || (this.inFlight && this.pending.length === 1)) return null;
+    if (change.type !== 'set' || last.change.type !== 'set') return null;
+    const { record, ids, fields } = last.change;
+    if (record !== change.record || !sameValue(ids, change.ids)) return null;
+    const row = this.book[record].get(ids[0] ?? '') as Row | undefined;
+    const isShown = row && Object.entries(fields).every(([field, value]) => sameValue(row[field], value));
+    return isShown ? (last as SentChange & { change: SetChange }) : null;
   }
 
   /** Adds rows. */
