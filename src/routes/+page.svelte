@@ -31,6 +31,7 @@
   let isNewOpen = $state(false);
   let restoreDialog = $state<ReturnType<typeof RestoreDialog>>();
   let problem = $state('');
+  let note = $state('');
   let showsArchived = $state(false);
   let fileField: HTMLInputElement;
 
@@ -117,11 +118,15 @@
 
   async function readFile(file: File | undefined) {
     if (!file) return;
+    note = '';
     try {
-      const id = await readInPlan(await file.text());
+      const { id, keptOut } = await readInPlan(await file.text());
       problem = '';
       await workspace.refresh();
-      await goto(`/plans/${id}/brief`);
+      // What was kept out is read before going on; the plan stands on the Shelf.
+      if (keptOut.length === 0) await goto(`/plans/${id}/brief`);
+      else
+        note = `${file.name} was read in without ${countOf(keptOut.length, 'field')} that Biblion does not know: ${keptOut.slice(0, 5).join(', ')}${keptOut.length > 5 ? ' …' : '.'}`;
     } catch (error) {
       problem = `${file.name} was not read in: ${error instanceof Error ? error.message : String(error)}`;
     }
@@ -215,6 +220,9 @@
   >
     {#if problem}<p class="mb-2 border-s-3 border-madder bg-madder-tint px-3 py-1.5 text-madder" role="alert">
         {problem}
+      </p>{/if}
+    {#if note}<p class="mb-2 border-s-3 border-ochre bg-ochre-tint px-3 py-1.5" role="status">
+        {note}
       </p>{/if}
     {#if workspace.book.plan.size === 0 && workspace.book.client.size === 0}
       <div class="mx-auto flex max-w-xl flex-col items-start gap-4 pt-24">

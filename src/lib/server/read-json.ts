@@ -45,17 +45,20 @@ function checkDepth(text: string): void {
   }
 }
 
-/** The JSON body of a request, within the limits and as its schema wants it; anything else is refused with the place. */
-export async function readJson<S extends z.ZodType>(request: Request, schema: S, limit = bodyLimits.other): Promise<z.output<S>> {
+/** The JSON body of a request within the limits, whatever it holds. */
+export async function readAnyJson(request: Request, limit: number): Promise<unknown> {
   const text = await readText(request, limit);
   checkDepth(text);
-  let value: unknown;
   try {
-    value = JSON.parse(text.replace(/^\ufeff/, ''));
+    return JSON.parse(text.replace(/^\ufeff/, ''));
   } catch (error) {
     throw new RequestRefused(400, 'broken-json', `The body is no JSON: ${error instanceof Error ? error.message : ''}`);
   }
-  const result = schema.safeParse(value);
+}
+
+/** The JSON body of a request, within the limits and as its schema wants it; anything else is refused with the place. */
+export async function readJson<S extends z.ZodType>(request: Request, schema: S, limit = bodyLimits.other): Promise<z.output<S>> {
+  const result = schema.safeParse(await readAnyJson(request, limit));
   if (result.success) return result.data;
   const issue = result.error.issues[0];
   throw new RequestRefused(422, 'not-valid', issue?.message ?? 'Not valid.', issue?.path.map(String).join('.') ?? '');

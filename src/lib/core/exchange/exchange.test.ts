@@ -8,6 +8,7 @@ import weekends from '../../../demo/skarvholm-helgekurs.json';
 import { measureLine } from '../ads/measure';
 import type { Book } from '../plan/book';
 import { readProof } from '../proof/read-proof';
+import { checkPlanFile } from './check-plan-file';
 import { harmless, wouldRun, writeDelimited } from './cells';
 import { planFileSchema, type PlanFile } from './plan-file';
 import { makeTable, makeTables, tableColumns, tableNames, type TableName } from './tables';
@@ -58,15 +59,33 @@ describe('the plan file', () => {
   });
 
   it.each([
-    ['another format', { ...cleanFile, format: 'other' }],
-    ['a later version', { ...cleanFile, version: 2 }],
-    ['an unknown field', { ...cleanFile, extra: 1 }],
-    ['a wrong currency', { ...cleanFile, account: { currency: 'ZZZ', timeZone: 'Europe/London' } }],
-    ['a wrong time zone', { ...cleanFile, account: { currency: 'GBP', timeZone: 'Europe/Nowhere' } }],
-    ['a control sign', { ...cleanFile, name: 'a\u0000b' }],
-    ['money with decimals', { ...cleanFile, brief: { ...cleanFile.brief, monthlyMinor: 1.5 } }],
-  ])('refuses %s', (_, file) => {
-    expect(planFileSchema.safeParse(file).success).toBe(false);
+    ['another format', { ...cleanFile, format: 'other' }, 'format'],
+    ['a wrong currency', { ...cleanFile, account: { currency: 'ZZZ', timeZone: 'Europe/London' } }, 'account.currency'],
+    ['a wrong time zone', { ...cleanFile, account: { currency: 'GBP', timeZone: 'Europe/Nowhere' } }, 'account.timeZone'],
+    ['a control sign', { ...cleanFile, name: 'a\u0000b' }, 'name'],
+    ['money with decimals', { ...cleanFile, brief: { ...cleanFile.brief, monthlyMinor: 1.5 } }, 'brief.monthlyMinor'],
+    ['a fault beside unknown fields', { ...cleanFile, extra: 1, name: '' }, 'name'],
+    ['no object', 'biblion-plan', ''],
+  ])('refuses %s and names the place', (_, file, path) => {
+    expect(checkPlanFile(structuredClone(file))).toMatchObject({ ok: false, code: 'not-valid', path });
+  });
+
+  it('refuses a later version plainly, whatever else it holds', () => {
+    const checked = checkPlanFile({ format: 'biblion-plan', version: 2, campaigns: 'told otherwise' });
+    expect(checked).toMatchObject({ ok: false, code: 'later-version', path: 'version', message: expect.stringContaining('later Biblion') });
+  });
+
+  it('keeps unknown fields out, at any depth, and names them', () => {
+    const file = JSON.parse(JSON.stringify(cleanFile)) as PlanFile;
+    Object.assign(file, { colour: 'green' });
+    Object.assign(file.campaigns[0]!.groups[0]!.ads[0]!.headlines[1]!, { score: 5, seen: true });
+    const withPrototype = JSON.parse(JSON.stringify(file).replace('{', '{"__proto__":{"admin":true},')) as unknown;
+    const checked = checkPlanFile(withPrototype);
+    expect(checked).toMatchObject({ ok: true, file: cleanFile });
+    expect('keptOut' in checked && new Set(checked.keptOut)).toEqual(
+      new Set(['__proto__', 'colour', 'campaigns.0.groups.0.ads.0.headlines.1.score', 'campaigns.0.groups.0.ads.0.headlines.1.seen']),
+    );
+    expect('admin' in {}).toBe(false);
   });
 
   const word = fc

@@ -43,7 +43,7 @@
     }
     isSending = true;
     try {
-      const id = await readInPlan(newPlanFile({ clientName, site, currency, timeZone, planName, language }));
+      const { id } = await readInPlan(newPlanFile({ clientName, site, currency, timeZone, planName, language }));
       open = false;
       await workspace.refresh();
       await goto(`/plans/${id}/brief`);

@@ -47,14 +47,14 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
   };
 }
 
-/** Sends a plan file; answers the new plan's id, or throws with what is wrong and where. */
-export async function readInPlan(file: unknown): Promise<string> {
+/** Sends a plan file; answers the new plan's id and the fields that were kept out of it, or throws with what is wrong and where. */
+export async function readInPlan(file: unknown): Promise<{ id: string; keptOut: string[] }> {
   const response = await fetch('/api/plans', {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: typeof file === 'string' ? file : JSON.stringify(file),
   });
-  const answer = (await response.json()) as { id?: string; message?: string; path?: string };
+  const answer = (await response.json()) as { id?: string; keptOut?: string[]; message?: string; path?: string };
   if (!response.ok || !answer.id) throw new Error([answer.message, answer.path && `(at ${answer.path})`].filter(Boolean).join(' '));
-  return answer.id;
+  return { id: answer.id, keptOut: answer.keptOut ?? [] };
 }

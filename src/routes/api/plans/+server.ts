@@ -1,6 +1,7 @@
 import { json } from '@sveltejs/kit';
-import { planFileSchema } from '$lib/core/exchange/plan-file';
-import { bodyLimits, readJson } from '$lib/server/read-json';
+import { checkPlanFile } from '$lib/core/exchange/check-plan-file';
+import { RequestRefused } from '$lib/server/outcome';
+import { bodyLimits, readAnyJson } from '$lib/server/read-json';
 import { route } from '$lib/server/respond';
 import { workspaceStream } from '$lib/server/write-door';
 
@@ -23,8 +24,11 @@ export const GET = route(({ locals: { services } }) => {
   return json({ plans });
 });
 
-/** Reads in a plan file. */
+const mostNamed = 100;
+
+/** Reads in a plan file. Fields that the format does not know are kept out, and named in the answer. */
 export const POST = route(async ({ request, locals: { services } }) => {
-  const file = await readJson(request, planFileSchema, bodyLimits.planFile);
-  return json({ id: services.plans.readIn(file) }, { status: 201 });
+  const checked = checkPlanFile(await readAnyJson(request, bodyLimits.planFile));
+  if (!checked.ok) throw new RequestRefused(422, checked.code, checked.message, checked.path);
+  return json({ id: services.plans.readIn(checked.file), keptOut: checked.keptOut.slice(0, mostNamed) }, { status: 201 });
 });
