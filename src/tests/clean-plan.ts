@@ -122,7 +122,7 @@ export function workspaceRows(file: PlanFile, planId: string) {
   return {
     client: [{ id: 'client', ...file.client, position: 0 }],
     account: [{ id: 'account', clientId: 'client', ...file.account, position: 0 }],
-    plan: [{ id: planId, accountId: 'account', name: file.name, createdOn: today, archivedOn: null, handedOffOn: null, position: 0 }],
+    plan: [{ id: planId, accountId: 'account', name: file.name, createdOn: today, archivedOn: null, handedOffOn: null, layoutKey: 'plain', position: 0 }],
   };
 }
 

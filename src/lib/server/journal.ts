@@ -1,7 +1,7 @@
 import type { Statement } from 'better-sqlite3';
 import type { RowEdit } from '$lib/core/plan/book';
 import { stepSummarySchema, type ListedStep, type StepSummary } from '$lib/core/plan/changes';
-import type { RecordName, Row } from '$lib/core/plan/record-types';
+import { completeRow, type RecordName, type Row } from '$lib/core/plan/record-types';
 import type { Database } from './db/open-database';
 
 /** Which way steps are walked. */
@@ -30,7 +30,8 @@ interface StoredRow {
 }
 
 const keptSteps = 500;
-const parse = (text: string | null): Row | null => (text === null ? null : (JSON.parse(text) as Row));
+const parse = (record: RecordName, text: string | null): Row | null =>
+  text === null ? null : completeRow(record, JSON.parse(text) as Row);
 const write = (row: unknown) => (row === null ? null : JSON.stringify(row));
 const readSummary = ({ summary }: StoredStep) => stepSummarySchema.parse(JSON.parse(summary));
 
@@ -107,8 +108,8 @@ export class Journal {
     return (this.sql.rows.all(stepId) as StoredRow[]).map(({ record, row_id: id, before, after }) => ({
       record,
       id,
-      before: parse(before),
-      after: parse(after),
+      before: parse(record, before),
+      after: parse(record, after),
     }));
   }
 

@@ -5,8 +5,11 @@ import { recordsOf, type RecordName } from '$lib/core/plan/record-types';
 import { ProofKeeper, type Proof } from '$lib/core/proof/proof-keeper';
 import { summarizePlan, type PlanSummary } from '$lib/core/proof/summarize-plan';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
+import { layoutOf, plainLayout } from '$lib/core/exchange/layouts';
 import { readPlanFile } from '$lib/core/exchange/read-plan-file';
+import { makeTables, type Table } from '$lib/core/exchange/tables';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
+import type { Layout } from '$lib/core/plan/records/layout';
 import { houseRules } from '$lib/core/rules/house-rules';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { RequestRefused } from './outcome';
@@ -68,6 +71,16 @@ export class Plans {
     return inOrder(this.door.open(workspaceStream).book.plan).map(({ id }) => this.summarize(id));
   }
 
+  /** The tables of a plan in its own layout, or in another one by its id; refused with 404 where there is none. */
+  getTables(planId: string, layoutId: string | null): { view: PlanView; layout: Layout; tables: Table[] } {
+    const view = this.getView(planId);
+    const id = layoutId ?? view.plan.layoutKey;
+    const layout = layoutOf(view.book, id);
+    if (layoutId !== null && layout.id !== layoutId)
+      throw new RequestRefused(404, 'no-such-layout', 'There is no such column layout.', 'layout');
+    return { view, layout, tables: makeTables(view, this.getProof(planId).findings, layout) };
+  }
+
   /** The plan file of a plan. */
   writeFile(planId: string): PlanFile {
     this.getView(planId);
@@ -105,6 +118,7 @@ export class Plans {
       createdOn: this.today(account.timeZone),
       archivedOn: null,
       handedOffOn: null,
+      layoutKey: plainLayout.id,
       position: nextPosition(book.plan.values()),
     };
     changes.push({ type: 'add', record: 'plan', rows: [plan] });

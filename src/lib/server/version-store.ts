@@ -2,6 +2,7 @@ import type { Statement } from 'better-sqlite3';
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import { bookOf, rowsOf, type Book, type BookRows } from '$lib/core/plan/book';
 import type { KeptVersion, VersionKind } from '$lib/core/plan/compare-books';
+import { completeRow, type RecordName, type Row } from '$lib/core/plan/record-types';
 import type { Database } from './db/open-database';
 
 /** A version to be kept. */
@@ -45,7 +46,10 @@ export class VersionStore {
   /** The rows of a version as a book; null where the plan has no such version. */
   findBook(streamId: string, id: number): Book | null {
     const rows = this.sql.rows.get(streamId, id) as Buffer | undefined;
-    return rows ? bookOf(JSON.parse(inflateRawSync(rows, { maxOutputLength: mostBytes }).toString()) as BookRows) : null;
+    if (!rows) return null;
+    const lists = Object.entries(JSON.parse(inflateRawSync(rows, { maxOutputLength: mostBytes }).toString()) as Record<RecordName, Row[]>);
+    const complete = lists.map(([record, list]) => [record, list.map((row) => completeRow(record as RecordName, row))]);
+    return bookOf(Object.fromEntries(complete) as BookRows);
   }
 
   /** Whether there was a version to give another name to. */

@@ -1,5 +1,5 @@
 import { writeAmount } from '$lib/core/budget/money';
-import { writeHours } from '$lib/core/exchange/tables';
+import { writeHours } from '$lib/core/plan/hours';
 import type { RecordName, Row } from '$lib/core/plan/record-types';
 import type { HourSpan } from '$lib/core/plan/records/campaign';
 import { nounOf } from './steps';

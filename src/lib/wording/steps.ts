@@ -6,6 +6,7 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   client: ['client', 'clients'],
   account: ['account', 'accounts'],
   plan: ['plan', 'plans'],
+  layout: ['column layout', 'column layouts'],
   master: ['master', 'masters'],
   masterLine: ['line of a master', 'lines of a master'],
   brief: ['brief', 'briefs'],
@@ -41,6 +42,7 @@ const severalNames: Record<StepName, string> = {
   'client-added': 'added a client and a plan',
   'starter-negatives': 'added starter negatives',
   'campaign-added': 'added a campaign',
+  'tables-read-in': 'read in tables',
   'version-brought-back': 'went back to a version',
   'brought-back': 'brought back what was taken out',
 };
@@ -61,6 +63,7 @@ function wordSet({ record, fields, count }: StepSummary): string {
   if (fields.includes('bidMinor') || fields.includes('defaultBidMinor')) return `set the bid of ${what}`;
   if (record === 'plan' && fields.includes('archivedOn')) return 'archived or took back a plan';
   if (record === 'plan' && fields.includes('handedOffOn')) return 'marked the plan handed off';
+  if (record === 'plan' && fields.includes('layoutKey')) return 'chose a column layout';
   if (fields.length === 1 && fields[0] === 'name') return `renamed ${count === 1 ? `a ${one}` : what}`;
   return `edited ${count === 1 ? `a ${one}`.replace(/^a (?=[aeo])/, 'an ').replace('a brief', 'the brief') : what}`;
 }

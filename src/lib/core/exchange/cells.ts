@@ -10,7 +10,7 @@ export const wouldRun = (cell: string) => runs.test(cell) && !plainNumber.test(c
 export const harmless = (cell: string) => (wouldRun(cell) ? `'${cell}` : cell);
 
 /** Writes rows as CSV or TSV, lines ended by CR LF, every cell harmless. */
-export function writeDelimited(rows: readonly (readonly string[])[], delimiter: ',' | '\t'): string {
+export function writeDelimited(rows: readonly (readonly string[])[], delimiter: ',' | ';' | '\t'): string {
   return Papa.unparse(
     rows.map((row) => row.map(harmless)),
     { delimiter, newline: '\r\n' },

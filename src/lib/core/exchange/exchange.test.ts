@@ -11,7 +11,9 @@ import { readProof } from '../proof/read-proof';
 import { checkPlanFile } from './check-plan-file';
 import { harmless, wouldRun, writeDelimited } from './cells';
 import { planFileSchema, type PlanFile } from './plan-file';
-import { makeTable, makeTables, tableColumns, tableNames, type TableName } from './tables';
+import { columnsOf, plainLayout, shippedLayouts } from './layouts';
+import { tableNames, type TableName } from './table-fields';
+import { makeTables } from './tables';
 import { writePlanFile } from './write-plan-file';
 
 const clean = bookOfFile(cleanFile);
@@ -168,13 +170,15 @@ describe('cells that a spreadsheet would run', () => {
   });
 });
 
-const tableOf = (book: Book, name: TableName) => makeTable(name, viewOf(book), readProof(viewOf(book), today).findings);
+const tablesOf = (book: Book, layout = plainLayout) => makeTables(viewOf(book), readProof(viewOf(book), today).findings, layout);
+const tableOf = (book: Book, name: TableName) => tablesOf(book).find((table) => table.name === name)!;
+const headings = (name: TableName) => columnsOf(plainLayout, name).map(({ heading }) => heading);
 
 describe('tables', () => {
   it('every row has a cell for every column', () => {
     const book = bookOfFile(planFileSchema.parse(spring));
-    for (const table of makeTables(viewOf(book), readProof(viewOf(book), today).findings)) {
-      expect(table.columns).toEqual(tableColumns[table.name]);
+    for (const table of tablesOf(book)) {
+      expect(table.columns).toEqual(headings(table.name as TableName));
       for (const cells of [...table.rows, ...table.held.map((held) => held.cells)]) expect(cells).toHaveLength(table.columns.length);
     }
   });
@@ -234,7 +238,7 @@ describe('tables', () => {
     const text = '[[keyword|[[place|Town]] Tuner|title]]';
     const book = change(clean, 'adLine', { text });
     const cells = tableOf(book, 'ads').rows[0] ?? [];
-    expect(cells[tableColumns.ads.indexOf('Headline 1')]).toBe('[[keyword|Edinburgh Tuner|title]]');
+    expect(cells[headings('ads').indexOf('Headline 1')]).toBe('[[keyword|Edinburgh Tuner|title]]');
   });
 
   it('a line written out measures as the line itself', () => {

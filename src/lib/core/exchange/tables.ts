@@ -1,245 +1,256 @@
 import { writeAddress } from '../ads/address';
 import { fillPlanSlots } from '../ads/fill-slots';
-import { escapeFallback, escapeText, writeSlot } from '../ads/parse-slots';
 import { keywordTexts, lineContext } from '../ads/slot-values';
 import { measureLine } from '../ads/measure';
 import { writeAmount } from '../budget/money';
 import { dailyFromMonthly } from '../budget/split';
 import { campaignNegatives, planNegatives } from '../groups/competition';
 import { childrenOf, inOrder } from '../plan/book';
+import { writeHours } from '../plan/hours';
 import { bidOf, groupBid, groupsInOrder, landingPageOf, type PlanView } from '../plan/plan-view';
 import type { Ad } from '../plan/records/ad';
-import type { Campaign, HourSpan } from '../plan/records/campaign';
+import type { Campaign } from '../plan/records/campaign';
 import type { Group } from '../plan/records/group';
+import type { Layout } from '../plan/records/layout';
 import type { Negative } from '../plan/records/negative';
 import type { Finding } from '../proof/finding';
 import { normalizeText } from '../text/units';
 import { wouldRun } from './cells';
 import { HeldBack } from './held-back';
-
-/** The tables in the order of loading. */
-export const tableNames = ['campaigns', 'places', 'groups', 'keywords', 'negatives', 'ads', 'extras'] as const;
-export type TableName = (typeof tableNames)[number];
+import { losesCase, writeDecimal, writeKeywordCell, writeLineCell, writeMatchCell } from './layout-cells';
+import { columnsOf, jointHeadings, tablesOf } from './layouts';
+import { mostLines, rowWords, type TableName } from './table-fields';
 
 /** A table as it goes out, and what is held back of it. */
 export interface Table {
-  name: TableName;
+  /** `all`: rows of every kind, where the layout has one table. */
+  name: TableName | 'all';
   columns: readonly string[];
   rows: string[][];
   held: { cells: string[]; finding: Finding }[];
   /** Cells that get an apostrophe in CSV, TSV and on the clipboard. Rows count from 1. */
   guarded: { row: number; column: string; text: string }[];
+  /** Live slots whose letter case the layout cannot write. */
+  casesLost: number;
 }
 
-type Add = (cells: readonly (string | number | null)[], finding: Finding | null) => void;
-type Fill = (view: PlanView, held: HeldBack, add: Add) => void;
+/** What a row says, by field. */
+type Row = Readonly<Record<string, string | number | null>>;
+type Add = (row: Row, finding: Finding | null) => void;
 
-const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+/** What the rows of a plan are made from. */
+class RowMaker {
+  casesLost = 0;
 
-/** Open hours as text: `Mon 9-17, Tue 9-17`; all hours are an empty text. */
-export const writeHours = (spans: readonly HourSpan[]) => spans.map(({ day, from, to }) => `${days[day - 1]} ${from}-${to}`).join(', ');
+  constructor(
+    private readonly view: PlanView,
+    private readonly layout: Layout,
+    private readonly held: HeldBack,
+  ) {}
 
-const campaignOf = ({ book }: PlanView, group: Group): Campaign | undefined => book.campaign.get(group.campaignId);
-
-const money = (view: PlanView, minor: number | null) => (minor === null ? '' : writeAmount(minor, view.account.currency));
-
-const fillCampaigns: Fill = (view, held, add) => {
-  for (const campaign of inOrder(view.book.campaign))
-    add(
-      [
-        campaign.name,
-        'paused',
-        campaign.goal,
-        campaign.monthlyMinor === null ? '' : money(view, dailyFromMonthly(campaign.monthlyMinor, view.house.monthDays)),
-        view.account.currency,
-        campaign.bidding,
-        money(view, campaign.bidMinor),
-        campaign.partnerSites ? 'search pages and partner sites' : 'search pages',
-        campaign.languages.join(', '),
-        campaign.whoCounts === 'there' ? 'people who are there' : 'also people who ask about the place',
-        campaign.startsOn,
-        campaign.endsOn,
-        campaign.rotation,
-        writeHours(campaign.hours),
-        view.account.timeZone,
-      ],
-      held.find(campaign.id),
-    );
-};
-
-const fillPlaces: Fill = (view, held, add) => {
-  for (const campaign of inOrder(view.book.campaign))
-    for (const place of childrenOf(view.book.place, 'campaignId', campaign.id))
-      add(
-        [
-          campaign.name,
-          place.name,
-          place.country,
-          place.kind,
-          place.radiusKm,
-          place.excluded ? 'excluded' : 'included',
-          place.latitude,
-          place.longitude,
-        ],
-        held.find(campaign.id),
-      );
-};
-
-const fillGroups: Fill = (view, held, add) => {
-  for (const group of groupsInOrder(view))
-    add(
-      [
-        campaignOf(view, group)?.name ?? '',
-        group.name,
-        money(view, groupBid(view, group)),
-        writeAddress(group.landingPage || view.brief.landingPage),
-      ],
-      held.find(group.campaignId, group.id),
-    );
-};
-
-const fillKeywords: Fill = (view, held, add) => {
-  for (const group of groupsInOrder(view))
-    for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id))
-      add(
-        [campaignOf(view, group)?.name ?? '', group.name, keyword.text, keyword.match, money(view, bidOf(view, keyword))],
-        held.find(group.campaignId, group.id, keyword.id),
-      );
-};
-
-const fillNegatives: Fill = (view, held, add) => {
-  const write = (rows: readonly Negative[], campaign: Campaign | undefined, group: Group | null) => {
-    const level = group ? 'ad group' : campaign ? 'campaign' : 'plan';
-    for (const row of rows)
-      add(
-        [level, campaign?.name ?? '', group?.name ?? '', row.text, row.match],
-        held.find(campaign?.id ?? null, group?.id ?? null, row.id),
-      );
+  readonly makers: Readonly<Record<TableName, (add: Add) => void>> = {
+    campaigns: (add) => this.campaigns(add),
+    places: (add) => this.places(add),
+    groups: (add) => this.groups(add),
+    keywords: (add) => this.keywords(add),
+    negatives: (add) => this.negatives(add),
+    ads: (add) => this.ads(add),
+    extras: (add) => this.extras(add),
   };
-  write(planNegatives(view), undefined, null);
-  for (const campaign of inOrder(view.book.campaign)) {
-    write(campaignNegatives(view, campaign.id), campaign, null);
-    for (const group of childrenOf(view.book.group, 'campaignId', campaign.id))
-      write(childrenOf(view.book.negative, 'groupId', group.id), campaign, group);
+
+  private money(minor: number | null): string {
+    return minor === null ? '' : writeDecimal(this.layout, writeAmount(minor, this.view.account.currency));
   }
-};
 
-/** A line as it is handed off: plan slots filled, the live slot in the text form with its fallback filled. */
-function writeLine(view: PlanView, group: Group, ad: Ad, kind: 'headline' | 'description', text: string): string {
-  const { before, live, after } = fillPlanSlots(text, lineContext(view, group, ad.format, kind));
-  if (!live) return normalizeText(escapeText(before));
-  const slot = writeSlot('keyword', escapeFallback(live.fallback), live.letterCase);
-  return normalizeText(escapeText(before) + slot + escapeText(after));
-}
+  private number(value: number | null): string {
+    return value === null ? '' : writeDecimal(this.layout, String(value));
+  }
 
-const mostLines = { headline: 15, description: 4 } as const;
+  private campaignName(group: Group): string {
+    return this.view.book.campaign.get(group.campaignId)?.name ?? '';
+  }
 
-function lineCells(view: PlanView, group: Group, ad: Ad, kind: 'headline' | 'description'): string[] {
-  const lines = childrenOf(view.book.adLine, 'adId', ad.id).filter((line) => line.kind === kind && line.text.trim() !== '');
-  return Array.from({ length: mostLines[kind] }, (_, index) => {
-    const line = lines[index];
-    return line ? [writeLine(view, group, ad, kind, line.text), line.fixedAt === null ? '' : String(line.fixedAt)] : ['', ''];
-  }).flat();
-}
-
-const fillAds: Fill = (view, held, add) => {
-  for (const group of groupsInOrder(view))
-    for (const ad of childrenOf(view.book.ad, 'groupId', group.id)) {
-      const context = lineContext(view, group, ad.format, 'path');
-      const keywords = keywordTexts(view, group.id);
-      const path = (text: string) => measureLine(text, keywords, context).textWithFallback;
+  private campaigns(add: Add): void {
+    const { book, house, account } = this.view;
+    for (const campaign of inOrder(book.campaign))
       add(
-        [
-          campaignOf(view, group)?.name ?? '',
-          group.name,
-          ad.name,
-          ad.format,
-          ad.masterName,
-          ...lineCells(view, group, ad, 'headline'),
-          ...lineCells(view, group, ad, 'description'),
-          path(ad.path1),
-          path(ad.path2),
-          writeAddress(landingPageOf(view, ad)),
-        ],
-        held.find(group.campaignId, group.id, ad.id),
+        {
+          campaign: campaign.name,
+          state: this.layout.statePaused,
+          goal: campaign.goal,
+          'daily budget': campaign.monthlyMinor === null ? '' : this.money(dailyFromMonthly(campaign.monthlyMinor, house.monthDays)),
+          currency: account.currency,
+          bidding: campaign.bidding,
+          bid: this.money(campaign.bidMinor),
+          network: campaign.partnerSites ? 'search pages and partner sites' : 'search pages',
+          languages: campaign.languages.join(', '),
+          'who counts': campaign.whoCounts === 'there' ? 'people who are there' : 'also people who ask about the place',
+          start: campaign.startsOn,
+          end: campaign.endsOn,
+          rotation: campaign.rotation,
+          'open hours': writeHours(campaign.hours),
+          'time zone': account.timeZone,
+        },
+        this.held.find(campaign.id),
       );
+  }
+
+  private places(add: Add): void {
+    const { book } = this.view;
+    for (const campaign of inOrder(book.campaign))
+      for (const place of childrenOf(book.place, 'campaignId', campaign.id))
+        add(
+          {
+            campaign: campaign.name,
+            place: place.name,
+            country: place.country,
+            'place kind': place.kind,
+            'radius km': place.radiusKm,
+            use: place.excluded ? 'excluded' : 'included',
+            latitude: this.number(place.latitude),
+            longitude: this.number(place.longitude),
+          },
+          this.held.find(campaign.id),
+        );
+  }
+
+  private groups(add: Add): void {
+    for (const group of groupsInOrder(this.view))
+      add(
+        {
+          campaign: this.campaignName(group),
+          group: group.name,
+          bid: this.money(groupBid(this.view, group)),
+          'landing page': writeAddress(group.landingPage || this.view.brief.landingPage),
+        },
+        this.held.find(group.campaignId, group.id),
+      );
+  }
+
+  private keywords(add: Add): void {
+    for (const group of groupsInOrder(this.view))
+      for (const keyword of childrenOf(this.view.book.keyword, 'groupId', group.id))
+        add(
+          {
+            campaign: this.campaignName(group),
+            group: group.name,
+            keyword: writeKeywordCell(this.layout, keyword.text, keyword.match, false),
+            match: writeMatchCell(this.layout, keyword.match, false),
+            bid: this.money(bidOf(this.view, keyword)),
+          },
+          this.held.find(group.campaignId, group.id, keyword.id),
+        );
+  }
+
+  private negatives(add: Add): void {
+    const { view } = this;
+    const write = (rows: readonly Negative[], campaign: Campaign | null, group: Group | null) => {
+      for (const row of rows)
+        add(
+          {
+            level: group ? 'ad group' : campaign ? 'campaign' : 'plan',
+            campaign: campaign?.name ?? '',
+            group: group?.name ?? '',
+            negative: writeKeywordCell(this.layout, row.text, row.match, true),
+            match: writeMatchCell(this.layout, row.match, true),
+          },
+          this.held.find(campaign?.id ?? null, group?.id ?? null, row.id),
+        );
+    };
+    const shared = planNegatives(view);
+    if (this.layout.planNegatives === 'shared-list') write(shared, null, null);
+    for (const campaign of inOrder(view.book.campaign)) {
+      if (this.layout.planNegatives === 'row-a-campaign') write(shared, campaign, null);
+      write(campaignNegatives(view, campaign.id), campaign, null);
+      for (const group of childrenOf(view.book.group, 'campaignId', campaign.id))
+        write(childrenOf(view.book.negative, 'groupId', group.id), campaign, group);
     }
-};
+  }
 
-const fillExtras: Fill = (view, held, add) => {
-  for (const extra of inOrder(view.book.extra))
-    add(
-      [
-        extra.kind,
-        extra.campaignId === null ? 'all campaigns' : (view.book.campaign.get(extra.campaignId)?.name ?? ''),
-        normalizeText(extra.text),
-        normalizeText(extra.description1),
-        normalizeText(extra.description2),
-        extra.kind === 'sitelink' ? writeAddress(extra.address) : '',
-      ],
-      held.find(extra.campaignId, extra.id),
-    );
-};
+  /** A line as it is handed off: plan slots filled, the live slot as the layout writes it. */
+  private line(group: Group, ad: Ad, kind: 'headline' | 'description', text: string): string {
+    const filled = fillPlanSlots(text, lineContext(this.view, group, ad.format, kind));
+    if (filled.live && losesCase(this.layout, filled.live.letterCase)) this.casesLost++;
+    return normalizeText(writeLineCell(this.layout, filled));
+  }
 
-const lineColumns = (name: string, most: number) =>
-  Array.from({ length: most }, (_, index) => [`${name} ${index + 1}`, `${name} ${index + 1} fixed at`]).flat();
+  private lines(group: Group, ad: Ad, kind: 'headline' | 'description'): Row {
+    const lines = childrenOf(this.view.book.adLine, 'adId', ad.id).filter((line) => line.kind === kind && line.text.trim() !== '');
+    const cells = lines.slice(0, mostLines[kind]).flatMap((line, index) => [
+      [`${kind} ${index + 1}`, this.line(group, ad, kind, line.text)],
+      [`${kind} ${index + 1} fixed at`, line.fixedAt],
+    ]);
+    return Object.fromEntries(cells) as Row;
+  }
 
-/** Headings of Biblion's own plain layout. */
-export const tableColumns: Readonly<Record<TableName, readonly string[]>> = {
-  campaigns: [
-    'Campaign',
-    'State',
-    'Goal',
-    'Daily budget',
-    'Currency',
-    'Bidding',
-    'Bid or target',
-    'Network',
-    'Languages',
-    'Who counts',
-    'Start',
-    'End',
-    'Rotation',
-    'Open hours',
-    'Time zone',
-  ],
-  places: ['Campaign', 'Place', 'Country', 'Kind', 'Radius km', 'Use', 'Latitude', 'Longitude'],
-  groups: ['Campaign', 'Ad group', 'Default bid', 'Landing page'],
-  keywords: ['Campaign', 'Ad group', 'Keyword', 'Match type', 'Bid'],
-  negatives: ['Level', 'Campaign', 'Ad group', 'Negative keyword', 'Match type'],
-  ads: [
-    'Campaign',
-    'Ad group',
-    'Ad',
-    'Format',
-    'Master',
-    ...lineColumns('Headline', mostLines.headline),
-    ...lineColumns('Description', mostLines.description),
-    'Path 1',
-    'Path 2',
-    'Landing page',
-  ],
-  extras: ['Kind', 'Campaign', 'Text', 'Description 1', 'Description 2', 'Address'],
-};
+  private ads(add: Add): void {
+    for (const group of groupsInOrder(this.view))
+      for (const ad of childrenOf(this.view.book.ad, 'groupId', group.id)) {
+        const context = lineContext(this.view, group, ad.format, 'path');
+        const keywords = keywordTexts(this.view, group.id);
+        const path = (text: string) => measureLine(text, keywords, context).textWithFallback;
+        add(
+          {
+            campaign: this.campaignName(group),
+            group: group.name,
+            ad: ad.name,
+            format: ad.format,
+            master: ad.masterName,
+            ...this.lines(group, ad, 'headline'),
+            ...this.lines(group, ad, 'description'),
+            'path 1': path(ad.path1),
+            'path 2': path(ad.path2),
+            'landing page': writeAddress(landingPageOf(this.view, ad)),
+          },
+          this.held.find(group.campaignId, group.id, ad.id),
+        );
+      }
+  }
 
-const fills: Readonly<Record<TableName, Fill>> = {
-  campaigns: fillCampaigns,
-  places: fillPlaces,
-  groups: fillGroups,
-  keywords: fillKeywords,
-  negatives: fillNegatives,
-  ads: fillAds,
-  extras: fillExtras,
-};
+  private extras(add: Add): void {
+    const { book } = this.view;
+    for (const extra of inOrder(book.extra))
+      add(
+        {
+          extra: extra.kind,
+          campaign: extra.campaignId === null ? 'all campaigns' : (book.campaign.get(extra.campaignId)?.name ?? ''),
+          text: normalizeText(extra.text),
+          'extra description 1': normalizeText(extra.description1),
+          'extra description 2': normalizeText(extra.description2),
+          address: extra.kind === 'sitelink' ? writeAddress(extra.address) : '',
+        },
+        this.held.find(extra.campaignId, extra.id),
+      );
+  }
+}
 
-/** One table of the plan, in exact text; rows that a finding holds back stand apart. */
-export function makeTable(name: TableName, view: PlanView, findings: readonly Finding[]): Table {
-  const table: Table = { name, columns: tableColumns[name], rows: [], held: [], guarded: [] };
-  fills[name](view, new HeldBack(findings), (values, finding) => {
-    const cells = values.map((value) => (value === null ? '' : String(value)));
+const emptyTable = (name: Table['name'], columns: readonly string[]): Table => ({
+  name,
+  columns,
+  rows: [],
+  held: [],
+  guarded: [],
+  casesLost: 0,
+});
+
+/** Puts the rows of one kind into a table, under its headings. */
+function fillTable(table: Table, kind: TableName, layout: Layout, maker: RowMaker): void {
+  const columns = columnsOf(layout, kind);
+  const places = table.name === 'all' ? columns.map(({ heading }) => table.columns.indexOf(heading)) : columns.map((_, index) => index);
+  const lost = maker.casesLost;
+  maker.makers[kind]((row, finding) => {
+    const cells = table.columns.map(() => '');
+    columns.forEach(({ field, fixed }, index) => {
+      const value = field === '' ? fixed : field === 'row' ? rowWords[kind] : (row[field] ?? '');
+      cells[places[index]!] = String(value);
+    });
     if (finding) table.held.push({ cells, finding });
     else table.rows.push(cells);
   });
+  table.casesLost += maker.casesLost - lost;
+}
+
+function guard(table: Table): Table {
   table.rows.forEach((cells, index) =>
     cells.forEach((text, at) => {
       if (wouldRun(text)) table.guarded.push({ row: index + 1, column: table.columns[at] ?? '', text });
@@ -248,6 +259,20 @@ export function makeTable(name: TableName, view: PlanView, findings: readonly Fi
   return table;
 }
 
-/** All tables in the order of loading. */
-export const makeTables = (view: PlanView, findings: readonly Finding[]): Table[] =>
-  tableNames.map((name) => makeTable(name, view, findings));
+/** The tables of a plan in a layout, in the order of loading and in exact text; rows that a finding holds back stand apart. */
+export function makeTables(view: PlanView, findings: readonly Finding[], layout: Layout): Table[] {
+  const maker = new RowMaker(view, layout, new HeldBack(findings));
+  if (layout.form === 'one') {
+    const table = emptyTable('all', jointHeadings(layout));
+    for (const kind of tablesOf(layout)) fillTable(table, kind, layout, maker);
+    return [guard(table)];
+  }
+  return tablesOf(layout).map((kind) => {
+    const table = emptyTable(
+      kind,
+      columnsOf(layout, kind).map(({ heading }) => heading),
+    );
+    fillTable(table, kind, layout, maker);
+    return guard(table);
+  });
+}

@@ -18,6 +18,7 @@ export const stepNames = [
   'starter-negatives',
   'campaign-added',
   'version-brought-back',
+  'tables-read-in',
   'brought-back',
 ] as const;
 export type StepName = (typeof stepNames)[number];

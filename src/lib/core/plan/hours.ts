@@ -27,3 +27,19 @@ export function writeDay(hours: readonly HourSpan[], day: number): string {
 /** Open hours of the week; a week without spans is open throughout. */
 export const openHours = (hours: readonly HourSpan[]) =>
   hours.length === 0 ? 168 : hours.reduce((sum, { from, to }) => sum + to - from, 0);
+
+const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+
+/** Open hours as text: `Mon 9-17, Tue 9-17`; all hours are an empty text. */
+export const writeHours = (spans: readonly HourSpan[]) => spans.map(({ day, from, to }) => `${days[day - 1]} ${from}-${to}`).join(', ');
+
+/** Reads open hours from such a text; null where it cannot be read. */
+export function readHours(text: string): HourSpan[] | null {
+  if (text.trim() === '') return [];
+  const spans = text.split(/\s*[,;]\s*/).map((part) => {
+    const [, name = '', hours = ''] = /^\s*(\p{L}+)\.?\s+(.*?)\s*$/u.exec(part) ?? [];
+    const day = days.indexOf(name) + 1;
+    return day === 0 ? null : readDay(hours, day);
+  });
+  return spans.some((span) => span === null || span.length === 0) ? null : spans.flatMap((span) => span ?? []);
+}

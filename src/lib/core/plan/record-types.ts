@@ -10,6 +10,7 @@ import { extra, type Extra } from './records/extra';
 import { find, type Find } from './records/find';
 import { group, type Group } from './records/group';
 import { keyword, type Keyword } from './records/keyword';
+import { layout, type Layout } from './records/layout';
 import { master, type Master } from './records/master';
 import { negative, type Negative } from './records/negative';
 import { offer, type Offer } from './records/offer';
@@ -23,6 +24,7 @@ export interface RecordTypes {
   client: Client;
   account: Account;
   plan: Plan;
+  layout: Layout;
   master: Master;
   masterLine: MasterLine;
   brief: Brief;
@@ -55,13 +57,16 @@ export interface RecordType {
   links?: Readonly<Record<string, RecordName>>;
   /** Keys that together may stand once only (hard invariant). */
   unique?: readonly string[];
+  /** Fields that came later, with what rows written before them hold. */
+  added?: Readonly<Record<string, unknown>>;
 }
 
 /** Parents before children. */
 export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
   client: { stream: 'workspace', schema: client, parents: {} },
   account: { stream: 'workspace', schema: account, parents: { clientId: 'client' } },
-  plan: { stream: 'workspace', schema: plan, parents: { accountId: 'account' } },
+  plan: { stream: 'workspace', schema: plan, parents: { accountId: 'account' }, added: { layoutKey: 'plain' } },
+  layout: { stream: 'workspace', schema: layout, parents: {}, unique: ['name'] },
   master: { stream: 'workspace', schema: master, parents: {} },
   masterLine: { stream: 'workspace', schema: masterLine, parents: { masterId: 'master' } },
   brief: { stream: 'plan', schema: brief, parents: {} },
@@ -100,3 +105,6 @@ export const recordNames = Object.keys(recordTypes) as RecordName[];
 
 /** The record names of a stream, parents before children. */
 export const recordsOf = (stream: RecordType['stream']) => recordNames.filter((name) => recordTypes[name].stream === stream);
+
+/** A row as it was written, perhaps before some fields of its record came, with what those hold. */
+export const completeRow = (record: RecordName, row: Row): Row => ({ ...recordTypes[record].added, ...row });

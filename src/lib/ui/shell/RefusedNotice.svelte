@@ -39,7 +39,7 @@
     {/if}
     <div class="mt-2 flex gap-2">
       {#if refused.missing}
-        <Button kind="act" onclick={() => void stream.bringBack(refused)}>Bring it back and write mine</Button>
+        <Button kind="act" onclick={() => void stream.bringBackDeleted(refused)}>Bring it back and write mine</Button>
       {:else if canMakeAgain}
         <Button kind="act" onclick={() => stream.makeAgain(refused)}>Write mine</Button>
       {/if}

@@ -197,7 +197,7 @@ export class Stream {
   }
 
   /** Brings back what was removed elsewhere, and makes the refused change on it. */
-  async bringBack({ change, missing }: RefusedChange): Promise<void> {
+  async bringBackDeleted({ change, missing }: RefusedChange): Promise<void> {
     this.settle();
     if (change && missing) await this.askFor({ type: 'bring-back', ...missing, change });
   }

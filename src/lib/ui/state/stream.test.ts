@@ -175,7 +175,7 @@ describe('two tabs', () => {
       missing: { record: 'adLine', ids: [line!.id] },
     });
     expect(other.book.group.has(ad.groupId)).toBe(false);
-    await other.bringBack(other.refused!);
+    await other.bringBackDeleted(other.refused!);
     expect(other.refused).toBeNull();
     expect(other.book.adLine.get(line!.id)?.text).toBe('Typed meanwhile');
     expect(other.book.ad.get(ad.id)).toEqual(ad);
@@ -194,7 +194,7 @@ describe('two tabs', () => {
     other.add('keyword', { id: 'new-one', groupId: group!.id, text: 'grand piano tuning', match: 'exact', bidMinor: null, position: 99 });
     await other.flush();
     expect(other.refused).toMatchObject({ refusal: { code: 'parent-missing' }, missing: { record: 'group', ids: [group!.id] } });
-    await other.bringBack(other.refused!);
+    await other.bringBackDeleted(other.refused!);
     const { book } = backend.door.open('plan');
     expect(book.campaign.has(group!.campaignId)).toBe(true);
     expect([...book.keyword.values()].filter(({ groupId }) => groupId === group!.id).map(({ id }) => id)).toEqual([

@@ -9,6 +9,8 @@ export const plan = z.strictObject({
   createdOn: field.date,
   archivedOn: field.date.nullable(),
   handedOffOn: field.date.nullable(),
+  /** The column layout it is handed off in: one that ships, or a row of the workspace. */
+  layoutKey: z.string().max(64),
   position: field.position,
 });
 export type Plan = z.infer<typeof plan>;

@@ -1,25 +1,24 @@
-import { writeDelimited } from '$lib/core/exchange/cells';
-import { makeTable, tableNames } from '$lib/core/exchange/tables';
 import { downloadAs } from '$lib/server/download';
 import { RequestRefused } from '$lib/server/outcome';
 import { route } from '$lib/server/respond';
+import { charsetOf, writeTextFile, writeWorkbook } from '$lib/server/table-files/write-table-file';
 
-const kinds = {
-  csv: { delimiter: ',', type: 'text/csv; charset=utf-8' },
-  tsv: { delimiter: '\t', type: 'text/tab-separated-values; charset=utf-8' },
+const types = {
+  csv: 'text/csv',
+  tsv: 'text/tab-separated-values',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
 } as const;
 
-/** One table as CSV or TSV. Rows that a finding holds back are left out. */
-export const GET = route(({ params, locals: { services } }) => {
-  const [, tableName, ending] = /^(.*)\.(csv|tsv)$/.exec(params.file ?? '') ?? [];
-  const name = tableNames.find((known) => known === tableName);
-  if (!name || (ending !== 'csv' && ending !== 'tsv'))
-    throw new RequestRefused(404, 'no-such-table', `Tables are ${tableNames.join(', ')}, as .csv or .tsv.`, 'name');
-  const id = params.id ?? '';
-  const view = services.plans.getView(id);
-  const { columns, rows } = makeTable(name, view, services.plans.getProof(id).findings);
-  const { delimiter, type } = kinds[ending];
-  return new Response(writeDelimited([columns, ...rows], delimiter), {
-    headers: { 'content-type': type, ...downloadAs(view.plan.name, `-${name}.${ending}`) },
+/** One table as CSV, TSV or XLSX, in the plan's layout or the one `?layout=` names. Rows that a finding holds back are left out. */
+export const GET = route(async ({ params, url, locals: { services } }) => {
+  const { view, tables, layout } = services.plans.getTables(params.id ?? '', url.searchParams.get('layout'));
+  const [, name, ending] = /^(.*)\.(csv|tsv|xlsx)$/.exec(params.file ?? '') ?? [];
+  const table = tables.find((one) => one.name === name);
+  if (!table || (ending !== 'csv' && ending !== 'tsv' && ending !== 'xlsx'))
+    throw new RequestRefused(404, 'no-such-table', `Tables are ${tables.map((one) => one.name).join(', ')}, as .csv, .tsv or .xlsx.`, 'name');
+  const body = ending === 'xlsx' ? await writeWorkbook([table]) : writeTextFile(table, layout, ending);
+  const type = ending === 'xlsx' ? types.xlsx : `${types[ending]}; charset=${charsetOf(layout)}`;
+  return new Response(body as Uint8Array<ArrayBuffer>, {
+    headers: { 'content-type': type, ...downloadAs(view.plan.name, `-${table.name}.${ending}`) },
   });
 });

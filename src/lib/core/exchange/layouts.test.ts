@@ -1,0 +1,227 @@
+import { fc, test } from '@fast-check/vitest';
+import Papa from 'papaparse';
+import { describe, expect, it } from 'vitest';
+import frames from '../../../demo/vellacre-cold-frames.json';
+import spring from '../../../demo/ottlemere-spring-launch.json';
+import weekends from '../../../demo/skarvholm-helgekurs.json';
+import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { applyEdits, type Book } from '../plan/book';
+import { decide } from '../plan/decide';
+import { layout as layoutSchema, type Layout } from '../plan/records/layout';
+import { writeDelimited } from './cells';
+import {
+  readDecimal,
+  readKeywordCell,
+  readLineCell,
+  readMatchCell,
+  writeDecimal,
+  writeKeywordCell,
+  writeLineCell,
+  writeMatchCell,
+} from './layout-cells';
+import { copyLayout, plainLayout, shippedLayouts, tablesOf } from './layouts';
+import { planFileSchema, type PlanFile } from './plan-file';
+import type { SheetRows } from './read-rows';
+import { readTables } from './read-tables';
+import { makeTables } from './tables';
+
+const plans: [string, PlanFile][] = [
+  ['the clean plan', cleanFile],
+  ['spring launch', planFileSchema.parse(spring)],
+  ['cold frames', planFileSchema.parse(frames)],
+  ['helgekurs', planFileSchema.parse(weekends)],
+];
+/** Made up for the tests: other headings, marks for match types, brackets for live slots. */
+const ownHand: Layout = {
+  ...shippedLayouts[1]!,
+  id: 'own-hand',
+  name: 'Own hand',
+  form: 'one',
+  decimal: 'comma',
+  delimiter: 'tab',
+  textPhrase: '«{text}»',
+  textExact: '({text})',
+  textNegative: 'not {keyword}',
+  matchExact: 'Genau',
+  matchNegative: 'ohne {match}',
+  liveAsIs: '<fill: {fallback}>',
+  liveLower: '<fill low: {fallback}>',
+  liveSentence: '<fill sentence: {fallback}>',
+  liveTitle: '<fill title: {fallback}>',
+  liveUpper: '<fill up: {fallback}>',
+};
+
+let made = 0;
+const newId = () => `made-${++made}`;
+const sheetsOf = (book: Book, layout: Layout): SheetRows[] =>
+  makeTables(viewOf(book), [], layout).map(({ name, columns, rows }) => {
+    const text = writeDelimited([columns, ...rows], layout.delimiter === 'semicolon' ? ';' : layout.delimiter === 'tab' ? '\t' : ',');
+    const data = Papa.parse<string[]>(text, {
+      delimiter: layout.delimiter === 'semicolon' ? ';' : layout.delimiter === 'tab' ? '\t' : ',',
+    }).data;
+    return { name, rows: data, lines: data.map((_, index) => index + 1) };
+  });
+/** The plan without what tables carry: the brief stays. */
+const emptied = (file: PlanFile) => bookOfFile({ ...file, campaigns: [], negatives: [], extras: [], finds: [], setAside: [] });
+
+function readInto(book: Book, sheets: SheetRows[], layout: Layout) {
+  const read = readTables(sheets, layout, viewOf(book), newId);
+  if (!read.change) return { ...read, book };
+  const decision = decide(book, read.change, 'plan');
+  if (!decision.ok) throw new Error(decision.refusal.code);
+  return { ...read, book: applyEdits(book, decision.edits) };
+}
+
+describe('shipped layouts', () => {
+  it.each(shippedLayouts.map((layout) => [layout.name, layout] as const))('%s is a layout, and its copy another one', (_, layout) => {
+    expect(layoutSchema.parse(layout)).toEqual(layout);
+    const copy = copyLayout(layout, { id: 'own', names: new Set([`${layout.name}, copy`]), position: 4 });
+    expect(layoutSchema.parse(copy)).toMatchObject({ id: 'own', name: `${layout.name}, copy 2`, columns: layout.columns });
+    expect(tablesOf(layout)).toHaveLength(7);
+  });
+
+  const cases = plans.flatMap(([name, file]) => [...shippedLayouts, ownHand].map((layout) => [name, layout.name, file, layout] as const));
+  it.each(cases)('%s, out and in and out again in “%s”, is equal', (_, __, file, layout) => {
+    const source = sheetsOf(bookOfFile(file), layout);
+    const { book, problems, counts } = readInto(emptied(file), source, layout);
+    expect(problems).toEqual([]);
+    // A plan may hold the same negative twice, from two causes; it comes back once.
+    const rowsOf = (sheets: SheetRows[]) => sheets.map(({ name, rows }) => [name, [...new Set(rows.map((row) => row.join('\u0000')))]]);
+    expect(rowsOf(sheetsOf(book, layout))).toEqual(rowsOf(source));
+    const rows = source.reduce((sum, sheet) => sum + sheet.rows.length - 1, 0);
+    expect(Object.values(counts).reduce((sum, count) => sum + count.added + count.standing, 0)).toBe(rows);
+  });
+
+  it.each(cases)('%s, read in again in “%s”, adds nothing', (_, __, file, layout) => {
+    const shared = { ...layout, planNegatives: 'shared-list' as const };
+    const book = bookOfFile(file);
+    const { change, counts } = readInto(book, sheetsOf(book, shared), shared);
+    expect(change).toBeNull();
+    expect(Object.values(counts).every(({ rows, standing }) => rows === standing)).toBe(true);
+  });
+});
+
+describe('reading tables', () => {
+  const sheet = (...rows: string[][]): SheetRows => ({ name: 'table', rows, lines: rows.map((_, index) => index + 1) });
+  const read = (...rows: string[][]) => readInto(emptied(cleanFile), [sheet(...rows)], plainLayout);
+
+  it('makes campaigns and groups that have no row of their own, and says so once', () => {
+    const { counts, problems, book } = read(
+      ['Campaign', 'Ad group', 'Keyword', 'Match type', 'Bid'],
+      ['spring', 'Grand pianos', 'grand piano tuning', 'exact', '1.20'],
+      ['spring', 'Grand pianos', 'tune a grand piano', 'broad', ''],
+    );
+    expect(counts.keywords).toEqual({ rows: 2, added: 2, standing: 0, leftOut: 0 });
+    expect(problems.map(({ line, field, code, leftOut }) => [line, field, code, leftOut])).toEqual([
+      [2, 'campaign', 'made', false],
+      [2, 'group', 'made', false],
+    ]);
+    expect([...book.keyword.values()].map(({ match, bidMinor }) => [match, bidMinor])).toEqual([
+      ['exact', 120],
+      ['broad', null],
+    ]);
+  });
+
+  it('tells by line what it leaves out, and keeps the rest of the row where only a field is at fault', () => {
+    const { counts, problems } = read(
+      ['Campaign', 'Ad group', 'Keyword', 'Match type', 'Bid', 'Mood'],
+      ['spring', 'A', '', 'exact', '1', ''],
+      ['', 'A', 'piano', 'exact', '1', ''],
+      ['spring', '', 'piano', 'exact', '1', ''],
+      ['spring', 'A', '+piano (grand)', 'loose', 'much', ''],
+      ['spring', 'A', '!!!', 'exact', '1', ''],
+      ['spring', 'A', 'pi\u202eano', 'exact', '1', ''],
+      ['spring', 'A', 'piano tuner', 'exact', '1.5', ''],
+    );
+    expect(counts.keywords).toEqual({ rows: 7, added: 2, standing: 0, leftOut: 5 });
+    expect(problems.filter(({ code }) => code !== 'made').map(({ line, field, code, leftOut }) => [line, field, code, leftOut])).toEqual([
+      [2, 'keyword', 'empty', true],
+      [3, 'campaign', 'empty', true],
+      [4, 'group', 'empty', true],
+      [5, 'match', 'unknown-word', false],
+      [5, 'keyword', 'cleaned', false],
+      [5, 'bid', 'not-an-amount', false],
+      [6, 'keyword', 'cleaned', true],
+      [7, 'text', 'unfit', true],
+    ]);
+  });
+
+  it('takes the guarding apostrophe off and nothing else', () => {
+    const { book } = read(
+      ['Kind', 'Campaign', 'Text', 'Description 1', 'Description 2', 'Address'],
+      ['callout', 'all campaigns', "'=Fixed price", "'tis so", '', ''],
+    );
+    expect([...book.extra.values()][0]).toMatchObject({ text: '=Fixed price', description1: "'tis so" });
+  });
+
+  it('reads no sheet whose headings no table has, and names columns that it does not know', () => {
+    expect(read(['Fruit', 'Weight'], ['apple', '3']).sheets).toEqual([
+      { sheet: 'table', table: null, unknown: ['Fruit', 'Weight'], rows: 1 },
+    ]);
+    const { sheets } = read(['Campaign', 'Ad group', 'Keyword', 'Match type', 'Bid', 'Mood'], ['a', 'b', 'c', '', '', 'good']);
+    expect(sheets).toEqual([{ sheet: 'table', table: 'keywords', unknown: ['Mood'], rows: 1 }]);
+  });
+
+  it('sorts rows of one table by what stands in them where no column says it', () => {
+    const bare = { ...ownHand, columns: ownHand.columns.filter(({ field }) => field !== 'row') };
+    const { counts } = readInto(
+      emptied(cleanFile),
+      [
+        sheet(
+          ['Campaign', 'Ad group', 'Keyword', 'Match type', 'Headline 1', 'Place', 'Country'],
+          ['spring', '', '', '', '', '', ''],
+          ['spring', 'Grand', '', '', '', '', ''],
+          ['spring', 'Grand', 'piano', 'exact', '', '', ''],
+          ['spring', 'Grand', 'not «free»', 'ohne phrase', '', '', ''],
+          ['spring', 'Grand', '', '', 'Grand pianos', '', ''],
+          ['spring', '', '', '', '', 'Edinburgh', 'GB'],
+        ),
+      ],
+      bare,
+    );
+    expect(Object.entries(counts).map(([kind, { added }]) => [kind, added])).toEqual([
+      ['campaigns', 1],
+      ['places', 1],
+      ['groups', 1],
+      ['keywords', 2],
+      ['negatives', 0],
+      ['ads', 1],
+      ['extras', 0],
+    ]);
+  });
+});
+
+describe('cells of a layout', () => {
+  const words = fc
+    .string({ unit: fc.constantFrom('a', 'é', ' ', '-', 'not ', '«', '('), minLength: 1, maxLength: 8 })
+    .map((text) => `p${text}o`);
+  const match = fc.constantFrom('broad' as const, 'phrase' as const, 'exact' as const);
+
+  test.prop([words, match, fc.boolean()], { seed: 41 })('a keyword is read as it was written', (text, type, isNegative) => {
+    const cell = writeKeywordCell(ownHand, text, type, isNegative);
+    expect(readKeywordCell(ownHand, cell)).toEqual({ text, match: type, isNegative });
+    expect(readMatchCell(ownHand, writeMatchCell(ownHand, type, isNegative).toUpperCase())).toEqual({ match: type, isNegative });
+  });
+
+  const fixed = fc.string({ unit: fc.constantFrom('a', ' ', '|', '\\', '[', ']', 'é'), maxLength: 6 });
+  const live = fc.option(
+    fc.record({ fallback: fixed.map((text) => `F${text}`), letterCase: fc.constantFrom(null, 'lower' as const, 'title' as const) }),
+  );
+  test.prop([fixed, live, fixed], { seed: 42 })('a line comes back as the same line', (before, slot, after) => {
+    const line = { before, live: slot, after: slot ? after : '' };
+    const again = readLineCell(ownHand, writeLineCell(ownHand, line));
+    expect(again).toBe(readLineCell(plainLayout, writeLineCell(plainLayout, line)));
+  });
+
+  test.prop([fc.integer({ min: -10_000_000, max: 10_000_000 })], { seed: 43 })('a number is read in its own decimal sign', (minor) => {
+    const number = (minor / 100).toFixed(2).replace('-0.00', '0.00');
+    for (const layout of [plainLayout, ownHand]) expect(readDecimal(layout, writeDecimal(layout, number))).toBe(number);
+  });
+
+  it('understands thousands, and refuses what is no number', () => {
+    expect(readDecimal(ownHand, '1.234,50')).toBe('1234.50');
+    expect(readDecimal(plainLayout, '1,234.50')).toBe('1234.50');
+    expect(readDecimal(plainLayout, '12 345.6')).toBe('12345.6');
+    for (const cell of ['', 'much', '1.2.3', '1,2', '--1']) expect(readDecimal(plainLayout, cell)).toBeNull();
+  });
+});

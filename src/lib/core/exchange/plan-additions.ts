@@ -1,0 +1,99 @@
+import type * as z from 'zod';
+import { writeAddress } from '../ads/address';
+import { applyEdits, inOrder, nextPosition, type Book, type RowEdit } from '../plan/book';
+import type { Change, SimpleChange, StepName } from '../plan/changes';
+import { groupBid, landingPageOf, type PlanView } from '../plan/plan-view';
+import type { Group } from '../plan/records/group';
+import { recordNames, recordTypes, type RecordName, type RecordTypes, type Row } from '../plan/record-types';
+
+/** What a row is known by, beside its record. */
+type Key = readonly (string | null)[];
+const keyOf = (record: RecordName, key: Key) => [record, ...key].join('\u0000');
+
+/** What a row of each record is known by when tables are read into a plan that holds some already. */
+function* keysOf({ book }: PlanView): Iterable<[record: RecordName, id: string, key: Key]> {
+  for (const { id, name } of inOrder(book.campaign)) yield ['campaign', id, [name]];
+  for (const { id, campaignId, name } of inOrder(book.group)) yield ['group', id, [campaignId, name]];
+  for (const { id, groupId, text, match } of inOrder(book.keyword)) yield ['keyword', id, [groupId, match, text]];
+  for (const { id, campaignId, groupId, text, match } of inOrder(book.negative)) yield ['negative', id, [campaignId, groupId, match, text]];
+  for (const { id, groupId, name } of inOrder(book.ad)) yield ['ad', id, [groupId, name]];
+  for (const { id, campaignId, kind, text } of inOrder(book.extra)) yield ['extra', id, [campaignId, kind, text]];
+  for (const { id, campaignId, country, name } of inOrder(book.place)) yield ['place', id, [campaignId, country, name]];
+}
+
+/** Rows to be added to a plan, each once, after what stands there. */
+export class PlanAdditions {
+  private readonly known = new Map<string, string>();
+  private readonly added: Partial<Record<RecordName, Row[]>> = {};
+  private readonly positions = new Map<RecordName, number>();
+  private readonly groups = new Map<string, Group>();
+  private campaignsBook: { size: number; book: Book };
+
+  constructor(
+    private readonly view: PlanView,
+    private readonly newId: () => string,
+  ) {
+    for (const [record, id, key] of keysOf(view)) this.known.set(keyOf(record, key), id);
+    this.campaignsBook = { size: 0, book: view.book };
+  }
+
+  /** The id of a row that stands or was added, by what it is known by. */
+  find(record: RecordName, key: Key): string | null {
+    return this.known.get(keyOf(record, key)) ?? null;
+  }
+
+  /** Adds a row if it is fit for its record; answers its id, or what is wrong with it. */
+  add<Name extends RecordName>(
+    record: Name,
+    fields: Omit<RecordTypes[Name], 'id' | 'position'>,
+    key?: Key,
+  ): { id: string } | { field: string; message: string } {
+    const position = this.positions.get(record) ?? nextPosition(this.view.book[record].values() as Iterable<{ position: number }>);
+    const schema = recordTypes[record].schema as unknown as z.ZodType<Row>;
+    const checked = schema.safeParse({ id: this.newId(), ...fields, position });
+    if (!checked.success) {
+      const [issue] = checked.error.issues;
+      return { field: String(issue?.path[0] ?? ''), message: issue?.message ?? '' };
+    }
+    this.positions.set(record, position + 1);
+    const name: RecordName = record;
+    (this.added[name] ??= []).push(checked.data);
+    if (name === 'group') this.groups.set(checked.data.id, checked.data as unknown as Group);
+    if (key) this.known.set(keyOf(record, key), checked.data.id);
+    return { id: checked.data.id };
+  }
+
+  /** The change that adds all of it; null where there is nothing. */
+  change(name: StepName): Change | null {
+    const changes = recordNames.flatMap((record): SimpleChange[] => {
+      const rows = this.added[record];
+      return rows ? [{ type: 'add', record, rows }] : [];
+    });
+    return changes.length > 0 ? { type: 'several', name, changes } : null;
+  }
+
+  private groupById(id: string): Group | undefined {
+    return this.view.book.group.get(id) ?? this.groups.get(id);
+  }
+
+  /** The bid that keywords of a group have unless they have their own. */
+  bidOfGroup(id: string): number | null {
+    const group = this.groupById(id);
+    return group ? groupBid({ ...this.view, book: this.bookWithCampaigns() }, group) : null;
+  }
+
+  /** The address that ads of a group lead to unless they have their own, written in full. */
+  pageOfGroup(id: string): string {
+    const page = this.groupById(id)?.landingPage;
+    return writeAddress(page === undefined || page === '' ? landingPageOf(this.view, { groupId: id, landingPage: '' }) : page);
+  }
+
+  private bookWithCampaigns(): Book {
+    const rows = this.added.campaign ?? [];
+    if (rows.length !== this.campaignsBook.size) {
+      const edits = rows.map((after) => ({ record: 'campaign', id: after.id, before: null, after })) as unknown as RowEdit[];
+      this.campaignsBook = { size: rows.length, book: applyEdits(this.view.book, edits) };
+    }
+    return this.campaignsBook.book;
+  }
+}

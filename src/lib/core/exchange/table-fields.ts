@@ -1,0 +1,63 @@
+/** The tables in the order of loading. */
+export const tableNames = ['campaigns', 'places', 'groups', 'keywords', 'negatives', 'ads', 'extras'] as const;
+export type TableName = (typeof tableNames)[number];
+
+/** The most lines of a kind that a table of ads holds. */
+export const mostLines = { headline: 15, description: 4 } as const;
+
+const lineFields = (kind: keyof typeof mostLines) =>
+  Array.from({ length: mostLines[kind] }, (_, index) => [`${kind} ${index + 1}`, `${kind} ${index + 1} fixed at`]).flat();
+
+/** What a row of each table can say. `row` is the kind of row, for tables of several kinds. */
+export const tableFields: Readonly<Record<TableName, readonly string[]>> = {
+  campaigns: [
+    'row',
+    'campaign',
+    'state',
+    'goal',
+    'daily budget',
+    'currency',
+    'bidding',
+    'bid',
+    'network',
+    'languages',
+    'who counts',
+    'start',
+    'end',
+    'rotation',
+    'open hours',
+    'time zone',
+  ],
+  places: ['row', 'campaign', 'place', 'country', 'place kind', 'radius km', 'use', 'latitude', 'longitude'],
+  groups: ['row', 'campaign', 'group', 'bid', 'landing page'],
+  keywords: ['row', 'campaign', 'group', 'keyword', 'match', 'bid'],
+  negatives: ['row', 'level', 'campaign', 'group', 'negative', 'match'],
+  ads: [
+    'row',
+    'campaign',
+    'group',
+    'ad',
+    'format',
+    'master',
+    ...lineFields('headline'),
+    ...lineFields('description'),
+    'path 1',
+    'path 2',
+    'landing page',
+  ],
+  extras: ['row', 'extra', 'campaign', 'text', 'extra description 1', 'extra description 2', 'address'],
+};
+
+/** Every field there is, once. */
+export const fieldNames: readonly string[] = [...new Set(Object.values(tableFields).flat())];
+
+/** What a row of a table is called, where a table holds rows of several kinds. */
+export const rowWords: Readonly<Record<TableName, string>> = {
+  campaigns: 'campaign',
+  places: 'place',
+  groups: 'ad group',
+  keywords: 'keyword',
+  negatives: 'negative keyword',
+  ads: 'ad',
+  extras: 'extra',
+};
