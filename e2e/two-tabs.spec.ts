@@ -53,6 +53,33 @@ test('an edit on a stale copy is refused with both texts side by side, and can s
   expect((await (await page.request.get(`/api/plans/${id}`)).json()).brief.offer).toBe('Mine, typed while away');
 });
 
+test('an edit inside something deleted in another tab keeps its text and brings it back', async ({ page }) => {
+  const { id, other } = await openTwice(page);
+  await page.goto(`/plans/${id}/groups`);
+  await page.locator('[data-keyword="piano tuning"]').click();
+  // The first tab cannot send for a while; in the second one the group is taken out.
+  await page.route('**/changes', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
+  const { rows } = await (await page.request.get(`/api/plans/${id}/changes`)).json();
+  const keyword = rows.keyword.find(({ text }: { text: string }) => text === 'piano tuning');
+  await page.getByLabel('Theme words').fill('Typed while it was taken out');
+  await expect(page.locator('[data-saved]')).toHaveAttribute('data-saved', 'waiting');
+  await other.goto(`/plans/${id}/groups`);
+  await other.locator('[data-keyword="piano tuning"]').click();
+  await other.getByRole('button', { name: 'Delete the group' }).click();
+  await untilSaved(other);
+  await page.unroute('**/changes');
+
+  const notice = page.getByRole('alert').filter({ hasText: 'Not saved' });
+  await expect(notice).toContainText('What it changes is no longer there.');
+  await expect(notice).toContainText('Typed while it was taken out');
+  await notice.getByRole('button', { name: 'Bring it back and write mine' }).click();
+  await expect(notice).toHaveCount(0);
+  await expect(other.locator('[data-keyword="piano tuning"]')).toBeVisible();
+  const after = await (await page.request.get(`/api/plans/${id}/changes`)).json();
+  expect(after.rows.group.find(({ id }: { id: string }) => id === keyword.groupId).theme).toBe('Typed while it was taken out');
+  expect(after.rows.keyword).toHaveLength(rows.keyword.length);
+});
+
 test('a plan deleted in one tab says so in the other, and nothing breaks', async ({ page }) => {
   const { other } = await openTwice(page);
   await page.goto('/');

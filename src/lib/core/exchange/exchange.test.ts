@@ -11,7 +11,7 @@ import { readProof } from '../proof/read-proof';
 import { checkPlanFile } from './check-plan-file';
 import { harmless, wouldRun, writeDelimited } from './cells';
 import { planFileSchema, type PlanFile } from './plan-file';
-import { columnsOf, plainLayout, shippedLayouts } from './layouts';
+import { columnsOf, plainLayout } from './layouts';
 import { tableNames, type TableName } from './table-fields';
 import { makeTables } from './tables';
 import { writePlanFile } from './write-plan-file';

@@ -22,10 +22,36 @@ export const tablesOf = ({ columns }: Pick<Layout, 'columns'>): TableName[] => [
 export const columnsOf = ({ columns }: Pick<Layout, 'columns'>, table: TableName): LayoutColumn[] =>
   columns.filter((column) => column.table === table);
 
-/** The headings of the one table that holds all rows: each heading once. */
-export const jointHeadings = (layout: Pick<Layout, 'columns'>): string[] => [
-  ...new Set(tableNames.flatMap((table) => columnsOf(layout, table)).map(({ heading }) => heading)),
-];
+/** Which headings stand before which, in some table. */
+function followersOf(lists: readonly (readonly string[])[]): Map<string, Set<string>> {
+  const followers = new Map<string, Set<string>>();
+  for (const headings of lists)
+    headings.forEach((heading, at) => {
+      const after = followers.get(heading) ?? new Set();
+      const next = headings[at + 1];
+      if (next !== undefined && next !== heading) after.add(next);
+      followers.set(heading, after);
+    });
+  return followers;
+}
+
+/**
+ * The headings of the one table that holds all rows: each heading once, in an order that keeps that of every kind of row.
+ * Where the kinds contradict each other, the kind that comes first wins.
+ */
+export function jointHeadings(layout: Pick<Layout, 'columns'>): string[] {
+  const followers = followersOf(tableNames.map((table) => columnsOf(layout, table).map(({ heading }) => heading)));
+  const left = new Set(followers.keys());
+  const ordered: string[] = [];
+  while (left.size > 0) {
+    const awaited = new Set([...left].flatMap((heading) => [...(followers.get(heading) ?? [])]));
+    const [first] = left;
+    const next = [...left].find((heading) => !awaited.has(heading)) ?? first!;
+    ordered.push(next);
+    left.delete(next);
+  }
+  return ordered;
+}
 
 /** A copy under a name that is not taken. */
 export function copyLayout(layout: Layout, { id, names, position }: { id: string; names: ReadonlySet<string>; position: number }): Layout {

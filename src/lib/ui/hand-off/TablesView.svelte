@@ -1,28 +1,25 @@
 <script lang="ts">
-  import { makeTables, type Table, type TableName } from '$lib/core/exchange/tables';
+  import { allLayouts, layoutOf, tablesOf } from '$lib/core/exchange/layouts';
+  import { tableNames } from '$lib/core/exchange/table-fields';
+  import { makeTables, type Table } from '$lib/core/exchange/tables';
   import { inOrder } from '$lib/core/plan/book';
   import { copyTable } from './clipboard';
   import Button from '../parts/Button.svelte';
+  import SelectField from '../parts/SelectField.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { findingAddress } from '../shell/finding-address';
   import { getShell } from '../shell/shell.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { countOf, wordDate, wordFinding } from '$lib/wording/findings';
+  import { tableTitles, wordLayout } from '$lib/wording/tables';
 
   let { fetchFile }: { fetchFile: (address: string) => Promise<void> } = $props();
 
   const desk = getDesk();
   const shell = getShell();
-  const names: Record<TableName, string> = {
-    campaigns: 'Campaigns',
-    places: 'Places',
-    groups: 'Ad groups',
-    keywords: 'Keywords',
-    negatives: 'Negative keywords',
-    ads: 'Ads',
-    extras: 'Extras',
-  };
-  const tables = $derived(makeTables(desk.plan, desk.reader.proof.findings));
+  const names = tableTitles;
+  const layout = $derived(layoutOf(desk.workspace.book, desk.plan.plan.layoutKey));
+  const tables = $derived(makeTables(desk.plan, desk.reader.proof.findings, layout));
   const sum = (of: (table: Table) => number) => tables.reduce((all, table) => all + of(table), 0);
   const guarded = $derived(tables.flatMap(({ name, guarded }) => guarded.map((cell) => ({ ...cell, table: names[name] }))));
   /** Rows held back, counted by the finding that holds them. */
@@ -37,7 +34,10 @@
     }));
   });
 
-  function inside(name: TableName): string {
+  const casesLost = $derived(sum(({ casesLost }) => casesLost));
+  const missing = $derived(tableNames.filter((name) => !tablesOf(layout).includes(name)));
+
+  function inside(name: Table['name']): string {
     const { book } = desk;
     const plan = inOrder(book.negative);
     switch (name) {
@@ -50,11 +50,13 @@
       case 'groups':
         return 'with default bids';
       case 'keywords':
-        return 'match types in words, each with its bid';
+        return 'each with its match type and bid';
       case 'negatives':
-        return `plan ${plan.filter((row) => row.campaignId === null && row.groupId === null).length} as a shared list, campaigns ${plan.filter((row) => row.campaignId !== null).length}, groups ${plan.filter((row) => row.groupId !== null).length}`;
+        return `plan ${plan.filter((row) => row.campaignId === null && row.groupId === null).length} ${layout.planNegatives === 'shared-list' ? 'as a shared list' : 'once a campaign'}, campaigns ${plan.filter((row) => row.campaignId !== null).length}, groups ${plan.filter((row) => row.groupId !== null).length}`;
       case 'ads':
         return `a live slot in ${new Set(inOrder(book.adLine).flatMap((line) => (line.text.includes('[[keyword') ? [line.adId] : []))).size}`;
+      case 'all':
+        return 'rows of every kind, told apart by their first column or by what they hold';
       case 'extras':
         return (['sitelink', 'callout'] as const)
           .map((kind) => countOf(inOrder(book.extra).filter((extra) => extra.kind === kind).length, kind))
@@ -75,18 +77,40 @@
 </script>
 
 <div class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3">
-  <p class="pb-2">
-    <span class="font-semibold">Column layout</span> Plain, one table a kind
-    <span class="text-ink-2">· UTF-8, decimal point; plan negatives as a shared list</span>{#if plan.handedOffOn}<span
-        class="ms-3 font-semibold text-act">handed off {wordDate(plan.handedOffOn)}</span
-      >{/if}
-  </p>
+  <div class="flex items-end gap-3 pb-2">
+    <SelectField
+      label="Column layout"
+      class="w-72"
+      value={layout.id as string}
+      items={allLayouts(desk.workspace.book).map(({ id, name }) => ({ value: id as string, name }))}
+      onedit={(layoutKey) => void desk.workspace.set('plan', plan.id, { layoutKey })}
+    />
+    <p class="min-w-0 flex-1 pb-1 text-ink-2">
+      {wordLayout(layout)}{#if plan.handedOffOn}<span class="ms-3 font-semibold text-act">handed off {wordDate(plan.handedOffOn)}</span
+        >{/if}
+    </p>
+    <span class="flex shrink-0 gap-1.5">
+      <Button onclick={() => void fetchFile(`/api/plans/${plan.id}/tables.zip`)}>All, zipped</Button>
+      <Button onclick={() => void fetchFile(`/api/plans/${plan.id}/tables.xlsx`)}>All as XLSX</Button>
+    </span>
+  </div>
+  {#if missing.length > 0}
+    <p class="pb-1 text-ochre">
+      <span aria-hidden="true">▲</span> This layout has no table for {missing.map((name) => names[name].toLowerCase()).join(', ')}.
+    </p>
+  {/if}
+  {#if casesLost > 0}
+    <p class="pb-1 text-ochre">
+      <span aria-hidden="true">▲</span>
+      {countOf(casesLost, 'live slot')} ask for a letter case that this layout has no way to write.
+    </p>
+  {/if}
   <table class="w-full">
     <thead class="text-ink-2">
       <tr class="border-b border-rule">
         <th class="w-44 py-1 text-start font-normal">Table, in order of loading</th><th class="w-16 text-end font-normal">Rows</th><th
           class="w-20 text-end font-normal">Go out</th
-        ><th class="w-16 text-end font-normal">Held</th><th class="ps-6 text-start font-normal">What is in it</th><th class="w-56"
+        ><th class="w-16 text-end font-normal">Held</th><th class="ps-6 text-start font-normal">What is in it</th><th class="w-64"
           ><span class="sr-only">Take it away</span></th
         >
       </tr>
@@ -109,6 +133,10 @@
               >
               <Button label={`${names[table.name]} as TSV`} onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.tsv`)}
                 >TSV</Button
+              >
+              <Button
+                label={`${names[table.name]} as XLSX`}
+                onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.xlsx`)}>XLSX</Button
               >
             </span>
           </td>

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { page } from '$app/state';
   import NoTableCarries from '$lib/ui/hand-off/NoTableCarries.svelte';
+  import LayoutsView from '$lib/ui/hand-off/LayoutsView.svelte';
+  import ReadInView from '$lib/ui/hand-off/ReadInView.svelte';
   import TablesView from '$lib/ui/hand-off/TablesView.svelte';
   import VersionsView from '$lib/ui/hand-off/VersionsView.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
@@ -12,6 +14,8 @@
   const desk = getDesk();
   const views = [
     { id: 'tables', name: 'Tables' },
+    { id: 'read-in', name: 'Read in' },
+    { id: 'layouts', name: 'Column layouts' },
     { id: 'versions', name: 'Versions' },
   ] as const;
   const view = $derived(views.find(({ id }) => id === page.url.searchParams.get('view'))?.id ?? 'tables');
@@ -19,7 +23,7 @@
 
   /** The server's file is asked for only once it has every edit. */
   async function fetchFile(address: string) {
-    await desk.flush();
+    await Promise.all([desk.flush(), desk.workspace.flush()]);
     const link = document.createElement('a');
     link.href = address;
     link.download = '';
@@ -36,10 +40,11 @@
 
 <svelte:head><title>Hand-off · {plan.name} · Biblion</title></svelte:head>
 
-<PlanShell chapter="hand-off">
-  {#snippet margin()}
-    <NoTableCarries />
-  {/snippet}
+{#snippet noTableCarries()}
+  <NoTableCarries />
+{/snippet}
+
+<PlanShell chapter="hand-off" margin={view === 'tables' ? noTableCarries : undefined}>
   <div class="flex h-full flex-col">
     <ChapterHead title="Hand-off">
       {#snippet tabs()}
@@ -50,6 +55,9 @@
         <Button kind="act" onclick={() => void mark()}>{plan.handedOffOn ? 'Not handed off after all' : 'Mark as handed off'}</Button>
       {/snippet}
     </ChapterHead>
-    {#if view === 'versions'}<VersionsView />{:else}<TablesView {fetchFile} />{/if}
+    {#if view === 'versions'}<VersionsView />
+    {:else if view === 'read-in'}<ReadInView />
+    {:else if view === 'layouts'}<LayoutsView />
+    {:else}<TablesView {fetchFile} />{/if}
   </div>
 </PlanShell>

@@ -1,0 +1,142 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { allLayouts, layoutOf } from '$lib/core/exchange/layouts';
+  import { tableNames } from '$lib/core/exchange/table-fields';
+  import { countOf } from '$lib/wording/findings';
+  import { tableTitles, wordLayout, wordTableProblem } from '$lib/wording/tables';
+  import Button from '../parts/Button.svelte';
+  import SelectField from '../parts/SelectField.svelte';
+  import { getShell } from '../shell/shell.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { TablesReading } from './tables-reading.svelte';
+
+  const desk = getDesk();
+  const shell = getShell();
+  const reading = new TablesReading(desk);
+  onMount(() => () => reading.stop());
+
+  let chosen = $state(desk.plan.plan.layoutKey);
+  let problem = $state('');
+  let field: HTMLInputElement;
+  const layout = $derived(layoutOf(desk.workspace.book, chosen));
+  const read = $derived(reading.read);
+  const kinds = $derived(tableNames.filter((name) => (read?.counts[name].rows ?? 0) > 0));
+  const added = $derived(kinds.reduce((sum, name) => sum + (read?.counts[name].added ?? 0), 0));
+  const mostShown = 200;
+
+  const take = (files: FileList | null | undefined) => {
+    if (files && files.length > 0) void reading.take([...files], layout);
+    field.value = '';
+  };
+
+  function add() {
+    const count = added;
+    problem = reading.add();
+    if (problem === '') shell.announce(`${countOf(count, 'row')} added. Ctrl Z takes them out again.`);
+  }
+</script>
+
+<input
+  bind:this={field}
+  type="file"
+  multiple
+  accept=".csv,.tsv,.txt,.xlsx"
+  class="hidden"
+  aria-label="Tables to read in"
+  onchange={() => take(field.files)}
+/>
+<div
+  class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3"
+  role="presentation"
+  ondragover={(event) => event.preventDefault()}
+  ondrop={(event) => {
+    event.preventDefault();
+    take(event.dataTransfer?.files);
+  }}
+>
+  <div class="flex items-end gap-2">
+    <SelectField
+      label="Column layout"
+      class="w-72"
+      value={layout.id as string}
+      items={allLayouts(desk.workspace.book).map(({ id, name }) => ({ value: id as string, name }))}
+      onedit={(id) => {
+        chosen = id;
+        reading.look(layoutOf(desk.workspace.book, id));
+      }}
+    />
+    <Button kind={read ? 'plain' : 'act'} onclick={() => field.click()}>Choose files</Button>
+    {#if reading.doing}
+      <span role="status" class="pb-1">{reading.doing}</span>
+      <Button kind="link" class="pb-1" onclick={() => reading.stop()}>Stop</Button>
+    {/if}
+  </div>
+  <p class="pt-1 text-ink-2">{wordLayout(layout)}. Files may be CSV, TSV or XLSX in any encoding, with any delimiter.</p>
+  {#each reading.failures as failure (failure)}<p class="pt-1 text-madder" role="alert">{failure}</p>{/each}
+  {#if problem}<p class="pt-1 text-madder" role="alert">{problem}</p>{/if}
+  {#if read}
+    <section class="mt-4" aria-label="What would be added">
+      <h2 class="pb-1 font-semibold">What would be added</h2>
+      <ul class="pb-2">
+        {#each read.sheets as sheet (sheet.sheet)}
+          <li class={sheet.table === null ? 'text-madder' : 'text-ink-2'}>
+            <span class="font-semibold">{sheet.sheet}</span>:
+            {sheet.table === null
+              ? 'no table of this layout has these headings. Learn a layout from the file, or choose another one.'
+              : `${tableTitles[sheet.table]}, ${countOf(sheet.rows, 'row')}`}{#if sheet.table !== null && sheet.unknown.length > 0}; not in
+              the layout and left out: {sheet.unknown.slice(0, 8).join(', ')}{sheet.unknown.length > 8 ? ' …' : ''}{/if}
+          </li>
+        {/each}
+      </ul>
+      {#if kinds.length > 0}
+        <table class="w-[520px]">
+          <thead class="text-ink-2">
+            <tr class="border-b border-rule">
+              <th class="py-1 text-start font-normal">Kind of row</th><th class="text-end font-normal">Rows</th><th
+                class="text-end font-normal">New</th
+              ><th class="text-end font-normal">Stand already</th><th class="text-end font-normal">Left out</th>
+            </tr>
+          </thead>
+          <tbody class="font-mono text-[12.5px]">
+            {#each kinds as kind (kind)}
+              {@const count = read.counts[kind]}
+              <tr class="border-b border-rule-soft">
+                <td class="py-1 font-serif text-[15px]">{tableTitles[kind]}</td>
+                <td class="text-end text-ink-2">{count.rows}</td>
+                <td class="text-end font-semibold">{count.added}</td>
+                <td class="text-end text-ink-2">{count.standing || '–'}</td>
+                <td class={`text-end ${count.leftOut > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}>{count.leftOut || '–'}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      {/if}
+      <div class="flex items-center gap-3 py-3">
+        <Button kind="act" disabled={added === 0} onclick={add}>Add {countOf(added, 'row')} to the plan</Button>
+        <Button onclick={() => reading.clear()}>Leave it</Button>
+        <span class="text-ink-2">What stands in the plan stays as it is; all of it is one step.</span>
+      </div>
+    </section>
+    {#if read.problems.length > 0}
+      <section aria-label="What was met">
+        <h2 class="border-t border-rule pt-2 pb-1 font-semibold">What was met, by line</h2>
+        <ul>
+          {#each read.problems.slice(0, mostShown) as one, index (index)}
+            <li class="flex gap-3 border-b border-rule-soft py-0.5">
+              <span class="w-44 shrink-0 truncate font-mono text-[12px] text-ink-2" title={one.sheet}>{one.sheet}</span>
+              <span class="w-14 shrink-0 text-end font-mono text-[12px]">line {one.line}</span>
+              <span class={`min-w-0 break-words ${one.leftOut ? 'text-madder' : ''}`}>{wordTableProblem(one)}</span>
+            </li>
+          {/each}
+        </ul>
+        {#if read.problems.length > mostShown}<p class="py-1 text-ink-2">and {read.problems.length - mostShown} more</p>{/if}
+      </section>
+    {/if}
+  {:else if reading.doing === ''}
+    <p class="max-w-xl pt-6 text-ink-2">
+      Tables that were handed off, or any that the layout fits, come back into this plan: campaigns, places, groups, keywords, negatives,
+      ads and extras. Nothing is added before you have seen how many rows are new and what is at fault, line by line. Files can also be
+      dropped here.
+    </p>
+  {/if}
+</div>

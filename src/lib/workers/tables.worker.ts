@@ -1,0 +1,22 @@
+import { ulid } from 'ulid';
+import type { SheetRows } from '$lib/core/exchange/read-rows';
+import { readTables, type TablesRead } from '$lib/core/exchange/read-tables';
+import type { Book } from '$lib/core/plan/book';
+import { findPlanView } from '$lib/core/plan/plan-view';
+import type { Layout } from '$lib/core/plan/records/layout';
+import { houseRules } from '$lib/core/rules/house-rules';
+import { ruleSet } from '$lib/core/rules/rule-set';
+
+/** Sheets to be read into a plan by a layout. */
+export interface TablesRequest {
+  sheets: readonly SheetRows[];
+  layout: Layout;
+  book: Book;
+  planId: string;
+}
+export type TablesAnswer = TablesRead | null;
+
+onmessage = ({ data: { sheets, layout, book, planId } }: MessageEvent<TablesRequest>) => {
+  const view = findPlanView(book, planId, ruleSet, houseRules);
+  postMessage((view && readTables(sheets, layout, view, () => ulid())) satisfies TablesAnswer);
+};
