@@ -3,6 +3,9 @@ import Papa from 'papaparse';
 const runs = /^[=+\-@\p{Cc}]/u;
 const plainNumber = /^[+-]?\d+(?:[.,]\d+)?$/;
 
+/** A sign that the code page Windows-1252 does not have. */
+export const beyondWindows1252 = /[^\u0000-\u007f\u00a0-\u00ff€‚ƒ„…†‡ˆ‰Š‹ŒŽ‘’“”•–—˜™š›œžŸ]/u;
+
 /** Whether a spreadsheet might run a cell instead of showing it. */
 export const wouldRun = (cell: string) => runs.test(cell) && !plainNumber.test(cell);
 

@@ -15,7 +15,7 @@ import type { Layout } from '../plan/records/layout';
 import type { Negative } from '../plan/records/negative';
 import type { Finding } from '../proof/finding';
 import { normalizeText } from '../text/units';
-import { wouldRun } from './cells';
+import { beyondWindows1252, wouldRun } from './cells';
 import { HeldBack } from './held-back';
 import { losesCase, writeDecimal, writeKeywordCell, writeLineCell, writeMatchCell } from './layout-cells';
 import { columnsOf, jointHeadings, tablesOf } from './layouts';
@@ -32,6 +32,8 @@ export interface Table {
   guarded: { row: number; column: string; text: string }[];
   /** Live slots whose letter case the layout cannot write. */
   casesLost: number;
+  /** Cells with signs that the layout's encoding cannot write. */
+  unwritable: number;
 }
 
 /** What a row says, by field. */
@@ -231,6 +233,7 @@ const emptyTable = (name: Table['name'], columns: readonly string[]): Table => (
   held: [],
   guarded: [],
   casesLost: 0,
+  unwritable: 0,
 });
 
 /** Puts the rows of one kind into a table, under its headings. */
@@ -250,7 +253,8 @@ function fillTable(table: Table, kind: TableName, layout: Layout, maker: RowMake
   table.casesLost += maker.casesLost - lost;
 }
 
-function guard(table: Table): Table {
+function guard(table: Table, { encoding }: Layout): Table {
+  if (encoding === 'windows-1252') table.unwritable = table.rows.flat().filter((cell) => beyondWindows1252.test(cell)).length;
   table.rows.forEach((cells, index) =>
     cells.forEach((text, at) => {
       if (wouldRun(text)) table.guarded.push({ row: index + 1, column: table.columns[at] ?? '', text });
@@ -265,7 +269,7 @@ export function makeTables(view: PlanView, findings: readonly Finding[], layout:
   if (layout.form === 'one') {
     const table = emptyTable('all', jointHeadings(layout));
     for (const kind of tablesOf(layout)) fillTable(table, kind, layout, maker);
-    return [guard(table)];
+    return [guard(table, layout)];
   }
   return tablesOf(layout).map((kind) => {
     const table = emptyTable(
@@ -273,6 +277,6 @@ export function makeTables(view: PlanView, findings: readonly Finding[], layout:
       columnsOf(layout, kind).map(({ heading }) => heading),
     );
     fillTable(table, kind, layout, maker);
-    return guard(table);
+    return guard(table, layout);
   });
 }

@@ -30,7 +30,8 @@ export function editsBetween(before: Book, after: Book): RowEdit[] {
 const nameFields = ['name', 'text', 'offer'] as const;
 
 /** What a row is called by its reader: its name or text, or nothing. */
-export const nameOfRow = (row: Row) => String(nameFields.map((field) => row[field]).find((value) => typeof value === 'string' && value !== '') ?? '');
+export const nameOfRow = (row: Row) =>
+  String(nameFields.map((field) => row[field]).find((value) => typeof value === 'string' && value !== '') ?? '');
 
 /** The names of what a row belongs to, from the farthest to the nearest: campaign, ad group, ad. */
 export function ownersOf(book: Book, record: RecordName, row: Row): string[] {

@@ -4,6 +4,7 @@ import { strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import spring from '../../../demo/ottlemere-spring-launch.json';
 import { bookOfFile, viewOf } from '../../../tests/clean-plan';
+import { beyondWindows1252 } from '$lib/core/exchange/cells';
 import { shippedLayouts } from '$lib/core/exchange/layouts';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import { makeTables } from '$lib/core/exchange/tables';
@@ -65,6 +66,16 @@ describe('tables as files', () => {
   });
 });
 
+describe('a code page', () => {
+  test.prop([fc.string({ unit: 'grapheme', maxLength: 6 })], { seed: 52, numRuns: 300 })(
+    'lacks exactly the signs that are counted',
+    (text) => {
+      const comesBack = iconv.decode(iconv.encode(text, 'windows-1252'), 'windows-1252') === text;
+      expect(!beyondWindows1252.test(text) || /[\u0080-\u009f]/.test(text)).toBe(comesBack || /[\u0080-\u009f]/.test(text));
+    },
+  );
+});
+
 describe('reading files of any encoding', () => {
   const text = 'Kampagne;Suchwort\r\nFrühling;Flügel stimmen – 90 €\r\nHerbst;Klavier „neu“\r\n';
   const rows = [
@@ -121,7 +132,15 @@ describe('reading files of any encoding', () => {
     async (cells) => {
       const rows = [['Head', 'Other'], ...cells.map(([a, b]) => [`x${a}`, `y${b}`])];
       for (const layout of [plain, semicolon]) {
-        const table = { name: 'keywords' as const, columns: rows[0]!, rows: rows.slice(1), held: [], guarded: [], casesLost: 0 };
+        const table = {
+          name: 'keywords' as const,
+          columns: rows[0]!,
+          rows: rows.slice(1),
+          held: [],
+          guarded: [],
+          casesLost: 0,
+          unwritable: 0,
+        };
         expect(await rowsOf(writeTextFile(table, layout, 'csv'))).toEqual(rows);
       }
     },
@@ -160,7 +179,9 @@ describe('hostile files', () => {
   });
 
   it('a sheet that claims a million rows and columns does not take the memory for them', async () => {
-    const book = unzipSync(await writeWorkbook([{ name: 'all', columns: ['a'], rows: [['b']], held: [], guarded: [], casesLost: 0 }]));
+    const book = unzipSync(
+      await writeWorkbook([{ name: 'all', columns: ['a'], rows: [['b']], held: [], guarded: [], casesLost: 0, unwritable: 0 }]),
+    );
     const sheet = new TextDecoder()
       .decode(book['xl/worksheets/sheet1.xml'])
       .replace('<sheetData>', '<dimension ref="A1:XFD1048576"/><sheetData>');

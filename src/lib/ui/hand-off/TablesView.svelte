@@ -11,7 +11,7 @@
   import { getShell } from '../shell/shell.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { countOf, wordDate, wordFinding } from '$lib/wording/findings';
-  import { tableTitles, wordLayout } from '$lib/wording/tables';
+  import { encodingNames, tableTitles, wordLayout } from '$lib/wording/tables';
 
   let { fetchFile }: { fetchFile: (address: string) => Promise<void> } = $props();
 
@@ -35,6 +35,7 @@
   });
 
   const casesLost = $derived(sum(({ casesLost }) => casesLost));
+  const unwritable = $derived(sum(({ unwritable }) => unwritable));
   const missing = $derived(tableNames.filter((name) => !tablesOf(layout).includes(name)));
 
   function inside(name: Table['name']): string {
@@ -56,7 +57,7 @@
       case 'ads':
         return `a live slot in ${new Set(inOrder(book.adLine).flatMap((line) => (line.text.includes('[[keyword') ? [line.adId] : []))).size}`;
       case 'all':
-        return 'rows of every kind, told apart by their first column or by what they hold';
+        return 'rows of every kind';
       case 'extras':
         return (['sitelink', 'callout'] as const)
           .map((kind) => countOf(inOrder(book.extra).filter((extra) => extra.kind === kind).length, kind))
@@ -77,7 +78,7 @@
 </script>
 
 <div class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3">
-  <div class="flex items-end gap-3 pb-2">
+  <div class="flex items-end gap-3 pb-1">
     <SelectField
       label="Column layout"
       class="w-72"
@@ -85,18 +86,25 @@
       items={allLayouts(desk.workspace.book).map(({ id, name }) => ({ value: id as string, name }))}
       onedit={(layoutKey) => void desk.workspace.set('plan', plan.id, { layoutKey })}
     />
-    <p class="min-w-0 flex-1 pb-1 text-ink-2">
-      {wordLayout(layout)}{#if plan.handedOffOn}<span class="ms-3 font-semibold text-act">handed off {wordDate(plan.handedOffOn)}</span
-        >{/if}
-    </p>
+    <span class="flex-1"></span>
     <span class="flex shrink-0 gap-1.5">
       <Button onclick={() => void fetchFile(`/api/plans/${plan.id}/tables.zip`)}>All, zipped</Button>
       <Button onclick={() => void fetchFile(`/api/plans/${plan.id}/tables.xlsx`)}>All as XLSX</Button>
     </span>
   </div>
+  <p class="pb-2 text-ink-2">
+    {wordLayout(layout)}{#if plan.handedOffOn}<span class="ms-3 font-semibold text-act">handed off {wordDate(plan.handedOffOn)}</span>{/if}
+  </p>
   {#if missing.length > 0}
     <p class="pb-1 text-ochre">
       <span aria-hidden="true">▲</span> This layout has no table for {missing.map((name) => names[name].toLowerCase()).join(', ')}.
+    </p>
+  {/if}
+  {#if unwritable > 0}
+    <p class="pb-1 text-ochre">
+      <span aria-hidden="true">▲</span>
+      {countOf(unwritable, 'cell')} hold signs that {encodingNames[layout.encoding]} cannot write; they become question marks. Choose a layout
+      in UTF-8, or take the XLSX.
     </p>
   {/if}
   {#if casesLost > 0}
@@ -105,12 +113,12 @@
       {countOf(casesLost, 'live slot')} ask for a letter case that this layout has no way to write.
     </p>
   {/if}
-  <table class="w-full">
+  <table class="w-full table-fixed">
     <thead class="text-ink-2">
       <tr class="border-b border-rule">
-        <th class="w-44 py-1 text-start font-normal">Table, in order of loading</th><th class="w-16 text-end font-normal">Rows</th><th
-          class="w-20 text-end font-normal">Go out</th
-        ><th class="w-16 text-end font-normal">Held</th><th class="ps-6 text-start font-normal">What is in it</th><th class="w-64"
+        <th class="w-44 py-1 text-start font-normal">Table, in order of loading</th><th class="w-12 text-end font-normal">Rows</th><th
+          class="w-16 text-end font-normal">Go out</th
+        ><th class="w-12 text-end font-normal">Held</th><th class="ps-6 text-start font-normal">What is in it</th><th class="w-64"
           ><span class="sr-only">Take it away</span></th
         >
       </tr>
@@ -124,7 +132,7 @@
           <td class={`text-end font-mono text-[12.5px] ${table.held.length > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}
             >{table.held.length || '–'}</td
           >
-          <td class="truncate ps-6 text-ink-2">{inside(table.name)}</td>
+          <td class="truncate ps-6 text-ink-2" title={inside(table.name)}>{inside(table.name)}</td>
           <td>
             <span class="flex justify-end gap-1.5">
               <Button label={`Copy ${names[table.name]}`} onclick={() => void copy(table)}>Copy</Button>
