@@ -11,8 +11,12 @@ import { WriteDoor } from '$lib/server/write-door';
 import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { readProof } from '$lib/core/proof/read-proof';
 import { findBlockedKeywords } from '$lib/core/groups/blocked-keywords';
+import { findRows, readPastedFinds } from '$lib/core/exchange/read-finds';
+import { ruleSet } from '$lib/core/rules/rule-set';
+import { FindIndex } from '$lib/core/keywords/find-index';
 import { findOverlaps } from '$lib/core/groups/overlaps';
 import { bigSize, makePlan } from './big-plan';
+import { scanFinds } from './scan-finds';
 import { naiveOverlaps, sortedOverlaps } from './naive-overlaps';
 import { compare, timeOf } from './measuring';
 
@@ -53,6 +57,17 @@ const overlaps = timeOf(() => {
   return [findOverlaps(fresh), findBlockedKeywords(fresh)];
 });
 say(compare('overlaps', { kind: 'at-least', times: 50 }, overlaps, { best: naive.best * 100 }));
+
+const finds = bookOfFile(makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 50_000 })).find;
+const findIndex = new FindIndex();
+findIndex.update(finds);
+const wanted = { words: ['grand', 'edinburgh'], searchesAtLeast: 1000, order: 'most searched' } as const;
+const filtered = timeOf(() => findIndex.filter(wanted));
+const scanned = timeOf(() => scanFinds([...finds.values()], wanted));
+const found = findIndex.filter(wanted);
+if (found.length < 100 || JSON.stringify(scanFinds([...finds.values()], wanted)) !== JSON.stringify(found))
+  throw new Error('The index finds other finds than the scan.');
+say(compare('filter', { kind: 'at-least', times: 10 }, filtered, scanned));
 
 const ad = [...book.ad.values()][0]!;
 const manyKeywords = [...book.keyword.values()].slice(0, 500).map(({ text }) => text);
@@ -95,6 +110,34 @@ const bare = timeOf(() => {
   database.transaction(() => moved.forEach((id) => update.run(homes.get(id), id)))();
 });
 say(compare('move-undo', { kind: 'at-most', times: 5 }, moveAndUndo, bare));
+
+const pasted = makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 20_000 })
+  .finds.map(({ text, searchesHigh }) => `${text}\t${searchesHigh}\t0.40\t2.00`)
+  .join('\n');
+let pastes = 0;
+const paste = timeOf(
+  (fresh) => {
+    const { lines: read } = readPastedFinds(pasted, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set() });
+    const rows = findRows(read, { newId: () => `paste-${++pastes}`, verdict: 'open', position: 0 });
+    const written = fresh.apply('plan', { id: 'paste', revision: 0, change: { type: 'add', record: 'find', rows } });
+    if (!written.ok || written.edits.length !== 20_000) throw new Error('The paste was not written whole.');
+  },
+  () => new WriteDoor(openDatabase(':memory:'), () => new Date(0)),
+);
+const insertFind =
+  'INSERT INTO find (plan_id, id, text, searches_low, searches_high, bid_low_minor, bid_high_minor, verdict, source, position) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)';
+const bareFinds = [...finds.values()].slice(0, 20_000);
+const barePaste = timeOf(
+  (fresh) => {
+    const insert = fresh.prepare(insertFind);
+    fresh.transaction(() => {
+      for (const { id, text, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, verdict, source, position } of bareFinds)
+        insert.run('plan', id, text, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, verdict, source, position);
+    })();
+  },
+  () => openDatabase(':memory:'),
+);
+say(compare('paste', { kind: 'at-most', times: 6 }, paste, barePaste));
 
 /** A door that holds nothing in memory yet; the plan is sent whole, all chapters at once. */
 const opened = timeOf(

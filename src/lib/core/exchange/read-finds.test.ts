@@ -1,7 +1,7 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { ruleSet } from '../rules/rule-set';
-import { countWords, readPastedFinds, readSearches, type ColumnMeaning } from './read-finds';
+import { readPastedFinds, readSearches, type ColumnMeaning } from './read-finds';
 
 const read = (text: string, { currency = 'GBP', standing = [] as string[], chosen = undefined as ColumnMeaning[] | undefined } = {}) =>
   readPastedFinds(text, { currency, refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set(standing) }, chosen);
@@ -101,15 +101,6 @@ describe('searches as written', () => {
 
   it.each(['', 'many', '9-8', '1-2-3', 'K'])('%s is none', (text) => {
     expect(readSearches(text)).toBeNull();
-  });
-});
-
-describe('counting words', () => {
-  it('counts finds, not occurrences, and leaves stop words out', () => {
-    expect(countWords(['piano for a piano', 'piano tuner', 'tuner'], (word) => word === 'for' || word === 'a')).toEqual([
-      { word: 'piano', count: 2 },
-      { word: 'tuner', count: 2 },
-    ]);
   });
 });
 

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { parseAmount } from '../budget/money';
+import type { Find, Verdict } from '../plan/records/find';
 import { readKeyword, type KeywordNote, type MatchType } from '../keywords/read-keyword';
 
 /** One line of pasted text, read. */
@@ -172,10 +173,22 @@ function readLine(
   };
 }
 
-/** The words of some finds, counted, most frequent first. */
-export function countWords(texts: readonly string[], isStopWord: (word: string) => boolean): { word: string; count: number }[] {
-  const counts = new Map<string, number>();
-  for (const text of texts)
-    for (const word of new Set(text.split(/[\s\-/]+/))) if (word !== '' && !isStopWord(word)) counts.set(word, (counts.get(word) ?? 0) + 1);
-  return [...counts].map(([word, count]) => ({ word, count })).sort((a, b) => b.count - a.count || (a.word < b.word ? -1 : 1));
+/** The new lines of a paste as finds, in order. */
+export function findRows(
+  lines: readonly PastedLine[],
+  { newId, verdict, position }: { newId: () => string; verdict: Verdict; position: number },
+): Find[] {
+  return lines
+    .filter(({ isNew }) => isNew)
+    .map(({ text, searchesLow, searchesHigh, bidLowMinor, bidHighMinor }, index) => ({
+      id: newId(),
+      text,
+      searchesLow,
+      searchesHigh,
+      bidLowMinor,
+      bidHighMinor,
+      verdict,
+      source: 'pasted',
+      position: position + index,
+    }));
 }

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { writeAmount } from '$lib/core/budget/money';
-  import { columnMeanings, readPastedFinds, type ColumnMeaning } from '$lib/core/exchange/read-finds';
+  import { columnMeanings, findRows, readPastedFinds, type ColumnMeaning } from '$lib/core/exchange/read-finds';
   import { inOrder, nextPosition } from '$lib/core/plan/book';
   import { countOf } from '$lib/wording/findings';
   import { wordPasteNote } from '$lib/wording/paste-notes';
@@ -42,19 +42,9 @@
   }
 
   function take() {
-    let position = nextPosition(desk.book.find.values());
     // Marked negatives are blocked at once; the rest waits for a verdict, or is kept where that was asked.
-    const rows = fresh.map(({ text, searchesLow, searchesHigh, bidLowMinor, bidHighMinor }) => ({
-      id: newId(),
-      text,
-      searchesLow,
-      searchesHigh,
-      bidLowMinor,
-      bidHighMinor,
-      verdict: keepsAtOnce ? ('keep' as const) : ('open' as const),
-      source: 'pasted',
-      position: position++,
-    }));
+    const position = nextPosition(desk.book.find.values());
+    const rows = findRows(fresh, { newId, verdict: keepsAtOnce ? 'keep' : 'open', position });
     const blocked = rows.filter((_, index) => fresh[index]?.negative).map(({ id }) => id);
     const refusal = desk.make({
       type: 'several',

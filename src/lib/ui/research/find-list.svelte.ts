@@ -1,20 +1,16 @@
-import { countWords } from '$lib/core/exchange/read-finds';
+import { FindIndex, type FindOrder } from '$lib/core/keywords/find-index';
 import { languageWords } from '$lib/core/keywords/stems';
 import { inOrder } from '$lib/core/plan/book';
 import { firstLanguage } from '$lib/core/plan/plan-view';
 import type { Find, Verdict } from '$lib/core/plan/records/find';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 
-/** How finds are ordered. */
-export const orders = ['as found', 'most searched', 'by name'] as const;
-export type Order = (typeof orders)[number];
-
 /** The list of finds: filters, order, the find the keys act on, the ones chosen. */
 export class FindList {
   verdict = $state<Verdict | 'all'>('open');
   word = $state('');
   holds = $state('');
-  order = $state<Order>('most searched');
+  order = $state<FindOrder>('most searched');
   currentId = $state('');
   private anchor = $state<string | null>(null);
   /** A find just judged stays in sight until the list is filtered anew, so that nothing jumps under the hand. */
@@ -26,21 +22,22 @@ export class FindList {
     for (const { verdict } of this.all) counts[verdict]++;
     return counts;
   });
+  /** Up to date with the finds each time it is asked for. */
+  private readonly index = new FindIndex();
   readonly shown: readonly Find[] = $derived.by(() => {
-    const text = this.holds.trim().toLowerCase();
-    const found = this.all.filter(
-      (find) =>
-        (this.verdict === 'all' || find.verdict === this.verdict || this.stays.has(find.id)) &&
-        (this.word === '' || find.text.split(/[\s\-/]+/).includes(this.word)) &&
-        find.text.includes(text),
-    );
-    if (this.order === 'most searched') return found.toSorted((a, b) => (b.searchesHigh ?? -1) - (a.searchesHigh ?? -1));
-    return this.order === 'by name' ? found.toSorted((a, b) => (a.text < b.text ? -1 : 1)) : found;
+    this.index.update(this.desk.book.find);
+    return this.index.filter({
+      words: this.word === '' ? [] : [this.word],
+      holds: this.holds,
+      verdict: this.verdict === 'all' ? undefined : this.verdict,
+      stays: this.stays,
+      order: this.order,
+    });
   });
   readonly words: readonly { word: string; count: number }[] = $derived.by(() => {
+    this.index.update(this.desk.book.find);
     const { isStopWord } = languageWords(firstLanguage(this.desk.plan, undefined));
-    const texts = this.all.filter(({ verdict }) => this.verdict === 'all' || verdict === this.verdict).map(({ text }) => text);
-    return countWords(texts, isStopWord).slice(0, 60);
+    return this.index.countWords(this.verdict, isStopWord).slice(0, 60);
   });
   readonly currentIndex = $derived(
     Math.max(

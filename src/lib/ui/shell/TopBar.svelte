@@ -19,6 +19,9 @@
   const shell = getShell();
   let isStepsOpen = $state(false);
   const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const large = 500;
+  /** A step of many rows is named while it is on its way. */
+  const saving = $derived(stream.sending && stream.sending.count >= large ? `Saving: ${wordStep(stream.sending)} …` : 'Saving…');
   const saved = $derived(stream.savedAt ? `Saved ${time.format(stream.savedAt)}` : 'Saved');
 </script>
 
@@ -38,7 +41,7 @@
     >
     <Button kind="link" onclick={() => void stream.flush()}>Try now</Button>
   {:else}
-    <span class="text-ink-2">{stream.saved === 'saving' ? 'Saving…' : saved}</span>
+    <span class="text-ink-2">{stream.saved === 'saving' ? saving : saved}</span>
   {/if}
 </p>
 <span class="flex shrink-0 items-center">

@@ -2,6 +2,7 @@ import { monotonicFactory } from 'ulid';
 import { applyEdits, bookOf, emptyBook, type Book, type BookRows, type RowEdit } from '$lib/core/plan/book';
 import {
   isServerChange,
+  summarize,
   type Change,
   type ListedStep,
   type SentChange,
@@ -80,6 +81,8 @@ export class Stream {
   savedAt = $state<Date | null>(null);
   /** Why the server cannot save, where it says so; empty where it does not answer. */
   trouble = $state('');
+  /** The step on its way to the server. */
+  sending = $state.raw<StepSummary | null>(null);
   undoStep = $state.raw<StepSummary | null>(null);
   redoStep = $state.raw<StepSummary | null>(null);
   /** Changes that were refused, the first one first, until each is settled. */
@@ -252,7 +255,10 @@ export class Stream {
     while (this.pending.length > 0) {
       this.saved = this.saved === 'waiting' ? 'waiting' : 'saving';
       const [next] = this.pending;
-      if (!next || !(await this.post({ ...next, revision: this.revision }))) {
+      if (next && !isServerChange(next.change)) this.sending = summarize(next.change);
+      const isAnswered = next !== undefined && (await this.post({ ...next, revision: this.revision }));
+      this.sending = null;
+      if (!isAnswered) {
         this.saved = 'waiting';
         this.timer ??= setTimeout(() => void this.flush(), retryAfterMs);
         return;

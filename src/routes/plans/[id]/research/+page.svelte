@@ -7,7 +7,8 @@
   import Button from '$lib/ui/parts/Button.svelte';
   import { RowWindow } from '$lib/ui/parts/row-window.svelte';
   import KeyCap from '$lib/ui/parts/KeyCap.svelte';
-  import { FindList, orders, type Order } from '$lib/ui/research/find-list.svelte';
+  import { findOrders, type FindOrder } from '$lib/core/keywords/find-index';
+  import { FindList } from '$lib/ui/research/find-list.svelte';
   import PasteDialog from '$lib/ui/research/PasteDialog.svelte';
   import VerdictSign from '$lib/ui/research/VerdictSign.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
@@ -159,8 +160,8 @@
               ><span class="text-ink-2">ordered</span><select
                 class="h-[26px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[13px]"
                 value={list.order}
-                onchange={(event) => list.filter({ order: event.currentTarget.value as Order })}
-                >{#each orders as order (order)}<option>{order}</option>{/each}</select
+                onchange={(event) => list.filter({ order: event.currentTarget.value as FindOrder })}
+                >{#each findOrders as order (order)}<option>{order}</option>{/each}</select
               ></label
             >
             {#if list.word}
