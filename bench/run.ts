@@ -1,3 +1,4 @@
+import { writeFileSync } from 'node:fs';
 import { bookOfFile, viewOf } from '../src/tests/clean-plan';
 import { measureLine } from '$lib/core/ads/measure';
 import { LineMeasures } from '$lib/core/ads/measure-lines';
@@ -20,6 +21,11 @@ import { scanFinds } from './scan-finds';
 import { naiveOverlaps, sortedOverlaps } from './naive-overlaps';
 import { compare, timeOf } from './measuring';
 
+if (process.argv[2] === 'plan') {
+  // The plan for the bench in the browser.
+  writeFileSync(process.argv[3] ?? '', JSON.stringify(makePlan({ ...bigSize, finds: 20_000 })));
+  process.exit();
+}
 const file = makePlan(bigSize);
 const json = JSON.stringify(file);
 const say = (row: unknown) => console.log(JSON.stringify(row));

@@ -1,7 +1,13 @@
-/** npm run bench: how fast the heavy work is, as ratios to a baseline of the same run; one line of JSON a row. */
+/**
+ * npm run bench: how fast the heavy work is, as ratios to a baseline of the same run; one line of JSON a row.
+ * npm run bench:browser: how long the main thread is held while one works on the big plan.
+ */
+import { installWhereNeeded, prepare } from './prepare.mjs';
 import { run, runQuietly } from './machine.mjs';
-import { installWhereNeeded } from './prepare.mjs';
 
-installWhereNeeded();
+const isBrowser = process.argv[2] === 'browser';
+if (isBrowser) prepare();
+else installWhereNeeded();
 if (!runQuietly('vite', ['build', '--config', 'bench/vite.config.ts'])) process.exit(1);
-if (!run(process.execPath, ['.bench/run.js'])) process.exit(1);
+const steps = isBrowser ? [['.bench/run.js', 'plan', '.bench/big-plan.json'], ['bench/browser.mjs']] : [['.bench/run.js']];
+for (const step of steps) if (!run(process.execPath, step)) process.exit(1);

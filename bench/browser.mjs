@@ -1,0 +1,130 @@
+/**
+ * npm run bench:browser: the big plan in a browser. One line of JSON a row: the longest task on the main thread while one works, and the
+ * script of the first chapter opened. Traces are kept in .bench/traces and open in any browser's performance view.
+ */
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { createServer } from 'node:net';
+import { findChromium, root } from '../scripts/machine.mjs';
+
+const mostMs = 50;
+const mostScript = 170;
+const folder = mkdtempSync(join(tmpdir(), 'biblion-bench-'));
+const traces = join(root, '.bench/traces');
+mkdirSync(traces, { recursive: true });
+const plan = readFileSync(join(root, '.bench/big-plan.json'), 'utf8');
+
+/** @type {number} */
+const port = await new Promise((resolve) => {
+  const probe = createServer().listen(0, '127.0.0.1', () => {
+    const address = probe.address();
+    probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+  });
+});
+const base = `http://127.0.0.1:${port}`;
+const server = spawn(process.execPath, ['scripts/serve.mjs'], {
+  cwd: root,
+  env: { ...process.env, PORT: String(port), BIBLION_DATA: join(folder, 'data.sqlite'), BIBLION_DEMO: '0' },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+await new Promise((resolve) => server.stdout.on('data', (text) => String(text).includes('ready at') && resolve(null)));
+const browser = await chromium.launch({ executablePath: findChromium() ?? undefined, args: ['--no-sandbox', '--disable-dev-shm-usage'] });
+
+/** Durations in milliseconds of the main thread's tasks in a trace. @param {Buffer} trace */
+function tasksOf(trace) {
+  /** @type {{ name: string, pid: number, tid: number, dur?: number, args?: { name?: string, data?: { frames?: { processId: number }[] } } }[]} */
+  const events = JSON.parse(trace.toString()).traceEvents;
+  const mains = new Set(
+    events.filter(({ name, args }) => name === 'thread_name' && args?.name === 'CrRendererMain').map(({ pid, tid }) => `${pid} ${tid}`),
+  );
+  return events
+    .filter(({ name, pid, tid, dur }) => /RunTask$/.test(name) && dur !== undefined && mains.has(`${pid} ${tid}`))
+    .map(({ dur = 0 }) => dur / 1000);
+}
+
+/** Works while a trace is taken, and prints the longest tasks. @param {import('@playwright/test').Page} page @param {string} bench @param {() => Promise<void>} work */
+async function traced(page, bench, work) {
+  const path = join(traces, `${bench}.json`);
+  await browser.startTracing(page, {
+    path,
+    categories: ['toplevel', 'devtools.timeline', 'v8.execute'],
+  });
+  await work();
+  await page.waitForTimeout(500);
+  const tasks = tasksOf(await browser.stopTracing()).sort((a, b) => b - a);
+  const longest = Number((tasks[0] ?? 0).toFixed(1));
+  const over = tasks.filter((task) => task > mostMs).map((task) => Math.round(task));
+  console.log(JSON.stringify({ bench, longestTaskMs: longest, over, goal: `no task over ${mostMs} ms`, met: longest <= mostMs }));
+}
+
+try {
+  const headers = { 'content-type': 'application/json', origin: base };
+  const { id } = await (await fetch(`${base}/api/plans`, { method: 'POST', headers, body: plan })).json();
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+
+  const first = await context.newPage();
+  /** @type {Map<string, number>} */
+  const scripts = new Map();
+  const devtools = await context.newCDPSession(first);
+  await devtools.send('Network.enable');
+  /** @type {Map<string, string>} */
+  const urls = new Map();
+  devtools.on('Network.responseReceived', ({ requestId, response }) => urls.set(requestId, response.url));
+  devtools.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    const url = urls.get(requestId) ?? '';
+    if (/\.js$/.test(url)) scripts.set(url, encodedDataLength);
+  });
+  await first.goto(`${base}/plans/${id}/brief`);
+  await first.getByLabel('One offer or product line').waitFor();
+  await first.waitForTimeout(1500);
+  const kilobytes = Number(([...scripts.values()].reduce((sum, size) => sum + size, 0) / 1024).toFixed(1));
+  console.log(
+    JSON.stringify({ bench: 'first-chapter', scriptKilobytes: kilobytes, goal: `at most ${mostScript}`, met: kilobytes <= mostScript }),
+  );
+  await first.close();
+
+  const page = await context.newPage();
+  await page.goto(`${base}/plans/${id}/research`);
+  await page.locator('[data-find]').first().waitFor();
+  await page.waitForTimeout(6000);
+  await traced(page, 'scroll-finds', async () => {
+    await page.mouse.move(640, 500);
+    for (let turn = 0; turn < 60; turn++) {
+      await page.mouse.wheel(0, turn % 20 === 19 ? 20_000 : 300);
+      await page.waitForTimeout(16);
+    }
+  });
+  await traced(page, 'judge-finds', async () => {
+    for (let turn = 0; turn < 6; turn++) {
+      await page.keyboard.press('b');
+      await page.waitForTimeout(400);
+    }
+  });
+
+  await page.goto(`${base}/plans/${id}/ads`);
+  const line = page.locator('.cm-content').first();
+  await line.waitFor();
+  await page.waitForTimeout(6000);
+  await line.click();
+  await traced(page, 'type-in-ad', async () => page.keyboard.type('Piano tuning at home', { delay: 90 }));
+
+  await page.goto(`${base}/plans/${id}/groups`);
+  await page.locator('[data-keyword]').first().waitFor();
+  await page.waitForTimeout(6000);
+  await page.locator('[data-keyword]').first().click();
+  await traced(page, 'select-and-move-500', async () => {
+    for (let turn = 0; turn < 499; turn++) await page.keyboard.press('Shift+ArrowDown');
+    await page.keyboard.press('m');
+    await page.keyboard.type('group 99');
+    await page.waitForTimeout(200);
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(1500);
+  });
+} finally {
+  await browser.close();
+  server.kill('SIGKILL');
+  rmSync(folder, { recursive: true, force: true });
+}
