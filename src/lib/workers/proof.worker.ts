@@ -1,7 +1,8 @@
 import { findOverlaps, type Overlap } from '$lib/core/groups/overlaps';
 import { applySentRows, emptyBook, type Book, type SentRow } from '$lib/core/plan/book';
 import { findPlanView } from '$lib/core/plan/plan-view';
-import { ProofKeeper, type Proof } from '$lib/core/proof/proof-keeper';
+import { ProofKeeper } from '$lib/core/proof/proof-keeper';
+import { ProofSender, type SentProof } from '$lib/core/proof/sent-proof';
 import { houseRules } from '$lib/core/rules/house-rules';
 import { ruleSet } from '$lib/core/rules/rule-set';
 
@@ -16,19 +17,20 @@ export interface ProofRequest {
 
 /** The proof, or null where the book holds no such plan; with the time it took. */
 export interface ProofAnswer {
-  proof: Proof | null;
+  proof: SentProof | null;
   milliseconds: number;
   overlaps: Overlap[] | null;
 }
 
 let book: Book = emptyBook();
 const keeper = new ProofKeeper();
+const sender = new ProofSender();
 
 onmessage = ({ data }: MessageEvent<ProofRequest>) => {
   book = applySentRows(book, data.rows);
   const start = performance.now();
   const view = findPlanView(book, data.planId, ruleSet, houseRules);
-  const proof = view && keeper.read(view, data.today);
+  const proof = view && sender.pack(keeper.read(view, data.today));
   const milliseconds = performance.now() - start;
   postMessage({ proof, milliseconds, overlaps: view && data.wantsOverlaps ? findOverlaps(view) : null } satisfies ProofAnswer);
 };

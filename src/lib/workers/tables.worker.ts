@@ -1,7 +1,7 @@
 import { ulid } from 'ulid';
 import type { SheetRows } from '$lib/core/exchange/read-rows';
 import { readTables, type TablesRead } from '$lib/core/exchange/read-tables';
-import type { Book } from '$lib/core/plan/book';
+import { bookOf, type BookRows } from '$lib/core/plan/book';
 import { findPlanView } from '$lib/core/plan/plan-view';
 import type { Layout } from '$lib/core/plan/records/layout';
 import { houseRules } from '$lib/core/rules/house-rules';
@@ -11,12 +11,12 @@ import { ruleSet } from '$lib/core/rules/rule-set';
 export interface TablesRequest {
   sheets: readonly SheetRows[];
   layout: Layout;
-  book: Book;
+  rows: BookRows;
   planId: string;
 }
 export type TablesAnswer = TablesRead | null;
 
-onmessage = ({ data: { sheets, layout, book, planId } }: MessageEvent<TablesRequest>) => {
-  const view = findPlanView(book, planId, ruleSet, houseRules);
+onmessage = ({ data: { sheets, layout, rows, planId } }: MessageEvent<TablesRequest>) => {
+  const view = findPlanView(bookOf(rows), planId, ruleSet, houseRules);
   postMessage((view && readTables(sheets, layout, view, () => ulid())) satisfies TablesAnswer);
 };

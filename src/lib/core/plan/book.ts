@@ -1,3 +1,4 @@
+import { idsToCompare, patchRows } from './patched-rows';
 import { carryIndexes, mostCarried } from './row-index';
 import { recordNames, type RecordName, type RecordTypes } from './record-types';
 
@@ -48,10 +49,7 @@ type AnyRow = { id: string };
 
 /** The rows after edits; orders and indexes that were kept for few edits' sake are carried over, so that what no edit touched stays the same. */
 function editedRows(rows: ReadonlyMap<string, AnyRow>, edits: readonly RowEdit[]): ReadonlyMap<string, AnyRow> {
-  const next = new Map(rows);
-  for (const { id, after } of edits)
-    if (after) next.set(id, after);
-    else next.delete(id);
+  const next = patchRows(rows, edits);
   if (edits.length <= mostCarried && new Set(edits.map(({ id }) => id)).size === edits.length) carryIndexes(rows, next, edits);
   return next;
 }
@@ -69,8 +67,7 @@ export function rowsBetween(before: Book, after: Book): SentRow[] {
     const [from, to] = [before[record], after[record]];
     if (from === to) return [];
     const rows: SentRow[] = [];
-    for (const [id, row] of to) if (from.get(id) !== row) rows.push({ record, id, after: row });
-    for (const id of from.keys()) if (!to.has(id)) rows.push({ record, id, after: null });
+    for (const id of idsToCompare(from, to)) if (from.get(id) !== to.get(id)) rows.push({ record, id, after: to.get(id) ?? null });
     return rows;
   });
 }

@@ -1,6 +1,10 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import { childrenOf, inOrder } from '$lib/core/plan/book';
   import type { Severity } from '$lib/core/proof/rule-list';
+  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import type { Group } from '$lib/core/plan/records/group';
+  import { RowWindow } from '../parts/row-window.svelte';
   import { takesKeywords } from './drag';
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
@@ -15,12 +19,21 @@
   let { current, chapter, ondrop }: Props = $props();
 
   const desk = getDesk();
-  const campaigns = $derived(
-    inOrder(desk.book.campaign).map((campaign) => ({
-      campaign,
-      groups: childrenOf(desk.book.group, 'campaignId', campaign.id),
-    })),
+  type ListRow = { id: string; campaign: Campaign; group: Group | null; isEmpty?: boolean };
+  /** Each campaign over its groups, or over a row that says it has none. */
+  const list = $derived(
+    inOrder(desk.book.campaign).flatMap((campaign): ListRow[] => {
+      const groups = childrenOf(desk.book.group, 'campaignId', campaign.id).map((group): ListRow => ({ id: group.id, campaign, group }));
+      const none: ListRow = { id: `${campaign.id} empty`, campaign, group: null, isEmpty: true };
+      return [{ id: campaign.id, campaign, group: null }, ...(groups.length > 0 ? groups : [none])];
+    }),
   );
+  const rows = new RowWindow(26, () => list.length);
+  const currentAt = $derived(list.findIndex(({ id }) => id === current));
+  $effect(() => {
+    const at = currentAt;
+    if (at >= 0) void tick().then(() => rows.reveal(at));
+  });
   /** The gravest finding of a chapter by group. */
   const worst = $derived.by(() => {
     const found = new Map<string, Severity>();
@@ -31,32 +44,41 @@
   const record = $derived(chapter === 'ads' ? desk.book.ad : desk.book.keyword);
   const countIn = (groupId: string) =>
     childrenOf(record as ReadonlyMap<string, { id: string; groupId: string }>, 'groupId', groupId).length;
+  const sums = $derived(
+    new Map(
+      inOrder(desk.book.campaign).map(({ id }) => [
+        id as string,
+        childrenOf(desk.book.group, 'campaignId', id).reduce((sum, group) => sum + countIn(group.id), 0),
+      ]),
+    ),
+  );
   const shortName = ({ placeWord, themeWord, name }: { placeWord: string; themeWord: string; name: string }) =>
     [placeWord, themeWord].filter(Boolean).join(' · ') || name;
 </script>
 
-<nav class="flex flex-col py-2" aria-label="Groups">
-  {#each campaigns as { campaign, groups } (campaign.id)}
-    <h2 class="flex justify-between gap-2 px-2 pt-2 pb-0.5 font-semibold text-ink-2" title={campaign.name}>
-      <span class="truncate">{shortName(campaign)}</span><span class="font-mono font-normal"
-        >{groups.reduce((sum, { id }) => sum + countIn(id), 0)}</span
-      >
-    </h2>
-    {#each groups as group (group.id)}
+<nav class="flex shrink-0 flex-col pb-2" aria-label="Groups" {@attach (nav) => rows.follow(nav.parentElement ?? nav)}>
+  <div style:height={`${rows.spaceAbove}px`}></div>
+  {#each list.slice(rows.first, rows.end) as { id, campaign, group, isEmpty } (id)}
+    {#if group}
       {@const severity = worst.get(group.id)}
       <a
         href={`?campaign=${campaign.id}&group=${group.id}`}
         data-sveltekit-keepfocus
         aria-current={group.id === current ? 'true' : undefined}
         {@attach takesKeywords((ids) => ondrop?.(ids, group.id))}
-        class={`flex h-[26px] items-center gap-1.5 border-s-3 ps-1.5 pe-2 -outline-offset-2 ${group.id === current ? 'border-madder bg-sheet font-semibold' : 'border-transparent hover:bg-fold'}`}
+        class={`flex h-[26px] shrink-0 items-center gap-1.5 border-s-3 ps-1.5 pe-2 -outline-offset-2 ${group.id === current ? 'border-madder bg-sheet font-semibold' : 'border-transparent hover:bg-fold'}`}
       >
         <span class="min-w-0 flex-1 truncate" title={group.name}>{group.name}</span>
         {#if severity}<SeverityMark {severity} />{/if}
         <span class="w-5 text-end font-mono text-[12px]">{countIn(group.id)}</span>
       </a>
+    {:else if isEmpty}
+      <p class="h-[26px] shrink-0 px-2.5 py-0.5 text-ink-2">no group yet</p>
     {:else}
-      <p class="px-2.5 py-1 text-ink-2">no group yet</p>
-    {/each}
+      <h2 class="flex h-[26px] shrink-0 items-end justify-between gap-2 px-2 pb-0.5 font-semibold text-ink-2" title={campaign.name}>
+        <span class="truncate">{shortName(campaign)}</span><span class="font-mono font-normal">{sums.get(campaign.id)}</span>
+      </h2>
+    {/if}
   {/each}
+  <div style:height={`${rows.spaceBelow}px`}></div>
 </nav>

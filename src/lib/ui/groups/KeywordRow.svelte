@@ -22,16 +22,16 @@
   let { sheet, keyword, group, index, isCurrent, isChosen, onproblem }: Props = $props();
 
   const desk = getDesk();
-  const answer = $derived<SureAnswer | undefined>(sheet.answers.get(keyword.text));
+  const answer = $derived<SureAnswer>(sheet.answers.answer(keyword.text));
   const find = $derived(sheet.findByText.get(keyword.text));
   const nameOf = (id: string) => desk.book.group.get(id)?.name ?? '';
   const inherited = $derived(groupBid(desk.plan, group));
   let draft = $state<string | null>(null);
 
   const answered = $derived.by(() => {
-    const block = answer?.blocked.find((entry) => entry.group === group.id);
+    const block = answer.blocked.find((entry) => entry.group === group.id);
     if (block) return { tone: 'bg-madder-tint text-madder font-semibold', text: `× blocked by “${block.negative}”` };
-    if (!answer?.group) return { tone: 'text-ink-2', text: 'nobody' };
+    if (!answer.group) return { tone: 'text-ink-2', text: 'nobody' };
     if (answer.group !== group.id) return { tone: 'bg-ochre-tint text-ochre font-semibold', text: `${nameOf(answer.group)}` };
     return answer.also.length > 0
       ? { tone: 'text-ink-2', text: `this group, also ${nameOf(answer.also[0] ?? '')}` }
@@ -60,7 +60,7 @@
   aria-selected={isChosen}
   data-keyword={keyword.text}
   data-at={`${keyword.id}:text`}
-  class={`grid h-[28px] grid-cols-[26px_minmax(0,1.6fr)_84px_96px_84px_minmax(0,1fr)] items-center gap-x-2 border-s-3 border-b border-rule-soft ps-3 pe-3 [content-visibility:auto] ${isCurrent ? 'border-s-act' : 'border-s-transparent'} ${isChosen ? 'bg-act-tint' : isCurrent ? 'bg-sheet' : ''}`}
+  class={`grid h-[28px] grid-cols-[26px_minmax(0,1.6fr)_84px_96px_84px_minmax(0,1fr)] items-center gap-x-2 border-s-3 border-b border-rule-soft ps-3 pe-3 ${isCurrent ? 'border-s-act' : 'border-s-transparent'} ${isChosen ? 'bg-act-tint' : isCurrent ? 'bg-sheet' : ''}`}
   onclick={(event) =>
     event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement
       ? sheet.goTo(index)

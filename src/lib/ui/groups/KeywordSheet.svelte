@@ -1,9 +1,27 @@
 <script lang="ts">
+  import { tick, untrack } from 'svelte';
+  import { page } from '$app/state';
+  import { RowWindow } from '../parts/row-window.svelte';
   import GroupRow from './GroupRow.svelte';
   import KeywordRow from './KeywordRow.svelte';
   import type { Sheet } from './sheet.svelte';
 
   let { sheet, onopen, onproblem }: { sheet: Sheet; onopen: (groupId: string) => void; onproblem: (text: string) => void } = $props();
+
+  const rows = new RowWindow(28, () => sheet.rows.length);
+
+  /** Scrolls no further than needed to have the current row in sight. */
+  export async function showCurrent() {
+    await tick();
+    rows.reveal(sheet.currentIndex);
+  }
+
+  // A finding leads to a row that may not be drawn yet.
+  $effect(() => {
+    const [record] = (page.url.searchParams.get('at') ?? '').split(':');
+    const index = record ? untrack(() => sheet.rows).findIndex(({ id }) => id === record) : -1;
+    if (index >= 0) void tick().then(() => rows.reveal(index));
+  });
 </script>
 
 <div class="flex min-h-0 flex-1 flex-col" role="grid" aria-label="Keywords" aria-multiselectable="true" aria-rowcount={sheet.rows.length}>
@@ -18,8 +36,10 @@
     ><span role="columnheader">Answered by</span>
   </div>
   <!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls, and the keys of the page act on its rows) -->
-  <div class="min-h-0 flex-1 overflow-y-auto" role="rowgroup" tabindex="0" aria-label="Rows">
-    {#each sheet.rows as row, index (row.id)}
+  <div class="min-h-0 flex-1 overflow-y-auto" role="rowgroup" tabindex="0" aria-label="Rows" {@attach rows.follow}>
+    <div role="presentation" style:height={`${rows.spaceAbove}px`}></div>
+    {#each sheet.rows.slice(rows.first, rows.end) as row, at (row.id)}
+      {@const index = rows.first + at}
       {#if row.kind === 'group'}
         <GroupRow
           {sheet}
@@ -42,5 +62,6 @@
         />
       {/if}
     {/each}
+    <div role="presentation" style:height={`${rows.spaceBelow}px`}></div>
   </div>
 </div>

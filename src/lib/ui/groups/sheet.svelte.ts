@@ -1,5 +1,5 @@
 import type { MatchType } from '$lib/core/keywords/read-keyword';
-import { PlanAnswers, type SureAnswer } from '$lib/core/groups/plan-answers';
+import { PlanAnswers } from '$lib/core/groups/plan-answers';
 import { childrenOf, inOrder } from '$lib/core/plan/book';
 import { campaignsMeeting } from '$lib/core/plan/plan-view';
 import type { Campaign } from '$lib/core/plan/records/campaign';
@@ -44,14 +44,10 @@ export class Sheet {
   readonly findByText: ReadonlyMap<string, Find> = $derived.by(
     () => new Map(inOrder(this.desk.book.find).map((find) => [find.text, find])),
   );
-  /** Who answers each keyword of the campaign, taken as a search. */
-  readonly answers: ReadonlyMap<string, SureAnswer> = $derived.by(() => {
-    if (!this.campaign) return new Map();
-    const answers = new PlanAnswers(this.desk.plan, campaignsMeeting(this.desk.plan, this.campaign));
-    return new Map(
-      this.rows.flatMap((row) => (row.kind === 'keyword' ? [[row.keyword.text, answers.answer(row.keyword.text)] as const] : [])),
-    );
-  });
+  /** Who answers searches in the campaign; each is found when it is asked for. */
+  readonly answers: PlanAnswers = $derived.by(
+    () => new PlanAnswers(this.desk.plan, this.campaign ? campaignsMeeting(this.desk.plan, this.campaign) : []),
+  );
   /** The negatives that block own keywords, as the proof has found them. */
   readonly blocking: ReadonlySet<string> = $derived.by(() => {
     const { findings, aside } = this.desk.reader.proof;

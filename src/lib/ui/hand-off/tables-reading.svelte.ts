@@ -1,3 +1,4 @@
+import { rowsOf } from '$lib/core/plan/book';
 import type { SheetRows } from '$lib/core/exchange/read-rows';
 import type { TablesRead } from '$lib/core/exchange/read-tables';
 import type { Layout } from '$lib/core/plan/records/layout';
@@ -51,7 +52,7 @@ export class TablesReading {
     worker.postMessage({
       sheets: this.sheets,
       layout,
-      book: this.desk.whole,
+      rows: rowsOf(this.desk.whole),
       planId: this.desk.planId,
     } satisfies TablesRequest);
   }

@@ -1,5 +1,7 @@
 /** Rows kept ready above and below those in sight. */
 const spare = 12;
+/** Lists up to this length are drawn whole, so that the browser's own search finds all of them. */
+const drawnWhole = 200;
 
 /**
  * The part of a long list that is drawn: rows of one height, those in sight and a few around them.
@@ -10,8 +12,13 @@ export class RowWindow {
   private height = $state(800);
   private element: HTMLElement | null = null;
 
-  readonly first = $derived.by(() => Math.max(0, Math.min(Math.floor(this.top / this.rowHeight) - spare, this.count() - 1)));
-  readonly end = $derived.by(() => Math.min(this.count(), Math.ceil((this.top + this.height) / this.rowHeight) + spare));
+  private readonly isWhole = $derived.by(() => this.count() <= drawnWhole);
+  readonly first = $derived.by(() =>
+    this.isWhole ? 0 : Math.max(0, Math.min(Math.floor(this.top / this.rowHeight) - spare, this.count() - 1)),
+  );
+  readonly end = $derived.by(() =>
+    this.isWhole ? this.count() : Math.min(this.count(), Math.ceil((this.top + this.height) / this.rowHeight) + spare),
+  );
   readonly spaceAbove = $derived.by(() => this.first * this.rowHeight);
   readonly spaceBelow = $derived.by(() => (this.count() - this.end) * this.rowHeight);
 

@@ -1,6 +1,7 @@
 import type { Overlap } from '$lib/core/groups/overlaps';
 import { emptyBook, rowsBetween, type Book } from '$lib/core/plan/book';
 import type { Proof } from '$lib/core/proof/read-proof';
+import { ProofReceiver } from '$lib/core/proof/sent-proof';
 import type { ProofAnswer, ProofRequest } from '$lib/workers/proof.worker';
 
 const readAfterMs = 80;
@@ -16,6 +17,7 @@ export class ProofReader {
   private readonly worker = new Worker(new URL('../../workers/proof.worker.ts', import.meta.url), {
     type: 'module',
   });
+  private readonly receiver = new ProofReceiver();
   private sent: Book = emptyBook();
   private waiting: { book: Book; planId: string; today: string } | null = null;
   private isBusy = false;
@@ -27,7 +29,7 @@ export class ProofReader {
     this.worker.onmessage = ({ data }: MessageEvent<ProofAnswer>) => {
       this.isBusy = false;
       if (data.proof) {
-        this.proof = data.proof;
+        this.proof = this.receiver.unpack(data.proof);
         this.milliseconds = data.milliseconds;
         this.isRead = true;
         if (this.watchers > 0 && data.overlaps) this.overlaps = data.overlaps;

@@ -35,6 +35,7 @@
   const group = $derived(sheet.groups.find(({ id }) => id === query.get('group')) ?? sheet.groups[0] ?? null);
 
   let shownAs = $state<'Sheet' | 'Cards' | 'Overlaps'>('Sheet');
+  let keywordSheet = $state<ReturnType<typeof KeywordSheet>>();
   let isProposing = $state(false);
   let isAdding = $state(false);
   let picking = $state<'move' | 'match' | 'merge' | null>(null);
@@ -114,13 +115,6 @@
     shell.announce(`${group.name} deleted with what stood in it. Ctrl Z brings it back.`);
   }
 
-  async function showCurrent() {
-    await tick();
-    document
-      .querySelector('[role="grid"] [role="row"].border-s-act, [role="grid"] [role="row"].border-s-madder')
-      ?.scrollIntoView({ block: 'nearest' });
-  }
-
   onMount(() => {
     const free = (act: () => void) => (event: KeyboardEvent) => {
       const isInRow =
@@ -130,7 +124,7 @@
       if ((isTyping(event.target) && !isInRow) || document.querySelector('dialog[open]')) return;
       event.preventDefault();
       act();
-      void showCurrent();
+      void keywordSheet?.showCurrent();
     };
     const whenChosen = (act: () => void) => free(() => sheet.chosenIds.length > 0 && act());
     return tinykeys(window, {
@@ -255,7 +249,7 @@
           {:else if shownAs === 'Cards'}
             <GroupCards {sheet} current={group?.id ?? ''} onopen={openGroup} onproblem={say} />
           {:else}
-            <KeywordSheet {sheet} onopen={openGroup} onproblem={say} />
+            <KeywordSheet bind:this={keywordSheet} {sheet} onopen={openGroup} onproblem={say} />
           {/if}
           <WhichAnswers campaign={sheet.campaign} />
         </div>
