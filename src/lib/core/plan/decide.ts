@@ -51,11 +51,6 @@ class Draft {
   now(): Book {
     return applyEdits(this.book, this.result());
   }
-
-  /** The edited rows of a record that still exist. */
-  *remaining(record: RecordName): Iterable<Row> {
-    for (const edit of this.edits.values()) if (edit.record === record && edit.after) yield edit.after;
-  }
 }
 
 /** Decides a change on a book: the edits it makes, or why it cannot be made. Pure; the caller has checked the change's form. */
@@ -63,8 +58,9 @@ export function decide(book: Book, change: Change, stream: 'workspace' | 'plan')
   const draft = new Draft(book);
   try {
     for (const part of change.type === 'several' ? change.changes : [change]) decidePart(draft, part, stream);
-    checkUnique(draft);
-    return { ok: true, edits: draft.result() };
+    const edits = draft.result();
+    checkUnique(edits as never, applyEdits(book, edits));
+    return { ok: true, edits };
   } catch (error) {
     if (error instanceof Refused) return { ok: false, refusal: error.refusal };
     throw error;
@@ -215,25 +211,37 @@ function mergeGroups(draft: Draft, { ids, into }: Extract<SimpleChange, { type: 
   }
 }
 
-/** The hard invariants: names and marks that may stand once only, compared exactly. */
-function checkUnique(draft: Draft): void {
-  const edited = new Set(draft.result().map(({ record }) => record));
-  for (const record of edited) {
+/** Rows among which a mark may stand once only: those of one parent where the mark names it, else all of the record. */
+function* ranges(
+  rows: ReadonlyMap<string, Row>,
+  record: RecordName,
+  unique: readonly string[],
+  edited: readonly Row[],
+): Iterable<Iterable<Row>> {
+  const parent = unique.find((field) => field in recordTypes[record].parents);
+  if (parent === undefined) yield rows.values();
+  else for (const id of new Set(edited.map((row) => String(row[parent])))) yield childrenOf(rows, parent, id);
+}
+
+/** The hard invariants: names and marks that may stand once only, compared exactly. Only what was edited can break them. */
+function checkUnique(edits: readonly { record: RecordName; before: Row | null; after: Row | null }[], now: Book): void {
+  for (const record of new Set(edits.map((edit) => edit.record))) {
+    const own = edits.filter((edit) => edit.record === record);
     const { unique } = recordTypes[record];
     if (!unique) continue;
+    const edited = own.flatMap(({ before, after }) => (after && unique.some((field) => before?.[field] !== after[field]) ? [after] : []));
+    if (edited.length === 0) continue;
     const key = (row: Row) => unique.map((field) => String(row[field])).join('\u0000');
-    const owners = new Map<string, string>();
-    for (const row of rowsOfRecord(draft.now(), record).values()) {
-      const owner = owners.get(key(row));
-      owners.set(key(row), row.id);
-      if (owner === undefined) continue;
-      const culprit = [...draft.remaining(record)].find((edit) => edit.id === owner || edit.id === row.id) ?? row;
-      throw new Refused({
-        code: 'taken',
-        record,
-        id: culprit.id,
-        value: String(culprit[unique.at(unique.includes('match') ? -2 : -1) ?? 'id']),
-      });
+    for (const range of ranges(rowsOfRecord(now, record), record, unique, edited)) {
+      const owners = new Map<string, string>();
+      for (const row of range) {
+        const owner = owners.get(key(row));
+        owners.set(key(row), row.id);
+        if (owner === undefined) continue;
+        const culprit = edited.find(({ id }) => id === owner || id === row.id) ?? row;
+        const value = String(culprit[unique.at(unique.includes('match') ? -2 : -1) ?? 'id']);
+        throw new Refused({ code: 'taken', record, id: culprit.id, value });
+      }
     }
   }
 }

@@ -1,5 +1,5 @@
 /** Edits beyond which orders and indexes are better made anew. */
-export const mostCarried = 200;
+export const mostCarried = 20_000;
 
 type AnyRow = { id: string };
 type Rows = ReadonlyMap<string, AnyRow>;
@@ -44,60 +44,59 @@ function makeIndex(ordered: readonly AnyRow[], key: string): Index {
   return index;
 }
 
-/** Where a row stands in an ordered list, or where it would. */
-function placeIn(list: readonly AnyRow[], row: AnyRow): number {
-  let low = 0;
-  let high = list.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (compare(list[middle]!, row) < 0) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
 interface Edited {
   before: AnyRow | null;
   after: AnyRow | null;
 }
 
-/** A copy of an ordered list with one row replaced, taken out or put in. */
-function withEdit(list: readonly AnyRow[], { before, after }: Edited): readonly AnyRow[] {
-  const next = [...list];
-  if (before) {
-    const at = placeIn(next, before);
-    if (after && compare(before, after) === 0) {
-      next[at] = after;
-      return next;
-    }
-    next.splice(at, 1);
+/** A copy of an ordered list with rows replaced, taken out or put in; one pass, however many they are. */
+function withEdits(list: readonly AnyRow[], edits: readonly Edited[]): readonly AnyRow[] {
+  const gone = new Set(edits.flatMap(({ before }) => before ?? []));
+  const coming = edits.flatMap(({ after }) => after ?? []).sort(compare);
+  const next: AnyRow[] = [];
+  let at = 0;
+  for (const row of list) {
+    if (gone.has(row)) continue;
+    while (at < coming.length && compare(coming[at]!, row) < 0) next.push(coming[at++]!);
+    next.push(row);
   }
-  if (after) next.splice(placeIn(next, after), 0, after);
+  while (at < coming.length) next.push(coming[at++]!);
   return next;
 }
 
-function editIndex(index: Index, key: string, { before, after }: Edited): void {
-  const change = (parent: string | null, edit: Edited) => {
-    const list = withEdit(index.get(parent) ?? none, edit);
+/** Changes the lists of an index that edits touch; the others stay the very same ones. */
+function editIndex(index: Index, key: string, edits: readonly Edited[]): void {
+  const byParent = new Map<string | null, Edited[]>();
+  const note = (parent: string | null, edit: Edited) => {
+    const list = byParent.get(parent);
+    if (list) list.push(edit);
+    else byParent.set(parent, [edit]);
+  };
+  for (const { before, after } of edits) {
+    const [from, to] = [before && parentOf(before, key), after && parentOf(after, key)];
+    if (before && after && from === to) note(from, { before, after });
+    else {
+      if (before) note(from, { before, after: null });
+      if (after) note(to, { before: null, after });
+    }
+  }
+  for (const [parent, own] of byParent) {
+    const list = withEdits(index.get(parent) ?? none, own);
     if (list.length > 0) index.set(parent, list);
     else index.delete(parent);
-  };
-  const [from, to] = [before && parentOf(before, key), after && parentOf(after, key)];
-  if (before && after && from === to) return change(from, { before, after });
-  if (before) change(from, { before, after: null });
-  if (after) change(to, { before: null, after });
+  }
 }
 
 /** Gives the rows after some edits (one a row) the order and indexes of the rows before, changed where an edit touches them. */
 export function carryIndexes(rows: Rows, next: Rows, edits: readonly { id: string; after: AnyRow | null }[]): void {
   const edited = edits.map(({ id, after }) => ({ before: rows.get(id) ?? null, after }));
   const ordered = keptOrder.get(rows);
-  if (ordered) keptOrder.set(next, edited.reduce(withEdit, ordered));
+  if (ordered) keptOrder.set(next, withEdits(ordered, edited));
   const indexes = keptIndexes.get(rows);
   if (!indexes) return;
   const carried = [...indexes].map(([key, index]): [string, Index] => {
     const copy: Index = new Map(index);
-    for (const edit of edited) editIndex(copy, key, edit);
+    editIndex(copy, key, edited);
     return [key, copy];
   });
   keptIndexes.set(next, new Map(carried));

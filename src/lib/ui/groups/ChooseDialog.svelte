@@ -15,7 +15,9 @@
 
   let query = $state('');
   let at = $state(0);
-  const found = $derived(items.filter(({ name }) => name.toLowerCase().includes(query.trim().toLowerCase())));
+  const mostShown = 50;
+  const fitting = $derived(items.filter(({ name }) => name.toLowerCase().includes(query.trim().toLowerCase())));
+  const found = $derived(fitting.slice(0, mostShown));
   const isNew = $derived(onnew !== undefined && query.trim() !== '' && !items.some(({ name }) => name === query.trim()));
   const current = $derived(Math.min(at, found.length - 1 + (isNew ? 1 : 0)));
 
@@ -75,4 +77,5 @@
       </li>
     {/if}
   </ul>
+  {#if fitting.length > found.length}<p class="text-ink-2">and {fitting.length - found.length} more; type to narrow</p>{/if}
 </Dialog>
