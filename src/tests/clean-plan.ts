@@ -5,7 +5,6 @@ import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import type { RecordName, RecordTypes } from '$lib/core/plan/record-types';
 import { recordsOf } from '$lib/core/plan/record-types';
 import { houseRules } from '$lib/core/rules/house-rules';
-import { ruleSet } from '$lib/core/rules/rule-set';
 
 /** The day on which the tests read. */
 export const today = '2026-12-21';
@@ -122,7 +121,19 @@ export function workspaceRows(file: PlanFile, planId: string) {
   return {
     client: [{ id: 'client', ...file.client, position: 0 }],
     account: [{ id: 'account', clientId: 'client', ...file.account, position: 0 }],
-    plan: [{ id: planId, accountId: 'account', name: file.name, createdOn: today, archivedOn: null, handedOffOn: null, layoutKey: 'plain', position: 0 }],
+    plan: [
+      {
+        id: planId,
+        accountId: 'account',
+        name: file.name,
+        createdOn: today,
+        archivedOn: null,
+        handedOffOn: null,
+        layoutKey: 'plain',
+        ruleSetKey: 'search-2026',
+        position: 0,
+      },
+    ],
   };
 }
 
@@ -139,7 +150,7 @@ export function planBookOf(file: PlanFile): Book {
 
 /** The view of a book; the tests' caller made sure that the plan is in it. */
 export function viewOf(book: Book, planId = 'plan'): PlanView {
-  const view = findPlanView(book, planId, ruleSet, houseRules);
+  const view = findPlanView(book, planId, houseRules);
   if (!view) throw new Error('The plan is not in the book.');
   return view;
 }

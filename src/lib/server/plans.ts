@@ -11,7 +11,7 @@ import { makeTables, type Table } from '$lib/core/exchange/tables';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import type { Layout } from '$lib/core/plan/records/layout';
 import { houseRules } from '$lib/core/rules/house-rules';
-import { ruleSet } from '$lib/core/rules/rule-set';
+import { shippedRuleSets } from '$lib/core/rules/rule-set';
 import { RequestRefused } from './outcome';
 import { workspaceStream, type WriteDoor } from './write-door';
 
@@ -43,7 +43,7 @@ export class Plans {
 
   /** The view of a plan; refused with 404 where there is none. */
   getView(planId: string): PlanView {
-    const view = this.has(planId) ? findPlanView(this.getBook(planId), planId, ruleSet, houseRules) : null;
+    const view = this.has(planId) ? findPlanView(this.getBook(planId), planId, houseRules) : null;
     if (!view) throw new RequestRefused(404, 'no-such-plan', 'There is no such plan.', 'id');
     return view;
   }
@@ -119,6 +119,7 @@ export class Plans {
       archivedOn: null,
       handedOffOn: null,
       layoutKey: plainLayout.id,
+      ruleSetKey: shippedRuleSets[0]!.id,
       position: nextPosition(book.plan.values()),
     };
     changes.push({ type: 'add', record: 'plan', rows: [plan] });

@@ -7,6 +7,7 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   account: ['account', 'accounts'],
   plan: ['plan', 'plans'],
   layout: ['column layout', 'column layouts'],
+  ruleSet: ['rule set', 'rule sets'],
   master: ['master', 'masters'],
   masterLine: ['line of a master', 'lines of a master'],
   brief: ['brief', 'briefs'],
@@ -63,6 +64,7 @@ function wordSet({ record, fields, count }: StepSummary): string {
   if (fields.includes('bidMinor') || fields.includes('defaultBidMinor')) return `set the bid of ${what}`;
   if (record === 'plan' && fields.includes('archivedOn')) return 'archived or took back a plan';
   if (record === 'plan' && fields.includes('handedOffOn')) return 'marked the plan handed off';
+  if (record === 'plan' && fields.includes('ruleSetKey')) return 'chose a rule set';
   if (record === 'plan' && fields.includes('layoutKey')) return 'chose a column layout';
   if (fields.length === 1 && fields[0] === 'name') return `renamed ${count === 1 ? `a ${one}` : what}`;
   return `edited ${count === 1 ? `a ${one}`.replace(/^a (?=[aeo])/, 'an ').replace('a brief', 'the brief') : what}`;

@@ -4,7 +4,6 @@ import { findPlanView } from '$lib/core/plan/plan-view';
 import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { ProofSender, type SentProof } from '$lib/core/proof/sent-proof';
 import { houseRules } from '$lib/core/rules/house-rules';
-import { ruleSet } from '$lib/core/rules/rule-set';
 
 /** What the proof is asked for: the rows that changed since the last time, and the day. */
 export interface ProofRequest {
@@ -29,7 +28,7 @@ const sender = new ProofSender();
 onmessage = ({ data }: MessageEvent<ProofRequest>) => {
   book = applySentRows(book, data.rows);
   const start = performance.now();
-  const view = findPlanView(book, data.planId, ruleSet, houseRules);
+  const view = findPlanView(book, data.planId, houseRules);
   const proof = view && sender.pack(keeper.read(view, data.today));
   const milliseconds = performance.now() - start;
   postMessage({ proof, milliseconds, overlaps: view && data.wantsOverlaps ? findOverlaps(view) : null } satisfies ProofAnswer);

@@ -5,7 +5,6 @@ import { bookOf, type BookRows } from '$lib/core/plan/book';
 import { findPlanView } from '$lib/core/plan/plan-view';
 import type { Layout } from '$lib/core/plan/records/layout';
 import { houseRules } from '$lib/core/rules/house-rules';
-import { ruleSet } from '$lib/core/rules/rule-set';
 
 /** Sheets to be read into a plan by a layout. */
 export interface TablesRequest {
@@ -17,6 +16,6 @@ export interface TablesRequest {
 export type TablesAnswer = TablesRead | null;
 
 onmessage = ({ data: { sheets, layout, rows, planId } }: MessageEvent<TablesRequest>) => {
-  const view = findPlanView(bookOf(rows), planId, ruleSet, houseRules);
+  const view = findPlanView(bookOf(rows), planId, houseRules);
   postMessage((view && readTables(sheets, layout, view, () => ulid())) satisfies TablesAnswer);
 };

@@ -16,6 +16,7 @@ import { negative, type Negative } from './records/negative';
 import { offer, type Offer } from './records/offer';
 import { place, type Place } from './records/place';
 import { plan, type Plan } from './records/plan';
+import { ruleSet, type RuleSetRow } from './records/rule-set';
 import { setAside, type SetAside } from './records/set-aside';
 import { slotWord, type SlotWord } from './records/slot-word';
 
@@ -25,6 +26,7 @@ export interface RecordTypes {
   account: Account;
   plan: Plan;
   layout: Layout;
+  ruleSet: RuleSetRow;
   master: Master;
   masterLine: MasterLine;
   brief: Brief;
@@ -65,8 +67,9 @@ export interface RecordType {
 export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
   client: { stream: 'workspace', schema: client, parents: {} },
   account: { stream: 'workspace', schema: account, parents: { clientId: 'client' } },
-  plan: { stream: 'workspace', schema: plan, parents: { accountId: 'account' }, added: { layoutKey: 'plain' } },
+  plan: { stream: 'workspace', schema: plan, parents: { accountId: 'account' }, added: { layoutKey: 'plain', ruleSetKey: 'search-2026' } },
   layout: { stream: 'workspace', schema: layout, parents: {}, unique: ['name'] },
+  ruleSet: { stream: 'workspace', schema: ruleSet, parents: {}, unique: ['name'] },
   master: { stream: 'workspace', schema: master, parents: {} },
   masterLine: { stream: 'workspace', schema: masterLine, parents: { masterId: 'master' } },
   brief: { stream: 'plan', schema: brief, parents: {} },

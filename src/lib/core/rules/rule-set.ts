@@ -1,44 +1,39 @@
+import type { RuleSetRow } from '../plan/records/rule-set';
 import data from './rule-set.json';
 
 /** The ad formats; only some are still accepted. */
 export const formatNames = ['responsive', 'three-headlines', 'classic', 'page-driven'] as const;
 export type FormatName = (typeof formatNames)[number];
 
-/** How many lines of a kind an ad takes and how long each may be, in units. */
-export interface LineRule {
-  least: number;
-  most: number;
-  limit: number;
-}
+/** One ad format as data: how many lines of a kind it takes and how long each may be, in units. */
+export type AdFormat = RuleSetRow['formats'][FormatName];
+export type LineRule = AdFormat['headlines'];
 
-/** One ad format as data. */
-export interface AdFormat {
-  name: string;
-  headlines: LineRule;
-  descriptions: LineRule;
-  paths: { most: number; limit: number };
-  /** Local date (yyyy-MM-dd) after which networks refuse new ads of the format, or null. */
-  acceptedUntil: string | null;
-}
-
-/** Numbers and lists that networks change, as dated data. */
-export interface RuleSet {
-  name: string;
-  from: string;
-  formats: Record<FormatName, AdFormat>;
-  responsiveAdsPerGroup: number;
-  sitelink: { textLimit: number; descriptionLimit: number };
-  callout: { textLimit: number };
-  keyword: { unitsLimit: number; wordsLimit: number };
-  nameLimit: number;
-  addressLimit: number;
+/** Numbers and lists that networks change, as dated data, ready for computing. */
+export interface RuleSet extends Omit<RuleSetRow, 'id' | 'position' | 'refusedKeywordSigns'> {
   refusedKeywordSigns: ReadonlySet<string>;
-  valueJoiner: string;
-  /** The most that one day can cost, in daily budgets. */
-  dayCostFactor: number;
-  /** Days to a month by which the most a month can cost is counted, as a decimal. */
-  monthDays: string;
 }
 
-/** The rule set that ships. */
-export const ruleSet: RuleSet = { ...data, refusedKeywordSigns: new Set(data.refusedKeywordSigns) };
+/** The rule sets that ship; each can be copied and the copy changed. */
+export const shippedRuleSets: readonly RuleSetRow[] = [{ id: 'search-2026', ...data, position: 0 }];
+
+const ready = new WeakMap<RuleSetRow, RuleSet>();
+
+/** A rule set ready for computing; the same row gives the same object. */
+export function prepareRules(row: RuleSetRow): RuleSet {
+  let rules = ready.get(row);
+  if (!rules) ready.set(row, (rules = { ...row, refusedKeywordSigns: new Set(row.refusedKeywordSigns) }));
+  return rules;
+}
+
+/** The rule set that ships and holds unless another one is chosen. */
+export const ruleSet: RuleSet = prepareRules(shippedRuleSets[0]!);
+
+/** Those that ship, then the freelancer's own. */
+export const allRuleSets = (own: Iterable<RuleSetRow>): RuleSetRow[] => [...shippedRuleSets, ...own];
+
+/** The rules by their key; those that ship where it is gone. */
+export function rulesOf(own: ReadonlyMap<string, RuleSetRow>, key: string): RuleSet {
+  const row = own.get(key) ?? shippedRuleSets.find(({ id }) => id === key);
+  return row ? prepareRules(row) : ruleSet;
+}

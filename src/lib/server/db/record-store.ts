@@ -16,7 +16,7 @@ export const tableOf = (record: RecordName) => (record === 'group' ? 'ad_group' 
 
 function kindOf(schema: unknown): Column['kind'] {
   if (schema instanceof z.ZodNullable) return kindOf(schema.unwrap());
-  if (schema instanceof z.ZodArray) return 'json';
+  if (schema instanceof z.ZodArray || schema instanceof z.ZodObject) return 'json';
   return schema instanceof z.ZodBoolean ? 'boolean' : 'plain';
 }
 
@@ -50,7 +50,8 @@ class RecordTable {
     this.columns = columnsOf(record);
     this.isOfPlan = recordTypes[record].stream === 'plan';
     const table = tableOf(record);
-    const names = this.columns.map(({ name }) => name);
+    // Quoted, as one of them may be a word of SQL.
+    const names = this.columns.map(({ name }) => `"${name}"`);
     const stored = this.isOfPlan ? ['plan_id', ...names] : names;
     const where = this.isOfPlan ? 'id = ? AND plan_id = ?' : 'id = ?';
     this.insertRow = db.prepare(`INSERT INTO ${table} (${stored.join(', ')}) VALUES (${stored.map(() => '?').join(', ')})`);

@@ -4,7 +4,6 @@ import { recordsOf } from '$lib/core/plan/record-types';
 import type { Finding } from '$lib/core/proof/finding';
 import { countAll, countByChapter } from '$lib/core/proof/read-proof';
 import { houseRules } from '$lib/core/rules/house-rules';
-import { ruleSet } from '$lib/core/rules/rule-set';
 import { createContext } from './context';
 import { ProofReader } from './proof-reader.svelte';
 import { newId, Stream } from './stream.svelte';
@@ -20,7 +19,7 @@ export class PlanDesk extends Stream {
     return { ...emptyBook(), ...this.book, ...own } as Book;
   });
   /** The view that core computes with; null until loaded, or when the plan has left the Shelf. */
-  readonly view: PlanView | null = $derived(this.isLoaded ? findPlanView(this.whole, this.id, ruleSet, houseRules) : null);
+  readonly view: PlanView | null = $derived(this.isLoaded ? findPlanView(this.whole, this.id, houseRules) : null);
   readonly currency = $derived(this.view?.account.currency ?? 'GBP');
   readonly counts = $derived(countAll(this.reader.proof.findings));
   readonly byChapter = $derived(countByChapter(this.reader.proof.findings));

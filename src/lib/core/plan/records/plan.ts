@@ -11,6 +11,8 @@ export const plan = z.strictObject({
   handedOffOn: field.date.nullable(),
   /** The column layout it is handed off in: one that ships, or a row of the workspace. */
   layoutKey: z.string().max(64),
+  /** The rules it is read by, likewise. */
+  ruleSetKey: z.string().max(64),
   position: field.position,
 });
 export type Plan = z.infer<typeof plan>;

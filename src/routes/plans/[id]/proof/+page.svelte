@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount, tick } from 'svelte';
   import { tinykeys } from 'tinykeys';
+  import { page } from '$app/state';
   import type { Finding } from '$lib/core/proof/finding';
   import { severities } from '$lib/core/proof/rule-list';
   import Button from '$lib/ui/parts/Button.svelte';
@@ -8,9 +9,11 @@
   import KeyCap from '$lib/ui/parts/KeyCap.svelte';
   import FindingRow from '$lib/ui/proof/FindingRow.svelte';
   import ProofMargin from '$lib/ui/proof/ProofMargin.svelte';
+  import RulesView from '$lib/ui/rules/RulesView.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import { isTyping } from '$lib/ui/shell/keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
+  import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import { getDesk } from '$lib/ui/state/plan-desk.svelte';
   import { countOf, wordFinding } from '$lib/wording/findings';
@@ -28,6 +31,11 @@
   );
   const safe = $derived(proof.findings.filter(({ mend }) => mend?.kind === 'safe'));
   const quiet = $derived(proof.rules - new Set(proof.findings.map(({ rule }) => rule)).size);
+
+  const isRules = $derived(page.url.searchParams.get('view') === 'rules');
+  const readOver = $derived(
+    `${proof.rules} rules read over ${countOf(desk.book.campaign.size, 'campaign')}, ${countOf(desk.book.group.size, 'group')}, ${countOf(desk.book.keyword.size, 'keyword')} and ${countOf(desk.book.ad.size, 'ad')} in ${(desk.reader.milliseconds / 1000).toFixed(2)} s`,
+  );
 
   let currentId = $state('');
   const current = $derived(proof.findings.find(({ id }) => id === currentId) ?? proof.findings[0] ?? null);
@@ -70,7 +78,7 @@
 
   onMount(() => {
     const free = (act: () => void) => (event: KeyboardEvent) => {
-      if (isTyping(event.target) || document.querySelector('dialog[open]')) return;
+      if (isRules || isTyping(event.target) || document.querySelector('dialog[open]')) return;
       event.preventDefault();
       act();
     };
@@ -85,13 +93,15 @@
 
 <svelte:head><title>Proof · {desk.plan.plan.name} · Biblion</title></svelte:head>
 
-<PlanShell chapter="proof">
-  {#snippet margin()}<ProofMargin />{/snippet}
+{#snippet proofMargin()}<ProofMargin />{/snippet}
+
+<PlanShell chapter="proof" margin={isRules ? undefined : proofMargin}>
   <div class="flex h-full flex-col">
-    <ChapterHead
-      title="Proof"
-      note={`${proof.rules} rules read over ${countOf(desk.book.campaign.size, 'campaign')}, ${countOf(desk.book.group.size, 'group')}, ${countOf(desk.book.keyword.size, 'keyword')} and ${countOf(desk.book.ad.size, 'ad')} in ${(desk.reader.milliseconds / 1000).toFixed(2)} s`}
-    >
+    <ChapterHead title="Proof">
+      {#snippet tabs()}
+        <TabLink href="?view=findings" isCurrent={!isRules}>Findings</TabLink>
+        <TabLink href="?view=rules" isCurrent={isRules}>Rule sets</TabLink>
+      {/snippet}
       {#snippet actions()}
         <Button
           disabled={safe.length === 0}
@@ -100,61 +110,64 @@
         >
       {/snippet}
     </ChapterHead>
-    <div class="flex items-center gap-6 border-b border-rule px-[22px] py-2" data-proof-counts>
-      {#each bySeverity as { severity, findings } (severity)}
+    {#if isRules}<RulesView />{:else}
+      <div class="flex items-center gap-6 border-b border-rule px-[22px] py-2" data-proof-counts>
+        {#each bySeverity as { severity, findings } (severity)}
+          <p class="flex items-baseline gap-2 whitespace-nowrap">
+            <span class={`font-serif text-[24px] leading-7 ${tones[severity]}`}>{findings.length}</span>
+            {titles[severity].toLowerCase()}
+          </p>
+        {/each}
         <p class="flex items-baseline gap-2 whitespace-nowrap">
-          <span class={`font-serif text-[24px] leading-7 ${tones[severity]}`}>{findings.length}</span>
-          {titles[severity].toLowerCase()}
+          <span class="font-serif text-[24px] leading-7 text-act">{quiet}</span> found nothing
         </p>
-      {/each}
-      <p class="flex items-baseline gap-2 whitespace-nowrap">
-        <span class="font-serif text-[24px] leading-7 text-act">{quiet}</span> found nothing
-      </p>
-      <p class="ms-auto flex shrink-0 items-center gap-1.5 whitespace-nowrap text-ink-2">
-        <KeyCap keys="Enter" /> go there <KeyCap keys="M" /> mend <KeyCap keys="A" /> set aside
-      </p>
-    </div>
-    <div class="min-h-0 flex-1 overflow-y-auto pb-6">
-      {#if desk.reader.isRead && proof.findings.length === 0}
-        <p class="py-16 text-center font-serif text-[20px] text-act">The proof reads clean.</p>
-      {/if}
-      {#each bySeverity as { severity, findings } (severity)}
-        {#if findings.length > 0}
-          <section aria-label={titles[severity]}>
-            <h2 class="bg-paper px-[22px] pt-2 pb-1">
-              <span class={`font-serif text-[16px] ${tones[severity]}`}>{titles[severity]}</span>
-              <span class="text-ink-2">{findings.length}</span>
+        <p class="min-w-0 truncate text-ink-2" title={readOver}>{readOver}</p>
+        <p class="ms-auto flex shrink-0 items-center gap-1.5 whitespace-nowrap text-ink-2">
+          <KeyCap keys="Enter" /> go there <KeyCap keys="M" /> mend <KeyCap keys="A" /> set aside
+        </p>
+      </div>
+      <div class="min-h-0 flex-1 overflow-y-auto pb-6">
+        {#if desk.reader.isRead && proof.findings.length === 0}
+          <p class="py-16 text-center font-serif text-[20px] text-act">The proof reads clean.</p>
+        {/if}
+        {#each bySeverity as { severity, findings } (severity)}
+          {#if findings.length > 0}
+            <section aria-label={titles[severity]}>
+              <h2 class="bg-paper px-[22px] pt-2 pb-1">
+                <span class={`font-serif text-[16px] ${tones[severity]}`}>{titles[severity]}</span>
+                <span class="text-ink-2">{findings.length}</span>
+              </h2>
+              <ul>
+                {#each findings as finding (finding.id)}
+                  <FindingRow
+                    {finding}
+                    isCurrent={finding.id === current?.id}
+                    onchoose={() => (currentId = finding.id)}
+                    onaside={() => askAside(finding)}
+                  />
+                {/each}
+              </ul>
+            </section>
+          {/if}
+        {/each}
+        {#if proof.aside.length > 0}
+          <section aria-label="Set aside" class="mx-[22px] mt-4 border-t border-rule pt-2">
+            <h2 class="font-semibold">
+              Set aside <span class="font-normal text-ink-2">{proof.aside.length}; each returns when what it found changes</span>
             </h2>
-            <ul>
-              {#each findings as finding (finding.id)}
-                <FindingRow
-                  {finding}
-                  isCurrent={finding.id === current?.id}
-                  onchoose={() => (currentId = finding.id)}
-                  onaside={() => askAside(finding)}
-                />
-              {/each}
-            </ul>
+            {#each proof.aside as finding (finding.id)}
+              {@const row = [...desk.book.setAside.values()].find(({ rule, record }) => rule === finding.rule && record === finding.record)}
+              {@const words = wordFinding(finding, desk.currency)}
+              <p class="py-1">
+                <span class="font-semibold">{words.title}</span>
+                <span class="text-ink-2">{words.detail} “{row?.reason}”</span>
+                <Button kind="link" onclick={() => desk.bringBack(finding)}>Bring it back</Button>
+              </p>
+            {/each}
           </section>
         {/if}
-      {/each}
-      {#if proof.aside.length > 0}
-        <section aria-label="Set aside" class="mx-[22px] mt-4 border-t border-rule pt-2">
-          <h2 class="font-semibold">
-            Set aside <span class="font-normal text-ink-2">{proof.aside.length}; each returns when what it found changes</span>
-          </h2>
-          {#each proof.aside as finding (finding.id)}
-            {@const row = [...desk.book.setAside.values()].find(({ rule, record }) => rule === finding.rule && record === finding.record)}
-            {@const words = wordFinding(finding, desk.currency)}
-            <p class="py-1">
-              <span class="font-semibold">{words.title}</span>
-              <span class="text-ink-2">{words.detail} “{row?.reason}”</span>
-              <Button kind="link" onclick={() => desk.bringBack(finding)}>Bring it back</Button>
-            </p>
-          {/each}
-        </section>
-      {/if}
-    </div>
+      </div>
+    {/if}
   </div>
 </PlanShell>
 

@@ -15,7 +15,12 @@ export const GET = route(async ({ params, url, locals: { services } }) => {
   const [, name, ending] = /^(.*)\.(csv|tsv|xlsx)$/.exec(params.file ?? '') ?? [];
   const table = tables.find((one) => one.name === name);
   if (!table || (ending !== 'csv' && ending !== 'tsv' && ending !== 'xlsx'))
-    throw new RequestRefused(404, 'no-such-table', `Tables are ${tables.map((one) => one.name).join(', ')}, as .csv, .tsv or .xlsx.`, 'name');
+    throw new RequestRefused(
+      404,
+      'no-such-table',
+      `Tables are ${tables.map((one) => one.name).join(', ')}, as .csv, .tsv or .xlsx.`,
+      'name',
+    );
   const body = ending === 'xlsx' ? await writeWorkbook([table]) : writeTextFile(table, layout, ending);
   const type = ending === 'xlsx' ? types.xlsx : `${types[ending]}; charset=${charsetOf(layout)}`;
   return new Response(body as Uint8Array<ArrayBuffer>, {

@@ -12,6 +12,4 @@ export const PATCH = route(({ params, request, locals: { services } }) =>
 );
 
 /** Removes it. */
-export const DELETE = route(({ params, locals: { services } }) =>
-  removeVersion(services, params.id ?? '', versionNumber(params.version)),
-);
+export const DELETE = route(({ params, locals: { services } }) => removeVersion(services, params.id ?? '', versionNumber(params.version)));

@@ -1,0 +1,45 @@
+<script lang="ts">
+  import type { Finding } from '$lib/core/proof/finding';
+  import type { RulesEffect } from '$lib/core/rules/compare-rules';
+  import { countOf, wordFinding } from '$lib/wording/findings';
+  import SeverityMark from '../parts/SeverityMark.svelte';
+  import { findingAddress } from '../shell/finding-address';
+  import { getDesk } from '../state/plan-desk.svelte';
+
+  let { effect, isUsed }: { effect: RulesEffect | null; isUsed: boolean } = $props();
+  const desk = getDesk();
+  const mostShown = 40;
+</script>
+
+{#snippet findings(title: string, list: readonly Finding[])}
+  <section class="pb-3" aria-label={title}>
+    <h3 class="font-semibold">{title}: {list.length}</h3>
+    <ul>
+      {#each list.slice(0, mostShown) as finding (finding.id)}
+        {@const words = wordFinding(finding, desk.currency)}
+        <li class="flex gap-2 border-b border-rule-soft py-1">
+          <SeverityMark severity={finding.severity} />
+          <a class="min-w-0 break-words hover:underline" href={findingAddress(desk.planId, finding)}
+            ><span class="font-semibold">{words.title}</span> <span class="text-ink-2">{words.detail}</span></a
+          >
+        </li>
+      {/each}
+    </ul>
+    {#if list.length > mostShown}<p class="text-ink-2">and {list.length - mostShown} more</p>{/if}
+  </section>
+{/snippet}
+
+<h2 class="pb-1 font-semibold text-ink-2">What these rules would change here</h2>
+{#if isUsed}
+  <p class="text-ink-2">This plan is read by them; a change here shows in its proof at once.</p>
+{:else if effect === null}
+  <p class="text-ink-2" role="status">Reading the plan by them …</p>
+{:else if effect.raised.length + effect.gone.length === 0}
+  <p class="text-ink-2">Nothing: the proof of this plan stays as it is.</p>
+{:else}
+  <p class="pb-2 text-ink-2">
+    {countOf(effect.raised.length, 'finding')} would come up, {effect.gone.length} would be gone.
+  </p>
+  {@render findings('Would come up', effect.raised)}
+  {@render findings('Would be gone', effect.gone)}
+{/if}

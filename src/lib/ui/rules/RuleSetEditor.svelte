@@ -1,0 +1,143 @@
+<script lang="ts">
+  import { ruleSet as schema, type RuleSetRow } from '$lib/core/plan/records/rule-set';
+  import { formatNames, type FormatName } from '$lib/core/rules/rule-set';
+  import TextField from '../parts/TextField.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+
+  let { set, isFixed }: { set: RuleSetRow; isFixed: boolean } = $props();
+  const { workspace } = getDesk();
+
+  type Path = readonly string[];
+  const read = (path: Path): unknown => path.reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], set);
+
+  /** The set with one value changed, at a path. */
+  function withValue(value: unknown, [key = '', ...rest]: Path, next: unknown): unknown {
+    return { ...(value as object), [key]: rest.length === 0 ? next : withValue((value as Record<string, unknown>)[key], rest, next) };
+  }
+
+  /** What is wrong with a value at a path; the row as a whole says it. */
+  function check(path: Path, next: unknown): string | null {
+    const result = schema.safeParse(withValue(set, path, next));
+    return result.success ? null : (result.error.issues[0]?.message ?? 'Not valid.');
+  }
+
+  function put(path: Path, next: unknown, sitting?: string): string | null {
+    const [key = ''] = path;
+    const changed = (withValue(set, path, next) as Record<string, unknown>)[key];
+    const refusal = workspace.set('ruleSet', set.id, { [key]: changed }, sitting);
+    return refusal?.code === 'taken' ? 'Another rule set has this name.' : null;
+  }
+
+  const asNumber = (text: string) => (text.trim() === '' ? NaN : Number(text.trim()));
+  const others: [label: string, path: Path][] = [
+    ['Responsive ads a group', ['responsiveAdsPerGroup']],
+    ['Sitelink text', ['sitelink', 'textLimit']],
+    ['Sitelink description', ['sitelink', 'descriptionLimit']],
+    ['Callout', ['callout', 'textLimit']],
+    ['Keyword, in units', ['keyword', 'unitsLimit']],
+    ['Keyword, in words', ['keyword', 'wordsLimit']],
+    ['Names', ['nameLimit']],
+    ['Addresses', ['addressLimit']],
+    ['Path of a responsive ad', ['formats', 'responsive', 'paths', 'limit']],
+    ['Most a day, in daily budgets', ['dayCostFactor']],
+  ];
+  const linesOf = (format: FormatName): [label: string, path: Path][] =>
+    (['headlines', 'descriptions'] as const).flatMap((kind) =>
+      (['least', 'most', 'limit'] as const).map((key): [string, Path] => [
+        `${set.formats[format].name}: ${kind}, ${key}`,
+        ['formats', format, kind, key],
+      ]),
+    );
+</script>
+
+{#snippet number(label: string, path: Path, extra: string)}
+  <TextField
+    {label}
+    hideLabel={extra.includes('hide')}
+    mono
+    class={extra.replace('hide', '')}
+    disabled={isFixed}
+    value={String(read(path))}
+    check={(text) => check(path, asNumber(text))}
+    onedit={(text, sitting) => put(path, asNumber(text), sitting)}
+  />
+{/snippet}
+
+{#if !isFixed}
+  <div class="flex gap-3 pb-3">
+    <TextField
+      label="Name"
+      class="w-72"
+      value={set.name}
+      commit="leave"
+      check={(text) => check(['name'], text)}
+      onedit={(name) => put(['name'], name)}
+    />
+    <TextField
+      label="Holds from"
+      type="date"
+      class="w-40"
+      value={set.from}
+      check={(text) => check(['from'], text)}
+      onedit={(from) => put(['from'], from)}
+    />
+  </div>
+{/if}
+<table class="w-full table-fixed">
+  <caption class="pb-1 text-start font-semibold">Ad formats: how many lines, and how long each may be</caption>
+  <thead class="text-ink-2">
+    <tr class="border-b border-rule text-[12px]">
+      <th class="w-28 py-1 text-start font-normal">Format</th>
+      <th class="text-start font-normal" colspan="3">Headlines: least, most, units</th>
+      <th class="text-start font-normal" colspan="3">Descriptions: likewise</th>
+      <th class="w-32 text-start font-normal">Accepted until</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each formatNames as format (format)}
+      <tr class="border-b border-rule-soft">
+        <td class="py-1 pe-2">{set.formats[format].name}</td>
+        {#each linesOf(format) as [label, path] (label)}<td class="pe-1">{@render number(label, path, 'hide')}</td>{/each}
+        <td>
+          <TextField
+            label={`${set.formats[format].name}: accepted until`}
+            hideLabel
+            type="date"
+            disabled={isFixed}
+            value={set.formats[format].acceptedUntil ?? ''}
+            check={(text) => check(['formats', format, 'acceptedUntil'], text || null)}
+            onedit={(text) => put(['formats', format, 'acceptedUntil'], text || null)}
+          />
+        </td>
+      </tr>
+    {/each}
+  </tbody>
+</table>
+<h3 class="pt-4 pb-1 font-semibold">Everything else</h3>
+<div class="grid grid-cols-3 gap-x-4 gap-y-2">
+  {#each others as [label, path] (label)}{@render number(label, path, '')}{/each}
+  <TextField
+    label="Signs no keyword takes"
+    mono
+    disabled={isFixed}
+    value={set.refusedKeywordSigns}
+    check={(text) => check(['refusedKeywordSigns'], text)}
+    onedit={(text, sitting) => put(['refusedKeywordSigns'], text, sitting)}
+  />
+  <TextField
+    label="What spaces become in a path"
+    mono
+    disabled={isFixed}
+    value={set.valueJoiner}
+    check={(text) => check(['valueJoiner'], text)}
+    onedit={(text, sitting) => put(['valueJoiner'], text, sitting)}
+  />
+  <TextField
+    label="Days to a month, at most"
+    mono
+    disabled={isFixed}
+    value={set.monthDays}
+    check={(text) => check(['monthDays'], text)}
+    onedit={(text, sitting) => put(['monthDays'], text, sitting)}
+  />
+</div>
