@@ -87,7 +87,10 @@ const badReasons: Record<string, string> = {
   'near-me': 'it says “near me” as if we said it',
   question: 'it is a question',
   rival: 'it names a rival',
+  'other-place': 'it names a place that this campaign does not serve',
+  misspelling: 'it is misspelt',
   'word-twice': 'a word stands twice in a row',
+  'word-thrice': 'a word stands three times in the ad',
 };
 
 const standsIn = (data: Reader) => (data.text('standsIn') === '' ? 'the plan’s negatives' : data.text('standsIn'));

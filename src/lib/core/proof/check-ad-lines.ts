@@ -4,7 +4,7 @@ import { areNearEqual, Letters } from '../text/near-equal';
 import { units } from '../text/units';
 import { findEditorialFaults } from './editorial';
 import type { Mend, Report } from './finding';
-import { named, place, type MeasuredAd } from './measured-ad';
+import { named, place, type MeasuredAd, shownWith } from './measured-ad';
 import { findBadReadings, findLostSpellings } from './readings';
 
 const setText = (line: AdLine, text: string, kind: Mend['kind']): Mend => ({
@@ -62,7 +62,7 @@ function checkMeasures(ad: MeasuredAd): Report[] {
         ...report,
         data: { ...data, count: measure.fallbacks, text: measure.textWithFallback },
       });
-    const bad = measure.hasLiveSlot ? findBadReadings(measure.readings, ad.editorial.rivals, ad.editorial.language) : [];
+    const bad = measure.hasLiveSlot ? findBadReadings(measure.readings, ad.reading, shownWith(ad, line)) : [];
     if (bad[0])
       reports.push({
         rule: 'ads.reads-badly',

@@ -129,7 +129,7 @@ function unitsOfGroup(view: PlanView, group: Group): ProofUnit[] {
     group,
     book.campaign.get(group.campaignId),
     childrenOf(book.keyword, 'groupId', group.id),
-    childrenOf(book.place, 'campaignId', group.campaignId),
+    book.place,
     book.briefItem,
     book.offer,
     book.slotWord,

@@ -1,13 +1,15 @@
 import type { FillContext } from '../ads/fill-slots';
 import { measureLine, type Measure } from '../ads/measure';
 import { keywordTexts, lineContext } from '../ads/slot-values';
-import { childrenOf } from '../plan/book';
+import { wordsOf } from '../keywords/words';
+import { childrenOf, inOrder } from '../plan/book';
 import { briefTexts, firstLanguage, type PlanView } from '../plan/plan-view';
 import type { Ad } from '../plan/records/ad';
 import type { AdLine, LineKindOfAd } from '../plan/records/ad-line';
 import type { Group } from '../plan/records/group';
 import type { FormatName } from '../rules/rule-set';
 import type { EditorialContext } from './editorial';
+import type { ReadingContext } from './readings';
 
 /** A group as the checks of its ads need it: what is the same for all of them is worked out once. */
 export interface GroupOfAds {
@@ -15,22 +17,43 @@ export interface GroupOfAds {
   group: Group;
   keywords: readonly string[];
   editorial: EditorialContext;
+  reading: ReadingContext;
   contextFor(format: FormatName, kind: LineKindOfAd | 'path'): FillContext;
 }
+
+/** Places that the plan names and that the group's campaign does not serve. */
+function otherPlaces({ book }: PlanView, { campaignId }: Group): string[] {
+  const own = new Set(
+    childrenOf(book.place, 'campaignId', campaignId).flatMap(({ name, excluded }) => (excluded ? [] : [name.toLowerCase()])),
+  );
+  return [...new Set(inOrder(book.place).map(({ name }) => name.toLowerCase()))].filter((name) => !own.has(name));
+}
+
+const ownWords = ({ book, brief }: PlanView, group: Group): string[] => [
+  ...new Set(
+    [group.theme, group.name, brief.offer, book.campaign.get(group.campaignId)?.themeWord ?? ''].flatMap((text) =>
+      wordsOf(text.toLowerCase()),
+    ),
+  ),
+];
 
 /** Prepares a group for measuring its ads. */
 export function prepareGroupOfAds(view: PlanView, group: Group): GroupOfAds {
   const contexts = new Map<string, FillContext>();
+  const campaign = view.book.campaign.get(group.campaignId);
+  const language = firstLanguage(view, campaign);
+  const rivals = briefTexts(view, 'rival');
   return {
     view,
     group,
     keywords: keywordTexts(view, group.id),
     editorial: {
-      language: firstLanguage(view, view.book.campaign.get(group.campaignId)),
+      language,
       always: briefTexts(view, 'always'),
-      rivals: briefTexts(view, 'rival'),
+      rivals,
       proofs: briefTexts(view, 'proof'),
     },
+    reading: { language, rivals, otherPlaces: otherPlaces(view, group), ownWords: ownWords(view, group) },
     contextFor(format, kind) {
       const key = `${format} ${kind}`;
       let context = contexts.get(key);
@@ -67,3 +90,16 @@ export const place = ({ group, ad }: MeasuredAd, field: string) => ({
 
 /** The names by which a finding's wording tells the ad. */
 export const named = ({ group, ad }: MeasuredAd) => ({ group: group.name, ad: ad.name });
+
+/** The other lines that are sure to be shown with one: all of them, or in a responsive ad one a fixed position. */
+export function shownWith({ ad, lines }: MeasuredAd, line: AdLine): string[] {
+  const others = lines.filter((one) => one.line !== line);
+  if (ad.format !== 'responsive') return others.map(({ measure }) => measure.textWithFallback);
+  const fixed = new Map<string, string>();
+  for (const { line: other, measure } of others) {
+    const spot = `${other.kind} ${other.fixedAt}`;
+    const isShared = other.kind === line.kind && other.fixedAt === line.fixedAt;
+    if (other.fixedAt !== null && !isShared && !fixed.has(spot)) fixed.set(spot, measure.textWithFallback);
+  }
+  return [...fixed.values()];
+}
