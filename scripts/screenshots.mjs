@@ -44,7 +44,32 @@ const views = [
   ['masters', '/ads?view=masters'],
   ['extras', '/ads?view=extras'],
   ['proof', '/proof'],
+  [
+    'rule-sets',
+    '/proof?view=rules',
+    async (page) => {
+      await page.getByRole('button', { name: 'Copy' }).click();
+      await page.getByLabel('Responsive: headlines, limit').fill('28');
+      await page.getByRole('region', { name: 'Would come up' }).waitFor();
+    },
+  ],
   ['hand-off', '/hand-off'],
+  ['column-layouts', '/hand-off?view=layouts'],
+  [
+    'versions',
+    '/hand-off?view=versions',
+    async (page) => {
+      await page.getByLabel('Keep the plan as it stands, as').fill('First draft, as shown to the client');
+      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: /^Compare/ }).waitFor();
+      await page.goto(`${page.url().split('/hand-off')[0]}/brief`);
+      await page.getByLabel('One offer or product line').fill('Piano tuning and small repairs');
+      await page.keyboard.press('Tab');
+      await page.waitForTimeout(1000);
+      await page.goto(`${page.url().split('/brief')[0]}/hand-off?view=versions`);
+      await page.getByRole('button', { name: /^Compare/ }).click();
+    },
+  ],
 ];
 
 prepare();
