@@ -168,7 +168,7 @@ test('errors say code, message and path, and write nothing', async ({ request, s
       422,
       'not-valid',
     ],
-    [raw('/api/plans', JSON.stringify({ ...file, version: 9 })), 422, 'not-valid'],
+    [raw('/api/plans', JSON.stringify({ ...file, version: 9 })), 422, 'later-version'],
     [raw('/api/plans', JSON.stringify({ ...file, campaigns: [{ ...file.campaigns[0], name: 'a\u0000' }] })), 422, 'not-valid'],
     [raw(`/api/plans/${id}/changes`, JSON.stringify({ id: 'x', revision: 0, change: { type: 'drop' } })), 422, 'not-valid'],
     [raw('/api/plans/nowhere/changes', JSON.stringify({ id: 'x', revision: 0, change: { type: 'undo' } })), 404, 'no-such-plan'],

@@ -53,6 +53,25 @@ test('an edit on a stale copy is refused with both texts side by side, and can s
   expect((await (await page.request.get(`/api/plans/${id}`)).json()).brief.offer).toBe('Mine, typed while away');
 });
 
+test('a name that another tab changed while it was typed is not written over unseen', async ({ page }) => {
+  const { id, other } = await openTwice(page);
+  for (const tab of [page, other]) await tab.goto(`/plans/${id}/groups`);
+  const nameOf = (tab: Page) => tab.getByLabel('Name of the group');
+  await nameOf(page).fill('Mine');
+  await nameOf(other).fill('Theirs');
+  await nameOf(other).press('Enter');
+  await expect(page.getByRole('link', { name: /^Theirs/ }).first()).toBeVisible();
+  await nameOf(page).press('Tab');
+  await expect(page.getByText('Changed elsewhere meanwhile to “Theirs”. Enter writes yours, Escape leaves theirs.')).toBeVisible();
+  await expect(nameOf(page)).toHaveValue('Mine');
+  await expect(nameOf(other)).toHaveValue('Theirs');
+  await nameOf(page).press('Enter');
+  await expect(nameOf(other)).toHaveValue('Mine');
+  await nameOf(page).fill('Once more, without a word');
+  await nameOf(page).press('Enter');
+  await expect(nameOf(other)).toHaveValue('Once more, without a word');
+});
+
 test('an edit inside something deleted in another tab keeps its text and brings it back', async ({ page }) => {
   const { id, other } = await openTwice(page);
   await page.goto(`/plans/${id}/groups`);

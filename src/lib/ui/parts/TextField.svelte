@@ -79,6 +79,7 @@
     if (problem !== '') return;
     if (text !== value) problem = onedit(text, sitting) ?? '';
     made = value;
+    if (problem === '') base = value;
   }
 
   function release() {
