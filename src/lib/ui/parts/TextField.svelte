@@ -134,7 +134,7 @@
       onblur={leave}
       onkeydown={keydown}
       onpaste={paste}
-      class={`h-[30px] rounded-[4px]! border bg-sheet px-2.5 py-1 text-[13px] text-ink placeholder:text-ink-3 ${mono ? 'font-mono' : ''} ${problem ? 'border-madder' : 'border-field'} ${suffix ? (suffix.length > 4 ? 'pe-16' : 'pe-10') : ''}`}
+      class={`h-[30px] rounded-[4px]! border bg-sheet px-2.5 py-1 text-[13px] text-ink placeholder:text-ink-3 disabled:bg-paper disabled:text-ink-2 disabled:opacity-100 ${mono ? 'font-mono' : ''} ${problem ? 'border-madder' : 'border-field'} ${suffix ? (suffix.length > 4 ? 'pe-16' : 'pe-10') : ''}`}
     />
     {#if suffix}<span class="pointer-events-none absolute end-2 font-mono text-[12px] text-ink-3">{suffix}</span>{/if}
   </span>

@@ -121,7 +121,6 @@
         <p class="flex items-baseline gap-2 whitespace-nowrap">
           <span class="font-serif text-[24px] leading-7 text-act">{quiet}</span> found nothing
         </p>
-        <p class="min-w-0 truncate text-ink-2" title={readOver}>{readOver}</p>
         <p class="ms-auto flex shrink-0 items-center gap-1.5 whitespace-nowrap text-ink-2">
           <KeyCap keys="Enter" /> go there <KeyCap keys="M" /> mend <KeyCap keys="A" /> set aside
         </p>
@@ -166,6 +165,7 @@
             {/each}
           </section>
         {/if}
+        <p class="px-[22px] pt-4 text-ink-2">{readOver}</p>
       </div>
     {/if}
   </div>
