@@ -1,7 +1,7 @@
 import type { PlanView } from '../plan/plan-view';
 import type { Finding } from './finding';
 import { ProofKeeper, type Proof } from './proof-keeper';
-import { chapters, type Chapter, type Severity } from './rule-list';
+import { chapters, severities, type Chapter, type Severity } from './rule-list';
 
 export type { Proof } from './proof-keeper';
 
@@ -19,8 +19,11 @@ export function countByChapter(findings: readonly Finding[]): Record<Chapter, Co
 }
 
 /** Counts over all chapters. */
-export function countAll(findings: readonly Finding[]): Counts {
-  const counts: Counts = { fix: 0, look: 0, suggestion: 0 };
-  for (const { severity } of findings) counts[severity] += 1;
-  return counts;
+export function sumCounts(byChapter: Record<Chapter, Counts>): Counts {
+  const sum: Counts = { fix: 0, look: 0, suggestion: 0 };
+  for (const chapter of chapters) for (const severity of severities) sum[severity] += byChapter[chapter][severity];
+  return sum;
 }
+
+/** Counts over all findings. */
+export const countAll = (findings: readonly Finding[]): Counts => sumCounts(countByChapter(findings));

@@ -2,7 +2,7 @@ import { emptyBook, type Book } from '$lib/core/plan/book';
 import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import { recordsOf } from '$lib/core/plan/record-types';
 import type { Finding } from '$lib/core/proof/finding';
-import { countAll, countByChapter } from '$lib/core/proof/read-proof';
+import { countByChapter, sumCounts } from '$lib/core/proof/read-proof';
 import { houseRules } from '$lib/core/rules/house-rules';
 import { createContext } from './context';
 import { ProofReader } from './proof-reader.svelte';
@@ -21,10 +21,8 @@ export class PlanDesk extends Stream {
   /** The view that core computes with; null until loaded, or when the plan has left the Shelf. */
   readonly view: PlanView | null = $derived(this.isLoaded ? findPlanView(this.whole, this.id, houseRules) : null);
   readonly currency = $derived(this.view?.account.currency ?? 'GBP');
-  readonly counts = $derived(countAll(this.reader.proof.findings));
   readonly byChapter = $derived(countByChapter(this.reader.proof.findings));
-  /** Findings by the row they concern. */
-  readonly byRecord: ReadonlyMap<string, Finding[]> = $derived(Map.groupBy(this.reader.proof.findings, ({ record }) => record));
+  readonly counts = $derived(sumCounts(this.byChapter));
 
   constructor(
     readonly planId: string,

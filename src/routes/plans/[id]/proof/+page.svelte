@@ -37,6 +37,9 @@
     `${proof.rules} rules read over ${countOf(desk.book.campaign.size, 'campaign')}, ${countOf(desk.book.group.size, 'group')}, ${countOf(desk.book.keyword.size, 'keyword')} and ${countOf(desk.book.ad.size, 'ad')} in ${(desk.reader.milliseconds / 1000).toFixed(2)} s`,
   );
 
+  /** Findings of each severity that are drawn; a plan that was pasted together can have thousands. */
+  const shownAtOnce = 200;
+  let mostShown = $state(shownAtOnce);
   let currentId = $state('');
   const current = $derived(proof.findings.find(({ id }) => id === currentId) ?? proof.findings[0] ?? null);
   let aside = $state.raw<Finding | null>(null);
@@ -59,6 +62,8 @@
   async function focusRow(finding: Finding | undefined) {
     if (!finding) return;
     currentId = finding.id;
+    const own = proof.findings.filter(({ severity }) => severity === finding.severity);
+    mostShown = Math.max(mostShown, own.indexOf(finding) + 1);
     await tick();
     document.querySelector<HTMLElement>(`[data-finding-link="${CSS.escape(finding.id)}"]`)?.focus();
   }
@@ -137,7 +142,7 @@
                 <span class="text-ink-2">{findings.length}</span>
               </h2>
               <ul>
-                {#each findings as finding (finding.id)}
+                {#each findings.slice(0, mostShown) as finding (finding.id)}
                   <FindingRow
                     {finding}
                     isCurrent={finding.id === current?.id}
