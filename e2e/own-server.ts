@@ -32,6 +32,10 @@ export class OwnServer {
     return server;
   }
 
+  get dataFile(): string {
+    return join(this.folder, 'data.sqlite');
+  }
+
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
   }
@@ -41,7 +45,7 @@ export class OwnServer {
       env: {
         ...process.env,
         PORT: String(this.port),
-        BIBLION_DATA: join(this.folder, 'data.sqlite'),
+        BIBLION_DATA: this.dataFile,
         BIBLION_DEMO: this.isDemo ? '1' : '0',
       },
       stdio: ['ignore', 'pipe', 'inherit'],

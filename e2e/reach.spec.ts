@@ -2,7 +2,21 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { planId } from './hands';
 
-const views = ['brief', 'settings', 'research', 'groups', 'ads', 'ads?view=masters', 'ads?view=extras', 'proof', 'hand-off'];
+const views = [
+  'brief',
+  'settings',
+  'research',
+  'groups',
+  'ads',
+  'ads?view=masters',
+  'ads?view=extras',
+  'proof',
+  'proof?view=rules',
+  'hand-off',
+  'hand-off?view=read-in',
+  'hand-off?view=layouts',
+  'hand-off?view=versions',
+];
 
 async function expectNoSeriousFinding(page: import('@playwright/test').Page) {
   const { violations } = await new AxeBuilder({ page }).analyze();

@@ -1,4 +1,5 @@
 import { expect } from '@playwright/test';
+import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { planId, untilSaved } from './hands';
 import { testOnDemo as test } from './own-server';
@@ -68,4 +69,23 @@ test('a back-up is put in place from the Shelf while running, and every tab foll
   await offer.fill('Written after it was put in place');
   await untilSaved(plan);
   expect((await (await page.request.get(`/api/plans/${id}`)).json()).brief.offer).toBe('Written after it was put in place');
+});
+
+test('a back-up is put in place by command while the server runs, and the tab follows', async ({ page, server }) => {
+  const id = await planId(page, 'Spring launch');
+  await page.goto(`/plans/${id}/brief`);
+  const offer = page.getByLabel('One offer or product line');
+  const before = await offer.inputValue();
+  const file = `${server.dataFile}.copy`;
+  const run = (deed: string) =>
+    spawnSync(process.execPath, ['scripts/backup.mjs', deed, file], {
+      env: { ...process.env, BIBLION_DATA: server.dataFile },
+      encoding: 'utf8',
+    });
+  expect(run('backup').status).toBe(0);
+  await offer.fill('Written after the back-up');
+  await untilSaved(page);
+  const { status, stdout } = run('restore');
+  expect([status, stdout]).toEqual([0, expect.stringContaining('is kept beside it as data.sqlite.before-restore-')]);
+  await expect(offer).toHaveValue(before);
 });

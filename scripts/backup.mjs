@@ -1,9 +1,10 @@
 /**
  * npm run backup -- FILE: copies the data file while the server may be running.
- * npm run restore -- FILE: puts a back-up in its place; the file that stood there is kept beside it. The server must be ended first.
+ * npm run restore -- FILE: puts a back-up in its place; the file that stood there is kept beside it. A server that runs on it is
+ * asked to do so, and goes on.
  */
 import Database from 'better-sqlite3';
-import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { ownDataFile } from './data-file.mjs';
 import { say } from './machine.mjs';
@@ -47,6 +48,19 @@ function isInUse(file) {
   }
 }
 
+/** Has the running server put a back-up in place; ends the process where it does not answer. @param {string} file */
+async function restoreByServer(file) {
+  const marker = `${data}.running`;
+  if (!existsSync(marker)) end('Biblion is running on this data file. End it first, then restore.');
+  const base = `http://127.0.0.1:${readFileSync(marker, 'utf8').trim()}`;
+  const headers = { origin: base, 'content-type': 'application/octet-stream' };
+  const answer = await fetch(`${base}/api/backup`, { method: 'POST', headers, body: readFileSync(file) }).catch(() => null);
+  if (!answer) end('Biblion is running on this data file and does not answer. End it first, then restore.');
+  const { keptAs, message } = await answer.json();
+  if (!answer.ok) end(message);
+  say(`what stood there is kept beside it as ${keptAs}`);
+}
+
 if (!name || (deed !== 'backup' && deed !== 'restore')) end(`name a file: npm run ${deed === 'restore' ? 'restore' : 'backup'} -- FILE`);
 const file = resolve(process.env.INIT_CWD ?? process.cwd(), name);
 if (deed === 'backup') {
@@ -59,13 +73,14 @@ if (deed === 'backup') {
 } else {
   versionOf(file);
   mkdirSync(dirname(data), { recursive: true });
-  if (existsSync(data)) {
-    if (isInUse(data)) end('Biblion is running on this data file. End it first, then restore.');
+  const isRunning = existsSync(data) && isInUse(data);
+  if (isRunning) await restoreByServer(file);
+  else if (existsSync(data)) {
     const aside = `${data}.before-restore-${new Date().toISOString().replace(/[:.]/g, '-')}`;
     renameSync(data, aside);
     for (const ending of ['-wal', '-shm']) rmSync(data + ending, { force: true });
     say(`what stood there is kept in ${aside}`);
   }
-  copyFileSync(file, data);
+  if (!isRunning) copyFileSync(file, data);
   say(`${file} is restored to ${data}`);
 }

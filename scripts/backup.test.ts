@@ -55,7 +55,7 @@ describe('back-up and restore by command', () => {
     expect(clients(data)).toEqual(['Fernholt Frames']);
   });
 
-  it('does not restore under a running server', () => {
+  it('does not restore under a program that holds the file and cannot be asked', () => {
     expect(run('backup', 'copy.sqlite').isDone).toBe(true);
     const holder = openDatabase(data);
     holder.prepare('SELECT count(*) FROM client').get();

@@ -1,4 +1,5 @@
 /** The built application behind a small HTTP server that guards every request, files included. */
+import { rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { findRefusal, securityHeaders } from '../src/lib/server/request-guard.js';
 
@@ -11,6 +12,9 @@ process.env.BIBLION_PLACES ??= new URL('../build/places.sqlite', import.meta.url
 
 /** The request that wakes the application is the first; making it here keeps start-up errors on screen. */
 const { handler } = await import(new URL('../build/handler.js', import.meta.url).href);
+
+/** Says beside the data file where the server that holds it answers, so that a command can ask it. */
+const marker = process.env.BIBLION_DATA ? `${process.env.BIBLION_DATA}.running` : null;
 
 const server = createServer((request, response) => {
   const refusal = findRefusal({
@@ -37,10 +41,12 @@ server.listen(Number(port), '127.0.0.1', async () => {
     console.error('biblion: the server does not answer as it should; see the lines above.');
     process.exit(1);
   }
+  if (marker) writeFileSync(marker, port);
   console.log(`biblion: ready at http://127.0.0.1:${port}`);
 });
 
 function stop() {
+  if (marker) rmSync(marker, { force: true });
   server.close(() => process.exit(0));
   server.closeAllConnections();
 }
