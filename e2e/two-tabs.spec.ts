@@ -89,7 +89,7 @@ test('an edit inside something deleted in another tab keeps its text and brings 
   await page.unroute('**/changes');
 
   const notice = page.getByRole('alert').filter({ hasText: 'Not saved' });
-  await expect(notice).toContainText('What it changes is no longer there.');
+  await expect(notice).toContainText('The group it changes is no longer there.');
   await expect(notice).toContainText('Typed while it was taken out');
   await notice.getByRole('button', { name: 'Bring it back and write mine' }).click();
   await expect(notice).toHaveCount(0);

@@ -58,6 +58,15 @@ describe('writing', () => {
     same(stored(), source);
   });
 
+  it('undoes steps and goes back to versions that were written before a field came', () => {
+    const rename = { type: 'set' as const, record: 'plan' as const, ids: ['plan'], fields: { name: 'Renamed' } };
+    done(door.apply(workspaceStream, { id: 'rename', revision: 1, change: rename }));
+    db.exec(`UPDATE step_row SET before = json_remove(before, '$.layoutKey'), after = json_remove(after, '$.layoutKey')`);
+    door = new WriteDoor(db, now);
+    done(door.apply(workspaceStream, { id: 'undo', revision: 2, change: { type: 'undo' } }));
+    expect(new WriteDoor(db, now).open(workspaceStream).book.plan.get('plan')).toMatchObject({ name: cleanFile.name, layoutKey: 'plain' });
+  });
+
   it('undoes after a restart whatever the order in which the fields of a row were written', () => {
     const { id, offer } = row(source, 'brief');
     done(apply({ type: 'set', record: 'brief', ids: [id], fields: { offer: 'Repairs' } }));

@@ -2,6 +2,7 @@ import type { Change } from '$lib/core/plan/changes';
 import type { Refusal } from '$lib/core/plan/decide';
 import { countOf } from './findings';
 import { wordFieldValue } from './row-changes';
+import { nounOf } from './steps';
 
 /** What a refused change says on screen: what happened, and the texts side by side. */
 export interface RefusalWords {
@@ -15,7 +16,9 @@ export function wordRefusalCode(refusal: Refusal | { code: string }): string {
   if ('record' in refusal) {
     switch (refusal.code) {
       case 'gone':
-        return 'What it changes is no longer there.';
+        return refusal.ids.length === 1
+          ? `The ${nounOf(refusal.record)} it changes is no longer there.`
+          : `${countOf(refusal.ids.length, 'row')} it changes are no longer there; nothing of it was made.`;
       case 'stale-rows':
         return `${countOf(refusal.ids.length, 'row')} ${refusal.ids.length === 1 ? 'was' : 'were'} changed elsewhere meanwhile; nothing of it was made.`;
       case 'stale':

@@ -34,14 +34,16 @@
       >{/if}
   {/each}
 </nav>
-<p class="max-w-96 shrink-0 truncate text-[12.5px]" role="status" data-saved={stream.saved}>
+<p class="flex max-w-96 shrink-0 items-center gap-2 text-[12.5px] whitespace-nowrap" role="status" data-saved={stream.saved}>
   {#if stream.saved === 'waiting'}
-    <span class="font-semibold text-madder" title={stream.trouble || 'The server does not answer. What you type is kept in this browser.'}
+    <span
+      class="min-w-0 truncate font-semibold text-madder"
+      title={stream.trouble || 'The server does not answer. What you type is kept in this browser.'}
       >Not saved yet{stream.trouble ? `: ${stream.trouble}` : ''}</span
     >
     <Button kind="link" onclick={() => void stream.flush()}>Try now</Button>
   {:else}
-    <span class="text-ink-2">{stream.saved === 'saving' ? saving : saved}</span>
+    <span class="min-w-0 truncate text-ink-2">{stream.saved === 'saving' ? saving : saved}</span>
   {/if}
 </p>
 <span class="flex shrink-0 items-center">
