@@ -22,13 +22,14 @@
   let { sheet, keyword, group, index, isCurrent, isChosen, onproblem }: Props = $props();
 
   const desk = getDesk();
-  const answer = $derived<SureAnswer>(sheet.answers.answer(keyword.text));
+  const answer = $derived<SureAnswer | undefined>(sheet.answers.get(keyword.text));
   const find = $derived(sheet.findByText.get(keyword.text));
   const nameOf = (id: string) => desk.book.group.get(id)?.name ?? '';
   const inherited = $derived(groupBid(desk.plan, group));
   let draft = $state<string | null>(null);
 
   const answered = $derived.by(() => {
+    if (!answer) return { tone: 'text-ink-3', text: '…' };
     const block = answer.blocked.find((entry) => entry.group === group.id);
     if (block) return { tone: 'bg-madder-tint text-madder font-semibold', text: `× blocked by “${block.negative}”` };
     if (!answer.group) return { tone: 'text-ink-2', text: 'nobody' };

@@ -16,6 +16,13 @@
     rows.reveal(sheet.currentIndex);
   }
 
+  const inSight = $derived(sheet.rows.slice(rows.first, rows.end).flatMap((row) => (row.kind === 'keyword' ? [row.keyword.text] : [])));
+  $effect(() => {
+    const campaignId = sheet.campaign?.id;
+    sheet.desk.reader.watchAnswers(campaignId ? { campaignId, texts: inSight } : null);
+    return () => sheet.desk.reader.watchAnswers(null);
+  });
+
   // A finding leads to a row that may not be drawn yet.
   $effect(() => {
     const [record] = (page.url.searchParams.get('at') ?? '').split(':');

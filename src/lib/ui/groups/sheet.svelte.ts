@@ -1,7 +1,6 @@
 import type { MatchType } from '$lib/core/keywords/read-keyword';
-import { PlanAnswers } from '$lib/core/groups/plan-answers';
+import type { SureAnswer } from '$lib/core/groups/plan-answers';
 import { childrenOf, inOrder } from '$lib/core/plan/book';
-import { campaignsMeeting } from '$lib/core/plan/plan-view';
 import type { Campaign } from '$lib/core/plan/records/campaign';
 import type { Find } from '$lib/core/plan/records/find';
 import type { Group } from '$lib/core/plan/records/group';
@@ -44,10 +43,11 @@ export class Sheet {
   readonly findByText: ReadonlyMap<string, Find> = $derived.by(
     () => new Map(inOrder(this.desk.book.find).map((find) => [find.text, find])),
   );
-  /** Who answers searches in the campaign; each is found when it is asked for. */
-  readonly answers: PlanAnswers = $derived.by(
-    () => new PlanAnswers(this.desk.plan, this.campaign ? campaignsMeeting(this.desk.plan, this.campaign) : []),
-  );
+  /** Who answers the keywords in sight, each taken as a search, as far as that is found. */
+  readonly answers: ReadonlyMap<string, SureAnswer> = $derived.by(() => {
+    const { campaignId, byText } = this.desk.reader.answers;
+    return campaignId === this.campaign?.id ? byText : new Map();
+  });
   /** The negatives that block own keywords, as the proof has found them. */
   readonly blocking: ReadonlySet<string> = $derived.by(() => {
     const { findings, aside } = this.desk.reader.proof;

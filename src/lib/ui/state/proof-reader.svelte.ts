@@ -1,8 +1,9 @@
+import type { SureAnswer } from '$lib/core/groups/plan-answers';
 import type { Overlap } from '$lib/core/groups/overlaps';
 import { emptyBook, rowsBetween, type Book } from '$lib/core/plan/book';
 import type { Proof } from '$lib/core/proof/read-proof';
 import { ProofReceiver } from '$lib/core/proof/sent-proof';
-import type { ProofAnswer, ProofRequest } from '$lib/workers/proof.worker';
+import type { ProofAnswer, ProofRequest, SearchesAsked } from '$lib/workers/proof.worker';
 
 const readAfterMs = 80;
 
@@ -14,21 +15,28 @@ export class ProofReader {
   /** Pairs of groups that share searches, while somebody watches; null until they are found. */
   overlaps = $state.raw<Overlap[] | null>(null);
 
+  /** Who answers the searches that are watched, among the campaigns that meet one. */
+  answers = $state.raw<{ campaignId: string; byText: ReadonlyMap<string, SureAnswer> }>({ campaignId: '', byText: new Map() });
+
   private readonly worker = new Worker(new URL('../../workers/proof.worker.ts', import.meta.url), {
     type: 'module',
   });
   private readonly receiver = new ProofReceiver();
   private sent: Book = emptyBook();
   private waiting: { book: Book; planId: string; today: string } | null = null;
-  private isBusy = false;
+  /** Messages that the worker still owes. */
+  private awaited = 0;
+  private searches: SearchesAsked | null = null;
+  private areAnswersOld = false;
   private watchers = 0;
   private last: { planId: string; today: string } | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     this.worker.onmessage = ({ data }: MessageEvent<ProofAnswer>) => {
-      this.isBusy = false;
-      if (data.proof) {
+      this.awaited--;
+      if (data.kind === 'answers') this.answers = { campaignId: data.campaignId, byText: new Map(data.answers) };
+      else if (data.proof) {
         this.proof = this.receiver.unpack(data.proof);
         this.milliseconds = data.milliseconds;
         this.isRead = true;
@@ -36,6 +44,13 @@ export class ProofReader {
       }
       this.send();
     };
+  }
+
+  /** Has it found who answers some searches, now and after each change of the book; null: of none any longer. */
+  watchAnswers(searches: SearchesAsked | null): void {
+    this.searches = searches;
+    this.areAnswersOld = searches !== null;
+    this.send();
   }
 
   /** Reads a book soon; of several only the last is read. */
@@ -64,13 +79,17 @@ export class ProofReader {
   }
 
   private send(): void {
-    if (this.isBusy || !this.waiting) return;
-    const { book, planId, today } = this.waiting;
+    const next = this.waiting ?? (this.areAnswersOld && this.last ? { book: this.sent, ...this.last } : null);
+    if (this.awaited > 0 || !next) return;
+    const { book, planId, today } = next;
+    const wantsProof = this.waiting !== null;
     this.waiting = null;
-    this.isBusy = true;
+    this.areAnswersOld = false;
+    this.awaited = Number(wantsProof) + Number(this.searches !== null);
     const rows = rowsBetween(this.sent, book);
     this.sent = book;
     this.last = { planId, today };
-    this.worker.postMessage({ planId, today, rows, wantsOverlaps: this.watchers > 0 } satisfies ProofRequest);
+    const request: ProofRequest = { planId, today, rows, wantsProof, wantsOverlaps: this.watchers > 0, searches: this.searches };
+    this.worker.postMessage(request);
   }
 }
