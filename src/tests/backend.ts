@@ -1,7 +1,6 @@
-import { cleanFile, planBookOf } from './clean-plan';
+import { cleanFile, firstDraft, planBookOf } from './clean-plan';
 import { rowsOf } from '$lib/core/plan/book';
 import type { SentChange } from '$lib/core/plan/changes';
-import { recordsOf, type Row } from '$lib/core/plan/record-types';
 import { openDatabase } from '$lib/server/db/open-database';
 import { WriteDoor } from '$lib/server/write-door';
 
@@ -32,14 +31,7 @@ export class Backend {
   posted: SentChange[] = [];
 
   constructor() {
-    const book = planBookOf(cleanFile);
-    this.door.lay('plan', {
-      type: 'several',
-      name: 'first-draft',
-      changes: recordsOf('plan').flatMap((record) =>
-        book[record].size > 0 ? [{ type: 'add' as const, record, rows: [...book[record].values()] as unknown as Row[] }] : [],
-      ),
-    });
+    this.door.lay('plan', firstDraft(planBookOf(cleanFile)));
   }
 
   readonly fetch = async (address: string, init?: RequestInit): Promise<Response> => {

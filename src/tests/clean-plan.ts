@@ -2,7 +2,8 @@ import { emptyBook, applyEdits, bookOf, inOrder, type Book, type RowEdit } from 
 import { planFileSchema, type PlanFile } from '$lib/core/exchange/plan-file';
 import { readPlanFile } from '$lib/core/exchange/read-plan-file';
 import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
-import type { RecordName, RecordTypes } from '$lib/core/plan/record-types';
+import type { Change } from '$lib/core/plan/changes';
+import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
 import { recordsOf } from '$lib/core/plan/record-types';
 import { houseRules } from '$lib/core/rules/house-rules';
 
@@ -178,4 +179,13 @@ export function addLike<Name extends RecordName>(book: Book, record: Name, field
 export function drop<Name extends RecordName>(book: Book, record: Name, index = 0): Book {
   const before = row(book, record, index);
   return applyEdits(book, [{ record, id: before.id, before, after: null } as unknown as RowEdit]);
+}
+
+/** The change that adds every row of a plan's book, parents first. */
+export function firstDraft(book: Book): Change {
+  const changes = recordsOf('plan').flatMap((record) => {
+    const rows = [...book[record].values()] as unknown as Row[];
+    return rows.length > 0 ? [{ type: 'add' as const, record, rows }] : [];
+  });
+  return { type: 'several', name: 'first-draft', changes };
 }

@@ -1,8 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, row } from '../../tests/clean-plan';
+import { bookOfFile, cleanFile, firstDraft, row } from '../../tests/clean-plan';
 import type { Change, SentChange } from '$lib/core/plan/changes';
 import { editsBetween } from '$lib/core/plan/compare-books';
-import { recordsOf, type Row } from '$lib/core/plan/record-types';
 import { openDatabase } from './db/open-database';
 import { WriteDoor } from './write-door';
 
@@ -32,11 +31,7 @@ const book = () => door.open('plan').book;
 const stored = () => new WriteDoor(database, () => new Date(0)).open('plan').book;
 
 beforeAll(() => {
-  const rows = recordsOf('plan').flatMap((record) => {
-    const list = [...source[record].values()] as unknown as Row[];
-    return list.length > 0 ? [{ type: 'add' as const, record, rows: list }] : [];
-  });
-  door.lay('plan', { type: 'several', name: 'first-draft', changes: rows });
+  door.lay('plan', firstDraft(source));
   expect(
     send({
       type: 'several',

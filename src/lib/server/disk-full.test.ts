@@ -2,10 +2,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, row } from '../../tests/clean-plan';
+import { bookOfFile, cleanFile, firstDraft, row } from '../../tests/clean-plan';
 import type { Change, SentChange } from '$lib/core/plan/changes';
 import { editsBetween } from '$lib/core/plan/compare-books';
-import { recordsOf, type Row } from '$lib/core/plan/record-types';
 import { openDatabase, type Database } from './db/open-database';
 import { findStorageRefusal } from './storage-refusal';
 import { WriteDoor } from './write-door';
@@ -20,11 +19,7 @@ beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'biblion-full-'));
   db = openDatabase(join(folder, 'own.sqlite'));
   door = new WriteDoor(db, now);
-  const changes = recordsOf('plan').flatMap((record) => {
-    const rows = [...source[record].values()] as unknown as Row[];
-    return rows.length > 0 ? [{ type: 'add' as const, record, rows }] : [];
-  });
-  door.lay('plan', { type: 'several', name: 'first-draft', changes });
+  door.lay('plan', firstDraft(source));
 });
 afterEach(() => {
   db.close();

@@ -1,6 +1,7 @@
 import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import { emptyBook, inOrder, nextPosition, type Book, type BookRows } from '$lib/core/plan/book';
 import type { Change, SimpleChange } from '$lib/core/plan/changes';
+import { copyName } from '$lib/core/plan/copy-name';
 import { recordsOf, type RecordName } from '$lib/core/plan/record-types';
 import { ProofKeeper, type Proof } from '$lib/core/proof/proof-keeper';
 import { summarizePlan, type PlanSummary } from '$lib/core/proof/summarize-plan';
@@ -132,9 +133,7 @@ export class Plans {
   copy(planId: string): string {
     const file = this.writeFile(planId);
     const names = new Set(inOrder(this.door.open(workspaceStream).book.plan).map(({ name }) => name));
-    let name = `${file.name}, copy`;
-    for (let number = 2; names.has(name); number++) name = `${file.name}, copy ${number}`;
-    return this.readIn(file, name);
+    return this.readIn(file, copyName(file.name, names));
   }
 
   /** Takes a plan off the Shelf; the step can be undone. */

@@ -1,10 +1,10 @@
 import { fc, test } from '@fast-check/vitest';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, row, workspaceRows } from '../../tests/clean-plan';
+import { bookOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
 import { applyEdits } from '$lib/core/plan/book';
 import type { SentChange } from '$lib/core/plan/changes';
 import { compareBooks, editsBetween } from '$lib/core/plan/compare-books';
-import { recordsOf, type Row } from '$lib/core/plan/record-types';
+import type { Row } from '$lib/core/plan/record-types';
 import { openDatabase, type Database } from './db/open-database';
 import { workspaceStream, WriteDoor } from './write-door';
 
@@ -22,11 +22,7 @@ beforeEach(() => {
     name: 'client-added',
     changes: (['client', 'account', 'plan'] as const).map((record) => ({ type: 'add', record, rows: shelf[record] })),
   });
-  const changes = recordsOf('plan').flatMap((record) => {
-    const rows = [...source[record].values()] as unknown as Row[];
-    return rows.length > 0 ? [{ type: 'add' as const, record, rows }] : [];
-  });
-  door.lay('plan', { type: 'several', name: 'first-draft', changes });
+  door.lay('plan', firstDraft(source));
 });
 
 const apply = (change: SentChange['change'], stream = 'plan') => {

@@ -1,6 +1,6 @@
 import { fc, test } from '@fast-check/vitest';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, row, workspaceRows } from '../../tests/clean-plan';
+import { bookOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
 import type { Book } from '$lib/core/plan/book';
 import type { Change, SentChange } from '$lib/core/plan/changes';
 import { recordNames, recordsOf, type RecordName, type Row } from '$lib/core/plan/record-types';
@@ -23,11 +23,7 @@ beforeEach(() => {
     name: 'client-added',
     changes: (['client', 'account', 'plan'] as const).map((record) => ({ type: 'add', record, rows: rows[record] })),
   });
-  const changes = recordsOf('plan').flatMap((record) => {
-    const list = [...source[record].values()] as unknown as Row[];
-    return list.length > 0 ? [{ type: 'add' as const, record, rows: list }] : [];
-  });
-  door.lay('plan', { type: 'several', name: 'first-draft', changes });
+  door.lay('plan', firstDraft(source));
 });
 
 const sent = (change: SentChange['change'], fields: Partial<SentChange> = {}): SentChange => ({

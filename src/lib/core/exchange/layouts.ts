@@ -1,4 +1,5 @@
 import { inOrder, type Book } from '../plan/book';
+import { copyName } from '../plan/copy-name';
 import type { Layout, LayoutColumn } from '../plan/records/layout';
 import data from './layouts.json';
 import { tableNames, type TableName } from './table-fields';
@@ -55,7 +56,5 @@ export function jointHeadings(layout: Pick<Layout, 'columns'>): string[] {
 
 /** A copy under a name that is not taken. */
 export function copyLayout(layout: Layout, { id, names, position }: { id: string; names: ReadonlySet<string>; position: number }): Layout {
-  let name = `${layout.name}, copy`;
-  for (let number = 2; names.has(name); number++) name = `${layout.name}, copy ${number}`;
-  return { ...layout, id, name, position };
+  return { ...layout, id, name: copyName(layout.name, names), position };
 }

@@ -32,6 +32,9 @@ export function writeTextFile(table: Table, layout: Layout, ending: 'csv' | 'tsv
   return encodeText(writeDelimited([table.columns, ...table.rows], ending === 'tsv' ? '\t' : own), layout);
 }
 
+/** The media type of a workbook. */
+export const workbookType = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
+
 const mostSheetName = 31;
 
 /** Tables as one workbook, a sheet a table; every cell is text, so that nothing in it runs. */

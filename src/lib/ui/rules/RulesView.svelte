@@ -3,6 +3,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { inOrder, nextPosition } from '$lib/core/plan/book';
+  import { copyName } from '$lib/core/plan/copy-name';
   import { allRuleSets, shippedRuleSets } from '$lib/core/rules/rule-set';
   import { wordDate } from '$lib/wording/findings';
   import Button from '../parts/Button.svelte';
@@ -30,9 +31,13 @@
 
   function copy() {
     const names = new Set(sets.map(({ name }) => name));
-    let name = `${set.name}, copy`;
-    for (let number = 2; names.has(name); number++) name = `${set.name}, copy ${number}`;
-    const row = { ...set, id: newId(), name, from: desk.today, position: nextPosition(inOrder(workspace.book.ruleSet)) };
+    const row = {
+      ...set,
+      id: newId(),
+      name: copyName(set.name, names),
+      from: desk.today,
+      position: nextPosition(inOrder(workspace.book.ruleSet)),
+    };
     if (!workspace.add('ruleSet', row)) void goto(address(row.id));
   }
 

@@ -1,12 +1,11 @@
 import { downloadAs } from '$lib/server/download';
 import { route } from '$lib/server/respond';
-import { writeWorkbook } from '$lib/server/table-files/write-table-file';
+import { workbookType, writeWorkbook } from '$lib/server/table-files/write-table-file';
 
 /** All tables in one workbook, a sheet a table. */
 export const GET = route(async ({ params, url, locals: { services } }) => {
   const { view, tables } = services.plans.getTables(params.id ?? '', url.searchParams.get('layout'));
-  const type = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
   return new Response((await writeWorkbook(tables)) as Uint8Array<ArrayBuffer>, {
-    headers: { 'content-type': type, ...downloadAs(view.plan.name, '-tables.xlsx') },
+    headers: { 'content-type': workbookType, ...downloadAs(view.plan.name, '-tables.xlsx') },
   });
 });

@@ -1,12 +1,11 @@
 import { downloadAs } from '$lib/server/download';
 import { RequestRefused } from '$lib/server/outcome';
 import { route } from '$lib/server/respond';
-import { charsetOf, writeTextFile, writeWorkbook } from '$lib/server/table-files/write-table-file';
+import { charsetOf, workbookType, writeTextFile, writeWorkbook } from '$lib/server/table-files/write-table-file';
 
 const types = {
   csv: 'text/csv',
   tsv: 'text/tab-separated-values',
-  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
 } as const;
 
 /** One table as CSV, TSV or XLSX, in the plan's layout or the one `?layout=` names. Rows that a finding holds back are left out. */
@@ -22,7 +21,7 @@ export const GET = route(async ({ params, url, locals: { services } }) => {
       'name',
     );
   const body = ending === 'xlsx' ? await writeWorkbook([table]) : writeTextFile(table, layout, ending);
-  const type = ending === 'xlsx' ? types.xlsx : `${types[ending]}; charset=${charsetOf(layout)}`;
+  const type = ending === 'xlsx' ? workbookType : `${types[ending]}; charset=${charsetOf(layout)}`;
   return new Response(body as Uint8Array<ArrayBuffer>, {
     headers: { 'content-type': type, ...downloadAs(view.plan.name, `-${table.name}.${ending}`) },
   });
