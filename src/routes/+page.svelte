@@ -22,7 +22,7 @@
   import PlanCard from '$lib/ui/shelf/PlanCard.svelte';
   import { nextThing, Summaries } from '$lib/ui/shelf/shelf-summaries.svelte';
   import { getWorkspace } from '$lib/ui/state/workspace.svelte';
-  import { countOf, wordDate } from '$lib/wording/findings';
+  import { countOf, wordDate } from '$lib/wording/texts';
 
   const workspace = getWorkspace();
   const shell = getShell();

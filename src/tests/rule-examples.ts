@@ -2,15 +2,18 @@ import { applyEdits, type Book } from '$lib/core/plan/book';
 import type { Finding } from '$lib/core/proof/finding';
 import { readProof } from '$lib/core/proof/read-proof';
 import type { RuleId } from '$lib/core/proof/rule-list';
+import { blankExtra, type Extra, type PriceRow } from '$lib/core/plan/records/extra';
 import { addLike, bookOfFile, change, cleanFile, drop, row, today, viewOf } from './clean-plan';
 
 /** A plan whose first line says this. */
 export const line = (text: string) => (book: Book) => change(book, 'adLine', { text }, 0);
-const description = (text: string) => (book: Book) => {
-  const index = [...book.adLine.values()].findIndex(({ kind }) => kind === 'description');
-  const id = [...book.adLine.values()][index]!.id;
-  return applyEdits(book, [{ record: 'adLine', id, before: book.adLine.get(id)!, after: { ...book.adLine.get(id)!, text } }]);
-};
+const description =
+  (text: string, fixedAt: number | null = null) =>
+  (book: Book) => {
+    const index = [...book.adLine.values()].findIndex(({ kind }) => kind === 'description');
+    const id = [...book.adLine.values()][index]!.id;
+    return applyEdits(book, [{ record: 'adLine', id, before: book.adLine.get(id)!, after: { ...book.adLine.get(id)!, text, fixedAt } }]);
+  };
 const item = (kind: 'fact' | 'not-offered' | 'rival' | 'always' | 'proof', text: string) => (book: Book) =>
   addLike(book, 'briefItem', { kind, text });
 /** One change after another. */
@@ -20,6 +23,16 @@ export const both =
     steps.reduce((made, step) => step(made), book);
 const longName = 'x'.repeat(256);
 const city = { name: 'Fife', latitude: 56.1, longitude: -3.3, radiusKm: 15 };
+
+const necessary = (text: string) => (book: Book) => change(book, 'brief', { necessary: [text] });
+const extraOf = (fields: Partial<Extra>) => (book: Book) => addLike(book, 'extra', { ...blankExtra, ...fields });
+const listed = (values = ['Grand', 'Upright', 'Square']): Partial<Extra> => ({ kind: 'listed-values', header: 'Types', values });
+const priced = (fields: Partial<PriceRow>): Partial<Extra> => {
+  const row = { text: 'Tuning', description: 'one visit', priceMinor: 9600, address: 'ottlemere.example/tuning', ...fields };
+  return { kind: 'price-rows', header: 'Services', prices: [row, { ...row, priceMinor: 1 }, { ...row, priceMinor: 2 }] };
+};
+const call: Partial<Extra> = { kind: 'call', phone: '01335 342000', phoneCountry: 'GB' };
+const datedOffer: Partial<Extra> = { kind: 'dated-offer', text: 'New-year tuning', endsOn: '2027-01-31' };
 
 /** The place of the n-th headline of the first ad in the order of lines. */
 function firstAdHeadline(book: Book, index: number): number {
@@ -284,6 +297,11 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     raises: (book) => change(book, 'ad', { landingPage: 'other.example/tuning' }),
     not: (book) => change(book, 'ad', { landingPage: 'www.ottlemere.example/other' }),
   },
+  'ads.necessary-unsure': {
+    raises: both(necessary('Fixed price'), description('Fixed price, said before we come.')),
+    not: both(necessary('Fixed price'), description('Fixed price, said before we come.', 1)),
+  },
+  'ads.necessary-missing': { raises: necessary('Zithers'), not: necessary('Tuning') },
   'ads.word-unanswered': {
     raises: (book) => change(book, 'keyword', { text: 'neglected piano tuning in the far north' }),
     not: (book) => change(book, 'keyword', { text: 'pianos tuned' }),
@@ -291,6 +309,16 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
   'ads.extra-over': {
     raises: (book) => change(book, 'extra', { text: 'Prices for all that we do.' }),
     not: (book) => change(book, 'extra', { text: 'Prices for all that we do' }),
+  },
+  'ads.extra-empty': { raises: (book) => change(book, 'extra', { text: ' ' }) },
+  'ads.list-count': { raises: extraOf(listed(['Grand', 'Upright'])), not: extraOf(listed(['Grand', 'Upright', 'Square'])) },
+  'ads.list-header': { raises: extraOf({ ...listed(), header: 'Our work' }), not: extraOf(listed()) },
+  'ads.price-row-open': { raises: extraOf(priced({ priceMinor: null })), not: extraOf(priced({})) },
+  'ads.call-number': { raises: extraOf({ ...call, phone: '01335 5550' }), not: extraOf(call) },
+  'ads.dated-offer-open': { raises: extraOf({ ...datedOffer, endsOn: null }), not: extraOf(datedOffer) },
+  'ads.dated-offer-over': {
+    raises: extraOf({ ...datedOffer, startsOn: '2027-02-01' }),
+    not: extraOf({ ...datedOffer, startsOn: '2027-01-31' }),
   },
   'ads.sitelink-half': {
     raises: (book) => change(book, 'extra', { description1: 'One line' }),

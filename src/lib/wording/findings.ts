@@ -1,77 +1,16 @@
-import { formatMoney } from '$lib/core/budget/money';
 import type { SlotProblem } from '$lib/core/ads/fill-slots';
-import type { Finding, FindingData } from '$lib/core/proof/finding';
+import type { Finding } from '$lib/core/proof/finding';
 import type { RuleId } from '$lib/core/proof/rule-list';
+import { extraWriters } from './extra-findings';
+import { FindingReader, type Writer } from './finding-reader';
 import { wordSlotProblem } from './problems';
+import { countOf, first, quote } from './texts';
 
 /** The words of a finding: what is so, what it found, and what its mend says. */
 export interface FindingWords {
   title: string;
   detail: string;
   mend: string;
-}
-
-type Words = [title: string, detail: string, mend?: string];
-type Writer = (data: Reader) => Words;
-
-/** Reads a finding's data for words. */
-class Reader {
-  constructor(
-    private readonly data: FindingData,
-    private readonly currency: string,
-  ) {}
-
-  /** A text or number, as text. */
-  text(key: string): string {
-    return String(this.data[key] ?? '');
-  }
-
-  number(key: string): number {
-    return Number(this.data[key] ?? 0);
-  }
-
-  /** A list, quoted and shortened. */
-  list(key: string, most = 4): string {
-    const value = this.data[key];
-    const items = Array.isArray(value) ? (value as string[]) : [];
-    const rest = items.length - most;
-    return items.slice(0, most).map(quote).join(', ') + (rest > 0 ? ` and ${rest} more` : '');
-  }
-
-  money(key: string): string {
-    return formatMoney(this.number(key), this.currency);
-  }
-
-  date(key: string): string {
-    return wordDate(this.text(key));
-  }
-
-  /** “headline 2”. */
-  line(): string {
-    return `${this.text('kind')} ${this.text('number')}`;
-  }
-
-  plain(): FindingData {
-    return this.data;
-  }
-}
-
-const quote = (text: string) => `“${text}”`;
-const first = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
-
-/** `12 keywords`, `1 keyword`. */
-export const countOf = (count: number, one: string, many = `${one}s`) => `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`;
-
-/** A date for reading: 12 Jan 2027. */
-export function wordDate(date: string): string {
-  const [year, month, day] = date.split('-').map(Number);
-  if (!year || !month || !day) return date;
-  return new Intl.DateTimeFormat('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    timeZone: 'UTC',
-  }).format(new Date(Date.UTC(year, month - 1, day)));
 }
 
 /** The bidding kinds as the screens name them. */
@@ -93,7 +32,7 @@ const badReasons: Record<string, string> = {
   'word-thrice': 'a word stands three times in the ad',
 };
 
-const standsIn = (data: Reader) => (data.text('standsIn') === '' ? 'the plan’s negatives' : data.text('standsIn'));
+const standsIn = (data: FindingReader) => (data.text('standsIn') === '' ? 'the plan’s negatives' : data.text('standsIn'));
 
 const writers: Record<RuleId, Writer> = {
   'brief.no-offer': () => ['The plan’s offer is not said', 'One offer or product line a plan; groups and copy follow it.'],
@@ -274,22 +213,24 @@ const writers: Record<RuleId, Writer> = {
   'ads.domains-differ': (d) => ['Ads of one group lead to different domains', d.list('domains')],
   'ads.word-unanswered': (d) => ['Words searched, never answered', `${d.list('words')}: in no line and no reading`],
 
-  'ads.extra-over': (d) => [`A ${d.text('kind')} is too long`, `${quote(d.text('text'))}: ${d.text('units')} of ${d.text('limit')}`],
-  'ads.sitelink-half': (d) => ['A sitelink has one description line', `${quote(d.text('text'))}: both or neither.`],
-  'ads.sitelink-page': (d) => [
-    'A sitelink leads nowhere',
-    `${quote(d.text('text'))} ${d.text('address') === '' ? 'has no address' : `: ${d.text('address')} is none`}.`,
+  'ads.necessary-unsure': (d) => [
+    'A necessary text may not be shown',
+    `${quote(d.text('text'))} stands only where a ${d.text('kind')} may be left out: ${d.text('group')}, ${d.text('ad')}. Fix its line at the first place.`,
   ],
-  'ads.sitelink-same-page': (d) => ['A sitelink repeats a page', `${quote(d.text('text'))} opens what an ad or another sitelink opens.`],
-  'ads.few-sitelinks': (d) => ['Few sitelinks', `${d.text('count')}; ${d.text('asked')} or more give an ad more room.`],
+  'ads.necessary-missing': (d) => [
+    'A necessary text is missing',
+    `${quote(d.text('text'))} is in no line of ${d.text('group')}, ${d.text('ad')}.`,
+  ],
+
+  ...extraWriters,
 };
 
-const biddingOf = (data: Reader) => biddingWords[data.text('bidding') as keyof typeof biddingWords] ?? data.text('bidding');
+const biddingOf = (data: FindingReader) => biddingWords[data.text('bidding') as keyof typeof biddingWords] ?? data.text('bidding');
 
 /** The words of a finding, amounts in the account's currency. The mend is empty where there is none. */
 export function wordFinding(finding: Finding, currency: string): FindingWords {
   const data = { ...finding.data, ...finding.mend?.data };
-  const own = writers[finding.rule](new Reader({ ...data }, currency));
+  const own = writers[finding.rule](new FindingReader({ ...data }, currency));
   const [title, detail, mend = 'Mend it'] = own;
   return { title, detail, mend: finding.mend ? mend : '' };
 }

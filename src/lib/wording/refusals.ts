@@ -1,6 +1,6 @@
 import type { Change } from '$lib/core/plan/changes';
 import type { Refusal } from '$lib/core/plan/decide';
-import { countOf } from './findings';
+import { countOf } from './texts';
 import { wordFieldValue } from './row-changes';
 import { nounOf } from './steps';
 

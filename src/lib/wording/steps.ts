@@ -1,6 +1,6 @@
 import type { StepName, StepSummary } from '$lib/core/plan/changes';
 import type { RecordName } from '$lib/core/plan/record-types';
-import { countOf } from './findings';
+import { countOf } from './texts';
 
 const nouns: Record<RecordName, [one: string, many: string]> = {
   client: ['client', 'clients'],

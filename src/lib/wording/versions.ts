@@ -1,5 +1,5 @@
 import type { KeptVersion } from '$lib/core/plan/compare-books';
-import { wordDate } from './findings';
+import { wordDate } from './texts';
 
 const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 

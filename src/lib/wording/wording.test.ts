@@ -8,7 +8,8 @@ import { recordNames, type RecordName, type Row } from '$lib/core/plan/record-ty
 import { findingOf } from '$lib/core/proof/finding';
 import { readProof } from '$lib/core/proof/read-proof';
 import { ruleList, type RuleId } from '$lib/core/proof/rule-list';
-import { wordDate, wordFinding } from './findings';
+import { wordFinding } from './findings';
+import { wordDate } from './texts';
 import { wordPasteNote } from './paste-notes';
 import { wordRefusedSign, wordSlotProblem } from './problems';
 import { wordRefusal, wordRefusalCode } from './refusals';

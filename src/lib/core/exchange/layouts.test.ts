@@ -5,6 +5,7 @@ import frames from '../../../demo/vellacre-cold-frames.json';
 import spring from '../../../demo/ottlemere-spring-launch.json';
 import weekends from '../../../demo/skarvholm-helgekurs.json';
 import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { everyExtra } from '../../../tests/every-extra';
 import { applyEdits, type Book } from '../plan/book';
 import { decide } from '../plan/decide';
 import { layout as layoutSchema, type Layout } from '../plan/records/layout';
@@ -30,6 +31,7 @@ const plans: [string, PlanFile][] = [
   ['spring launch', planFileSchema.parse(spring)],
   ['cold frames', planFileSchema.parse(frames)],
   ['helgekurs', planFileSchema.parse(weekends)],
+  ['every kind of extra', { ...cleanFile, extras: [...cleanFile.extras, ...everyExtra] }],
 ];
 /** Made up for the tests: other headings, marks for match types, brackets for live slots. */
 const ownHand: Layout = {

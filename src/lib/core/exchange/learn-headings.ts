@@ -35,7 +35,7 @@ const telling: readonly [TableName, RegExp][] = [
   ['negatives', /^negative$/],
   ['keywords', /^keyword$/],
   ['places', /^place$/],
-  ['extras', /^(?:text|extra description \d)$/],
+  ['extras', /^(?:text|extra description \d|values|price rows|phone)$/],
 ];
 
 /** The kinds of rows that a table with these fields holds; campaigns and groups come along where several kinds do. */

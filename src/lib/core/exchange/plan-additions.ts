@@ -4,6 +4,7 @@ import { applyEdits, inOrder, nextPosition, type Book, type RowEdit } from '../p
 import type { Change, SimpleChange, StepName } from '../plan/changes';
 import { groupBid, landingPageOf, type PlanView } from '../plan/plan-view';
 import type { Group } from '../plan/records/group';
+import { keyOfExtra } from './extra-cells';
 import { recordNames, recordTypes, type RecordName, type RecordTypes, type Row } from '../plan/record-types';
 
 /** What a row is known by, beside its record. */
@@ -17,7 +18,7 @@ function* keysOf({ book }: PlanView): Iterable<[record: RecordName, id: string, 
   for (const { id, groupId, text, match } of inOrder(book.keyword)) yield ['keyword', id, [groupId, match, text]];
   for (const { id, campaignId, groupId, text, match } of inOrder(book.negative)) yield ['negative', id, [campaignId, groupId, match, text]];
   for (const { id, groupId, name } of inOrder(book.ad)) yield ['ad', id, [groupId, name]];
-  for (const { id, campaignId, kind, text } of inOrder(book.extra)) yield ['extra', id, [campaignId, kind, text]];
+  for (const extra of inOrder(book.extra)) yield ['extra', extra.id, [extra.campaignId, ...keyOfExtra(extra)]];
   for (const { id, campaignId, country, name } of inOrder(book.place)) yield ['place', id, [campaignId, country, name]];
 }
 

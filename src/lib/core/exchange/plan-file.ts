@@ -5,7 +5,7 @@ import { adLine } from '../plan/records/ad-line';
 import { brief } from '../plan/records/brief';
 import { campaign } from '../plan/records/campaign';
 import { client } from '../plan/records/client';
-import { extra } from '../plan/records/extra';
+import { blankExtra, extra } from '../plan/records/extra';
 import { name, text } from '../plan/records/fields';
 import { find } from '../plan/records/find';
 import { group } from '../plan/records/group';
@@ -29,7 +29,17 @@ const fileNegative = negative.omit({ ...noPlace, campaignId: true, groupId: true
   find: index.optional(),
   notOffered: index.optional(),
 });
-const fileExtra = extra.omit({ ...noPlace, campaignId: true });
+/** Fields that came later may be missing: files written before them hold none. */
+const fileExtra = extra.omit({ ...noPlace, campaignId: true }).extend({
+  header: extra.shape.header.default(blankExtra.header),
+  values: extra.shape.values.default(blankExtra.values),
+  prices: extra.shape.prices.default(blankExtra.prices),
+  phone: extra.shape.phone.default(blankExtra.phone),
+  phoneCountry: extra.shape.phoneCountry.default(blankExtra.phoneCountry),
+  hours: extra.shape.hours.default(blankExtra.hours),
+  startsOn: extra.shape.startsOn.default(blankExtra.startsOn),
+  endsOn: extra.shape.endsOn.default(blankExtra.endsOn),
+});
 const filePlace = place.omit({ ...noPlace, campaignId: true });
 const fileAd = ad.omit({ ...noPlace, groupId: true }).extend({ headlines: lines, descriptions: lines });
 const fileGroup = group.omit({ ...noPlace, campaignId: true, offerId: true }).extend({
@@ -53,6 +63,7 @@ export const planFileSchema = z.strictObject({
     rivals: list(text, 1000),
     always: list(text, 1000),
     proofs: list(text, 1000),
+    necessary: brief.shape.necessary.default([]),
     offers: list(offer.omit(noPlace), 1000),
     slotWords: list(slotWord.omit(noPlace), 1000),
     places: list(filePlace, 5000),

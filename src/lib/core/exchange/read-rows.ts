@@ -42,7 +42,7 @@ const telling: readonly [TableName, readonly string[]][] = [
   ['negatives', ['negative']],
   ['keywords', ['keyword']],
   ['places', ['place']],
-  ['extras', ['text']],
+  ['extras', ['text', 'values', 'price rows', 'phone']],
   ['groups', ['group']],
   ['campaigns', ['campaign']],
 ];

@@ -7,9 +7,11 @@ import type { PlanView } from '../plan/plan-view';
 import type { RecordName, RecordTypes } from '../plan/record-types';
 import { goals } from '../plan/records/brief';
 import { biddingKinds } from '../plan/records/campaign';
+import { nameOfExtra } from '../plan/records/extra';
 import type { Layout } from '../plan/records/layout';
 import { formatNames } from '../rules/rule-set';
 import { CellReader, type TableProblem } from './cell-reader';
+import { keyOfExtra, readExtraCells } from './extra-cells';
 import { readKeywordCell, readLineCell, readMatchCell } from './layout-cells';
 import { PlanAdditions } from './plan-additions';
 import { readRows, type FieldRow, type SheetReading, type SheetRows } from './read-rows';
@@ -42,7 +44,6 @@ const networkWords = [['search pages'], ['search pages and partner sites']] as c
 const rotationWords = [['even'], ['better']] as const;
 const placeWords = [['city'], ['country']] as const;
 const useWords = [['included'], ['excluded']] as const;
-const extraWords = [['sitelink'], ['callout']] as const;
 const whoWords = [
   ['there', 'people who are there'],
   ['asking', 'also people who ask about the place'],
@@ -286,18 +287,18 @@ class TablesReader {
 
   private extra(row: FieldRow): Outcome {
     const { cells } = this;
-    const text = this.required(row, 'text');
-    if (text === '') return 'left-out';
+    const extra = readExtraCells(row, cells, this.layout, this.view.account.currency);
+    if (nameOfExtra(extra) === '') {
+      cells.say(row, 'text', 'empty', '', true);
+      return 'left-out';
+    }
     const campaign = cells.text(row, 'campaign');
     const isOfAll = campaign === '' || campaign.toLowerCase() === 'all campaigns';
     const campaignId = isOfAll ? null : this.campaignOf(row);
     if (!isOfAll && !campaignId) return 'left-out';
-    const address = cells.text(row, 'address');
-    const kind = cells.word(row, 'extra', extraWords, address === '' ? 'callout' : 'sitelink');
-    const key = [campaignId, kind, text];
+    const key = [campaignId, ...keyOfExtra(extra)];
     if (this.additions.find('extra', key)) return 'standing';
-    const [description1, description2] = [cells.text(row, 'extra description 1'), cells.text(row, 'extra description 2')];
-    return this.add(row, 'extra', { campaignId, kind, text, description1, description2, address }, key) ? 'added' : 'left-out';
+    return this.add(row, 'extra', { campaignId, ...extra }, key) ? 'added' : 'left-out';
   }
 }
 

@@ -45,7 +45,23 @@ export const tableFields: Readonly<Record<TableName, readonly string[]>> = {
     'path 2',
     'landing page',
   ],
-  extras: ['row', 'extra', 'campaign', 'text', 'extra description 1', 'extra description 2', 'address'],
+  extras: [
+    'row',
+    'extra',
+    'campaign',
+    'text',
+    'extra description 1',
+    'extra description 2',
+    'address',
+    'header',
+    'values',
+    'price rows',
+    'phone',
+    'country',
+    'open hours',
+    'start',
+    'end',
+  ],
 };
 
 /** Every field there is, once. */

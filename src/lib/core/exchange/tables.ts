@@ -16,6 +16,7 @@ import type { Negative } from '../plan/records/negative';
 import type { Finding } from '../proof/finding';
 import { normalizeText } from '../text/units';
 import { beyondWindows1252, wouldRun } from './cells';
+import { writeExtraCells } from './extra-cells';
 import { HeldBack } from './held-back';
 import { losesCase, writeDecimal, writeKeywordCell, writeLineCell, writeMatchCell } from './layout-cells';
 import { columnsOf, jointHeadings, tablesOf } from './layouts';
@@ -214,12 +215,8 @@ class RowMaker {
     for (const extra of inOrder(book.extra))
       add(
         {
-          extra: extra.kind,
           campaign: extra.campaignId === null ? 'all campaigns' : (book.campaign.get(extra.campaignId)?.name ?? ''),
-          text: normalizeText(extra.text),
-          'extra description 1': normalizeText(extra.description1),
-          'extra description 2': normalizeText(extra.description2),
-          address: extra.kind === 'sitelink' ? writeAddress(extra.address) : '',
+          ...writeExtraCells(extra, this.layout, this.view.account.currency),
         },
         this.held.find(extra.campaignId, extra.id),
       );

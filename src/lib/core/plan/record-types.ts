@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import { datedOffer, listedValues, priceRows } from '../rules/rule-set.json';
 import { account, type Account } from './records/account';
 import { ad, type Ad } from './records/ad';
 import { adLine, masterLine, type AdLine, type MasterLine } from './records/ad-line';
@@ -6,7 +7,7 @@ import { brief, type Brief } from './records/brief';
 import { briefItem, type BriefItem } from './records/brief-item';
 import { campaign, type Campaign } from './records/campaign';
 import { client, type Client } from './records/client';
-import { extra, type Extra } from './records/extra';
+import { blankExtra, extra, type Extra } from './records/extra';
 import { find, type Find } from './records/find';
 import { group, type Group } from './records/group';
 import { keyword, type Keyword } from './records/keyword';
@@ -69,10 +70,10 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
   account: { stream: 'workspace', schema: account, parents: { clientId: 'client' } },
   plan: { stream: 'workspace', schema: plan, parents: { accountId: 'account' }, added: { layoutKey: 'plain', ruleSetKey: 'search-2026' } },
   layout: { stream: 'workspace', schema: layout, parents: {}, unique: ['name'] },
-  ruleSet: { stream: 'workspace', schema: ruleSet, parents: {}, unique: ['name'] },
+  ruleSet: { stream: 'workspace', schema: ruleSet, parents: {}, unique: ['name'], added: { listedValues, priceRows, datedOffer } },
   master: { stream: 'workspace', schema: master, parents: {} },
   masterLine: { stream: 'workspace', schema: masterLine, parents: { masterId: 'master' } },
-  brief: { stream: 'plan', schema: brief, parents: {} },
+  brief: { stream: 'plan', schema: brief, parents: {}, added: { necessary: [] } },
   briefItem: { stream: 'plan', schema: briefItem, parents: {} },
   offer: { stream: 'plan', schema: offer, parents: {} },
   slotWord: { stream: 'plan', schema: slotWord, parents: {} },
@@ -99,7 +100,7 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
   },
   ad: { stream: 'plan', schema: ad, parents: { groupId: 'group' } },
   adLine: { stream: 'plan', schema: adLine, parents: { adId: 'ad' } },
-  extra: { stream: 'plan', schema: extra, parents: { campaignId: 'campaign' } },
+  extra: { stream: 'plan', schema: extra, parents: { campaignId: 'campaign' }, added: blankExtra },
   setAside: { stream: 'plan', schema: setAside, parents: {} },
 };
 

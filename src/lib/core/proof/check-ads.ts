@@ -8,6 +8,7 @@ import type { Group } from '../plan/records/group';
 import { holdsPhrase } from '../rules/word-lists';
 import { checkAdLines } from './check-ad-lines';
 import { checkAdShape } from './check-ad-shape';
+import { checkNecessary } from './check-necessary';
 import type { Report } from './finding';
 import { measureAd, named, place, prepareGroupOfAds, type GroupOfAds, type MeasuredAd } from './measured-ad';
 import { constantsOf, type ProofUnit, type Units } from './units';
@@ -97,6 +98,7 @@ function checkAd(prepared: GroupOfAds, ad: Ad): Report[] {
     ...checkPage(measured),
     ...checkOffers(measured),
     ...checkWords(measured),
+    ...checkNecessary(measured),
   ];
 }
 

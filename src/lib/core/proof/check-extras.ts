@@ -1,8 +1,8 @@
 import { readAddress } from '../ads/address';
 import { inOrder } from '../plan/book';
-import { landingPageOf, type PlanView } from '../plan/plan-view';
+import { landingPageOf } from '../plan/plan-view';
 import type { Extra } from '../plan/records/extra';
-import { units } from '../text/units';
+import { checkExtraByKind } from './check-extra-kinds';
 import type { Check, Report } from './finding';
 
 const spot = (extra: Extra, field: string) => ({
@@ -10,49 +10,23 @@ const spot = (extra: Extra, field: string) => ({
   where: { ...(extra.campaignId !== null && { campaignId: extra.campaignId }), field: `extra-${field}` },
 });
 
-function checkLengths({ rules }: PlanView, extra: Extra): Report[] {
-  const textLimit = extra.kind === 'sitelink' ? rules.sitelink.textLimit : rules.callout.textLimit;
-  const fields: [string, string, number][] = [['text', extra.text, textLimit]];
-  if (extra.kind === 'sitelink')
-    fields.push(
-      ['description1', extra.description1, rules.sitelink.descriptionLimit],
-      ['description2', extra.description2, rules.sitelink.descriptionLimit],
-    );
-  return fields
-    .filter(([, text, limit]) => units(text) > limit)
-    .map(([field, text, limit]) => ({
-      rule: 'ads.extra-over',
-      ...spot(extra, field),
-      data: { kind: extra.kind, field, text, units: units(text), limit },
-    }));
-}
-
 function checkSitelink(extra: Extra, pages: ReadonlySet<string>): Report[] {
   const reports: Report[] = [];
   const has = (text: string) => text.trim() !== '';
   if (has(extra.description1) !== has(extra.description2))
     reports.push({ rule: 'ads.sitelink-half', ...spot(extra, 'description2'), data: { text: extra.text } });
   const address = readAddress(extra.address);
-  if (!address)
-    reports.push({
-      rule: 'ads.sitelink-page',
-      ...spot(extra, 'address'),
-      data: { text: extra.text, address: extra.address },
-    });
-  else if (pages.has(address.href))
-    reports.push({
-      rule: 'ads.sitelink-same-page',
-      ...spot(extra, 'address'),
-      data: { text: extra.text, address: extra.address },
-    });
+  const data = { text: extra.text, address: extra.address };
+  if (!address) reports.push({ rule: 'ads.sitelink-page', ...spot(extra, 'address'), data });
+  else if (pages.has(address.href)) reports.push({ rule: 'ads.sitelink-same-page', ...spot(extra, 'address'), data });
   return reports;
 }
 
-/** Reads sitelinks and callouts: lengths, both description lines or neither, different and deeper pages. */
+/** Reads all extras: each by its kind, sitelinks for different and deeper pages, and how many there are. */
 export const checkExtras: Check = (view) => {
   const extras = inOrder(view.book.extra);
   const pages = new Set([...view.book.ad.values()].map((ad) => readAddress(landingPageOf(view, ad))?.href ?? ''));
-  const reports = extras.flatMap((extra) => checkLengths(view, extra));
+  const reports = extras.flatMap((extra) => checkExtraByKind(view, extra));
   for (const extra of extras) {
     if (extra.kind !== 'sitelink') continue;
     reports.push(...checkSitelink(extra, pages));

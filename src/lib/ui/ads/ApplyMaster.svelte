@@ -2,7 +2,7 @@
   import { childrenOf, inOrder } from '$lib/core/plan/book';
   import type { MasterLine } from '$lib/core/plan/records/ad-line';
   import type { Master } from '$lib/core/plan/records/master';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import { wordSlotProblem } from '$lib/wording/problems';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';

@@ -3,7 +3,7 @@
   import { nextPosition, childrenOf } from '$lib/core/plan/book';
   import type { SimpleChange } from '$lib/core/plan/changes';
   import type { Group } from '$lib/core/plan/records/group';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import { wordPasteNote } from '$lib/wording/paste-notes';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';

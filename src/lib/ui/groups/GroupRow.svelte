@@ -3,7 +3,7 @@
   import { childrenOf } from '$lib/core/plan/book';
   import { groupBid } from '$lib/core/plan/plan-view';
   import type { Group } from '$lib/core/plan/records/group';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import { takesKeywords } from './drag';
   import { getDesk } from '../state/plan-desk.svelte';
   import type { Sheet } from './sheet.svelte';

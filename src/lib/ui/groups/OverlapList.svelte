@@ -4,7 +4,7 @@
   import type { Overlap } from '$lib/core/groups/overlaps';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
   import { nextPosition } from '$lib/core/plan/book';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { getDesk } from '../state/plan-desk.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { proposeGroups } from '$lib/core/groups/propose-groups';
   import { firstLanguage } from '$lib/core/plan/plan-view';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';

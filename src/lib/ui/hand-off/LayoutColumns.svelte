@@ -2,7 +2,7 @@
   import { columnsOf, jointHeadings, tablesOf } from '$lib/core/exchange/layouts';
   import { tableFields, tableNames, type TableName } from '$lib/core/exchange/table-fields';
   import type { Layout, LayoutColumn } from '$lib/core/plan/records/layout';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import { tableTitles } from '$lib/wording/tables';
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';

@@ -13,7 +13,7 @@
   import { fieldNames } from '$lib/core/exchange/table-fields';
   import { inOrder, nextPosition } from '$lib/core/plan/book';
   import type { Delimiter, Layout } from '$lib/core/plan/records/layout';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import { tableTitles } from '$lib/wording/tables';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';

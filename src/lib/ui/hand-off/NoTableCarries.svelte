@@ -1,7 +1,7 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/budget/money';
   import { inOrder } from '$lib/core/plan/book';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import { getDesk } from '../state/plan-desk.svelte';
 
   const desk = getDesk();

@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import { allLayouts, layoutOf } from '$lib/core/exchange/layouts';
   import { tableNames } from '$lib/core/exchange/table-fields';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import { tableTitles, wordLayout, wordTableProblem } from '$lib/wording/tables';
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';

@@ -10,7 +10,8 @@
   import { findingAddress } from '../shell/finding-address';
   import { getShell } from '../shell/shell.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
-  import { countOf, wordDate, wordFinding } from '$lib/wording/findings';
+  import { wordFinding } from '$lib/wording/findings';
+  import { countOf, wordDate } from '$lib/wording/texts';
   import { encodingNames, tableTitles, wordLayout } from '$lib/wording/tables';
 
   let { fetchFile }: { fetchFile: (address: string) => Promise<void> } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { nameOfVersion } from '$lib/wording/versions';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import RowChange from '../parts/RowChange.svelte';
   import SelectField from '../parts/SelectField.svelte';

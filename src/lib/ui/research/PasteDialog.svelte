@@ -2,7 +2,7 @@
   import { writeAmount } from '$lib/core/budget/money';
   import { columnMeanings, findRows, readPastedFinds, type ColumnMeaning } from '$lib/core/exchange/read-finds';
   import { inOrder, nextPosition } from '$lib/core/plan/book';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import { wordPasteNote } from '$lib/wording/paste-notes';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';

@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Finding } from '$lib/core/proof/finding';
   import type { RulesEffect } from '$lib/core/rules/compare-rules';
-  import { countOf, wordFinding } from '$lib/wording/findings';
+  import { wordFinding } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { findingAddress } from '../shell/finding-address';
   import { getDesk } from '../state/plan-desk.svelte';

@@ -5,7 +5,7 @@
   import { inOrder, nextPosition } from '$lib/core/plan/book';
   import { copyName } from '$lib/core/plan/copy-name';
   import { allRuleSets, shippedRuleSets } from '$lib/core/rules/rule-set';
-  import { wordDate } from '$lib/wording/findings';
+  import { wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { getDesk } from '../state/plan-desk.svelte';

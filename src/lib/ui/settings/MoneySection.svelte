@@ -4,7 +4,7 @@
   import { inOrder } from '$lib/core/plan/book';
   import type { Campaign } from '$lib/core/plan/records/campaign';
   import { splitPlanMoney } from '$lib/core/proof/check-settings';
-  import { wordDate } from '$lib/wording/findings';
+  import { wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/budget/money';
   import type { Plan } from '$lib/core/plan/records/plan';
-  import { countOf, wordDate } from '$lib/wording/findings';
+  import { countOf, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import ChapterMark from '../shell/ChapterMark.svelte';
   import { planChapters } from '../shell/chapters';

@@ -30,6 +30,7 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
       buyShare: '',
       clickRate: '',
       countsConversions: false,
+      necessary: [],
       facts: [],
       notOffered: [],
       rivals: [],

@@ -2,7 +2,7 @@
   import type { Snippet } from 'svelte';
   import { formatMoney } from '$lib/core/budget/money';
   import { inOrder } from '$lib/core/plan/book';
-  import { countOf, wordDate } from '$lib/wording/findings';
+  import { countOf, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { planChapters, type PlanChapter } from './chapters';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { ListedStep } from '$lib/core/plan/changes';
   import { wordStep } from '$lib/wording/steps';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import RowChange from '../parts/RowChange.svelte';

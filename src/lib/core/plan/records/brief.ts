@@ -24,5 +24,7 @@ export const brief = z.strictObject({
   clickRate: field.text,
   /** Whether conversions are counted and that was tried. */
   countsConversions: z.boolean(),
+  /** Texts that must be read in every ad. */
+  necessary: z.array(field.text).max(100),
 });
 export type Brief = z.infer<typeof brief>;

@@ -14,6 +14,9 @@ const adFormat = z.strictObject({
   acceptedUntil: field.date.nullable(),
 });
 
+/** How many rows a list takes, how long each may be, and the headers it may stand under. */
+const listRule = z.strictObject({ least: count, most: count, textLimit: limit, headers: z.array(field.text.max(60)).min(1).max(60) });
+
 /** Numbers and lists that networks change, as dated data; a copy of those that ship, changed. */
 export const ruleSet = z.strictObject({
   id: field.id<'ruleSet'>(),
@@ -24,6 +27,9 @@ export const ruleSet = z.strictObject({
   responsiveAdsPerGroup: count,
   sitelink: z.strictObject({ textLimit: limit, descriptionLimit: limit }),
   callout: z.strictObject({ textLimit: limit }),
+  listedValues: listRule,
+  priceRows: listRule,
+  datedOffer: z.strictObject({ textLimit: limit }),
   keyword: z.strictObject({ unitsLimit: limit, wordsLimit: limit }),
   nameLimit: limit,
   addressLimit: limit,

@@ -85,7 +85,7 @@
       <div class="overflow-y-auto border-e border-rule">
         <GroupList current={view === 'ads' ? (bench.group?.id ?? '') : ''} chapter="ads" />
         <div class={`flex flex-col py-2 ${desk.book.group.size > 0 ? 'border-t border-rule' : ''}`}>
-          {#each [{ id: 'masters', name: 'Masters', count: desk.workspace.book.master.size }, { id: 'extras', name: 'Sitelinks, callouts', count: desk.book.extra.size }] as other (other.id)}
+          {#each [{ id: 'masters', name: 'Masters', count: desk.workspace.book.master.size }, { id: 'extras', name: 'Extras', count: desk.book.extra.size }] as other (other.id)}
             <a
               href={`?view=${other.id}`}
               aria-current={view === other.id ? 'true' : undefined}

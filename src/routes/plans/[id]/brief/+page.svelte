@@ -11,6 +11,7 @@
   import SlotWords from '$lib/ui/brief/SlotWords.svelte';
   import WorthSection from '$lib/ui/brief/WorthSection.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
+  import ChipList from '$lib/ui/parts/ChipList.svelte';
   import MoneyField from '$lib/ui/parts/MoneyField.svelte';
   import SelectField from '$lib/ui/parts/SelectField.svelte';
   import TextField from '$lib/ui/parts/TextField.svelte';
@@ -154,6 +155,18 @@
         <BriefItems kind="rival" title="Rivals" tone="ochre" note="Flagged in finds, and kept out of every line." />
         <BriefItems kind="always" title="Always write as" note="Spellings that win over any letter case in plan slots." />
         <BriefItems kind="proof" title="Claims that can be proved" placeholder="“best” in … 2026" />
+        <section aria-label="Necessary texts" class="border-b border-rule py-2.5">
+          <h2 class="pb-1 font-semibold">Necessary texts</h2>
+          <ChipList
+            label="Necessary texts"
+            items={brief.necessary.map((text) => ({ id: text, text }))}
+            at=":necessary"
+            placeholder="a permit, a condition…"
+            onadd={(text) => set({ necessary: [...brief.necessary, text] })}
+            onremove={(text) => set({ necessary: brief.necessary.filter((one) => one !== text) })}
+          />
+          <p class="pt-1 text-ink-2">Must be read in every ad, where it is sure to be shown.</p>
+        </section>
         <SlotWords />
       </div>
     </div>

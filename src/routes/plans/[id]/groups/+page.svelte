@@ -26,7 +26,7 @@
   import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getDesk } from '$lib/ui/state/plan-desk.svelte';
   import { newId } from '$lib/ui/state/stream.svelte';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
 
   const desk = getDesk();
   const shell = getShell();

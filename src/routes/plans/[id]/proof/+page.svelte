@@ -16,7 +16,8 @@
   import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import { getDesk } from '$lib/ui/state/plan-desk.svelte';
-  import { countOf, wordFinding } from '$lib/wording/findings';
+  import { wordFinding } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
 
   const desk = getDesk();
   const shell = getShell();

@@ -17,7 +17,7 @@
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import { getDesk } from '$lib/ui/state/plan-desk.svelte';
-  import { countOf } from '$lib/wording/findings';
+  import { countOf } from '$lib/wording/texts';
 
   const desk = getDesk();
   const shell = getShell();

@@ -1,0 +1,138 @@
+<script lang="ts">
+  import { readHours, writeHours } from '$lib/core/plan/hours';
+  import type { Extra } from '$lib/core/plan/records/extra';
+  import { countryItems } from '../parts/countries';
+  import Button from '../parts/Button.svelte';
+  import MoneyField from '../parts/MoneyField.svelte';
+  import SelectField from '../parts/SelectField.svelte';
+  import TextField from '../parts/TextField.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { withoutRow, withPriceRow, withRow } from './extra-sections';
+  import LimitedField from './LimitedField.svelte';
+
+  let { extra }: { extra: Extra } = $props();
+
+  const desk = getDesk();
+  const rules = $derived(desk.plan.rules);
+  const set = (fields: Partial<Extra>, sitting?: string) => void desk.set('extra', extra.id, fields, sitting);
+  const at = (field: string) => `${extra.id}:extra-${field}`;
+  const headers = (known: readonly string[]) =>
+    [...new Set([...known, extra.header])].map((value) => ({ value, name: value === '' ? 'choose…' : value }));
+  const checkHours = (text: string) => (readHours(text) ? null : 'Hours such as Mon 9-17, Sat 9-12; empty: at all hours.');
+</script>
+
+{#snippet limited(field: 'text' | 'description1' | 'description2', label: string, limit: number)}
+  <LimitedField {label} value={extra[field]} {limit} at={at(field)} onedit={(text, sitting) => set({ [field]: text }, sitting)} />
+{/snippet}
+{#snippet address(label = 'Address')}
+  <TextField {label} value={extra.address} at={at('address')} onedit={(text, sitting) => set({ address: text }, sitting)} />
+{/snippet}
+{#snippet header(known: readonly string[])}
+  <SelectField label="Header" value={extra.header} items={headers(known)} at={at('header')} onedit={(value) => set({ header: value })} />
+{/snippet}
+{#snippet date(field: 'startsOn' | 'endsOn', label: string)}
+  <TextField {label} type="date" value={extra[field] ?? ''} at={at(field)} onedit={(text) => set({ [field]: text === '' ? null : text })} />
+{/snippet}
+
+{#if extra.kind === 'sitelink'}
+  {@render limited('text', 'Text', rules.sitelink.textLimit)}
+  {@render address()}
+  {@render limited('description1', 'First description line', rules.sitelink.descriptionLimit)}
+  {@render limited('description2', 'Second description line', rules.sitelink.descriptionLimit)}
+{:else if extra.kind === 'callout'}
+  {@render limited('text', 'Text', rules.callout.textLimit)}
+{:else if extra.kind === 'dated-offer'}
+  {@render limited('text', 'What is offered', rules.datedOffer.textLimit)}
+  {@render address('Page')}
+  {@render date('startsOn', 'From')}
+  {@render date('endsOn', 'Until')}
+{:else if extra.kind === 'call'}
+  <TextField label="Number" value={extra.phone} at={at('phone')} onedit={(phone, sitting) => set({ phone }, sitting)} />
+  <SelectField
+    label="Country of the number"
+    value={extra.phoneCountry}
+    items={countryItems}
+    onedit={(phoneCountry) => set({ phoneCountry })}
+  />
+  <TextField
+    label="Answered"
+    value={writeHours(extra.hours)}
+    placeholder="at all hours"
+    check={checkHours}
+    commit="leave"
+    at={at('hours')}
+    onedit={(text) => set({ hours: readHours(text) ?? extra.hours })}
+  />
+{:else if extra.kind === 'listed-values'}
+  {@render header(rules.listedValues.headers)}
+  <div class="col-span-2 grid grid-cols-3 gap-x-4 gap-y-1.5">
+    {#each extra.values as value, index (index)}
+      <div class="flex gap-1">
+        <div class="min-w-0 flex-1">
+          <LimitedField
+            label={`Value ${index + 1}`}
+            {value}
+            limit={rules.listedValues.textLimit}
+            at={at(`value${index}`)}
+            onedit={(text, sitting) => set({ values: withRow(extra.values, index, text) }, sitting)}
+          />
+        </div>
+        <Button
+          kind="quiet"
+          class="mt-5"
+          label={`Take out value ${index + 1}`}
+          onclick={() => set({ values: withoutRow(extra.values, index) })}>×</Button
+        >
+      </div>
+    {/each}
+    {#if extra.values.length < rules.listedValues.most}<div class="pt-5">
+        <Button onclick={() => set({ values: [...extra.values, ''] })}>Add a value</Button>
+      </div>{/if}
+  </div>
+{:else}
+  {@render header(rules.priceRows.headers)}
+  <div class="col-span-2 flex flex-col gap-1.5">
+    {#each extra.prices as row, index (index)}
+      {@const change = (fields: Partial<typeof row>, sitting?: string) =>
+        set({ prices: withRow(extra.prices, index, { ...row, ...fields }) }, sitting)}
+      <div class="grid grid-cols-[1fr_1fr_130px_1fr_auto] gap-x-3">
+        <LimitedField
+          label={`What, row ${index + 1}`}
+          value={row.text}
+          limit={rules.priceRows.textLimit}
+          at={at(`price${index}-text`)}
+          onedit={(text, sitting) => change({ text }, sitting)}
+        />
+        <LimitedField
+          label="More about it"
+          value={row.description}
+          limit={rules.priceRows.textLimit}
+          at={at(`price${index}-description`)}
+          onedit={(description, sitting) => change({ description }, sitting)}
+        />
+        <MoneyField
+          label="Price"
+          value={row.priceMinor}
+          currency={desk.currency}
+          at={at(`price${index}-price`)}
+          onedit={(priceMinor, sitting) => change({ priceMinor }, sitting)}
+        />
+        <TextField
+          label="Page"
+          value={row.address}
+          at={at(`price${index}-address`)}
+          onedit={(text, sitting) => change({ address: text }, sitting)}
+        />
+        <Button
+          kind="quiet"
+          class="mt-5"
+          label={`Take out price row ${index + 1}`}
+          onclick={() => set({ prices: withoutRow(extra.prices, index) })}>×</Button
+        >
+      </div>
+    {/each}
+    {#if extra.prices.length < rules.priceRows.most}<div>
+        <Button onclick={() => set({ prices: withPriceRow(extra.prices) })}>Add a price row</Button>
+      </div>{/if}
+  </div>
+{/if}

@@ -1,0 +1,19 @@
+/** A text in quotation marks. */
+export const quote = (text: string) => `“${text}”`;
+/** A text with its first letter raised. */
+export const first = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
+
+/** `12 keywords`, `1 keyword`. */
+export const countOf = (count: number, one: string, many = `${one}s`) => `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`;
+
+/** A date for reading: 12 Jan 2027. */
+export function wordDate(date: string): string {
+  const [year, month, day] = date.split('-').map(Number);
+  if (!year || !month || !day) return date;
+  return new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  }).format(new Date(Date.UTC(year, month - 1, day)));
+}
