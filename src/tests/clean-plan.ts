@@ -5,7 +5,6 @@ import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import type { Change } from '$lib/core/plan/changes';
 import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
 import { recordsOf } from '$lib/core/plan/record-types';
-import { houseRules } from '$lib/core/rules/house-rules';
 
 /** The day on which the tests read. */
 export const today = '2026-12-21';
@@ -151,7 +150,7 @@ export function planBookOf(file: PlanFile): Book {
 
 /** The view of a book; the tests' caller made sure that the plan is in it. */
 export function viewOf(book: Book, planId = 'plan'): PlanView {
-  const view = findPlanView(book, planId, houseRules);
+  const view = findPlanView(book, planId);
   if (!view) throw new Error('The plan is not in the book.');
   return view;
 }

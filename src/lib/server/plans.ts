@@ -11,7 +11,6 @@ import { readPlanFile } from '$lib/core/exchange/read-plan-file';
 import { makeTables, type Table } from '$lib/core/exchange/tables';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import type { Layout } from '$lib/core/plan/records/layout';
-import { houseRules } from '$lib/core/rules/house-rules';
 import { shippedRuleSets } from '$lib/core/rules/rule-set';
 import { RequestRefused } from './outcome';
 import { workspaceStream, type WriteDoor } from './write-door';
@@ -44,7 +43,7 @@ export class Plans {
 
   /** The view of a plan; refused with 404 where there is none. */
   getView(planId: string): PlanView {
-    const view = this.has(planId) ? findPlanView(this.getBook(planId), planId, houseRules) : null;
+    const view = this.has(planId) ? findPlanView(this.getBook(planId), planId) : null;
     if (!view) throw new RequestRefused(404, 'no-such-plan', 'There is no such plan.', 'id');
     return view;
   }

@@ -8,6 +8,7 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   plan: ['plan', 'plans'],
   layout: ['column layout', 'column layouts'],
   ruleSet: ['rule set', 'rule sets'],
+  houseRule: ['house rule', 'house rules'],
   master: ['master', 'masters'],
   masterLine: ['line of a master', 'lines of a master'],
   brief: ['brief', 'briefs'],

@@ -4,7 +4,6 @@ import { applySentRows, emptyBook, type Book, type SentRow } from '$lib/core/pla
 import { campaignsMeeting, findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { ProofSender, type SentProof } from '$lib/core/proof/sent-proof';
-import { houseRules } from '$lib/core/rules/house-rules';
 
 /** Searches (plain texts) of which it is asked who answers them, among the campaigns that meet one. */
 export interface SearchesAsked {
@@ -46,7 +45,7 @@ const post = (answer: ProofAnswer) => postMessage(answer);
 
 onmessage = ({ data }: MessageEvent<ProofRequest>) => {
   if (data.rows.length > 0) book = applySentRows(book, data.rows);
-  const view = findPlanView(book, data.planId, houseRules);
+  const view = findPlanView(book, data.planId);
   if (data.searches) {
     const { campaignId, texts } = data.searches;
     const answers = view && answersOf(view, campaignId);

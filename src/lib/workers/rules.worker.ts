@@ -2,7 +2,6 @@ import { bookOf, type BookRows } from '$lib/core/plan/book';
 import { findPlanView } from '$lib/core/plan/plan-view';
 import type { RuleSetRow } from '$lib/core/plan/records/rule-set';
 import { computeRulesEffect, type RulesEffect } from '$lib/core/rules/compare-rules';
-import { houseRules } from '$lib/core/rules/house-rules';
 
 /** A plan, and the rules it would be read by. */
 export interface RulesRequest {
@@ -13,6 +12,6 @@ export interface RulesRequest {
 }
 
 onmessage = ({ data: { rows, planId, today, rules } }: MessageEvent<RulesRequest>) => {
-  const view = findPlanView(bookOf(rows), planId, houseRules);
+  const view = findPlanView(bookOf(rows), planId);
   postMessage((view && computeRulesEffect(view, rules, today)) satisfies RulesEffect | null);
 };

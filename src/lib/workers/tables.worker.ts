@@ -4,7 +4,6 @@ import { readTables, type TablesRead } from '$lib/core/exchange/read-tables';
 import { bookOf, type BookRows } from '$lib/core/plan/book';
 import { findPlanView } from '$lib/core/plan/plan-view';
 import type { Layout } from '$lib/core/plan/records/layout';
-import { houseRules } from '$lib/core/rules/house-rules';
 
 /** Sheets to be read into a plan by a layout. */
 export interface TablesRequest {
@@ -16,6 +15,6 @@ export interface TablesRequest {
 export type TablesAnswer = TablesRead | null;
 
 onmessage = ({ data: { sheets, layout, rows, planId } }: MessageEvent<TablesRequest>) => {
-  const view = findPlanView(bookOf(rows), planId, houseRules);
+  const view = findPlanView(bookOf(rows), planId);
   postMessage((view && readTables(sheets, layout, view, () => ulid())) satisfies TablesAnswer);
 };

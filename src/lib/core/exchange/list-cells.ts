@@ -28,21 +28,25 @@ export const writeList = (values: readonly string[]) => join(values.map(normaliz
 /** Listed values out of a cell. */
 export const readList = (cell: string): string[] => (cell.trim() === '' ? [] : split(cell, between.items).map(plain));
 
+/** One entry of a list that has parts itself, `Parents | watched | +10%`. */
+export const writeParts = (texts: readonly string[]) => join(texts.map(normalizeText), ` ${between.parts}`);
+
+/** The parts of each entry of a cell. */
+export const parts = (cell: string): string[][] =>
+  cell.trim() === '' ? [] : split(cell, between.items).map((entry) => split(entry, between.parts).map(plain));
+
 /** Price rows as one cell, `Tuning | one visit | 96.00 | client.example/tuning; …`. */
 export const writePriceRows = (rows: readonly PriceRow[], layout: Layout, currency: string): string =>
   rows
     .map(({ text, description, priceMinor, address }) => {
       const price = priceMinor === null ? '' : writeDecimal(layout, writeAmount(priceMinor, currency));
-      return join([text, description, price, address].map(normalizeText), ` ${between.parts}`);
+      return writeParts([text, description, price, address]);
     })
     .join(`${between.items} `);
 
 /** Price rows out of a cell; an amount that cannot be read leaves the price open. */
 export const readPriceRows = (cell: string, layout: Layout, currency: string): PriceRow[] =>
-  cell.trim() === ''
-    ? []
-    : split(cell, between.items).map((row) => {
-        const [text = '', description = '', price = '', address = ''] = split(row, between.parts).map(plain);
-        const number = readDecimal(layout, price);
-        return { text, description, priceMinor: number === null ? null : parseAmount(number, currency), address };
-      });
+  parts(cell).map(([text = '', description = '', price = '', address = '']) => {
+    const number = readDecimal(layout, price);
+    return { text, description, priceMinor: number === null ? null : parseAmount(number, currency), address };
+  });

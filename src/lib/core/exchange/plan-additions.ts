@@ -19,7 +19,7 @@ function* keysOf({ book }: PlanView): Iterable<[record: RecordName, id: string, 
   for (const { id, campaignId, groupId, text, match } of inOrder(book.negative)) yield ['negative', id, [campaignId, groupId, match, text]];
   for (const { id, groupId, name } of inOrder(book.ad)) yield ['ad', id, [groupId, name]];
   for (const extra of inOrder(book.extra)) yield ['extra', extra.id, [extra.campaignId, ...keyOfExtra(extra)]];
-  for (const { id, campaignId, country, name } of inOrder(book.place)) yield ['place', id, [campaignId, country, name]];
+  for (const { id, campaignId, country, code, name } of inOrder(book.place)) yield ['place', id, [campaignId, country, code, name]];
 }
 
 /** Rows to be added to a plan, each once, after what stands there. */

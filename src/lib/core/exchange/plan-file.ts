@@ -2,12 +2,12 @@ import * as z from 'zod';
 import { account } from '../plan/records/account';
 import { ad } from '../plan/records/ad';
 import { adLine } from '../plan/records/ad-line';
-import { brief } from '../plan/records/brief';
-import { campaign } from '../plan/records/campaign';
+import { brief, laterBrief } from '../plan/records/brief';
+import { campaign, laterCampaign } from '../plan/records/campaign';
 import { client } from '../plan/records/client';
 import { blankExtra, extra } from '../plan/records/extra';
 import { name, text } from '../plan/records/fields';
-import { find } from '../plan/records/find';
+import { find, laterFind } from '../plan/records/find';
 import { group } from '../plan/records/group';
 import { keyword } from '../plan/records/keyword';
 import { negative } from '../plan/records/negative';
@@ -21,6 +21,18 @@ export const planFileVersion = 1;
 
 const list = <T extends z.ZodType>(item: T, most = 200_000) => z.array(item).max(most);
 const noPlace = { id: true, position: true } as const;
+/** Schemas of the fields that defaults are given for, each with its default; some may still have to be there. */
+function withDefaults<
+  Shape extends z.ZodRawShape,
+  Defaults extends Partial<Record<keyof Shape, unknown>>,
+  Needed extends keyof Defaults = never,
+>(shape: Shape, defaults: Defaults, needed: readonly Needed[] = []) {
+  const names = Object.keys(defaults).filter((name) => !needed.includes(name as Needed));
+  const schemas = names.map((name) => [name, (shape[name] as unknown as z.ZodType).default(defaults[name as keyof Defaults])]);
+  type Later = Exclude<keyof Defaults & keyof Shape, Needed>;
+  return Object.fromEntries(schemas) as { [Name in Later]: Shape[Name] extends z.ZodType ? z.ZodDefault<Shape[Name]> : never };
+}
+
 const lines = list(adLine.omit({ ...noPlace, adId: true, kind: true }), 100);
 const index = z.int().min(0);
 
@@ -29,18 +41,15 @@ const fileNegative = negative.omit({ ...noPlace, campaignId: true, groupId: true
   find: index.optional(),
   notOffered: index.optional(),
 });
-/** Fields that came later may be missing: files written before them hold none. */
-const fileExtra = extra.omit({ ...noPlace, campaignId: true }).extend({
-  header: extra.shape.header.default(blankExtra.header),
-  values: extra.shape.values.default(blankExtra.values),
-  prices: extra.shape.prices.default(blankExtra.prices),
-  phone: extra.shape.phone.default(blankExtra.phone),
-  phoneCountry: extra.shape.phoneCountry.default(blankExtra.phoneCountry),
-  hours: extra.shape.hours.default(blankExtra.hours),
-  startsOn: extra.shape.startsOn.default(blankExtra.startsOn),
-  endsOn: extra.shape.endsOn.default(blankExtra.endsOn),
+/** Fields that came later may be missing: files written before them hold what such rows are completed with. */
+const fileExtra = extra
+  .omit({ ...noPlace, campaignId: true })
+  .extend(withDefaults(extra.shape, blankExtra, ['text', 'description1', 'description2', 'address']));
+const filePlace = place.omit({ ...noPlace, campaignId: true }).extend({
+  code: place.shape.code.default(''),
+  region: place.shape.region.default(''),
+  people: place.shape.people.default(null),
 });
-const filePlace = place.omit({ ...noPlace, campaignId: true });
 const fileAd = ad.omit({ ...noPlace, groupId: true }).extend({ headlines: lines, descriptions: lines });
 const fileGroup = group.omit({ ...noPlace, campaignId: true, offerId: true }).extend({
   /** Place in the brief's offers. */
@@ -63,13 +72,14 @@ export const planFileSchema = z.strictObject({
     rivals: list(text, 1000),
     always: list(text, 1000),
     proofs: list(text, 1000),
-    necessary: brief.shape.necessary.default([]),
+    ...withDefaults(brief.shape, laterBrief),
     offers: list(offer.omit(noPlace), 1000),
     slotWords: list(slotWord.omit(noPlace), 1000),
     places: list(filePlace, 5000),
   }),
   campaigns: list(
     campaign.omit(noPlace).extend({
+      ...withDefaults(campaign.shape, laterCampaign),
       places: list(filePlace, 5000),
       negatives: list(fileNegative),
       extras: list(fileExtra, 1000),
@@ -79,7 +89,7 @@ export const planFileSchema = z.strictObject({
   ),
   negatives: list(fileNegative),
   extras: list(fileExtra, 1000),
-  finds: list(find.omit(noPlace)),
+  finds: list(find.omit(noPlace).extend(withDefaults(find.shape, laterFind))),
   /** `record` is a path such as `campaigns/0/groups/1/ads/0/headlines/2`, or empty for the plan as a whole. */
   setAside: list(setAside.omit({ id: true }).extend({ record: z.string().max(200) }), 20_000),
 });

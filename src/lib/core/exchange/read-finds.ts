@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { parseAmount } from '../budget/money';
-import type { Find, Verdict } from '../plan/records/find';
+import { laterFind, type Find, type Verdict } from '../plan/records/find';
 import { readKeyword, type KeywordNote, type MatchType } from '../keywords/read-keyword';
 
 /** One line of pasted text, read. */
@@ -181,6 +181,7 @@ export function findRows(
   return lines
     .filter(({ isNew }) => isNew)
     .map(({ text, searchesLow, searchesHigh, bidLowMinor, bidHighMinor }, index) => ({
+      ...laterFind,
       id: newId(),
       text,
       searchesLow,

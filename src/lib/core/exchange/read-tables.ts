@@ -6,7 +6,7 @@ import { readHours } from '../plan/hours';
 import type { PlanView } from '../plan/plan-view';
 import type { RecordName, RecordTypes } from '../plan/record-types';
 import { goals } from '../plan/records/brief';
-import { biddingKinds } from '../plan/records/campaign';
+import { biddingKinds, laterCampaign } from '../plan/records/campaign';
 import { nameOfExtra } from '../plan/records/extra';
 import type { Layout } from '../plan/records/layout';
 import { formatNames } from '../rules/rule-set';
@@ -14,6 +14,7 @@ import { CellReader, type TableProblem } from './cell-reader';
 import { keyOfExtra, readExtraCells } from './extra-cells';
 import { readKeywordCell, readLineCell, readMatchCell } from './layout-cells';
 import { PlanAdditions } from './plan-additions';
+import { readSettingsCells } from './settings-cells';
 import { readRows, type FieldRow, type SheetReading, type SheetRows } from './read-rows';
 import { mostLines, tableNames, type TableName } from './table-fields';
 
@@ -42,7 +43,7 @@ const biddingWords = biddingKinds.map((kind) => [kind] as const);
 const formatWords = formatNames.map((format) => [format] as const);
 const networkWords = [['search pages'], ['search pages and partner sites']] as const;
 const rotationWords = [['even'], ['better']] as const;
-const placeWords = [['city'], ['country']] as const;
+const placeWords = [['city'], ['country'], ['region'], ['postal']] as const;
 const useWords = [['included'], ['excluded']] as const;
 const whoWords = [
   ['there', 'people who are there'],
@@ -125,6 +126,7 @@ class TablesReader {
       startsOn: cells.date(row, 'start'),
       endsOn: cells.date(row, 'end'),
       rotation: cells.word(row, 'rotation', rotationWords, 'even'),
+      ...readSettingsCells(row, cells, this.layout),
     });
     return id ? 'added' : 'left-out';
   }
@@ -132,6 +134,7 @@ class TablesReader {
   private addCampaign(row: FieldRow, name: string, fields: Partial<RecordTypes['campaign']> = {}): string | null {
     const { brief } = this.view;
     const blank: Omit<RecordTypes['campaign'], 'id' | 'position'> = {
+      ...laterCampaign,
       name,
       nameIsTyped: true,
       goal: brief.goal,
@@ -192,13 +195,17 @@ class TablesReader {
     const name = campaignId ? this.required(row, 'place') : '';
     if (!campaignId || name === '') return 'left-out';
     const country = cells.text(row, 'country').toUpperCase();
-    const key = [campaignId, country, name];
+    const code = cells.text(row, 'region code').slice(0, 40);
+    const key = [campaignId, country, code, name];
     if (this.additions.find('place', key)) return 'standing';
     const place = {
       campaignId,
       kind: cells.word(row, 'place kind', placeWords, 'city'),
       name,
       country,
+      code,
+      region: cells.text(row, 'region').slice(0, 200),
+      people: null,
       latitude: cells.number(row, 'latitude'),
       longitude: cells.number(row, 'longitude'),
       radiusKm: cells.number(row, 'radius km'),

@@ -20,6 +20,7 @@ import { writeExtraCells } from './extra-cells';
 import { HeldBack } from './held-back';
 import { losesCase, writeDecimal, writeKeywordCell, writeLineCell, writeMatchCell } from './layout-cells';
 import { columnsOf, jointHeadings, tablesOf } from './layouts';
+import { writeSettingsCells } from './settings-cells';
 import { mostLines, rowWords, type TableName } from './table-fields';
 
 /** A table as it goes out, and what is held back of it. */
@@ -93,6 +94,7 @@ class RowMaker {
           rotation: campaign.rotation,
           'open hours': writeHours(campaign.hours),
           'time zone': account.timeZone,
+          ...writeSettingsCells(campaign, this.layout),
         },
         this.held.find(campaign.id),
       );
@@ -108,7 +110,9 @@ class RowMaker {
             place: place.name,
             country: place.country,
             'place kind': place.kind,
-            'radius km': place.radiusKm,
+            region: place.region,
+            'region code': place.code,
+            'radius km': this.number(place.radiusKm),
             use: place.excluded ? 'excluded' : 'included',
             latitude: this.number(place.latitude),
             longitude: this.number(place.longitude),

@@ -1,10 +1,11 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { inOrder } from '../plan/book';
-import { verdicts, type Find, type Verdict } from '../plan/records/find';
+import { laterFind, verdicts, type Find, type Verdict } from '../plan/records/find';
 import { FindIndex, findOrders, type FindFilter } from './find-index';
 
 const find = (id: string, text: string, verdict: Verdict, searchesHigh: number | null, position: number): Find => ({
+  ...laterFind,
   id,
   text,
   verdict,

@@ -1,29 +1,26 @@
-import type { Campaign, HourSpan } from '../plan/records/campaign';
+import type { Campaign } from '../plan/records/campaign';
+import type { HourSpan } from '../plan/records/hour-span';
 import type { Place } from '../plan/records/place';
+import { distanceKm } from './distance';
 
-const earthRadiusKm = 6371;
 /** How far a city without a circle is taken to reach. */
 const cityReachKm = 10;
 
-/** Great-circle distance between two points in degrees (haversine), in kilometres. */
-export function distanceKm(one: { latitude: number; longitude: number }, other: { latitude: number; longitude: number }): number {
-  const rad = (degrees: number) => (degrees * Math.PI) / 180;
-  const dLatitude = rad(other.latitude - one.latitude);
-  const dLongitude = rad(other.longitude - one.longitude);
-  const h = Math.sin(dLatitude / 2) ** 2 + Math.cos(rad(one.latitude)) * Math.cos(rad(other.latitude)) * Math.sin(dLongitude / 2) ** 2;
-  return 2 * earthRadiusKm * Math.asin(Math.min(1, Math.sqrt(h)));
-}
-
 const pointOf = ({ latitude, longitude }: Place) => (latitude === null || longitude === null ? null : { latitude, longitude });
 
-/** Whether two places share ground: a country holds its cities, circles touch where their radii reach each other. */
+/** Whether two places share ground: countries and regions hold their cities, circles touch where their radii reach each other. */
 export function placesTouch(one: Place, other: Place): boolean {
+  if (one.kind === 'region' && other.kind === 'region') return one.code === other.code;
+  const [region, city] = one.kind === 'region' ? [one, other] : [other, one];
+  // A circle around a town of another region may still reach into this one: only its people could tell.
+  if (region.kind === 'region' && city.kind === 'city')
+    return region.country === city.country && (city.code === '' || city.radiusKm !== null || city.code === region.code);
   const [a, b] = [pointOf(one), pointOf(other)];
   if (one.kind === 'country' || other.kind === 'country' || !a || !b) return one.country === other.country;
   return distanceKm(a, b) <= (one.radiusKm ?? cityReachKm) + (other.radiusKm ?? cityReachKm);
 }
 
-const samePlace = (one: Place, other: Place) => one.kind === other.kind && one.name === other.name && one.country === other.country;
+const samePlace = (one: Place, other: Place) => one.kind === other.kind && one.name === other.name && one.code === other.code && one.country === other.country;
 
 function hoursTouch(one: readonly HourSpan[], other: readonly HourSpan[]): boolean {
   if (one.length === 0 || other.length === 0) return true;

@@ -1,45 +1,156 @@
-import type { HourSpan } from './records/campaign';
+import type { HourSpan } from './records/hour-span';
+
+const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const fullNames = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
+const dayGroups: Readonly<Record<string, readonly number[]>> = {
+  weekend: [6, 7],
+  weekends: [6, 7],
+  weekday: [1, 2, 3, 4, 5],
+  weekdays: [1, 2, 3, 4, 5],
+  daily: [1, 2, 3, 4, 5, 6, 7],
+  'every day': [1, 2, 3, 4, 5, 6, 7],
+};
+
+/** The names of the days, Monday first. */
+export const dayNames: readonly string[] = days;
+
+/** A week by hours: an adjustment in percent where ads are shown, null where not. Index: (day − 1) × 24 + hour. */
+export type WeekGrid = readonly (number | null)[];
+
+/** The week that spans make. No spans at all: every hour. */
+export function gridOf(spans: readonly HourSpan[]): WeekGrid {
+  const grid: (number | null)[] = Array.from({ length: 168 }, () => (spans.length === 0 ? 0 : null));
+  for (const { day, from, to, adjust = 0 } of spans) grid.fill(adjust, (day - 1) * 24 + from, (day - 1) * 24 + to);
+  return grid;
+}
+
+/** The spans of a week, as few as it takes; an open week without adjustments has none. Null where nothing is open. */
+export function spansOf(grid: WeekGrid): HourSpan[] | null {
+  if (grid.every((hour) => hour === 0)) return [];
+  const spans: HourSpan[] = [];
+  grid.forEach((value, index) => {
+    if (value === null) return;
+    const [day, from] = [Math.floor(index / 24) + 1, index % 24];
+    const last = spans.at(-1);
+    if (last?.day === day && last.to === from && (last.adjust ?? 0) === value) last.to++;
+    else spans.push({ day, from, to: from + 1, ...(value !== 0 && { adjust: value }) });
+  });
+  return spans.length === 0 ? null : spans;
+}
+
+/** A week with a block of it set to one value; days 1 to 7 and hours 0 to 23, both ends included and in any order. */
+export function paint(
+  grid: WeekGrid,
+  [fromDay, fromHour]: readonly [number, number],
+  [toDay, toHour]: readonly [number, number],
+  value: number | null,
+): WeekGrid {
+  const isWithin = (at: number, one: number, other: number) => at >= Math.min(one, other) && at <= Math.max(one, other);
+  return grid.map((old, index) =>
+    isWithin(Math.floor(index / 24) + 1, fromDay, toDay) && isWithin(index % 24, fromHour, toHour) ? value : old,
+  );
+}
+
+function readClock(text: string): number | null {
+  const [, hour = '', minutes = '', half = ''] = /^(\d{1,2})(?:[:.](\d{2}))?\s*(am|pm)?$/.exec(text) ?? [];
+  if (hour === '' || (minutes !== '' && minutes !== '00')) return null;
+  const number = Number(hour);
+  if (half !== '' && (number < 1 || number > 12)) return null;
+  return half === '' ? number : (number % 12) + (half === 'pm' ? 12 : 0);
+}
+
+function readDayName(text: string): number | null {
+  const plain = text.replace(/\.$/, '');
+  const index = fullNames.findIndex((name) => plain.length >= 2 && (name === plain || name.slice(0, Math.max(3, plain.length)) === plain));
+  return index < 0 ? null : index + 1;
+}
+
+/** Days as said: `mon`, `mon–fri`, `fri–mon` (over the weekend), `sat, sun` is two statements, `weekends`, `daily`. */
+function readDays(text: string): number[] | null {
+  if (dayGroups[text]) return [...dayGroups[text]];
+  const parts = text.split(/\s*(?:\+|&|\band\b|\/)\s*/);
+  const lists = parts.map((part) => {
+    const [first = '', last, ...more] = part.split(/\s*(?:-|–|—|\bto\b)\s*/);
+    const [from, to] = [readDayName(first), last === undefined ? readDayName(first) : readDayName(last)];
+    if (from === null || to === null || more.length > 0) return null;
+    return Array.from({ length: ((to - from + 7) % 7) + 1 }, (_, index) => ((from - 1 + index) % 7) + 1);
+  });
+  return lists.some((list) => list === null) ? null : lists.flatMap((list) => list ?? []);
+}
+
+/** One statement: days, hours or a word for them, and by how much bids differ. */
+function readStatement(text: string, last: readonly number[]) {
+  const [, main = '', sign = '', amount = ''] = /^(.*?)\s*(?:([+\-−–])\s*(\d{1,3})\s*%)?$/.exec(text) ?? [];
+  const adjust = amount === '' ? 0 : Number(amount) * (sign === '+' ? 1 : -1);
+  if (adjust < -100 || adjust > 900) return null;
+  const [, dayText = '', hourText = ''] = /^(.*?)[\s:]*((?:\d.*|all(?: day)?|off|closed|none)?)$/.exec(main) ?? [];
+  const dayList = dayText === '' ? [...last] : readDays(dayText.trim());
+  if (!dayList || dayList.length === 0) return null;
+  if (/^(?:off|closed|none)$/.test(hourText)) return { days: dayList, from: 0, to: 24, value: null };
+  if (hourText === '' || hourText.startsWith('all')) return { days: dayList, from: 0, to: 24, value: adjust };
+  const [open = '', close = '', ...more] = hourText.split(/\s*(?:-|–|—|\bto\b)\s*/);
+  const [from, end] = [readClock(open.trim()), readClock(close.trim())];
+  const to = end === 0 ? 24 : end;
+  if (from === null || to === null || from >= to || to > 24 || more.length > 0) return null;
+  return { days: dayList, from, to, value: adjust };
+}
+
+/**
+ * Reads a week as typed: `Mon–Fri 6–18`, `weekends off`, `Sat 9–12 -20%`, `Mon 9-12, 13-17`, parted by commas, semicolons
+ * or lines; what comes later counts. Where only what is closed is said, all the rest is open. Null where it cannot be read.
+ */
+export function readHours(text: string): HourSpan[] | null {
+  const statements: NonNullable<ReturnType<typeof readStatement>>[] = [];
+  for (const part of text.toLowerCase().split(/[,;\n]+/)) {
+    if (part.trim() === '') continue;
+    const read = readStatement(part.trim(), statements.at(-1)?.days ?? []);
+    if (!read) return null;
+    statements.push(read);
+  }
+  const isOpen = statements.every(({ value }) => value === null);
+  let grid: WeekGrid = Array.from({ length: 168 }, () => (isOpen ? 0 : null));
+  for (const { days: list, from, to, value } of statements) for (const day of list) grid = paint(grid, [day, from], [day, to - 1], value);
+  return spansOf(grid);
+}
 
 /** Reads a day's open hours as typed: `9-17`, `7–12, 13–21`, `all`; empty is closed. Null where it cannot be read. */
 export function readDay(text: string, day: number): HourSpan[] | null {
   const plain = text.trim().toLowerCase();
-  if (plain === '' || plain === 'closed' || plain === '–' || plain === '-') return [];
-  if (plain === 'all') return [{ day, from: 0, to: 24 }];
-  const spans: HourSpan[] = [];
-  for (const part of plain.split(/\s*[,;]\s*/)) {
-    const match = /^(\d{1,2})(?::00)?\s*(?:-|–|—|to)\s*(\d{1,2})(?::00)?$/.exec(part);
-    const [from, to] = [Number(match?.[1]), Number(match?.[2])];
-    if (!match || from >= to || to > 24) return null;
-    spans.push({ day, from, to });
-  }
-  spans.sort((a, b) => a.from - b.from);
-  return spans.every((span, index) => index === 0 || span.from >= (spans[index - 1]?.to ?? 0)) ? spans : null;
+  if (plain === '' || /^(?:closed|off|none|–|-)$/.test(plain)) return [];
+  const name = days[day - 1] ?? '';
+  const spans = readHours(`${name} ${plain}`);
+  if (spans?.length === 0) return null;
+  const grid = spans && gridOf(spans).map((value, index) => (Math.floor(index / 24) + 1 === day ? value : null));
+  return grid ? spansOf(grid) : null;
 }
+
+const writeSpan = ({ from, to, adjust = 0 }: HourSpan, dash: string) =>
+  `${from}${dash}${to}${adjust === 0 ? '' : ` ${adjust > 0 ? '+' : ''}${adjust}%`}`;
 
 /** A day's open hours as they are typed. No spans at all in the week mean every hour. */
-export function writeDay(hours: readonly HourSpan[], day: number): string {
-  return hours
+export const writeDay = (hours: readonly HourSpan[], day: number): string =>
+  hours
     .filter((span) => span.day === day)
-    .map(({ from, to }) => `${from}–${to}`)
+    .map((span) => writeSpan(span, '–'))
     .join(', ');
-}
 
 /** Open hours of the week; a week without spans is open throughout. */
-export const openHours = (hours: readonly HourSpan[]) =>
-  hours.length === 0 ? 168 : hours.reduce((sum, { from, to }) => sum + to - from, 0);
+export const openHours = (hours: readonly HourSpan[]) => gridOf(hours).filter((hour) => hour !== null).length;
 
-const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+/** Open hours as text: `Mon 9-17, Tue 9-17 -20%`; all hours are an empty text. */
+export const writeHours = (spans: readonly HourSpan[]) => spans.map((span) => `${days[span.day - 1]} ${writeSpan(span, '-')}`).join(', ');
 
-/** Open hours as text: `Mon 9-17, Tue 9-17`; all hours are an empty text. */
-export const writeHours = (spans: readonly HourSpan[]) => spans.map(({ day, from, to }) => `${days[day - 1]} ${from}-${to}`).join(', ');
-
-/** Reads open hours from such a text; null where it cannot be read. */
-export function readHours(text: string): HourSpan[] | null {
-  if (text.trim() === '') return [];
-  const spans = text.split(/\s*[,;]\s*/).map((part) => {
-    const [, name = '', hours = ''] = /^\s*(\p{L}+)\.?\s+(.*?)\s*$/u.exec(part) ?? [];
-    const day = days.indexOf(name) + 1;
-    return day === 0 ? null : readDay(hours, day);
-  });
-  return spans.some((span) => span === null || span.length === 0) ? null : spans.flatMap((span) => span ?? []);
+/** Open hours as short as they can be said: days of the same hours together, `Mon–Fri 6–18, Sat 9–12`. */
+export function sayHours(spans: readonly HourSpan[]): string {
+  if (spans.length === 0) return '';
+  const said = days.map((_, index) => writeDay(spans, index + 1));
+  const parts: string[] = [];
+  for (let day = 0; day < 7; day++) {
+    let last = day;
+    while (last < 6 && said[last + 1] === said[day]) last++;
+    const name = last > day ? `${days[day]}–${days[last]}` : days[day];
+    if (said[day] !== '') parts.push(`${name} ${said[day]}`);
+    day = last;
+  }
+  return parts.join('; ');
 }

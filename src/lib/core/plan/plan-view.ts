@@ -1,6 +1,6 @@
 import { readAddress } from '../ads/address';
 import { computeWorth, type Worth } from '../budget/worth';
-import type { HouseRules } from '../rules/house-rules';
+import { houseRulesOf, type HouseRules } from '../rules/house-rules';
 import { rulesOf, type RuleSet } from '../rules/rule-set';
 import { canMeet } from '../places/meet';
 import { childrenOf, inOrder, type Book } from './book';
@@ -28,13 +28,13 @@ export interface PlanView {
 }
 
 /** The view of a plan, or null where the book does not hold it. */
-export function findPlanView(book: Book, planId: string, house: HouseRules): PlanView | null {
+export function findPlanView(book: Book, planId: string): PlanView | null {
   const plan = book.plan.get(planId);
   const account = plan && book.account.get(plan.accountId);
   const client = account && book.client.get(account.clientId);
   const brief = book.brief.get(planId);
   if (!plan || !account || !client || !brief) return null;
-  return { book, plan, account, client, brief, rules: rulesOf(book.ruleSet, plan.ruleSetKey), house };
+  return { book, plan, account, client, brief, rules: rulesOf(book.ruleSet, plan.ruleSetKey), house: houseRulesOf(book, planId) };
 }
 
 /** The texts of one of the brief's lists. */

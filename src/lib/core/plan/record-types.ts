@@ -1,17 +1,18 @@
 import type * as z from 'zod';
-import { datedOffer, listedValues, priceRows } from '../rules/rule-set.json';
+import { adjustment, ages, datedOffer, genders, listedValues, priceRows } from '../rules/rule-set.json';
 import { account, type Account } from './records/account';
 import { ad, type Ad } from './records/ad';
 import { adLine, masterLine, type AdLine, type MasterLine } from './records/ad-line';
-import { brief, type Brief } from './records/brief';
+import { brief, laterBrief, type Brief } from './records/brief';
 import { briefItem, type BriefItem } from './records/brief-item';
-import { campaign, type Campaign } from './records/campaign';
+import { campaign, laterCampaign, type Campaign } from './records/campaign';
 import { client, type Client } from './records/client';
 import { blankExtra, extra, type Extra } from './records/extra';
-import { find, type Find } from './records/find';
+import { find, laterFind, type Find } from './records/find';
 import { group, type Group } from './records/group';
+import { houseRule, type HouseRule } from './records/house-rule';
 import { keyword, type Keyword } from './records/keyword';
-import { layout, type Layout } from './records/layout';
+import { laterLayout, layout, type Layout } from './records/layout';
 import { master, type Master } from './records/master';
 import { negative, type Negative } from './records/negative';
 import { offer, type Offer } from './records/offer';
@@ -28,6 +29,7 @@ export interface RecordTypes {
   plan: Plan;
   layout: Layout;
   ruleSet: RuleSetRow;
+  houseRule: HouseRule;
   master: Master;
   masterLine: MasterLine;
   brief: Brief;
@@ -69,17 +71,24 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
   client: { stream: 'workspace', schema: client, parents: {} },
   account: { stream: 'workspace', schema: account, parents: { clientId: 'client' } },
   plan: { stream: 'workspace', schema: plan, parents: { accountId: 'account' }, added: { layoutKey: 'plain', ruleSetKey: 'search-2026' } },
-  layout: { stream: 'workspace', schema: layout, parents: {}, unique: ['name'] },
-  ruleSet: { stream: 'workspace', schema: ruleSet, parents: {}, unique: ['name'], added: { listedValues, priceRows, datedOffer } },
+  layout: { stream: 'workspace', schema: layout, parents: {}, unique: ['name'], added: laterLayout },
+  ruleSet: {
+    stream: 'workspace',
+    schema: ruleSet,
+    parents: {},
+    unique: ['name'],
+    added: { listedValues, priceRows, datedOffer, adjustment, ages, genders },
+  },
+  houseRule: { stream: 'workspace', schema: houseRule, parents: { planId: 'plan' } },
   master: { stream: 'workspace', schema: master, parents: {} },
   masterLine: { stream: 'workspace', schema: masterLine, parents: { masterId: 'master' } },
-  brief: { stream: 'plan', schema: brief, parents: {}, added: { necessary: [] } },
+  brief: { stream: 'plan', schema: brief, parents: {}, added: laterBrief },
   briefItem: { stream: 'plan', schema: briefItem, parents: {} },
   offer: { stream: 'plan', schema: offer, parents: {} },
   slotWord: { stream: 'plan', schema: slotWord, parents: {} },
-  campaign: { stream: 'plan', schema: campaign, parents: {}, unique: ['name'] },
-  place: { stream: 'plan', schema: place, parents: { campaignId: 'campaign' } },
-  find: { stream: 'plan', schema: find, parents: {}, unique: ['text'] },
+  campaign: { stream: 'plan', schema: campaign, parents: {}, unique: ['name'], added: laterCampaign },
+  place: { stream: 'plan', schema: place, parents: { campaignId: 'campaign' }, added: { code: '', region: '', people: null } },
+  find: { stream: 'plan', schema: find, parents: {}, unique: ['text'], added: laterFind },
   group: {
     stream: 'plan',
     schema: group,

@@ -6,6 +6,7 @@ import { placeSaid, slotValues } from '../ads/slot-values';
 import { adviseBidding } from '../budget/bidding-advice';
 import { splitPlanMoney } from '../proof/check-settings';
 import type { Book } from './book';
+import { houseRules } from '../rules/house-rules';
 import { composeName, freeName } from './campaign-name';
 import { openHours, readDay, writeDay } from './hours';
 import { bidOf, domainOf, landingPageOf, worthOf } from './plan-view';
@@ -37,7 +38,6 @@ describe('hours as typed', () => {
     expect(readDay(text, 3)).toEqual(expected.map(([from, to]) => ({ day: 3, from, to })));
   });
 
-  it.each(['9', '17-9', '9-25', '9-17, 16-20', 'mornings', '9-9'])('%s cannot be read', (text) => {
     expect(readDay(text, 1)).toBeNull();
   });
 
@@ -63,17 +63,31 @@ describe('hours as typed', () => {
 });
 
 describe('campaign names', () => {
-  const parts = { goal: 'leads' as const, placeWord: ' United Kingdom', partnerSites: false, themeWord: 'Cold  frames' };
+  const { naming } = houseRules;
+  const parts = {
+    goal: 'leads' as const,
+    placeWord: ' United Kingdom',
+    partnerSites: false,
+    themeWord: 'Cold  frames',
+    languages: ['en'],
+    bidding: 'by-hand' as const,
+  };
+
+  it('follow another pattern as well', () => {
+    const own = { parts: ['language', 'theme', 'bidding'], separator: ' | ', letters: 'upper' } as const;
+    expect(composeName(parts, { ...own, parts: [...own.parts] })).toBe('EN | COLD-FRAMES | BY-HAND');
+    expect(composeName({ ...parts, themeWord: 'Cold Frames' }, { ...naming, letters: 'as-typed', parts: ['theme'] })).toBe('Cold-Frames');
+  });
 
   it('follow the pattern', () => {
-    expect(composeName(parts)).toBe('leads_united-kingdom_search_cold-frames');
-    expect(composeName({ ...parts, placeWord: '', partnerSites: true })).toBe('leads_search-partners_cold-frames');
+    expect(composeName(parts, naming)).toBe('leads_united-kingdom_search_cold-frames');
+    expect(composeName({ ...parts, placeWord: '', partnerSites: true }, naming)).toBe('leads_search-partners_cold-frames');
   });
 
   it('are made different from those that stand', () => {
-    const name = composeName(parts);
-    expect(freeName(parts, new Set())).toBe(name);
-    expect(freeName(parts, new Set([name, `${name}-2`]))).toBe(`${name}-3`);
+    const name = composeName(parts, naming);
+    expect(freeName(name, new Set())).toBe(name);
+    expect(freeName(name, new Set([name, `${name}-2`]))).toBe(`${name}-3`);
   });
 });
 

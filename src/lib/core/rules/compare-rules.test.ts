@@ -4,7 +4,6 @@ import { ruleSet as schema } from '../plan/records/rule-set';
 import { findPlanView } from '../plan/plan-view';
 import { readProof } from '../proof/read-proof';
 import { computeRulesEffect } from './compare-rules';
-import { houseRules } from './house-rules';
 import { allRuleSets, prepareRules, rulesOf, shippedRuleSets } from './rule-set';
 
 const clean = bookOfFile(cleanFile);
@@ -29,7 +28,7 @@ describe('rule sets', () => {
     expect(rulesOf(own, 'own').formats.responsive.headlines.limit).toBe(12);
     expect(rulesOf(own, 'gone')).toBe(prepareRules(shipped));
     const book = { ...change(clean, 'plan', { ruleSetKey: 'own' }), ruleSet: own };
-    expect(findPlanView(book as never, 'plan', houseRules)?.rules).toBe(prepareRules(shorter));
+    expect(findPlanView(book as never, 'plan')?.rules).toBe(prepareRules(shorter));
   });
 
   it.each([

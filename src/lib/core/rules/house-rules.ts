@@ -1,17 +1,8 @@
-/** The freelancer's own thresholds, on which good practitioners differ. */
-export interface HouseRules {
-  /** Days to a month for monthly ↔ daily, as a decimal. */
-  monthDays: string;
-  keywordsPerGroup: { least: number; most: number };
-  adsPerGroup: number;
-  clicksPerGroup: number;
-  clicksPerKeyword: number;
-  /** Share of the profit one is willing to spend, in percent. */
-  profitShare: string;
-  /** Conversions a month that a bidding kind needs before it can learn from them. */
-  conversionsToLearn: number;
-  sitelinks: number;
-}
+import type { Book } from '../plan/book';
+import type { HouseValues } from '../plan/records/house-rule';
+
+/** The freelancer's own thresholds. */
+export type HouseRules = HouseValues;
 
 /** House rules as they are until changed. */
 export const houseRules: HouseRules = {
@@ -23,4 +14,26 @@ export const houseRules: HouseRules = {
   profitShare: '100',
   conversionsToLearn: 30,
   sitelinks: 2,
+  defaultMatch: 'phrase',
+  whoCounts: 'there',
+  ownNameApart: true,
+  naming: { parts: ['goal', 'place', 'network', 'theme'], separator: '_', letters: 'lower' },
+  hoursPresets: [],
 };
+
+/** The id under which house rules of all plans stand. */
+export const ofAllPlans = 'all';
+
+const made = new WeakMap<object, WeakMap<object, HouseRules>>();
+const none = {};
+
+/** The house rules of a plan: its own, else those of all plans, else what ships. The same rows give the same object. */
+export function houseRulesOf(book: Pick<Book, 'houseRule'>, planId: string): HouseRules {
+  const all = book.houseRule.get(ofAllPlans)?.values ?? none;
+  const own = book.houseRule.get(planId)?.values ?? none;
+  let byOwn = made.get(all);
+  if (!byOwn) made.set(all, (byOwn = new WeakMap()));
+  let rules = byOwn.get(own);
+  if (!rules) byOwn.set(own, (rules = { ...houseRules, ...all, ...own }));
+  return rules;
+}

@@ -12,11 +12,11 @@
   let { campaign }: { campaign: Campaign } = $props();
 
   const desk = getDesk();
-  const pattern = $derived(composeName(campaign));
+  const pattern = $derived(composeName(campaign, desk.plan.house.naming));
 
   /** Sets a part; a name that follows the pattern goes along. */
   function setPart(fields: Partial<Campaign>): string | null {
-    const name = campaign.nameIsTyped ? {} : { name: composeName({ ...campaign, ...fields }) };
+    const name = campaign.nameIsTyped ? {} : { name: composeName({ ...campaign, ...fields }, desk.plan.house.naming) };
     const refusal = desk.set('campaign', campaign.id, { ...fields, ...name });
     return refusal ? `${wordRefusalCode(refusal)} Campaign names are unique.` : null;
   }

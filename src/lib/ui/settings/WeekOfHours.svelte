@@ -1,6 +1,6 @@
 <script lang="ts">
   import { openHours, readDay, writeDay } from '$lib/core/plan/hours';
-  import type { HourSpan } from '$lib/core/plan/records/campaign';
+  import type { HourSpan } from '$lib/core/plan/records/hour-span';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
 

@@ -1,8 +1,8 @@
 import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
-import { freeName } from '$lib/core/plan/campaign-name';
+import { composeName, freeName } from '$lib/core/plan/campaign-name';
 import { worthOf, type PlanView } from '$lib/core/plan/plan-view';
 import type { SimpleChange } from '$lib/core/plan/changes';
-import type { Campaign } from '$lib/core/plan/records/campaign';
+import { laterCampaign, type Campaign } from '$lib/core/plan/records/campaign';
 
 /** A campaign shaped by the brief: its goal, places, languages, start, and what is left of its money. */
 export function newCampaign(view: PlanView, id: string, newId: () => string) {
@@ -20,17 +20,18 @@ export function newCampaign(view: PlanView, id: string, newId: () => string) {
       .slice(0, 2)
       .join(' ')
       .toLowerCase(),
+    languages: brief.languages,
+    bidding: 'by-hand' as const,
   };
   const campaign: Campaign = {
+    ...laterCampaign,
     id,
-    name: freeName(parts, new Set(campaigns.map(({ name }) => name))),
+    name: freeName(composeName(parts, view.house.naming), new Set(campaigns.map(({ name }) => name))),
     nameIsTyped: false,
     ...parts,
     placeSaid: '',
-    whoCounts: 'there',
-    languages: brief.languages,
+    whoCounts: view.house.whoCounts,
     monthlyMinor: left,
-    bidding: 'by-hand',
     bidMinor: worthOf(view)?.perClickMinor ?? null,
     hours: [],
     startsOn: brief.startsOn,

@@ -1,4 +1,5 @@
 import type { PlanFile } from '$lib/core/exchange/plan-file';
+import { laterBrief } from '$lib/core/plan/records/brief';
 
 /** What a new plan begins with. */
 export interface NewPlan {
@@ -30,7 +31,7 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
       buyShare: '',
       clickRate: '',
       countsConversions: false,
-      necessary: [],
+      ...laterBrief,
       facts: [],
       notOffered: [],
       rivals: [],

@@ -3,7 +3,6 @@ import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import { recordsOf } from '$lib/core/plan/record-types';
 import type { Finding } from '$lib/core/proof/finding';
 import { countByChapter, sumCounts } from '$lib/core/proof/read-proof';
-import { houseRules } from '$lib/core/rules/house-rules';
 import { createContext } from './context';
 import { ProofReader } from './proof-reader.svelte';
 import { newId, Stream } from './stream.svelte';
@@ -19,7 +18,7 @@ export class PlanDesk extends Stream {
     return { ...emptyBook(), ...this.book, ...own } as Book;
   });
   /** The view that core computes with; null until loaded, or when the plan has left the Shelf. */
-  readonly view: PlanView | null = $derived(this.isLoaded ? findPlanView(this.whole, this.id, houseRules) : null);
+  readonly view: PlanView | null = $derived(this.isLoaded ? findPlanView(this.whole, this.id) : null);
   readonly currency = $derived(this.view?.account.currency ?? 'GBP');
   readonly byChapter = $derived(countByChapter(this.reader.proof.findings));
   readonly counts = $derived(sumCounts(this.byChapter));

@@ -1,9 +1,25 @@
 import * as z from 'zod';
 import * as field from './fields';
+import { hourSpan } from './hour-span';
+import { trackingParameter } from './tracking-parameter';
 
 /** What the client wants from the plan. */
 export const goals = ['sales', 'leads', 'calls', 'visits'] as const;
 export type Goal = (typeof goals)[number];
+
+/** Something that visitors do and that is worth counting. */
+const conversion = z.strictObject({
+  name: field.text.max(200),
+  valueMinor: field.amount.nullable(),
+  /** Once a click, or every time. */
+  counted: z.enum(['once', 'every']),
+  /** Where it is counted: the page, the number, the system. */
+  where: field.text.max(500),
+  tried: z.boolean(),
+  /** Whether bidding is to learn from it. */
+  steers: z.boolean(),
+});
+export type Conversion = z.infer<typeof conversion>;
 
 /** What is said once and used in every chapter; one a plan, under the plan's own id. */
 export const brief = z.strictObject({
@@ -26,5 +42,21 @@ export const brief = z.strictObject({
   countsConversions: z.boolean(),
   /** Texts that must be read in every ad. */
   necessary: z.array(field.text).max(100),
+  /** Parameters added to every address of the plan. */
+  tracking: z.array(trackingParameter).max(50),
+  conversions: z.array(conversion).max(30),
+  /** The client's own name as people search for it. */
+  ownNames: z.array(field.text).max(50),
+  /** When the client is open, as spans of the week; none: not said. */
+  openingHours: z.array(hourSpan).max(168),
 });
 export type Brief = z.infer<typeof brief>;
+
+/** What fields that came later hold in briefs from before. */
+export const laterBrief = {
+  necessary: [] as string[],
+  tracking: [] as Brief['tracking'],
+  conversions: [] as Conversion[],
+  ownNames: [] as string[],
+  openingHours: [] as Brief['openingHours'],
+} as const satisfies Partial<Brief>;

@@ -1,16 +1,16 @@
 import * as z from 'zod';
 import { goals } from './brief';
 import * as field from './fields';
+import { hourSpan, percent } from './hour-span';
+import { trackingParameter, type TrackingParameter } from './tracking-parameter';
 
 /** How clicks are bid for. */
 export const biddingKinds = ['by-hand', 'most-clicks', 'most-conversions', 'most-value', 'share-of-appearances'] as const;
 export type BiddingKind = (typeof biddingKinds)[number];
 
-/** A span of open hours: days 1 (Monday) to 7, from and to in whole hours, `to` not included. */
-export const hourSpan = z
-  .strictObject({ day: z.int().min(1).max(7), from: z.int().min(0).max(23), to: z.int().min(1).max(24) })
-  .refine(({ from, to }) => from < to, { message: 'A span ends after it begins.' });
-export type HourSpan = z.infer<typeof hourSpan>;
+/** People by interest or from a list: watched only, or aimed at, which narrows reach. */
+const audience = z.strictObject({ name: field.name.max(200), use: z.enum(['watched', 'aimed']), adjust: percent });
+export type Audience = z.infer<typeof audience>;
 
 /** A campaign with its settings. It is handed off paused. */
 export const campaign = z.strictObject({
@@ -35,6 +35,34 @@ export const campaign = z.strictObject({
   startsOn: field.date.nullable(),
   endsOn: field.date.nullable(),
   rotation: z.enum(['even', 'better']),
+  /** Keeps its money when the plan's is split. */
+  moneyLocked: z.boolean(),
+  /** The share of appearances that is wanted, in percent. */
+  sharePercent: z.int().min(1).max(100).nullable(),
+  /** Whether the day's money is spent evenly or as fast as it goes. */
+  spending: z.enum(['even', 'fast']),
+  /** Adjustments by device; -100: not shown there. */
+  devices: z.strictObject({ computer: percent, phone: percent, tablet: percent }),
+  /** Ages and genders that are left out, of those that the rule set lists. */
+  agesOff: z.array(field.text.max(60)).max(30),
+  gendersOff: z.array(field.text.max(60)).max(30),
+  audiences: z.array(audience).max(200),
+  /** Sites and addresses of pages that the ads are kept off. */
+  placementsOff: z.array(field.text.max(2048)).max(5000),
+  tracking: z.array(trackingParameter).max(50),
   position: field.position,
 });
 export type Campaign = z.infer<typeof campaign>;
+
+/** What fields that came later hold in campaigns from before. */
+export const laterCampaign = {
+  moneyLocked: false,
+  sharePercent: null,
+  spending: 'even',
+  devices: { computer: 0, phone: 0, tablet: 0 },
+  agesOff: [] as string[],
+  gendersOff: [] as string[],
+  audiences: [] as Audience[],
+  placementsOff: [] as string[],
+  tracking: [] as TrackingParameter[],
+} as const satisfies Partial<Campaign>;

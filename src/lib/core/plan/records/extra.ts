@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { hourSpan } from './campaign';
+import { hourSpan } from './hour-span';
 import * as field from './fields';
 
 /** What can stand beside an ad. */

@@ -18,8 +18,16 @@ export const find = z.strictObject({
   bidLowMinor: field.amount.nullable(),
   bidHighMinor: field.amount.nullable(),
   verdict: z.enum(verdicts),
+  /** Searches of the months January to December; none: not known. */
+  months: z.array(z.int().min(0).max(1_000_000_000)).max(12),
+  /** The places that the figures are of, by their key, and the day they were taken. */
+  figuresOf: z.string().max(4000),
+  figuresOn: field.date.nullable(),
   /** Where it came from, in a word or two. */
   source: field.text,
   position: field.position,
 });
 export type Find = z.infer<typeof find>;
+
+/** What fields that came later hold in finds from before. */
+export const laterFind = { months: [] as number[], figuresOf: '', figuresOn: null } as const satisfies Partial<Find>;

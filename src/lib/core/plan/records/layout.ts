@@ -52,8 +52,24 @@ export const layout = z.strictObject({
   liveSentence: livePattern,
   liveTitle: livePattern,
   liveUpper: livePattern,
+  /** How many spans of hours a day may have; the plain layouts take any that a day can hold. */
+  spansADay: z.int().min(1).max(24),
+  /** How values are written that the network fills when an ad is clicked. */
+  clickKeyword: word,
+  clickMatch: word,
+  clickDevice: word,
+  clickAd: word,
   /** In the order in which they stand; tables in the order of loading. */
   columns: z.array(layoutColumn).min(1).max(400),
   position: field.position,
 });
 export type Layout = z.infer<typeof layout>;
+
+/** What fields that came later hold in layouts from before. */
+export const laterLayout = {
+  spansADay: 6,
+  clickKeyword: '[[clicked-keyword]]',
+  clickMatch: '[[clicked-match]]',
+  clickDevice: '[[clicked-device]]',
+  clickAd: '[[clicked-ad]]',
+} as const satisfies Partial<Layout>;

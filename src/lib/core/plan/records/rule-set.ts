@@ -31,6 +31,11 @@ export const ruleSet = z.strictObject({
   priceRows: listRule,
   datedOffer: z.strictObject({ textLimit: limit }),
   keyword: z.strictObject({ unitsLimit: limit, wordsLimit: limit }),
+  /** How far an adjustment of bids may go, in percent. */
+  adjustment: z.strictObject({ least: z.int().min(-100).max(0), most: z.int().min(0).max(900) }),
+  /** Ages and genders that can be left out. */
+  ages: z.array(field.text.max(60)).max(30),
+  genders: z.array(field.text.max(60)).max(30),
   nameLimit: limit,
   addressLimit: limit,
   refusedKeywordSigns: field.text.max(200),
