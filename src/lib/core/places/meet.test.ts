@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, row } from '../../../tests/clean-plan';
 import type { Campaign } from '../plan/records/campaign';
 import type { Place } from '../plan/records/place';
-import { canMeet, distanceKm, placesTouch } from './meet';
+import { distanceKm } from './distance';
+import { canMeet, placesTouch } from './meet';
 
 const book = bookOfFile(cleanFile);
 const campaign = row(book, 'campaign');

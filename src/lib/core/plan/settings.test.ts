@@ -38,6 +38,7 @@ describe('hours as typed', () => {
     expect(readDay(text, 3)).toEqual(expected.map(([from, to]) => ({ day: 3, from, to })));
   });
 
+  it.each(['9', '17-9', '9-25', 'mornings', '9-9'])('%s cannot be read', (text) => {
     expect(readDay(text, 1)).toBeNull();
   });
 
