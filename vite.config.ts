@@ -16,5 +16,7 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
     environment: 'node',
+    // Properties over hundreds of runs take their time on a small machine.
+    testTimeout: 60_000,
   },
 });

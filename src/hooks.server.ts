@@ -12,6 +12,7 @@ function getServices(): Promise<Services> {
     dataFile: process.env.BIBLION_DATA ?? '.data/dev.sqlite',
     placesFile: process.env.BIBLION_PLACES ?? 'build/places.sqlite',
     demo: process.env.BIBLION_DEMO === '1',
+    marketPauseMs: Number(process.env.BIBLION_MARKET_PAUSE ?? 600),
     now: () => new Date(),
   }).catch((error: unknown) => {
     console.error(error instanceof DataFileError ? `biblion: ${error.message}` : error);

@@ -1,9 +1,13 @@
+import Sqlite from 'better-sqlite3';
 import { monotonicFactory } from 'ulid';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import type { Change, SimpleChange } from '$lib/core/plan/changes';
 import { Backups } from './backups';
 import { openDatabase } from './db/open-database';
-import { openPlaceSearch, type PlaceSearch } from './places/place-search';
+import { PlaceAtlas } from './places/place-atlas';
+import { PlaceSearch } from './places/place-search';
+import { PracticeMarket } from './standins/market/practice-market';
+import type { Market } from './standins/market/market';
 import { Plans } from './plans';
 import { sweepLostPlans } from './sweep';
 import { workspaceStream, WriteDoor } from './write-door';
@@ -13,6 +17,8 @@ export interface Services {
   door: WriteDoor;
   plans: Plans;
   places: PlaceSearch;
+  atlas: PlaceAtlas;
+  market: Market;
   /** Lays the sample plans on the Shelf, and answers their ids. */
   laySamples(): Promise<string[]>;
   backups: Backups;
@@ -24,6 +30,8 @@ export interface Surroundings {
   placesFile: string;
   /** Lay the sample plans where the Shelf is empty. */
   demo: boolean;
+  /** How long the practice market takes over a term, so that waiting is real. */
+  marketPauseMs: number;
   now(): Date;
 }
 
@@ -57,16 +65,20 @@ function addMasters(samples: readonly SampleMaster[], newId: () => string): Chan
 }
 
 /** Builds database, use cases and stand-ins; the one place that knows them all. */
-export async function compose({ dataFile, placesFile, demo, now }: Surroundings): Promise<Services> {
+export async function compose({ dataFile, placesFile, demo, marketPauseMs, now }: Surroundings): Promise<Services> {
   const db = openDatabase(dataFile);
   sweepLostPlans(db);
   const door = new WriteDoor(db, now);
   const ulid = monotonicFactory();
   const plans = new Plans(door, { now, newId: () => ulid(now().getTime()) });
+  const placeData = new Sqlite(placesFile, { readonly: true, fileMustExist: true });
+  const atlas = new PlaceAtlas(placeData);
   const services: Services = {
     door,
     plans,
-    places: openPlaceSearch(placesFile),
+    places: new PlaceSearch(placeData),
+    atlas,
+    market: new PracticeMarket(atlas, { now, pauseMs: marketPauseMs }),
     backups: new Backups(db, door, now),
     async laySamples() {
       const { samplePlans, sampleMasters } = await import('$demo/samples');

@@ -1,14 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import * as z from 'zod';
 import { RequestRefused } from './outcome';
-import { openPlaceSearch } from './places/place-search';
-import { findCountryOfZone } from './places/country-of-zone';
-import { foldName } from './places/fold-name.js';
 import { readJson } from './read-json';
-import Sqlite from 'better-sqlite3';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 
 const schema = z.strictObject({ name: z.string().max(10), list: z.array(z.number()).optional() });
 const post = (body: BodyInit | null, headers: Record<string, string> = {}) =>
@@ -57,53 +50,5 @@ describe('reading JSON', () => {
   it('leaves prototypes alone', async () => {
     await refusal(post('{"__proto__":{"polluted":1}}'));
     expect('polluted' in {}).toBe(false);
-  });
-});
-
-describe('places', () => {
-  const folder = mkdtempSync(join(tmpdir(), 'biblion-places-'));
-  const file = join(folder, 'places.sqlite');
-  const db = new Sqlite(file);
-  db.exec(
-    'CREATE TABLE place (kind TEXT, name TEXT, folded TEXT, country TEXT, country_name TEXT, region TEXT, latitude REAL, longitude REAL, people INTEGER)',
-  );
-  const add = db.prepare('INSERT INTO place VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)');
-  for (const [kind, name, country, region, people] of [
-    ['city', 'Bergen', 'NO', 'Vestland', 213_000],
-    ['city', 'Bergen', 'DE', 'Lower Saxony', 13_000],
-    ['city', 'Bergenfield', 'US', 'New Jersey', 27_000],
-    ['city', 'Tromsø', 'NO', 'Troms', 52_000],
-    ['country', 'Norway', 'NO', '', 0],
-  ] as const)
-    add.run(kind, name, foldName(name), country, country, region, 0, 0, people);
-  db.close();
-  const search = openPlaceSearch(file);
-  rmSync(folder, { recursive: true, force: true });
-  const names = (text: string) => search.find(text, 10).map(({ name, country }) => `${name} ${country}`);
-
-  it('are found by the beginning of their name, exact ones and larger ones first', () => {
-    expect(names('bergen')).toEqual(['Bergen NO', 'Bergen DE', 'Bergenfield US']);
-    expect(names('norw')).toEqual(['Norway NO']);
-  });
-
-  it('near the plan come first, by its country or by the time zone of its account', () => {
-    const near = (asks: { country?: string; zone?: string }) => search.find('berg', 10, asks).map(({ country }) => country);
-    expect(near({})).toEqual(['NO', 'US', 'DE']);
-    expect(near({ country: 'DE' })).toEqual(['DE', 'NO', 'US']);
-    expect(near({ zone: 'Europe/Oslo' })).toEqual(['NO', 'US', 'DE']);
-    expect(near({ zone: 'Nowhere/Land' })).toEqual(['NO', 'US', 'DE']);
-    expect(findCountryOfZone('Europe/London', ['US', 'GB'])).toBe('GB');
-    expect(findCountryOfZone('America/New_York', ['GB'])).toBeNull();
-  });
-
-  it('are found with and without marks', () => {
-    expect(names('tromso')).toEqual(['Tromsø NO']);
-    expect(names('TROMSØ')).toEqual(['Tromsø NO']);
-    expect([foldName('Łódź'), foldName('Straße'), foldName('São  Paulo-Süd')]).toEqual(['lodz', 'strasse', 'sao paulo sud']);
-  });
-
-  it('of nothing finds nothing, and takes quotes for what they are', () => {
-    expect(names('  ')).toEqual([]);
-    expect(names("x' OR 1=1 --")).toEqual([]);
   });
 });

@@ -20,7 +20,8 @@ export function placesTouch(one: Place, other: Place): boolean {
   return distanceKm(a, b) <= (one.radiusKm ?? cityReachKm) + (other.radiusKm ?? cityReachKm);
 }
 
-const samePlace = (one: Place, other: Place) => one.kind === other.kind && one.name === other.name && one.code === other.code && one.country === other.country;
+const samePlace = (one: Place, other: Place) =>
+  one.kind === other.kind && one.name === other.name && one.code === other.code && one.country === other.country;
 
 function hoursTouch(one: readonly HourSpan[], other: readonly HourSpan[]): boolean {
   if (one.length === 0 || other.length === 0) return true;

@@ -1,35 +1,72 @@
-import Database from 'better-sqlite3';
+import type Sqlite from 'better-sqlite3';
 import type { FoundPlace } from '$lib/core/places/found-place';
 import { findCountryOfZone } from './country-of-zone';
 import { foldName } from './fold-name.js';
 
-/** Finds places by the beginning of their name. */
-export interface PlaceSearch {
-  /** `near`: a country, or the time zone of an account in it; its places come before those of other countries. */
-  find(text: string, limit: number, near?: { country?: string; zone?: string }): FoundPlace[];
+/** Countries before others. */
+export interface Near {
+  country?: string;
+  /** The time zone of an account; the country it lies in is near. */
+  zone?: string;
 }
 
+type FoundRow = Omit<FoundPlace, 'languages'> & { languages: string };
+
+const placeColumns = `p.kind, p.name, p.country, p.country_name AS countryName, p.code, p.region, p.latitude, p.longitude, p.people,
+  p.time_zone AS timeZone, p.currency, p.languages`;
+/** Other languages' names count less; a country is more often meant than a town of its size. */
+const weight = "iif(max(n.own) = 1, 1.0, 0.3) * iif(p.kind = 'country', 5, 1)";
+
+const asFound = (row: FoundRow): FoundPlace => ({ ...row, languages: row.languages.split(' ').filter(Boolean) });
+
 /**
- * Searches the place data that the build lays out: exact names before longer ones, countries before cities,
- * places near before others, larger ones first.
+ * Searches the place data that the build lays out: exact names before longer ones, places near before others, then the larger,
+ * names in the place's own language or in English counting more than others.
  */
-export function openPlaceSearch(file: string): PlaceSearch {
-  const db = new Database(file, { readonly: true, fileMustExist: true });
-  const byPrefix = db.prepare(`
-    SELECT DISTINCT kind, name, country, country_name AS countryName, region, latitude, longitude, people
-    FROM place WHERE folded >= ? AND folded < ?
-    ORDER BY folded = ? DESC, kind = 'country' DESC, country = ? DESC, people DESC LIMIT ?`);
-  const countries = db.prepare("SELECT country FROM place WHERE kind = 'country'").pluck().all() as string[];
-  const countryOfZone = new Map<string, string | null>();
-  const countryNear = ({ country, zone = '' }: { country?: string; zone?: string }) => {
+export class PlaceSearch {
+  private readonly byPrefix: Sqlite.Statement;
+  private readonly byName: Sqlite.Statement;
+  private readonly countries: string[];
+  private readonly countryOfZone = new Map<string, string | null>();
+
+  constructor(db: Sqlite.Database) {
+    // Every form of a name finds its place; the place stands once, by its best form.
+    this.byPrefix = db.prepare(`
+      SELECT ${placeColumns}, max((n.folded = @folded) * (1 + n.own)) AS exactness, max(n.own) AS isOwn
+      FROM place_name n JOIN place p ON p.id = n.place
+      WHERE n.folded >= @folded AND n.folded < @past
+      GROUP BY p.id
+      ORDER BY exactness DESC, p.country = @near DESC, p.people * ${weight} DESC LIMIT @limit`);
+    this.byName = db.prepare(`
+      SELECT ${placeColumns}, max(n.own) AS isOwn
+      FROM place_name n JOIN place p ON p.id = n.place
+      WHERE n.folded = @folded
+      GROUP BY p.id
+      ORDER BY p.country = @near DESC, isOwn DESC, p.people DESC LIMIT 12`);
+    this.countries = db.prepare("SELECT country FROM place WHERE kind = 'country'").pluck().all() as string[];
+  }
+
+  /** Places one form of whose name begins with the text. */
+  find(text: string, limit: number, near: Near = {}): FoundPlace[] {
+    const folded = foldName(text);
+    if (folded === '') return [];
+    return (this.byPrefix.all({ folded, past: `${folded}\uffff`, near: this.countryNear(near), limit }) as FoundRow[]).map(asFound);
+  }
+
+  /** Places of exactly this name. `within`: the name or code of a country or region that they lie in, or empty. */
+  findNamed(text: string, within: string, near: Near = {}): FoundPlace[] {
+    const folded = foldName(text);
+    if (folded === '') return [];
+    const found = (this.byName.all({ folded, near: this.countryNear(near) }) as FoundRow[]).map(asFound);
+    const wanted = within.split(',').map(foldName).filter(Boolean);
+    return found.filter((place) =>
+      wanted.every((word) => [place.country, place.countryName, place.region, place.code].some((name) => foldName(name) === word)),
+    );
+  }
+
+  private countryNear({ country, zone = '' }: Near): string | null {
     if (country) return country;
-    if (!countryOfZone.has(zone)) countryOfZone.set(zone, findCountryOfZone(zone, countries));
-    return countryOfZone.get(zone) ?? null;
-  };
-  return {
-    find(text, limit, near = {}) {
-      const folded = foldName(text);
-      return folded === '' ? [] : (byPrefix.all(folded, `${folded}\uffff`, folded, countryNear(near), limit) as FoundPlace[]);
-    },
-  };
+    if (!this.countryOfZone.has(zone)) this.countryOfZone.set(zone, findCountryOfZone(zone, this.countries));
+    return this.countryOfZone.get(zone) ?? null;
+  }
 }

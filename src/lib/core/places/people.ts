@@ -1,0 +1,70 @@
+import type { Place } from '../plan/records/place';
+import { distanceKm, earthRadiusKm } from './distance';
+
+/** All cities as columns, sorted by latitude. Codes are kept once each; a city names them by their number. */
+export interface Cities {
+  names: readonly string[];
+  latitudes: Float64Array;
+  longitudes: Float64Array;
+  people: Float64Array;
+  countries: Uint16Array;
+  regions: Uint16Array;
+  countryCodes: readonly string[];
+  regionCodes: readonly string[];
+}
+
+/** What of a place decides whom it reaches. */
+export type ReachedPlace = Pick<Place, 'kind' | 'country' | 'code' | 'latitude' | 'longitude' | 'radiusKm' | 'excluded'>;
+
+/** A city without a circle is its own point. */
+const ownPointKm = 0.5;
+
+/** Calls for each city that a place holds: those of its country or region, or those whose point lies in its circle. */
+export function eachCityIn(cities: Cities, place: ReachedPlace, take: (index: number) => void): void {
+  if (place.kind === 'country' || place.kind === 'region') {
+    const isCountry = place.kind === 'country';
+    const code = (isCountry ? cities.countryCodes : cities.regionCodes).indexOf(isCountry ? place.country : place.code);
+    const codes = isCountry ? cities.countries : cities.regions;
+    if (code >= 0) for (let index = 0; index < codes.length; index++) if (codes[index] === code) take(index);
+    return;
+  }
+  const { latitude, longitude } = place;
+  if (latitude === null || longitude === null) return;
+  const radius = place.radiusKm ?? ownPointKm;
+  const band = (radius / earthRadiusKm) * (180 / Math.PI) + 1e-9;
+  const last = firstFrom(cities.latitudes, latitude + band, true);
+  for (let index = firstFrom(cities.latitudes, latitude - band, false); index < last; index++)
+    if (distanceKm({ latitude, longitude }, { latitude: cities.latitudes[index]!, longitude: cities.longitudes[index]! }) <= radius)
+      take(index);
+}
+
+/** The first index whose value is at least (or, past it, above) the bound. */
+function firstFrom(sorted: Float64Array, bound: number, isPast: boolean): number {
+  let [low, high] = [0, sorted.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (isPast ? sorted[middle]! <= bound : sorted[middle]! < bound) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Marks of the cities that places reach: included by one of them, excluded by none. */
+export function markReached(cities: Cities, places: readonly ReachedPlace[]): Uint8Array {
+  const marks = new Uint8Array(cities.people.length);
+  for (const place of places) if (!place.excluded) eachCityIn(cities, place, (index) => (marks[index] = 1));
+  for (const place of places) if (place.excluded) eachCityIn(cities, place, (index) => (marks[index] = 0));
+  return marks;
+}
+
+/** People in the cities that places reach, each city once, and how many cities they are. An estimate: the country between towns is left out. */
+export function countPeople(cities: Cities, places: readonly ReachedPlace[]): { people: number; cities: number } {
+  const marks = markReached(cities, places);
+  let [people, count] = [0, 0];
+  for (let index = 0; index < marks.length; index++)
+    if (marks[index] === 1) {
+      people += cities.people[index]!;
+      count++;
+    }
+  return { people, cities: count };
+}

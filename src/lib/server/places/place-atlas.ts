@@ -1,0 +1,118 @@
+import type Sqlite from 'better-sqlite3';
+import type { FoundPlace, PlacesReached } from '$lib/core/places/found-place';
+import { countPeople, eachCityIn, markReached, type Cities, type ReachedPlace } from '$lib/core/places/people';
+import { LandMap } from './land-map';
+
+/** GeoNames' and Natural Earth's data as packed. */
+const dataDate = '2024-06-01';
+const mostTowns = 60;
+
+interface CityRow {
+  name: string;
+  country: string;
+  code: string;
+  latitude: number;
+  longitude: number;
+  people: number;
+}
+
+function columnsOf(rows: readonly CityRow[]): Cities {
+  const countryCodes = [...new Set(rows.map(({ country }) => country))];
+  const regionCodes = [...new Set(rows.map(({ code }) => code))];
+  const numberOf = (codes: readonly string[]) => new Map(codes.map((code, index) => [code, index]));
+  const [countries, regions] = [numberOf(countryCodes), numberOf(regionCodes)];
+  return {
+    names: rows.map(({ name }) => name),
+    latitudes: Float64Array.from(rows, ({ latitude }) => latitude),
+    longitudes: Float64Array.from(rows, ({ longitude }) => longitude),
+    people: Float64Array.from(rows, ({ people }) => people),
+    countries: Uint16Array.from(rows, ({ country }) => countries.get(country) ?? 0),
+    regions: Uint16Array.from(rows, ({ code }) => regions.get(code) ?? 0),
+    countryCodes,
+    regionCodes,
+  };
+}
+
+/** What the place data knows of whole areas: people in them, towns, outlines. */
+export class PlaceAtlas {
+  private loaded: Cities | null = null;
+  private readonly land: LandMap;
+
+  constructor(private readonly db: Sqlite.Database) {
+    this.land = new LandMap((country) => this.findShape(country));
+  }
+
+  /** All cities, read once. */
+  get cities(): Cities {
+    return (this.loaded ??= columnsOf(
+      this.db
+        .prepare("SELECT name, country, code, latitude, longitude, people FROM place WHERE kind = 'city' ORDER BY latitude")
+        .all() as CityRow[],
+    ));
+  }
+
+  /** Outlines of a country's regions, or of the `world`, as a topology in JSON; null where there are none. */
+  findShape(country: string): string | null {
+    const found = this.db.prepare('SELECT topology FROM shape WHERE country = ?').pluck().get(country) as string | undefined;
+    return found ?? null;
+  }
+
+  /** The facts of a country: people, currency, zone, languages. */
+  findCountry(code: string): Pick<FoundPlace, 'name' | 'people' | 'timeZone' | 'currency' | 'languages'> | null {
+    const found = this.db
+      .prepare("SELECT name, people, time_zone AS timeZone, currency, languages FROM place WHERE kind = 'country' AND country = ?")
+      .get(code) as { name: string; people: number; timeZone: string; currency: string; languages: string } | undefined;
+    return found ? { ...found, languages: found.languages.split(' ').filter(Boolean) } : null;
+  }
+
+  /** The zone in which most people of a point's nearest towns live. */
+  findZone({ country, latitude, longitude }: { country: string; latitude: number; longitude: number }): string {
+    const found = this.db
+      .prepare("SELECT time_zone FROM place WHERE kind = 'city' AND country = ? ORDER BY abs(latitude - ?) + abs(longitude - ?) LIMIT 1")
+      .pluck()
+      .get(country, latitude, longitude) as string | undefined;
+    return found ?? this.findCountry(country)?.timeZone ?? '';
+  }
+
+  /** People and towns that places reach. */
+  reach(places: readonly ReachedPlace[]): PlacesReached {
+    const { cities } = this;
+    const each = places.map((place) => countPeople(cities, [{ ...place, excluded: false }]));
+    return { ...countPeople(cities, places), asOf: dataDate, each, towns: this.towns(places), acrossWater: this.acrossWater(places) };
+  }
+
+  private townAt(index: number) {
+    const { names, latitudes, longitudes, people, countries, countryCodes } = this.cities;
+    return {
+      name: names[index]!,
+      country: countryCodes[countries[index]!]!,
+      latitude: latitudes[index]!,
+      longitude: longitudes[index]!,
+      people: people[index]!,
+    };
+  }
+
+  private towns(places: readonly ReachedPlace[]): PlacesReached['towns'] {
+    const marks = markReached(this.cities, places);
+    const inCircles = new Set<number>();
+    for (const place of places) if (place.kind === 'city') eachCityIn(this.cities, place, (index) => inCircles.add(index));
+    const towns = [...inCircles].filter((index) => marks[index] === 1).map((index) => this.townAt(index));
+    return towns.sort((a, b) => b.people - a.people).slice(0, mostTowns);
+  }
+
+  /** Towns of a circle that one cannot reach from its middle without crossing the sea, as far as outlines tell. */
+  private acrossWater(places: readonly ReachedPlace[]): PlacesReached['acrossWater'] {
+    return places.flatMap((place, number) => {
+      const { latitude, longitude } = place;
+      if (place.kind !== 'city' || place.excluded || place.radiusKm === null || latitude === null || longitude === null) return [];
+      const inside: number[] = [];
+      eachCityIn(this.cities, place, (index) => inside.push(index));
+      const largest = inside
+        .map((index) => this.townAt(index))
+        .sort((a, b) => b.people - a.people)
+        .slice(0, mostTowns);
+      const towns = largest.filter((town) => this.land.crossesWater(place.country, { latitude, longitude }, town)).map(({ name }) => name);
+      return towns.length > 0 ? [{ place: number, towns }] : [];
+    });
+  }
+}

@@ -1,0 +1,85 @@
+import { describe, expect, it } from 'vitest';
+import type { ReachedPlace } from '$lib/core/places/people';
+import type { Market, MarketAsk } from './market';
+
+/** Places of which one lies in the other, and two that share nobody. */
+export interface ContractPlaces {
+  country: ReachedPlace;
+  city: ReachedPlace;
+  other: ReachedPlace;
+  language: string;
+}
+
+const texts = ['piano tuning', 'cold frame kits', 'boiler service cost', 'x'];
+
+/** What any source of finds and figures has to keep. */
+export function describeMarket(name: string, market: Market, { country, city, other, language }: ContractPlaces): void {
+  const ask = (...places: ReachedPlace[]): MarketAsk => ({ places, languages: [language], currency: 'GBP', seed: 7 });
+
+  describe(`${name} as a market`, () => {
+    it('answers each text in order, with ranges, twelve months and a bid for each level', async () => {
+      const figures = await market.figures(texts, ask(country));
+      expect(figures.map(({ text }) => text)).toEqual(texts);
+      for (const { searchesPerMonth, months, bids } of figures) {
+        expect(searchesPerMonth.low).toBeLessThanOrEqual(searchesPerMonth.high);
+        expect(searchesPerMonth.low).toBeGreaterThanOrEqual(0);
+        expect(months).toHaveLength(12);
+        expect(bids).toHaveLength(market.levels.length);
+        bids.forEach(({ low, high }, level) => {
+          expect(low).toBeLessThanOrEqual(high);
+          expect(Number.isInteger(low) && Number.isInteger(high)).toBe(true);
+          if (level > 0) expect(low).toBeGreaterThanOrEqual(bids[level - 1]!.low);
+        });
+        const year = months.reduce((sum, searches) => sum + searches, 0) / 12;
+        expect(year).toBeGreaterThanOrEqual(searchesPerMonth.low - 1);
+        expect(year).toBeLessThanOrEqual(searchesPerMonth.high + 1);
+      }
+    });
+
+    it('gives the same answer to the same question, alone or among others', async () => {
+      const together = await market.figures(texts, ask(city));
+      expect(await market.figures(texts, ask(city))).toEqual(together);
+      for (const [index, text] of texts.entries()) expect(await market.figures([text], ask(city))).toEqual([together[index]]);
+    });
+
+    it('never gives a city more than its country, and adds towns up', async () => {
+      const [whole, one, two, both] = await Promise.all([
+        market.figures(texts, ask(country)),
+        market.figures(texts, ask(city)),
+        market.figures(texts, ask(other)),
+        market.figures(texts, ask(city, other)),
+      ]);
+      texts.forEach((_, index) => {
+        for (const end of ['low', 'high'] as const) {
+          const at = (figures: typeof whole) => figures[index]!.searchesPerMonth[end];
+          expect(at(one)).toBeLessThanOrEqual(at(whole));
+          expect(Math.abs(at(one) + at(two) - at(both))).toBeLessThanOrEqual(1);
+        }
+      });
+    });
+
+    it('finds what is searched around terms: the terms first, each text once, with figures as asked for by themselves', async () => {
+      const terms = ['piano tuning', 'dry stone walling'];
+      const finds = await market.finds(terms, ask(country));
+      const found = finds.map(({ text }) => text);
+      expect(found).toEqual(expect.arrayContaining(terms));
+      expect(found[0]).toBe(terms[0]);
+      expect(new Set(found).size).toBe(found.length);
+      expect(found.length).toBeGreaterThan(60);
+      expect(await market.figures(found.slice(0, 5), ask(country))).toEqual(finds.slice(0, 5));
+    });
+
+    it('says how far it is, and can be stopped', async () => {
+      const said: [number, number][] = [];
+      await market.finds(['piano tuning', 'cold frames'], ask(city), { onProgress: (done, of) => said.push([done, of]) });
+      expect(said.at(-1)).toEqual([2, 2]);
+      const stop = AbortSignal.abort();
+      await expect(market.finds(['piano tuning'], ask(city), { signal: stop })).rejects.toThrow();
+    });
+
+    it('knows nobody where no place is asked about', async () => {
+      const [figures] = await market.figures(['piano tuning'], ask());
+      expect(figures?.searchesPerMonth).toEqual({ low: 0, high: 0 });
+    });
+  });
+}

@@ -1,0 +1,31 @@
+import type { ReachedPlace } from '$lib/core/places/people';
+import type { MarketFigures } from '$lib/core/market/figures';
+
+/** Whom and when the market is asked about. */
+export interface MarketAsk {
+  places: readonly ReachedPlace[];
+  /** Language codes, the first one counts most. */
+  languages: readonly string[];
+  /** ISO 4217; bids are in its minor units. */
+  currency: string;
+  /** Another seed gives another market; the same gives the same answers. */
+  seed: number;
+}
+
+/** How asking is followed and stopped. */
+export interface AskRun {
+  onProgress?: (done: number, of: number) => void;
+  signal?: AbortSignal;
+}
+
+/** A source of finds and of their figures. Asking may take seconds. */
+export interface Market {
+  /** What the source is called where its figures are shown. */
+  readonly name: string;
+  /** What the bids' levels are called, the lowest first. */
+  readonly levels: readonly string[];
+  /** Figures of each text, in their order. */
+  figures(texts: readonly string[], ask: MarketAsk, run?: AskRun): Promise<MarketFigures[]>;
+  /** What people search around broad terms, with figures; each text once, the terms themselves first. */
+  finds(terms: readonly string[], ask: MarketAsk, run?: AskRun): Promise<MarketFigures[]>;
+}

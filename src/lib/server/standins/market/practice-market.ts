@@ -1,0 +1,107 @@
+import type { MarketFigures } from '$lib/core/market/figures';
+import { minorDigits } from '$lib/core/budget/money';
+import { wordsOf } from '$lib/core/keywords/words';
+import { markReached, type Cities } from '$lib/core/places/people';
+import { PracticeChance } from './chance';
+import type { AskRun, Market, MarketAsk } from './market';
+import { PracticeTerms } from './practice-terms';
+import data from './trades.json';
+
+/** What the stand-in needs to know of places. */
+export interface PracticeWorld {
+  readonly cities: Cities;
+  findCountry(code: string): { languages: readonly string[] } | null;
+}
+
+interface Settings {
+  now(): Date;
+  /** How long a term takes. */
+  pauseMs: number;
+}
+
+/** Of those who do not use a language, how many search in it all the same. */
+const foreignShare = 0.04;
+/** How far estimates lie around what is searched. */
+const spread = { low: 0.8, high: 1.25 };
+const levelFactors = [
+  { low: 0.42, high: 0.6 },
+  { low: 0.85, high: 1.1 },
+  { low: 1.25, high: 1.6 },
+];
+const textsPerPause = 100;
+
+const pause = (ms: number, signal?: AbortSignal) =>
+  new Promise<void>((resolve, reject) => {
+    const stop = () => reject(new DOMException('Stopped.', 'AbortError'));
+    if (signal?.aborted) return stop();
+    const timer = setTimeout(resolve, ms);
+    signal?.addEventListener('abort', () => (clearTimeout(timer), stop()), { once: true });
+  });
+
+/**
+ * A market made up by rule: what is searched follows from the people of the places alone, so that a city never has more than
+ * its country and two towns add up. The same question has the same answer.
+ */
+export class PracticeMarket implements Market {
+  readonly name = 'practice market';
+  readonly levels: readonly string[] = data.levels;
+  private readonly terms = new PracticeTerms();
+
+  constructor(
+    private readonly world: PracticeWorld,
+    private readonly settings: Settings,
+  ) {}
+
+  async figures(texts: readonly string[], ask: MarketAsk, { onProgress, signal }: AskRun = {}): Promise<MarketFigures[]> {
+    const people = this.peopleAsked(ask);
+    const figures: MarketFigures[] = [];
+    for (let at = 0; at < texts.length; at += textsPerPause) {
+      await pause(this.settings.pauseMs, signal);
+      for (const text of texts.slice(at, at + textsPerPause)) figures.push(this.figuresOf(text, people, ask));
+      onProgress?.(figures.length, texts.length);
+    }
+    return figures;
+  }
+
+  async finds(terms: readonly string[], ask: MarketAsk, { onProgress, signal }: AskRun = {}): Promise<MarketFigures[]> {
+    const people = this.peopleAsked(ask);
+    const found = new Map<string, MarketFigures>();
+    for (const [index, term] of terms.entries()) {
+      await pause(this.settings.pauseMs, signal);
+      for (const text of this.terms.around(term, ask.languages)) if (!found.has(text)) found.set(text, this.figuresOf(text, people, ask));
+      onProgress?.(index + 1, terms.length);
+    }
+    return [...found.values()];
+  }
+
+  /** People of the places, in millions, less those who do not search in the languages asked for. No places: nobody. */
+  private peopleAsked({ places, languages }: MarketAsk): number {
+    const { cities } = this.world;
+    const marks = markReached(cities, places);
+    const shares = cities.countryCodes.map((code) => {
+      const own = this.world.findCountry(code)?.languages ?? [];
+      return languages.length === 0 || languages.some((language) => own.includes(language.split('-')[0]!)) ? 1 : foreignShare;
+    });
+    let people = 0;
+    for (let index = 0; index < marks.length; index++)
+      if (marks[index] === 1) people += cities.people[index]! * shares[cities.countries[index]!]!;
+    return people / 1_000_000;
+  }
+
+  private figuresOf(text: string, millions: number, { currency, seed }: MarketAsk): MarketFigures {
+    const chance = new PracticeChance(`${seed} ${text}`);
+    const { perMillion, pounds, season, searchesFactor, bidFactor } = this.terms.factsOf(text);
+    const extraWords = Math.max(0, wordsOf(text).length - 2);
+    const mean = millions * perMillion * searchesFactor * 0.45 ** extraWords * chance.between(0.3, 1.7);
+    const months = season ?? chance.season();
+    const minor = 10 ** minorDigits(currency);
+    const rate = (data.perPound as Readonly<Record<string, number>>)[currency] ?? 1;
+    const bid = pounds * bidFactor * rate * minor * chance.between(0.6, 1.7);
+    return {
+      text,
+      searchesPerMonth: { low: Math.floor(mean * spread.low), high: Math.ceil(mean * spread.high) },
+      months: months.map((factor) => Math.round(mean * factor)),
+      bids: levelFactors.map(({ low, high }) => ({ low: Math.max(1, Math.round(bid * low)), high: Math.max(1, Math.round(bid * high)) })),
+    };
+  }
+}

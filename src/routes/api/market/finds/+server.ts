@@ -1,0 +1,11 @@
+import { askedTexts, marketAsk, streamFigures } from '$lib/server/market-routes';
+import { readJson } from '$lib/server/read-json';
+import { route } from '$lib/server/respond';
+
+const body = marketAsk.extend({ terms: askedTexts.max(10) });
+
+/** What people search around broad terms, with figures and progress. */
+export const POST = route(async ({ request, locals: { services } }) => {
+  const { terms, ...ask } = await readJson(request, body);
+  return streamFigures((run) => services.market.finds(terms, ask, run));
+});
