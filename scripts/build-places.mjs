@@ -160,7 +160,9 @@ for (const [country, name] of Object.entries(names)) {
       );
   }
 }
-insertShape.run('world', readFileSync(require.resolve('world-atlas/countries-50m.json'), 'utf8'));
+const world = JSON.parse(readFileSync(require.resolve('world-atlas/countries-50m.json'), 'utf8'));
+for (const shape of world.objects.countries.geometries) shape.id = countries.numericToAlpha2(shape.id) ?? '';
+insertShape.run('world', JSON.stringify(world));
 db.exec('COMMIT; CREATE INDEX name_by_form ON place_name (folded); VACUUM');
 db.close();
 console.log(`biblion: place data laid out, ${Object.keys(names).length} countries and ${count} cities`);

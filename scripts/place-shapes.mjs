@@ -25,6 +25,16 @@ function isInRing(ring, x, y) {
   return inside;
 }
 
+/** Twice the area of a ring, positive where it runs counter-clockwise. @param {Ring} ring */
+const turnOf = (ring) =>
+  ring.reduce((sum, [x, y], at) => sum + x * (ring[(at + 1) % ring.length]?.[1] ?? y) - (ring[(at + 1) % ring.length]?.[0] ?? x) * y, 0);
+
+/** The shape with outer rings clockwise and holes the other way, as maps on the sphere are drawn. @param {Shape} shape @returns {Shape} */
+const rewound = (shape) => ({
+  type: 'MultiPolygon',
+  coordinates: polygonsOf(shape).map((rings) => rings.map((ring, at) => (turnOf(ring) > 0 === (at === 0) ? [...ring].reverse() : ring))),
+});
+
 /** @param {Shape} shape @returns {Ring[][]} */
 const polygonsOf = ({ type, coordinates }) => (type === 'Polygon' ? [coordinates] : coordinates);
 
@@ -68,7 +78,7 @@ function regionOf(shape, towns) {
 function simplifiedRegions(parts) {
   const collection = {
     type: 'FeatureCollection',
-    features: parts.map(({ code, geometry }) => ({ type: 'Feature', properties: { code }, geometry })),
+    features: parts.map(({ code, geometry }) => ({ type: 'Feature', properties: { code }, geometry: rewound(geometry) })),
   };
   const weighed = presimplify(topology({ parts: /** @type {any} */ (collection) }, 1e5));
   const points = weighed.arcs.reduce((/** @type {number} */ sum, /** @type {any[]} */ arc) => sum + arc.length, 0);

@@ -47,6 +47,13 @@ const severalNames: Record<StepName, string> = {
   'tables-read-in': 'read in tables',
   'version-brought-back': 'went back to a version',
   'brought-back': 'brought back what was taken out',
+  'places-pasted': 'added a list of places',
+  'copied-to-place': 'copied to another place',
+  'names-applied': 'named campaigns by the pattern',
+  'figures-fetched': 'fetched figures',
+  'fact-changed': 'changed a fact and the lines that state it',
+  'currency-changed': 'changed the currency',
+  'page-read': 'took facts from a page',
 };
 
 const verdictWords = {

@@ -20,6 +20,13 @@ export const stepNames = [
   'version-brought-back',
   'tables-read-in',
   'brought-back',
+  'places-pasted',
+  'copied-to-place',
+  'names-applied',
+  'figures-fetched',
+  'fact-changed',
+  'currency-changed',
+  'page-read',
 ] as const;
 export type StepName = (typeof stepNames)[number];
 

@@ -17,6 +17,8 @@ export const houseRules: HouseRules = {
   defaultMatch: 'phrase',
   whoCounts: 'there',
   ownNameApart: true,
+  shareShownPercent: { low: 50, high: 85 },
+  clickThroughPercent: { low: 4, high: 9 },
   naming: { parts: ['goal', 'place', 'network', 'theme'], separator: '_', letters: 'lower' },
   hoursPresets: [],
 };

@@ -26,6 +26,7 @@ const asFound = (row: FoundRow): FoundPlace => ({ ...row, languages: row.languag
 export class PlaceSearch {
   private readonly byPrefix: Sqlite.Statement;
   private readonly byName: Sqlite.Statement;
+  private readonly byCode: Sqlite.Statement;
   private readonly countries: string[];
   private readonly countryOfZone = new Map<string, string | null>();
 
@@ -43,6 +44,7 @@ export class PlaceSearch {
       WHERE n.folded = @folded
       GROUP BY p.id
       ORDER BY p.country = @near DESC, isOwn DESC, p.people DESC LIMIT 12`);
+    this.byCode = db.prepare(`SELECT ${placeColumns} FROM place p WHERE kind = @kind AND country = @country AND code = @code`);
     this.countries = db.prepare("SELECT country FROM place WHERE kind = 'country'").pluck().all() as string[];
   }
 
@@ -51,6 +53,14 @@ export class PlaceSearch {
     const folded = foldName(text);
     if (folded === '') return [];
     return (this.byPrefix.all({ folded, past: `${folded}\uffff`, near: this.countryNear(near), limit }) as FoundRow[]).map(asFound);
+  }
+
+  /** A country by its code, or a region by its own; null where there is none. */
+  findByCode(code: string): FoundPlace | null {
+    const row = this.byCode.get(
+      code.includes('.') ? { kind: 'region', country: code.slice(0, 2), code } : { kind: 'country', country: code, code: '' },
+    );
+    return row ? asFound(row as FoundRow) : null;
   }
 
   /** Places of exactly this name. `within`: the name or code of a country or region that they lie in, or empty. */

@@ -41,6 +41,12 @@ describe('places', () => {
     expect(names("x' OR 1=1 --")).toEqual([]);
   });
 
+  it('are found by their code', () => {
+    expect(search.findByCode('NO')).toMatchObject({ kind: 'country', name: 'Norway', currency: 'NOK', languages: ['nb', 'nn'] });
+    expect(search.findByCode('NO.46')).toMatchObject({ kind: 'region', name: 'Vestland', country: 'NO' });
+    expect([search.findByCode('NO.99'), search.findByCode('')]).toEqual([null, null]);
+  });
+
   it('of one name are told apart by country and region', () => {
     const named = (text: string, within = '') => search.findNamed(text, within).map(({ region }) => region);
     expect(named('Bergen')).toEqual(['Vestland', 'Lower Saxony']);

@@ -1,10 +1,12 @@
 <script lang="ts">
+  import { radiusIn, readRadius, usesMiles } from '$lib/core/places/distance';
   import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { Place } from '$lib/core/plan/records/place';
   import Button from '../parts/Button.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import PastePlaces from './PastePlaces.svelte';
+  import { placeRow } from './place-row';
 
   /** Null: the places of the brief. */
   let { campaignId, at }: { campaignId: string | null; at: string } = $props();
@@ -15,6 +17,8 @@
   let query = $state('');
   let found = $state.raw<FoundPlace[]>([]);
   let current = $state(0);
+  let problem = $state('');
+  let isPasting = $state(false);
   let asked = 0;
 
   async function search() {
@@ -31,19 +35,8 @@
     current = 0;
   }
 
-  function add({ kind, name, country, latitude, longitude }: FoundPlace) {
-    desk.add('place', {
-      id: newId(),
-      campaignId,
-      kind,
-      name,
-      country,
-      latitude,
-      longitude,
-      radiusKm: null,
-      excluded: false,
-      position: nextPosition(places),
-    });
+  function add(place: FoundPlace) {
+    desk.add('place', placeRow(place, { campaignId, position: nextPosition(places) }));
     query = '';
     found = [];
   }
@@ -60,10 +53,23 @@
     if (event.key === 'Escape') found = [];
   }
 
+  /** Sets a circle; what is no radius is said and not saved. */
   function setRadius(place: Place, text: string) {
-    const radius = text.trim() === '' ? null : Math.round(Number(text.replace(',', '.')));
-    if (radius === null || (radius >= 1 && radius <= 800)) desk.set('place', place.id, { radiusKm: radius });
+    const radiusKm = text.trim() === '' ? null : readRadius(text, place.country);
+    const isRead = text.trim() === '' || radiusKm !== null;
+    problem = isRead ? '' : `“${text}” is no radius: 1 to 800 km, such as ${usesMiles(place.country) ? '10 mi' : '15 km'}.`;
+    if (isRead) desk.set('place', place.id, { radiusKm });
   }
+  const radiusText = (place: Place) =>
+    place.radiusKm === null ? '' : `${radiusIn(place.radiusKm, place.country)} ${usesMiles(place.country) ? 'mi' : 'km'}`;
+  const whereOf = ({ kind, country, region }: Place) =>
+    kind === 'country'
+      ? 'country'
+      : kind === 'postal'
+        ? `postal code, ${country}`
+        : kind === 'region'
+          ? `region, ${country}`
+          : [region, country].filter(Boolean).join(', ');
   const people = new Intl.NumberFormat('en-GB', { notation: 'compact' });
 </script>
 
@@ -78,17 +84,18 @@
         onclick={() => void desk.set('place', place.id, { excluded: !place.excluded })}
         >{place.excluded ? '− excluded' : '+ included'}</button
       >
-      <span class="min-w-0 flex-1 truncate">{place.name}{place.kind === 'city' ? `, ${place.country}` : ''}</span>
-      {#if place.kind === 'city' && !place.excluded}
+      <span class="min-w-0 flex-1 truncate" title={`${place.name}, ${whereOf(place)}`}
+        >{place.name} <span class="text-ink-2">{whereOf(place)}</span></span
+      >
+      {#if place.kind === 'city'}
         <label class="flex shrink-0 items-center gap-1 text-ink-2"
           >+ <input
-            class="h-[24px] w-14 rounded border border-field bg-sheet px-1.5 py-0 text-end font-mono text-[12.5px]"
-            inputmode="numeric"
-            aria-label={`Radius around ${place.name} in kilometres`}
-            value={place.radiusKm ?? ''}
+            class="h-[24px] w-16 rounded border border-field bg-sheet px-1.5 py-0 text-end font-mono text-[12.5px]"
+            aria-label={`Radius around ${place.name}`}
+            value={radiusText(place)}
             placeholder="0"
             onchange={(event) => setRadius(place, event.currentTarget.value)}
-          /> km</label
+          /></label
         >
       {/if}
       <Button
@@ -99,10 +106,11 @@
     </li>
   {/each}
 </ul>
-<div class="relative">
+{#if problem}<p class="text-[12px] text-madder" role="alert">{problem}</p>{/if}
+<div class="relative flex items-center gap-2">
   <input
     class="mt-1 h-[28px] w-full rounded border border-field bg-sheet px-2 py-0 text-[13px] placeholder:text-ink-3"
-    placeholder="Add a country or city…"
+    placeholder="Add a country, region or city…"
     role="combobox"
     aria-label="Add a place"
     aria-expanded={found.length > 0}
@@ -120,7 +128,7 @@
       id={`${id}-found`}
       role="listbox"
       aria-label="Places found"
-      class="absolute z-20 max-h-64 w-80 overflow-y-auto rounded border border-rule bg-sheet py-1 shadow-sm"
+      class="absolute top-9 z-20 max-h-64 w-80 overflow-y-auto rounded border border-rule bg-sheet py-1 shadow-sm"
     >
       {#each found as place, index (`${place.kind} ${place.name} ${place.country} ${place.region} ${place.people}`)}
         <li id={`${id}-${index}`} role="option" aria-selected={index === current}>
@@ -132,7 +140,9 @@
             onclick={() => add(place)}
           >
             <span class="font-semibold">{place.name}</span><span class="truncate text-ink-2"
-              >{place.kind === 'country' ? 'country' : [place.region, place.countryName].filter(Boolean).join(', ')}</span
+              >{place.kind !== 'city'
+                ? [place.kind, place.kind === 'region' ? place.countryName : ''].filter(Boolean).join(', ')
+                : [place.region, place.countryName].filter(Boolean).join(', ')}</span
             >
             {#if place.people > 0}<span class="ms-auto shrink-0 font-mono text-[12px] text-ink-2">{people.format(place.people)}</span>{/if}
           </button>
@@ -140,4 +150,6 @@
       {/each}
     </ul>
   {/if}
+  <Button kind="link" class="mt-1" onclick={() => (isPasting = true)}>Paste a list…</Button>
 </div>
+{#if isPasting}<PastePlaces {campaignId} bind:open={isPasting} />{/if}

@@ -4,17 +4,28 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import LanguageList from '../places/LanguageList.svelte';
-  import PlaceList from '../places/PlaceList.svelte';
+  import { findClockChange } from '$lib/core/plan/clock-changes';
+  import { wordDate } from '$lib/wording/texts';
+  import { setHouse } from '../state/house';
   import { getDesk } from '../state/plan-desk.svelte';
   import BiddingSection from './BiddingSection.svelte';
   import CampaignName from './CampaignName.svelte';
+  import type { CampaignReach } from './campaign-reach.svelte';
+  import PlaceList from '../places/PlaceList.svelte';
+  import PlacesSection from './PlacesSection.svelte';
   import MoneySection from './MoneySection.svelte';
   import WeekOfHours from './WeekOfHours.svelte';
 
-  let { campaign }: { campaign: Campaign } = $props();
+  let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
   const desk = getDesk();
   const set = (fields: Partial<Campaign>, sitting?: string) => void desk.set('campaign', campaign.id, fields, sitting);
+  const clockNote = $derived.by(() => {
+    const change = findClockChange(desk.plan.account.timeZone, campaign.startsOn ?? desk.today, 60);
+    if (!change) return '';
+    const hours = Math.abs(change.minutes) / 60;
+    return `Clocks go ${change.minutes > 0 ? 'forward' : 'back'} ${hours === 1 ? 'an hour' : `${hours} hours`} on ${wordDate(change.date)}; the hours stay as written.`;
+  });
   const counts = [
     { value: 'there' as const, name: 'people who are there' },
     { value: 'asking' as const, name: 'or who ask from afar' },
@@ -29,9 +40,9 @@
 <div class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_262px] overflow-y-auto">
   <div class="flex flex-col gap-3 px-[22px] py-3">
     <CampaignName {campaign} />
-    <div class="grid grid-cols-[minmax(0,1fr)_200px] gap-6 border-b border-rule pb-3">
-      <section aria-label="Places">
-        <h2 class="pb-1 font-semibold">Places</h2>
+    <PlacesSection {campaign} {reach} />
+    <div class="grid grid-cols-[minmax(0,1fr)_170px] gap-6 border-b border-rule pb-3">
+      <div>
         <PlaceList campaignId={campaign.id} at={`${campaign.id}:places`} />
         <div class="pt-2">
           <TextField
@@ -41,7 +52,7 @@
             onedit={(text, sitting) => set({ placeSaid: text }, sitting)}
           />
         </div>
-      </section>
+      </div>
       <div class="flex flex-col gap-3">
         <fieldset data-at={`${campaign.id}:whoCounts`}>
           <legend class="pb-1 font-semibold">Who counts</legend>
@@ -68,9 +79,17 @@
     </div>
     <WeekOfHours
       hours={campaign.hours}
+      opening={desk.plan.brief.openingHours}
       timeZone={desk.plan.account.timeZone}
+      {clockNote}
+      presets={desk.plan.house.hoursPresets}
+      bounds={desk.plan.rules.adjustment}
       at={`${campaign.id}:hours`}
       onedit={(hours) => set({ hours })}
+      onkeep={(name, hours) =>
+        setHouse(desk.workspace, null, {
+          hoursPresets: [...desk.plan.house.hoursPresets.filter((preset) => preset.name !== name), { name, hours }],
+        })}
     />
   </div>
   <div class="border-s border-rule px-4 py-3">

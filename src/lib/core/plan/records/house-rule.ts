@@ -15,6 +15,10 @@ export const namingPattern = z.strictObject({
 });
 export type NamingPattern = z.infer<typeof namingPattern>;
 
+const percentRange = z
+  .strictObject({ low: z.number().min(0).max(100), high: z.number().min(0).max(100) })
+  .refine(({ low, high }) => low <= high, { message: 'From the lower to the higher.' });
+
 /** A week of hours kept under a name. */
 const hoursPreset = z.strictObject({ name: field.name.max(60), hours: field.text.max(1000) });
 
@@ -37,6 +41,9 @@ export const houseValues = z.strictObject({
   whoCounts: z.enum(['there', 'asking']),
   /** Whether searches for the client's own name are kept to a group of their own. */
   ownNameApart: z.boolean(),
+  /** Of searches, on how many an ad is shown; of those shown, how many are clicked: assumptions, in percent. */
+  shareShownPercent: percentRange,
+  clickThroughPercent: percentRange,
   naming: namingPattern,
   hoursPresets: z.array(hoursPreset).max(40),
 });

@@ -5,6 +5,8 @@
   import { inOrder } from '$lib/core/plan/book';
   import Button from '$lib/ui/parts/Button.svelte';
   import CampaignSheet from '$lib/ui/settings/CampaignSheet.svelte';
+  import { CampaignReach } from '$lib/ui/settings/campaign-reach.svelte';
+  import ReachMargin from '$lib/ui/settings/ReachMargin.svelte';
   import { newCampaign } from '$lib/ui/settings/new-campaign';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
@@ -18,6 +20,9 @@
   const shell = getShell();
   const campaigns = $derived(inOrder(desk.book.campaign));
   const campaign = $derived(desk.book.campaign.get(page.url.searchParams.get('campaign') ?? '') ?? campaigns[0] ?? null);
+  const reach = new CampaignReach(desk, () => campaign?.id ?? '');
+  $effect(() => reach.askPeople());
+  $effect(() => reach.askDemand());
   const findings = $derived(
     desk.reader.proof.findings.filter(
       ({ chapter, where }) => chapter === 'settings' && (where.campaignId === undefined || where.campaignId === campaign?.id),
@@ -43,6 +48,7 @@
 <PlanShell chapter="settings">
   {#snippet margin()}
     <div class="flex flex-col gap-4">
+      {#if campaign}<ReachMargin {campaign} {reach} />{/if}
       <FindingsMargin {findings} />
       {#if campaigns.length > 0}
         <section aria-label="The plan’s money" class="border-t border-rule pt-3">
@@ -76,7 +82,7 @@
       {/snippet}
     </ChapterHead>
     {#if campaign}
-      {#key campaign.id}<CampaignSheet {campaign} />{/key}
+      {#key campaign.id}<CampaignSheet {campaign} {reach} />{/key}
     {:else}
       <div class="flex flex-col items-center gap-3 py-24">
         <p class="text-[14.5px]">A campaign takes its goal, places, languages, money and start from the brief.</p>

@@ -1,0 +1,27 @@
+/** How far a zone's clock is from UTC on a day at noon, in minutes. */
+function offsetMinutes(timeZone: string, day: Date): number {
+  const parts = new Intl.DateTimeFormat('en-US', { timeZone, timeZoneName: 'longOffset' }).formatToParts(day);
+  const [, sign = '+', hours = '0', minutes = '0'] =
+    /GMT(?:([+-])(\d{2}):(\d{2}))?/.exec(parts.find(({ type }) => type === 'timeZoneName')?.value ?? '') ?? [];
+  return (sign === '-' ? -1 : 1) * (Number(hours) * 60 + Number(minutes));
+}
+
+/** A day on which the clocks of a zone are changed, and by how many minutes they go forward. */
+export interface ClockChange {
+  date: string;
+  minutes: number;
+}
+
+/** The first change of the clocks within so many days of a local date; null where there is none. */
+export function findClockChange(timeZone: string, from: string, days: number): ClockChange | null {
+  const start = Date.parse(`${from}T12:00:00Z`);
+  if (Number.isNaN(start)) return null;
+  let last = offsetMinutes(timeZone, new Date(start));
+  for (let day = 1; day <= days; day++) {
+    const date = new Date(start + day * 86_400_000);
+    const offset = offsetMinutes(timeZone, date);
+    if (offset !== last) return { date: date.toISOString().slice(0, 10), minutes: offset - last };
+    last = offset;
+  }
+  return null;
+}

@@ -1,0 +1,55 @@
+<script lang="ts">
+  import { inOrder } from '$lib/core/plan/book';
+  import type { FoundPlace } from '$lib/core/places/found-place';
+  import { nextPosition } from '$lib/core/plan/book';
+  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import type { Place } from '$lib/core/plan/records/place';
+  import { countOf } from '$lib/wording/texts';
+  import PlaceMap from '../places/PlaceMap.svelte';
+  import { placeRow } from '../places/place-row';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import type { CampaignReach } from './campaign-reach.svelte';
+
+  let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
+
+  const desk = getDesk();
+  const others = $derived(
+    inOrder(desk.book.place).flatMap((place) => {
+      const owner = place.campaignId !== null && place.campaignId !== campaign.id ? desk.book.campaign.get(place.campaignId) : null;
+      return owner && !place.excluded
+        ? [{ place, whose: [owner.placeWord, owner.themeWord].filter(Boolean).join(' · ') || owner.name }]
+        : [];
+    }),
+  );
+  const waters = $derived(reach.people?.acrossWater ?? []);
+
+  const setRadius = (place: Place, km: number, sitting: string) =>
+    void desk.set('place', place.id, { radiusKm: Math.min(800, Math.max(1, Math.round(km * 10) / 10)) }, sitting);
+
+  /** A click takes an area in, the next one leaves it out, the third takes it off the list. */
+  async function toggle(code: string) {
+    const standing = reach.places.find(
+      (place) => (place.kind === 'country' ? place.country : place.code) === code && place.kind !== 'city',
+    );
+    if (standing?.excluded) return void desk.make({ type: 'remove', record: 'place', ids: [standing.id] });
+    if (standing) return void desk.set('place', standing.id, { excluded: true });
+    const response = await fetch(`/api/places?code=${encodeURIComponent(code)}`);
+    const [found] = response.ok ? ((await response.json()) as { places: FoundPlace[] }).places : [];
+    if (found) desk.add('place', placeRow(found, { campaignId: campaign.id, position: nextPosition(reach.places) }));
+  }
+</script>
+
+<section aria-label="Places" class="flex flex-col gap-2">
+  <h2>
+    <span class="font-semibold">Places</span>
+    <span class="ms-2 text-ink-2">click a region in, again to leave it out; drag the end of a circle</span>
+  </h2>
+  <PlaceMap places={reach.places} {others} towns={reach.people?.towns ?? []} onradius={setRadius} onarea={(code) => void toggle(code)} />
+  {#each waters as { place, towns } (place)}
+    <p class="border-s-3 border-slate ps-2.5 text-ink-2">
+      The circle around {reach.places[place]?.name} crosses water: {towns.slice(0, 4).join(', ')}{towns.length > 4
+        ? ` and ${countOf(towns.length - 4, 'more town')}`
+        : ''} may be a long way round.
+    </p>
+  {/each}
+</section>

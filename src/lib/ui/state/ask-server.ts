@@ -1,0 +1,28 @@
+/** Sends JSON and answers what comes back; throws with what the server says where it refuses. */
+export async function askServer<T>(address: string, body: unknown, signal?: AbortSignal): Promise<T> {
+  return (await post(address, body, signal)).json() as Promise<T>;
+}
+
+/** Sends JSON and hands over each line of JSON that comes back. */
+export async function askForLines(address: string, body: unknown, take: (line: unknown) => void, signal?: AbortSignal): Promise<void> {
+  const response = await post(address, body, signal);
+  const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = '';
+  for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
+    const lines = (rest + part.value).split('\n');
+    rest = lines.pop() ?? '';
+    for (const line of lines) take(JSON.parse(line));
+  }
+}
+
+async function post(address: string, body: unknown, signal?: AbortSignal): Promise<Response> {
+  const response = await fetch(address, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+    ...(signal && { signal }),
+  });
+  if (response.ok) return response;
+  const said = (await response.json().catch(() => ({}))) as { message?: string };
+  throw new Error(said.message ?? `The server answers ${response.status}.`);
+}
