@@ -24,6 +24,7 @@ export const both =
 const longName = 'x'.repeat(256);
 const city = { name: 'Fife', latitude: 56.1, longitude: -3.3, radiusKm: 15 };
 
+const tracking = (name: string, value: string) => (book: Book) => change(book, 'campaign', { tracking: [{ name, value }] });
 const necessary = (text: string) => (book: Book) => change(book, 'brief', { necessary: [text] });
 const extraOf = (fields: Partial<Extra>) => (book: Book) => addLike(book, 'extra', { ...blankExtra, ...fields });
 const listed = (values = ['Grand', 'Upright', 'Square']): Partial<Extra> => ({ kind: 'listed-values', header: 'Types', values });
@@ -89,11 +90,11 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
   },
   'settings.no-place': {
     raises: (book) => change(book, 'place', { excluded: true }, 1),
-    not: (book) => addLike(book, 'place', { name: 'Livingston', excluded: true }, 1),
+    not: (book) => addLike(book, 'place', { name: 'Livingston', latitude: 55.9, longitude: -3.52, excluded: true }, 1),
   },
   'settings.place-excluded': {
     raises: (book) => addLike(book, 'place', { excluded: true }, 1),
-    not: (book) => addLike(book, 'place', { name: 'Livingston', excluded: true }, 1),
+    not: (book) => addLike(book, 'place', { name: 'Livingston', latitude: 55.9, longitude: -3.52, excluded: true }, 1),
   },
   'settings.no-language': { raises: (book) => change(book, 'campaign', { languages: [] }) },
   'settings.no-budget': {
@@ -135,6 +136,51 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     raises: (book) => change(book, 'campaign', { whoCounts: 'asking' }),
     not: (book) => change(book, 'campaign', { whoCounts: 'asking', goal: 'visits' }),
   },
+  'settings.exclusion-idle': {
+    raises: (book) => addLike(book, 'place', { name: 'Oslo', country: 'NO', latitude: 59.9, longitude: 10.7, excluded: true }, 1),
+    not: (book) => addLike(book, 'place', { name: 'Livingston', latitude: 55.9, longitude: -3.5, excluded: true }, 1),
+  },
+  'settings.places-overlap': {
+    raises: (book) => addLike(book, 'place', { ...city, latitude: 55.95, longitude: -3.2, radiusKm: 5 }, 1),
+    not: (book) => addLike(book, 'place', { ...city, latitude: 51.5, longitude: -0.1, radiusKm: 5 }, 1),
+  },
+  'settings.adjustments-ignored': {
+    raises: (book) => change(book, 'campaign', { bidding: 'most-conversions', hours: [{ day: 1, from: 9, to: 17, adjust: 10 }] }),
+    not: (book) => change(book, 'campaign', { bidding: 'most-conversions', hours: [{ day: 1, from: 9, to: 17 }] }),
+  },
+  'settings.adjustment-beyond': {
+    raises: (book) => change(book, 'campaign', { devices: { computer: -95, phone: 0, tablet: 0 } }),
+    not: (book) => change(book, 'campaign', { devices: { computer: -100, phone: 0, tablet: -90 } }),
+  },
+  'settings.target-too-low': {
+    raises: (book) => change(book, 'campaign', { bidding: 'most-conversions', bidMinor: 1230 }),
+    not: (book) => change(book, 'campaign', { bidding: 'most-conversions', bidMinor: 1231 }),
+  },
+  'settings.cap-below-bids': {
+    raises: (book) => change(book, 'campaign', { bidding: 'most-clicks', bidMinor: 79 }),
+    not: (book) => change(book, 'campaign', { bidding: 'most-clicks', bidMinor: 80 }),
+  },
+  'settings.aims-narrowly': {
+    raises: (book) => change(book, 'campaign', { audiences: [{ name: 'Players', use: 'aimed', adjust: 0 }] }),
+    not: (book) => change(book, 'campaign', { audiences: [{ name: 'Players', use: 'watched', adjust: 0 }] }),
+  },
+  'settings.no-device': {
+    raises: (book) => change(book, 'campaign', { devices: { computer: -100, phone: -100, tablet: -100 } }),
+    not: (book) => change(book, 'campaign', { devices: { computer: -100, phone: 0, tablet: -100 } }),
+  },
+  'settings.hours-unsaid': {
+    raises: (book) => change(book, 'campaign', { hours: [0, 2, 4, 6, 8, 10, 12].map((from) => ({ day: 2, from, to: from + 1 })) }),
+    not: (book) => change(book, 'campaign', { hours: [0, 2, 4, 6, 8, 10].map((from) => ({ day: 2, from, to: from + 1 })) }),
+  },
+  'settings.placement-unread': {
+    raises: (book) => change(book, 'campaign', { placementsOff: ['games'] }),
+    not: (book) => change(book, 'campaign', { placementsOff: ['games.example/all'] }),
+  },
+  'settings.tracking-twice': {
+    raises: both(tracking('source', 'a'), (book) => change(book, 'brief', { tracking: [{ name: 'source', value: 'b' }] })),
+    not: both(tracking('source', 'a'), (book) => change(book, 'brief', { tracking: [{ name: 'medium', value: 'b' }] })),
+  },
+  'settings.tracking-breaks': { raises: tracking('so urce', 'a'), not: tracking('source', '[[group]]-[[clicked-device]]') },
   'settings.few-clicks': {
     raises: both(
       (book) => change(book, 'campaign', { monthlyMinor: 4799 }),

@@ -35,6 +35,10 @@ export class FindingReader {
     return items.slice(0, most).map(quote).join(', ') + (rest > 0 ? ` and ${rest} more` : '');
   }
 
+  flag(key: string): boolean {
+    return this.data[key] === true;
+  }
+
   money(key: string): string {
     return formatMoney(this.number(key), this.currency);
   }

@@ -2,6 +2,7 @@ import type { SlotProblem } from '$lib/core/ads/fill-slots';
 import type { Finding } from '$lib/core/proof/finding';
 import type { RuleId } from '$lib/core/proof/rule-list';
 import { extraWriters } from './extra-findings';
+import { settingsWriters } from './settings-findings';
 import { FindingReader, type Writer } from './finding-reader';
 import { wordSlotProblem } from './problems';
 import { countOf, first, quote } from './texts';
@@ -12,15 +13,6 @@ export interface FindingWords {
   detail: string;
   mend: string;
 }
-
-/** The bidding kinds as the screens name them. */
-export const biddingWords = {
-  'by-hand': 'By hand',
-  'most-clicks': 'Most clicks for the money',
-  'most-conversions': 'Most conversions',
-  'most-value': 'Most conversion value',
-  'share-of-appearances': 'A share of appearances',
-} as const;
 
 const badReasons: Record<string, string> = {
   'near-me': 'it says “near me” as if we said it',
@@ -49,39 +41,7 @@ const writers: Record<RuleId, Writer> = {
   'brief.offer-over': (d) => ['An offer has ended', `${quote(d.text('offer'))} ended ${d.date('endsOn')}.`],
   'brief.slot-word-clash': (d) => ['Two slots of one name', `[[${d.text('slot')}]] stands already; call this one otherwise.`],
 
-  'settings.no-campaign': () => ['No campaign yet', 'Campaigns hold places, money and groups.'],
-  'settings.name-long': (d) => ['The campaign’s name is too long', `${d.text('units')} of ${d.text('limit')}`],
-  'settings.no-place': (d) => ['No place is included', `${d.text('name')} would be shown everywhere, or nowhere.`],
-  'settings.place-excluded': (d) => ['A place is both included and excluded', `${d.text('place')} in ${d.text('name')}`],
-  'settings.no-language': (d) => ['No language is chosen', d.text('name')],
-  'settings.no-budget': (d) => ['No daily budget', `${d.text('name')} has no money to spend.`],
-  'settings.money-differs': (d) => [
-    'The campaigns’ money is not the plan’s',
-    `${d.money('campaignsMinor')} in campaigns, ${d.money('planMinor')} in the plan`,
-    'Split it exactly',
-  ],
-  'settings.ends-before-start': (d) => ['A campaign ends before it starts', `${d.date('startsOn')} to ${d.date('endsOn')}`],
-  'settings.start-past': (d) => ['The start has passed', `${d.text('name')} was to start ${d.date('startsOn')}.`],
-  'settings.no-start': (d) => ['No start is set', d.text('name')],
-  'settings.learning-uncounted': (d) => ['Bidding learns from conversions that nobody counts', `${biddingOf(d)} in ${d.text('name')}`],
-  'settings.bids-ignored': (d) => [
-    'Bids are set and ignored',
-    `${biddingOf(d)} does not heed ${countOf(d.number('count'), 'keyword bid')}.`,
-  ],
-  'settings.bid-above-worth': (d) => [
-    'The starting bid is above what a click may cost',
-    `${d.money('bidMinor')} against ${d.money('perClickMinor')}`,
-    `Bid ${d.money('perClickMinor')}`,
-  ],
-  'settings.asks-from-afar': (d) => [
-    'People who only ask about the place count too',
-    `Right for travel; in ${d.text('name')} it pays for clicks from afar.`,
-    'Only people who are there',
-  ],
-  'settings.few-clicks': (d) => [
-    'The money buys too few clicks to learn from',
-    `${d.text('clicks')} a month at the starting bid; ${countOf(d.number('groups'), 'group')} need ${d.text('needed')}.`,
-  ],
+  ...settingsWriters,
 
   'research.not-judged': (d) => [
     `${countOf(d.number('open') + d.number('later'), 'find')} not judged`,
@@ -224,8 +184,6 @@ const writers: Record<RuleId, Writer> = {
 
   ...extraWriters,
 };
-
-const biddingOf = (data: FindingReader) => biddingWords[data.text('bidding') as keyof typeof biddingWords] ?? data.text('bidding');
 
 /** The words of a finding, amounts in the account's currency. The mend is empty where there is none. */
 export function wordFinding(finding: Finding, currency: string): FindingWords {

@@ -1,3 +1,4 @@
+import type { Learning } from '$lib/core/forecast/learning';
 import type { Limit } from '$lib/core/forecast/outlook';
 
 const percentOf = (share: number) => `${Math.max(1, Math.round(share * 100))} %`;
@@ -19,4 +20,42 @@ export function wordLimit({ setting, leaves }: Limit): string {
     case 'searches':
       return `Searches limit this most: there are clicks for ${left} of the money. Widen the places, or spend less.`;
   }
+}
+
+const countOfClicks = (count: number) =>
+  count < 10 ? (Math.round(count * 10) / 10).toLocaleString('en-GB') : Math.round(count).toLocaleString('en-GB');
+
+/** Whether a month is enough to learn from, each with its sum; what is short names a mend. */
+export function wordLearning({
+  clicksPerDay,
+  groups,
+  keywords,
+  neededForGroups,
+  neededForKeywords,
+  tooFew,
+  rates,
+  impressionsEach,
+  days,
+}: Learning): {
+  text: string;
+  isShort: boolean;
+}[] {
+  const day = `${countOfClicks(clicksPerDay.low)}–${countOfClicks(clicksPerDay.high)} clicks a day`;
+  const percent = (rate: number) => `${(rate * 100).toLocaleString('en-GB', { maximumFractionDigits: 1 })} %`;
+  const rival =
+    impressionsEach === null || days === null
+      ? 'A rival version cannot be judged at this rate.'
+      : `Telling ${percent(rates[0])} from ${percent(rates[1])} takes ${impressionsEach.toLocaleString('en-GB')} impressions a version: ${days.toLocaleString('en-GB')} days, all groups pooled.`;
+  return [
+    { text: `${day}.`, isShort: false },
+    {
+      text: `${groups} groups ask for ${neededForGroups.toLocaleString('en-GB')} clicks a month.${tooFew.groups ? ' Fewer groups, wider places or more money.' : ''}`,
+      isShort: tooFew.groups,
+    },
+    {
+      text: `${keywords} keywords ask for ${neededForKeywords.toLocaleString('en-GB')}.${tooFew.keywords ? ' Fewer keywords, or wait longer before judging one.' : ''}`,
+      isShort: tooFew.keywords,
+    },
+    { text: rival, isShort: days === null || days > 90 },
+  ];
 }

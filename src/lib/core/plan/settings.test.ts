@@ -4,7 +4,7 @@ import { bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean
 import { isHomePage, readAddress, writeAddress } from '../ads/address';
 import { placeSaid, slotValues } from '../ads/slot-values';
 import { adviseBidding } from '../budget/bidding-advice';
-import { splitPlanMoney } from '../proof/check-settings';
+import { splitPlanMoney } from '../budget/split-plan';
 import type { Book } from './book';
 import { houseRules } from '../rules/house-rules';
 import { composeName, freeName } from './campaign-name';

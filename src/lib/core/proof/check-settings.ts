@@ -1,37 +1,15 @@
-import { dailyFromMonthly, splitExactly } from '../budget/split';
+import { readAddress } from '../ads/address';
+import { addTracking, trackingContext, trackingOf } from '../ads/tracking';
+import { layoutOf } from '../exchange/layouts';
+import { dailyFromMonthly } from '../budget/split';
+import { splitPlanMoney } from '../budget/split-plan';
 import { childrenOf, inOrder } from '../plan/book';
-import type { SimpleChange } from '../plan/changes';
-import { worthOf, type PlanView } from '../plan/plan-view';
-import type { BiddingKind, Campaign } from '../plan/records/campaign';
+import type { PlanView } from '../plan/plan-view';
+import type { Campaign } from '../plan/records/campaign';
 import { units } from '../text/units';
+import { checkBidding } from './check-bidding';
+import { checkPlaces } from './check-places';
 import type { Check, Mend, Report } from './finding';
-
-/** What each bidding kind heeds of bids, and whether it learns from conversions. */
-export const biddingFacts: Record<BiddingKind, { heedsBids: boolean; learns: boolean }> = {
-  'by-hand': { heedsBids: true, learns: false },
-  'most-clicks': { heedsBids: false, learns: false },
-  'most-conversions': { heedsBids: false, learns: true },
-  'most-value': { heedsBids: false, learns: true },
-  'share-of-appearances': { heedsBids: false, learns: false },
-};
-
-/** The change that splits the plan's money over its campaigns, in the proportions that stand, exactly to the penny. */
-export function splitPlanMoney({ brief, book }: PlanView) {
-  const campaigns = inOrder(book.campaign);
-  const { monthlyMinor } = brief;
-  if (monthlyMinor === null || campaigns.length === 0) return null;
-  const parts = splitExactly(
-    monthlyMinor,
-    campaigns.map((campaign) => campaign.monthlyMinor ?? 0),
-  );
-  const changes: SimpleChange[] = campaigns.map(({ id }, index) => ({
-    type: 'set',
-    record: 'campaign',
-    ids: [id],
-    fields: { monthlyMinor: parts[index] },
-  }));
-  return { type: 'several' as const, name: 'budget-split' as const, changes };
-}
 
 function checkMoney(view: PlanView): Report[] {
   const { brief, book } = view;
@@ -57,53 +35,37 @@ function checkDates({ id, name, startsOn, endsOn }: Campaign, today: string): Re
   return startsOn < today ? [{ rule: 'settings.start-past', ...at, data: { name, startsOn } }] : [];
 }
 
-function checkPlaces({ book }: PlanView, { id, name, whoCounts, goal }: Campaign): Report[] {
-  const at = { record: id, where: { campaignId: id, field: 'places' } };
-  const places = childrenOf(book.place, 'campaignId', id);
-  const included = places.filter((place) => !place.excluded);
-  if (included.length === 0) return [{ rule: 'settings.no-place', ...at, data: { name } }];
-  const swallowed = included.find((place) =>
-    places.some((other) => other.excluded && other.country === place.country && (other.kind === 'country' || other.name === place.name)),
-  );
-  const reports: Report[] = [];
-  if (swallowed) reports.push({ rule: 'settings.place-excluded', ...at, data: { name, place: swallowed.name } });
-  if (whoCounts === 'asking' && goal !== 'visits')
-    reports.push({
-      rule: 'settings.asks-from-afar',
-      record: id,
-      where: { campaignId: id, field: 'whoCounts' },
-      data: { name },
-      mend: {
-        kind: 'offer',
-        change: { type: 'set', record: 'campaign', ids: [id], fields: { whoCounts: 'there' } },
-        data: {},
-      },
-    });
-  return reports;
+/** Parameters given twice or already in the page's address, and those that break it. */
+function checkTracking(view: PlanView, campaign: Campaign): Report[] {
+  const parameters = trackingOf(view, campaign);
+  if (parameters.length === 0) return [];
+  const { problems } = addTracking(parameters, trackingContext(view, campaign));
+  return problems.map(({ name: parameter, code }) => ({
+    rule: code === 'twice' || code === 'in-page' ? 'settings.tracking-twice' : 'settings.tracking-breaks',
+    record: campaign.id,
+    where: { campaignId: campaign.id, field: 'tracking' },
+    data: { name: campaign.name, parameter, code },
+  }));
 }
 
-function checkBidding(view: PlanView, campaign: Campaign): Report[] {
-  const { id, name, bidding, bidMinor } = campaign;
-  const { heedsBids, learns } = biddingFacts[bidding];
-  const at = { record: id, where: { campaignId: id, field: 'bidding' } };
+/** Devices, people, pages kept off and hours that the layout cannot say. */
+function checkWhoSees({ book, plan }: PlanView, campaign: Campaign): Report[] {
+  const { id, name, devices, hours, placementsOff } = campaign;
+  const at = (field: string) => ({ record: id, where: { campaignId: id, field } });
   const reports: Report[] = [];
-  if (learns && !view.brief.countsConversions) reports.push({ rule: 'settings.learning-uncounted', ...at, data: { name, bidding } });
-  const groups = childrenOf(view.book.group, 'campaignId', id);
-  const bids = groups.flatMap((group) => childrenOf(view.book.keyword, 'groupId', group.id)).filter((keyword) => keyword.bidMinor !== null);
-  if (!heedsBids && bids.length > 0) reports.push({ rule: 'settings.bids-ignored', ...at, data: { name, bidding, count: bids.length } });
-  const perClick = worthOf(view)?.perClickMinor ?? null;
-  if (bidding === 'by-hand' && perClick !== null && bidMinor !== null && bidMinor > perClick)
+  if (Object.values(devices).every((percent) => percent === -100))
+    reports.push({ rule: 'settings.no-device', ...at('devices'), data: { name } });
+  const layout = layoutOf(book, plan.layoutKey);
+  const most = Math.max(0, ...[1, 2, 3, 4, 5, 6, 7].map((day) => hours.filter((span) => span.day === day).length));
+  if (most > layout.spansADay)
     reports.push({
-      rule: 'settings.bid-above-worth',
-      record: id,
-      where: { campaignId: id, field: 'bidMinor' },
-      data: { name, bidMinor, perClickMinor: perClick },
-      mend: {
-        kind: 'offer',
-        change: { type: 'set', record: 'campaign', ids: [id], fields: { bidMinor: perClick } },
-        data: { perClickMinor: perClick },
-      },
+      rule: 'settings.hours-unsaid',
+      ...at('hours'),
+      data: { name, spans: most, most: layout.spansADay, layout: layout.name },
     });
+  const unread = placementsOff.filter((text) => !readAddress(text));
+  if (unread.length > 0)
+    reports.push({ rule: 'settings.placement-unread', ...at('placementsOff'), data: { name, placements: unread.slice(0, 20) } });
   return reports;
 }
 
@@ -130,6 +92,8 @@ function checkCampaign(view: PlanView, campaign: Campaign, today: string): Repor
     ...checkDates(campaign, today),
     ...checkPlaces(view, campaign),
     ...checkBidding(view, campaign),
+    ...checkTracking(view, campaign),
+    ...checkWhoSees(view, campaign),
     ...checkClicks(view, campaign),
   ];
   if (units(name) > view.rules.nameLimit)

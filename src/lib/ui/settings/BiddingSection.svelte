@@ -4,7 +4,7 @@
   import { worthOf } from '$lib/core/plan/plan-view';
   import { biddingKinds, type Campaign } from '$lib/core/plan/records/campaign';
   import { biddingAmount, biddingHeeds, wordAdvice } from '$lib/wording/advice';
-  import { biddingWords } from '$lib/wording/findings';
+  import { biddingWords } from '$lib/wording/settings-findings';
   import Button from '../parts/Button.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';

@@ -93,7 +93,7 @@
     />
   </div>
   <div class="border-s border-rule px-4 py-3">
-    <MoneySection {campaign} />
+    <MoneySection {campaign} {reach} />
     <BiddingSection {campaign} />
     <section aria-label="Dates and rotation" class="flex flex-col gap-2 py-3">
       <div class="grid grid-cols-1 gap-2">

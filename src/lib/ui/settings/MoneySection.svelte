@@ -1,28 +1,41 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/budget/money';
   import { dailyFromMonthly, firstMonthAtMost, monthlyForDaily, monthlyFromDaily } from '$lib/core/budget/split';
-  import { inOrder } from '$lib/core/plan/book';
+  import { testBudget } from '$lib/core/budget/split-plan';
+  import { computeLearning } from '$lib/core/forecast/learning';
   import type { Campaign } from '$lib/core/plan/records/campaign';
-  import { splitPlanMoney } from '$lib/core/proof/check-settings';
+  import { wordLearning } from '$lib/wording/reach';
   import { wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
+  import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
+  import type { CampaignReach } from './campaign-reach.svelte';
 
-  let { campaign }: { campaign: Campaign } = $props();
+  let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
   const desk = getDesk();
   const monthDays = $derived(desk.plan.house.monthDays);
   const daily = $derived(campaign.monthlyMinor === null ? null : dailyFromMonthly(campaign.monthlyMinor, monthDays));
   const money = (minor: number) => formatMoney(minor, desk.currency);
-  const split = $derived(splitPlanMoney(desk.plan));
-  const isSplit = $derived(
-    split?.changes.every(
-      (change) => change.type === 'set' && desk.book.campaign.get(change.ids[0] ?? '')?.monthlyMinor === change.fields.monthlyMinor,
-    ) ?? true,
-  );
   const set = (monthlyMinor: number | null, sitting: string) => void desk.set('campaign', campaign.id, { monthlyMinor }, sitting);
+  const learning = $derived(reach.outlook && computeLearning(desk.plan, campaign, reach.outlook));
+
+  let clicks = $state('100');
+  let days = $state('14');
+  const cost = $derived(Math.round(reach.outlook?.costPerClickMinor.high ?? campaign.bidMinor ?? 0));
+  const isCount = (text: string) => /^[1-9]\d{0,5}$/.test(text.trim());
+  const test = $derived(
+    isCount(clicks) && isCount(days) && cost > 0
+      ? testBudget({ clicks: Number(clicks), days: Number(days), costMinor: cost, monthDays: Number(monthDays) })
+      : null,
+  );
 </script>
+
+{#snippet row(says: string, value: string)}
+  <dt class="text-ink-2">{says}</dt>
+  <dd class="text-end font-mono text-[12.5px]">{value}</dd>
+{/snippet}
 
 <section aria-label="Budget" class="border-b border-rule pb-3">
   <h2 class="flex justify-between pb-1.5">
@@ -41,26 +54,59 @@
       onedit={(minor, sitting) => set(minor === null ? null : monthlyForDaily(minor, monthDays), sitting)}
     />
   </div>
+  <label class="flex items-center gap-2 pt-1.5"
+    ><input
+      type="checkbox"
+      class="rounded-sm text-act"
+      checked={campaign.moneyLocked}
+      onchange={(event) => void desk.set('campaign', campaign.id, { moneyLocked: event.currentTarget.checked })}
+    /> Keeps its money when the plan’s is split</label
+  >
   {#if daily !== null}
     <dl class="mt-2 grid grid-cols-[1fr_auto] gap-y-0.5" data-budget>
-      <dt class="text-ink-2">Days to a month</dt>
-      <dd class="text-end font-mono text-[12.5px]">{monthDays}</dd>
-      <dt class="text-ink-2">Most a day can cost</dt>
-      <dd class="text-end font-mono text-[12.5px]">{money(daily * desk.plan.rules.dayCostFactor)}</dd>
-      <dt class="text-ink-2">Most a month can cost</dt>
-      <dd class="text-end font-mono text-[12.5px]">
-        {money(monthlyFromDaily(daily, desk.plan.rules.monthDays))}
-      </dd>
+      {@render row('Days to a month', monthDays)}
+      {@render row('A day, rounded down', money(daily))}
+      {@render row('Most a day can cost', money(Math.floor(daily * desk.plan.rules.dayCostFactor)))}
+      {@render row('Most a month can cost', money(monthlyFromDaily(daily, desk.plan.rules.monthDays)))}
       {#if campaign.startsOn}
         {@const first = firstMonthAtMost(daily, campaign.startsOn)}
-        <dt class="text-ink-2">From {wordDate(campaign.startsOn)}, {first.days} days</dt>
-        <dd class="text-end font-mono text-[12.5px]">{money(first.atMostMinor)}</dd>
+        {@render row(`From ${wordDate(campaign.startsOn)}, ${first.days} days`, money(first.atMostMinor))}
       {/if}
     </dl>
   {/if}
-  {#if split && !isSplit}
-    <Button class="mt-2" onclick={() => void desk.make(split)}
-      >Split the plan’s money exactly over {inOrder(desk.book.campaign).length}</Button
-    >
+  {#if learning}
+    <details class="mt-2" open={learning.tooFew.groups || learning.tooFew.keywords}>
+      <summary class="cursor-pointer font-semibold">Enough to learn from?</summary>
+      <ul class="flex flex-col gap-1 pt-1">
+        {#each wordLearning(learning) as { text, isShort } (text)}
+          <li class={isShort ? 'border-s-3 border-ochre ps-2' : 'text-ink-2'}>{text}</li>
+        {/each}
+      </ul>
+    </details>
   {/if}
+  <details class="mt-2">
+    <summary class="cursor-pointer font-semibold">A small test instead</summary>
+    <div class="grid grid-cols-2 gap-2 pt-1">
+      <TextField
+        label="Clicks"
+        value={clicks}
+        onedit={(text) => void (clicks = text)}
+        check={(text) => (isCount(text) ? null : 'A number.')}
+        mono
+      />
+      <TextField
+        label="in days"
+        value={days}
+        onedit={(text) => void (days = text)}
+        check={(text) => (isCount(text) ? null : 'A number.')}
+        mono
+      />
+    </div>
+    {#if test}
+      <p class="pt-1 text-ink-2">
+        At {money(cost)} a click: {money(test.dailyMinor)} a day, {money(test.totalMinor)} in all.
+        <Button kind="link" onclick={() => set(monthlyForDaily(test.dailyMinor, monthDays), `test ${Date.now()}`)}>Set it</Button>
+      </p>
+    {:else if cost === 0}<p class="pt-1 text-ink-2">What a click costs is not known yet: set a bid, or add keywords and places.</p>{/if}
+  </details>
 </section>

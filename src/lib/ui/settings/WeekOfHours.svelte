@@ -135,7 +135,6 @@
       {:else}<Button onclick={() => (isTyping = true)}>Keep these</Button>{/if}
     {/if}
   </div>
-  <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
   <div
     role="grid"
     aria-label="Hours of the week"

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { formatMoney } from '$lib/core/budget/money';
   import { inOrder } from '$lib/core/plan/book';
   import Button from '$lib/ui/parts/Button.svelte';
   import CampaignSheet from '$lib/ui/settings/CampaignSheet.svelte';
   import { CampaignReach } from '$lib/ui/settings/campaign-reach.svelte';
+  import PlanMoney from '$lib/ui/settings/PlanMoney.svelte';
   import ReachMargin from '$lib/ui/settings/ReachMargin.svelte';
   import { newCampaign } from '$lib/ui/settings/new-campaign';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
@@ -28,7 +28,6 @@
       ({ chapter, where }) => chapter === 'settings' && (where.campaignId === undefined || where.campaignId === campaign?.id),
     ),
   );
-  const sum = $derived(campaigns.reduce((all, { monthlyMinor }) => all + (monthlyMinor ?? 0), 0));
 
   function add() {
     const id = newId();
@@ -50,21 +49,7 @@
     <div class="flex flex-col gap-4">
       {#if campaign}<ReachMargin {campaign} {reach} />{/if}
       <FindingsMargin {findings} />
-      {#if campaigns.length > 0}
-        <section aria-label="The plan’s money" class="border-t border-rule pt-3">
-          <h2 class="pb-1 font-semibold text-ink-2">The plan’s money a month</h2>
-          {#each campaigns as { id, name, monthlyMinor } (id)}
-            <p class="flex justify-between gap-2">
-              <span class="truncate text-ink-2" title={name}>{name}</span><span class="font-mono text-[12.5px]"
-                >{monthlyMinor === null ? '–' : formatMoney(monthlyMinor, desk.currency, { whole: true })}</span
-              >
-            </p>
-          {/each}
-          <p class="mt-1 flex justify-between border-t border-rule-soft pt-1 font-semibold">
-            <span>Together</span><span class="font-mono text-[12.5px]">{formatMoney(sum, desk.currency, { whole: true })}</span>
-          </p>
-        </section>
-      {/if}
+      {#if campaigns.length > 0}<PlanMoney />{/if}
     </div>
   {/snippet}
   <div class="flex h-full flex-col">

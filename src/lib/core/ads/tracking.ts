@@ -1,0 +1,82 @@
+import { fillPlanSlots } from './fill-slots';
+import { childrenOf } from '../plan/book';
+import { firstLanguage, type PlanView } from '../plan/plan-view';
+import type { Campaign } from '../plan/records/campaign';
+import { readAddress } from './address';
+import { placeSaid, slotValues } from './slot-values';
+import type { TrackingParameter } from '../plan/records/tracking-parameter';
+
+/** What the network fills when an ad is clicked, with an example of it. */
+export const clickSlots: Readonly<Record<string, string>> = {
+  '[[clicked-keyword]]': 'piano tuning',
+  '[[clicked-match]]': 'phrase',
+  '[[clicked-device]]': 'phone',
+  '[[clicked-ad]]': 'A',
+};
+
+/** The parameters of a campaign's addresses: the plan's, then its own. */
+export const trackingOf = ({ brief }: PlanView, campaign: Campaign): TrackingParameter[] => [...brief.tracking, ...campaign.tracking];
+
+/** What a campaign's parameters are filled in with: the page and the slots of its first group. */
+export function trackingContext(view: PlanView, campaign: Campaign): TrackingContext {
+  const group = childrenOf(view.book.group, 'campaignId', campaign.id)[0];
+  return {
+    page: group?.landingPage.trim() || view.brief.landingPage,
+    values: {
+      ...(group ? slotValues(view, group) : { client: view.client.name, place: placeSaid(view, campaign.id) }),
+      campaign: campaign.name,
+    },
+    language: firstLanguage(view, campaign),
+    addressLimit: view.rules.addressLimit,
+  };
+}
+
+/** What is wrong with a parameter. */
+export interface TrackingProblem {
+  name: string;
+  code: 'no-name' | 'name-broken' | 'twice' | 'in-page' | 'slot-wrong' | 'too-long';
+}
+
+const exampleOf = (value: string) => Object.entries(clickSlots).reduce((text, [slot, example]) => text.replaceAll(slot, example), value);
+
+/** What an example is filled in with. */
+export interface TrackingContext {
+  page: string;
+  /** Values of plan slots, by name. */
+  values: Readonly<Record<string, string>>;
+  language: string;
+  addressLimit: number;
+}
+
+/** The value with plan slots and an example of what the network fills; null where a slot is wrong. */
+function fillValue(value: string, { values, language, addressLimit }: TrackingContext): string | null {
+  const { before, live, problems } = fillPlanSlots(exampleOf(value), { limit: addressLimit, language, values });
+  return live || problems.length > 0 ? null : before;
+}
+
+/** The address with all parameters added, filled in as an example, and what is wrong with them. Later parameters of a name lose. */
+export function addTracking(
+  parameters: readonly TrackingParameter[],
+  context: TrackingContext,
+): { address: string; problems: TrackingProblem[] } {
+  const problems: TrackingProblem[] = [];
+  const address = readAddress(context.page);
+  const seen = new Set<string>();
+  for (const { name, value } of parameters) {
+    const filled = fillValue(value, context);
+    const code = findCode(name, filled, seen, address);
+    if (code) problems.push({ name, code });
+    else if (address) address.searchParams.append(name, filled ?? '');
+    seen.add(name);
+  }
+  if (address && address.href.length > context.addressLimit) problems.push({ name: '', code: 'too-long' });
+  return { address: address?.href ?? '', problems };
+}
+
+function findCode(name: string, filled: string | null, seen: ReadonlySet<string>, address: URL | null): TrackingProblem['code'] | null {
+  if (name.trim() === '') return 'no-name';
+  if (!/^[\p{L}\p{N}_.~-]+$/u.test(name)) return 'name-broken';
+  if (seen.has(name)) return 'twice';
+  if (address?.searchParams.has(name)) return 'in-page';
+  return filled === null ? 'slot-wrong' : null;
+}
