@@ -13,7 +13,8 @@ export const biddingWords = {
 
 const biddingOf = (data: FindingReader) => biddingWords[data.text('bidding') as keyof typeof biddingWords] ?? data.text('bidding');
 
-const trackingWords: Readonly<Record<string, string>> = {
+/** What is wrong with a tracking parameter. */
+export const trackingWords: Readonly<Record<string, string>> = {
   'no-name': 'has no name.',
   'name-broken': 'has signs in its name that an address does not take.',
   'slot-wrong': 'holds a slot that is not known or has nothing to fill it.',

@@ -8,6 +8,7 @@
   import Button from '../parts/Button.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';
+  import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
 
   let { campaign }: { campaign: Campaign } = $props();
@@ -38,6 +39,16 @@
       placeholder="none"
       onedit={(bidMinor, sitting) => void desk.set('campaign', campaign.id, { bidMinor }, sitting)}
     />
+    {#if campaign.bidding === 'share-of-appearances'}
+      <TextField
+        label="Share that is wanted"
+        value={campaign.sharePercent === null ? '' : String(campaign.sharePercent)}
+        suffix="%"
+        mono
+        check={(text) => (text === '' || (/^\d{1,3}$/.test(text) && Number(text) >= 1 && Number(text) <= 100) ? null : '1 to 100.')}
+        onedit={(text, sitting) => void desk.set('campaign', campaign.id, { sharePercent: text === '' ? null : Number(text) }, sitting)}
+      />
+    {/if}
   </div>
   <p class="pt-1.5 text-ink-2">
     {biddingHeeds[campaign.bidding]}{worth ? ` A click may cost ${formatMoney(worth.perClickMinor, desk.currency)}.` : ''}

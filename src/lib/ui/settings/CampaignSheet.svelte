@@ -13,6 +13,10 @@
   import type { CampaignReach } from './campaign-reach.svelte';
   import PlaceList from '../places/PlaceList.svelte';
   import PlacesSection from './PlacesSection.svelte';
+  import DatesSection from './DatesSection.svelte';
+  import KeptOff from './KeptOff.svelte';
+  import PeopleSection from './PeopleSection.svelte';
+  import TrackingSection from './TrackingSection.svelte';
   import MoneySection from './MoneySection.svelte';
   import WeekOfHours from './WeekOfHours.svelte';
 
@@ -29,10 +33,6 @@
   const counts = [
     { value: 'there' as const, name: 'people who are there' },
     { value: 'asking' as const, name: 'or who ask from afar' },
-  ];
-  const rotations = [
-    { value: 'even' as const, name: 'evenly, for a comparison' },
-    { value: 'better' as const, name: 'the better one more often' },
   ];
   const id = $props.id();
 </script>
@@ -91,29 +91,17 @@
           hoursPresets: [...desk.plan.house.hoursPresets.filter((preset) => preset.name !== name), { name, hours }],
         })}
     />
+    <div class="grid grid-cols-2 gap-6 border-t border-rule">
+      <PeopleSection {campaign} />
+      <div>
+        <TrackingSection {campaign} />
+        <KeptOff {campaign} />
+      </div>
+    </div>
   </div>
   <div class="border-s border-rule px-4 py-3">
     <MoneySection {campaign} {reach} />
     <BiddingSection {campaign} />
-    <section aria-label="Dates and rotation" class="flex flex-col gap-2 py-3">
-      <div class="grid grid-cols-1 gap-2">
-        <TextField
-          label="Starts"
-          type="date"
-          value={campaign.startsOn ?? ''}
-          at={`${campaign.id}:startsOn`}
-          onedit={(text) => set({ startsOn: text === '' ? null : text })}
-        />
-        <TextField
-          label="Ends"
-          type="date"
-          value={campaign.endsOn ?? ''}
-          hint={campaign.endsOn ? undefined : 'no end set'}
-          onedit={(text) => set({ endsOn: text === '' ? null : text })}
-        />
-      </div>
-      <SelectField label="Ads take turns" value={campaign.rotation} items={rotations} onedit={(rotation) => set({ rotation })} />
-      <p class="flex justify-between pt-1"><span class="text-ink-2">Handed off</span><span>paused</span></p>
-    </section>
+    <DatesSection {campaign} {reach} />
   </div>
 </div>

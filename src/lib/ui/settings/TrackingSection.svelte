@@ -1,0 +1,81 @@
+<script lang="ts">
+  import { addTracking, clickSlots, trackingContext, trackingOf } from '$lib/core/ads/tracking';
+  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import type { TrackingParameter } from '$lib/core/plan/records/tracking-parameter';
+  import { trackingWords } from '$lib/wording/settings-findings';
+  import Button from '../parts/Button.svelte';
+  import TextField from '../parts/TextField.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+
+  let { campaign }: { campaign: Campaign } = $props();
+
+  const desk = getDesk();
+  const example = $derived(addTracking(trackingOf(desk.plan, campaign), trackingContext(desk.plan, campaign)));
+  const setOwn = (tracking: TrackingParameter[], sitting?: string) => void desk.set('campaign', campaign.id, { tracking }, sitting);
+  const setPlan = (tracking: TrackingParameter[], sitting?: string) => void desk.set('brief', desk.plan.brief.id, { tracking }, sitting);
+  const problemOf = (name: string) => example.problems.find((problem) => problem.name === name)?.code;
+</script>
+
+{#snippet list(
+  title: string,
+  parameters: readonly TrackingParameter[],
+  change: (list: TrackingParameter[], sitting?: string) => void,
+  at?: string,
+)}
+  <div>
+    <h3 class="flex items-baseline justify-between text-ink-2">
+      {title}<Button kind="link" {at} label={`Add a parameter: ${title}`} onclick={() => change([...parameters, { name: '', value: '' }])}
+        >Add</Button
+      >
+    </h3>
+    {#each parameters as parameter, index (index)}
+      {@const put = (fields: Partial<TrackingParameter>, sitting?: string) =>
+        change(
+          parameters.map((one, place) => (place === index ? { ...one, ...fields } : one)),
+          sitting,
+        )}
+      {@const code = problemOf(parameter.name)}
+      <div class="grid grid-cols-[90px_minmax(0,1fr)_auto] gap-1 py-0.5">
+        <TextField
+          label={`Parameter ${index + 1}: ${title}`}
+          hideLabel
+          mono
+          value={parameter.name}
+          placeholder="name"
+          onedit={(name, sitting) => put({ name }, sitting)}
+        />
+        <TextField
+          label={`Value of ${parameter.name || 'the parameter'}: ${title}`}
+          hideLabel
+          mono
+          value={parameter.value}
+          placeholder="[[group]] or a text"
+          onedit={(value, sitting) => put({ value }, sitting)}
+        />
+        <Button
+          kind="quiet"
+          label={`Take out ${parameter.name || 'the parameter'}`}
+          onclick={() => change(parameters.filter((_, place) => place !== index))}>×</Button
+        >
+      </div>
+      {#if code}<p class="text-[12px] text-madder">
+          {code === 'twice' ? 'Given twice.' : code === 'in-page' ? 'The page’s address holds it already.' : trackingWords[code]}
+        </p>{/if}
+    {/each}
+  </div>
+{/snippet}
+
+<section aria-label="Tracking" class="flex flex-col gap-2 border-b border-rule py-3">
+  <h2 class="font-semibold">Tracking parameters</h2>
+  {@render list('Of every campaign', desk.plan.brief.tracking, setPlan)}
+  {@render list('Of this one', campaign.tracking, setOwn, `${campaign.id}:tracking`)}
+  {#if desk.plan.brief.tracking.length + campaign.tracking.length > 0}
+    <p class="font-mono text-[11.5px] break-all text-ink-2" aria-label="An example, filled in">
+      {example.address || 'No page to show it on.'}
+    </p>
+  {/if}
+  <p class="text-ink-2">
+    Plan slots work, <code>[[campaign]]</code> too; on a click the network fills {Object.keys(clickSlots).join(', ')}, written as the column
+    layout says.
+  </p>
+</section>
