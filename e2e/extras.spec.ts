@@ -19,7 +19,8 @@ test('a number, a list and a price row are written, read by the rules, and stand
 
   await page.getByRole('button', { name: 'Add a list of values' }).click();
   const list = page.getByRole('region', { name: 'Listed values' });
-  for (const [index, value] of ['Grand', 'Upright', 'Square'].entries()) await list.getByRole('textbox', { name: `Value ${index + 1}` }).fill(value);
+  for (const [index, value] of ['Grand', 'Upright', 'Square'].entries())
+    await list.getByRole('textbox', { name: `Value ${index + 1}` }).fill(value);
   await list.getByRole('button', { name: 'Take out value 3' }).click();
   await expect(margin).toContainText('needs at least 3 and takes 10 at most');
   await list.getByRole('button', { name: 'Add a value' }).click();

@@ -248,6 +248,10 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     raises: (book) => change(book, 'keyword', { bidMinor: 194 }),
     not: (book) => change(book, 'keyword', { bidMinor: 193 }),
   },
+  'groups.own-name-mixed': {
+    raises: (book) => change(book, 'brief', { ownNames: ['Tuner'] }),
+    not: (book) => change(book, 'brief', { ownNames: ['Ottlemere'] }),
+  },
   'groups.broad-by-hand': {
     raises: (book) => change(book, 'keyword', { match: 'broad' }),
     not: both(

@@ -95,6 +95,10 @@ const writers: Record<RuleId, Writer> = {
     `${quote(d.text('keyword'))}: ${d.money('bidMinor')} against ${d.money('perClickMinor')}`,
     `Bid ${d.money('perClickMinor')}`,
   ],
+  'groups.own-name-mixed': (d) => [
+    'The client’s own name among other searches',
+    `${d.list('keywords')} in ${d.text('group')}: who searches for it comes at another price; give it a group of its own.`,
+  ],
   'groups.broad-by-hand': (d) => [
     'Broad keywords without anything to learn from',
     `${d.text('group')}: ${countOf(d.number('count'), 'broad keyword')}`,

@@ -6,6 +6,7 @@ import type { Campaign } from '../plan/records/campaign';
 import type { Group } from '../plan/records/group';
 import type { Keyword } from '../plan/records/keyword';
 import type { Negative } from '../plan/records/negative';
+import { holdsPhrase } from '../rules/word-lists';
 import { units } from '../text/units';
 import type { Report, Where } from './finding';
 import { constantsOf, type ProofUnit, type Units } from './units';
@@ -54,6 +55,16 @@ function checkKeywords(view: PlanView, group: Group, keywords: readonly Keyword[
         },
       });
   }
+  const ownNamed = view.house.ownNameApart
+    ? keywords.filter(({ text }) => view.brief.ownNames.some((name) => holdsPhrase(text, name)))
+    : [];
+  if (ownNamed.length > 0 && ownNamed.length < keywords.length)
+    reports.push({
+      rule: 'groups.own-name-mixed',
+      record: group.id,
+      ...at(group, 'keywords'),
+      data: { group: group.name, keywords: ownNamed.map(({ text }) => text), others: keywords.length - ownNamed.length },
+    });
   const broad = keywords.filter(({ match }) => match === 'broad');
   if (broad.length > 0 && (campaign?.bidding === 'by-hand' || !view.brief.countsConversions))
     reports.push({

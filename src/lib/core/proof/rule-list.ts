@@ -63,6 +63,7 @@ export const ruleList = {
   'groups.negative-twice': { chapter: 'groups', severity: 'suggestion' },
   'groups.no-bid': { chapter: 'groups', severity: 'fix' },
   'groups.too-dear': { chapter: 'groups', severity: 'look' },
+  'groups.own-name-mixed': { chapter: 'groups', severity: 'look' },
   'groups.broad-by-hand': { chapter: 'groups', severity: 'look' },
 
   'ads.no-ad': { chapter: 'ads', severity: 'fix' },

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Finding } from '$lib/core/proof/finding';
+  import { findCited } from '$lib/core/rules/house-rule-list';
   import { wordFinding } from '$lib/wording/findings';
   import { getDesk } from '../state/plan-desk.svelte';
   import { findingAddress } from '../shell/finding-address';
@@ -9,6 +10,7 @@
 
   const desk = getDesk();
   const words = $derived(wordFinding(finding, desk.currency));
+  const cited = $derived(findCited(finding.rule));
   const tones = {
     fix: { border: 'border-madder', text: 'text-madder', says: 'Must be fixed' },
     look: { border: 'border-ochre', text: 'text-ochre', says: 'Worth a look' },
@@ -24,6 +26,9 @@
   </h3>
   <p class="break-words text-ink-2">
     {words.detail}
+    {#if cited}<a class="underline" href={`/plans/${desk.planId}/proof?view=house#${cited.key}`} title={`House rule: ${cited.title}`}
+        >house rule</a
+      >{/if}
     {#if finding.mend}<Button kind="link" onclick={() => desk.mend(finding)}>{words.mend}</Button>{/if}
   </p>
 </article>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Finding } from '$lib/core/proof/finding';
+  import { findCited } from '$lib/core/rules/house-rule-list';
   import { wordFinding } from '$lib/wording/findings';
   import Button from '../parts/Button.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';
@@ -17,6 +18,7 @@
 
   const desk = getDesk();
   const words = $derived(wordFinding(finding, desk.currency));
+  const cited = $derived(findCited(finding.rule));
   const names = {
     brief: 'Brief',
     settings: 'Settings',
@@ -50,10 +52,10 @@
     class="min-w-0 truncate py-1 -outline-offset-2 hover:underline"
     href={findingAddress(desk.planId, finding)}
     onfocus={onchoose}
-    title={`${words.title}. ${words.detail}`}
+    title={`${words.title}. ${words.detail}${cited ? ` House rule: ${cited.title.toLowerCase()}.` : ''}`}
     data-finding-link={finding.id}
   >
-    <span class="font-semibold">{words.title}</span> <span class="text-ink-2">· {words.detail}</span>
+    <span class="font-semibold">{words.title}</span> <span class="text-ink-2">· {words.detail}{cited ? ' (house rule)' : ''}</span>
   </a>
   <span class="truncate text-ink-2" title={place}>{place}</span>
   <span class="flex items-center gap-2 overflow-hidden">

@@ -9,6 +9,7 @@
   import KeyCap from '$lib/ui/parts/KeyCap.svelte';
   import FindingRow from '$lib/ui/proof/FindingRow.svelte';
   import ProofMargin from '$lib/ui/proof/ProofMargin.svelte';
+  import HouseView from '$lib/ui/rules/HouseView.svelte';
   import RulesView from '$lib/ui/rules/RulesView.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import { isTyping } from '$lib/ui/shell/keys';
@@ -33,7 +34,8 @@
   const safe = $derived(proof.findings.filter(({ mend }) => mend?.kind === 'safe'));
   const quiet = $derived(proof.rules - new Set(proof.findings.map(({ rule }) => rule)).size);
 
-  const isRules = $derived(page.url.searchParams.get('view') === 'rules');
+  const view = $derived(page.url.searchParams.get('view') ?? 'findings');
+  const isRules = $derived(view === 'rules' || view === 'house');
   const readOver = $derived(
     `${proof.rules} rules read over ${countOf(desk.book.campaign.size, 'campaign')}, ${countOf(desk.book.group.size, 'group')}, ${countOf(desk.book.keyword.size, 'keyword')} and ${countOf(desk.book.ad.size, 'ad')} in ${(desk.reader.milliseconds / 1000).toFixed(2)} s`,
   );
@@ -106,7 +108,8 @@
     <ChapterHead title="Proof">
       {#snippet tabs()}
         <TabLink href="?view=findings" isCurrent={!isRules}>Findings</TabLink>
-        <TabLink href="?view=rules" isCurrent={isRules}>Rule sets</TabLink>
+        <TabLink href="?view=rules" isCurrent={view === 'rules'}>Rule sets</TabLink>
+        <TabLink href="?view=house" isCurrent={view === 'house'}>House rules</TabLink>
       {/snippet}
       {#snippet actions()}
         <Button
@@ -116,7 +119,7 @@
         >
       {/snippet}
     </ChapterHead>
-    {#if isRules}<RulesView />{:else}
+    {#if view === 'rules'}<RulesView />{:else if view === 'house'}<HouseView />{:else}
       <div class="flex items-center gap-6 border-b border-rule px-[22px] py-2" data-proof-counts>
         {#each bySeverity as { severity, findings } (severity)}
           <p class="flex items-baseline gap-2 whitespace-nowrap">

@@ -5,6 +5,7 @@
   import Button from '$lib/ui/parts/Button.svelte';
   import CampaignSheet from '$lib/ui/settings/CampaignSheet.svelte';
   import { CampaignReach } from '$lib/ui/settings/campaign-reach.svelte';
+  import CopyDialog from '$lib/ui/settings/CopyDialog.svelte';
   import PlanMoney from '$lib/ui/settings/PlanMoney.svelte';
   import ReachMargin from '$lib/ui/settings/ReachMargin.svelte';
   import { newCampaign } from '$lib/ui/settings/new-campaign';
@@ -35,6 +36,8 @@
     void goto(`?campaign=${id}`, { keepFocus: true });
   }
 
+  let isCopying = $state(false);
+
   function remove() {
     if (!campaign) return;
     desk.make({ type: 'remove', record: 'campaign', ids: [campaign.id] });
@@ -62,7 +65,10 @@
         {/each}
       {/snippet}
       {#snippet actions()}
-        {#if campaign}<Button kind="quiet" onclick={remove}>Delete</Button>{/if}
+        {#if campaign}
+          <Button kind="quiet" onclick={remove}>Delete</Button>
+          <Button onclick={() => (isCopying = true)}>Copy to another place…</Button>
+        {/if}
         <Button kind={campaigns.length === 0 ? 'act' : 'plain'} onclick={add}>New campaign</Button>
       {/snippet}
     </ChapterHead>
@@ -76,3 +82,4 @@
     {/if}
   </div>
 </PlanShell>
+{#if isCopying && campaign}<CopyDialog {campaign} bind:open={isCopying} />{/if}

@@ -1,0 +1,98 @@
+import { composeName } from '../plan/campaign-name';
+import { gridOf, spansOf } from '../plan/hours';
+import type { HourSpan } from '../plan/records/hour-span';
+import type { NamingPattern } from '../plan/records/house-rule';
+import type { PlanFile } from '../exchange/plan-file';
+import { minorDigits } from '../budget/money';
+import { withTexts, type FileCampaign } from './text-changes';
+
+type FilePlace = FileCampaign['places'][number];
+
+/** Where a campaign is taken, and what changes with it. */
+export interface CopyTarget {
+  places: FilePlace[];
+  /** The word for the place in names. */
+  placeWord: string;
+  /** Null: the languages stay. */
+  languages: string[] | null;
+  /** By how many hours the week is moved, so that the hours stay the same where the place is. */
+  shiftHours: number;
+  /** Texts as decided, by their path. */
+  texts: ReadonlyMap<string, string>;
+  /** How many units of the other currency a unit of this one makes; null: amounts stay. */
+  rate: number | null;
+  from: string;
+  to: string;
+}
+
+/** A week moved by some hours, over midnight and the end of the week. */
+export function shiftHours(hours: readonly HourSpan[], by: number): HourSpan[] {
+  if (hours.length === 0 || by === 0) return [...hours];
+  const grid = gridOf(hours);
+  return spansOf(grid.map((_, index) => grid[(index - by + 168 * 2) % 168] ?? null)) ?? [];
+}
+
+/** An amount in another currency, rounded to its minor unit. */
+export function convertAmount(minor: number | null, { rate, from, to }: Pick<CopyTarget, 'rate' | 'from' | 'to'>): number | null {
+  if (minor === null || rate === null) return minor;
+  return Math.round(minor * rate * 10 ** (minorDigits(to) - minorDigits(from)));
+}
+
+/** Keys that hold amounts. */
+const amountKey = /Minor$/;
+
+/** Everything with its amounts in another currency. */
+export function convertAmounts<T>(value: T, target: Pick<CopyTarget, 'rate' | 'from' | 'to'>): T {
+  if (target.rate === null) return value;
+  const convert = (one: unknown, key: string): unknown => {
+    if (typeof one === 'number' && amountKey.test(key)) return convertAmount(one, target);
+    if (Array.isArray(one)) return one.map((item) => convert(item, ''));
+    if (one === null || typeof one !== 'object') return one;
+    return Object.fromEntries(Object.entries(one).map(([name, item]) => [name, convert(item, name)]));
+  };
+  return convert(value, '') as T;
+}
+
+/** A campaign taken to another place: places, words, name, language, hours and amounts. */
+export function copyCampaign(campaign: FileCampaign, target: CopyTarget, naming: NamingPattern): FileCampaign {
+  const texts = withTexts(campaign, target.texts);
+  const moved: FileCampaign = {
+    ...texts,
+    places: target.places,
+    placeWord: target.placeWord,
+    placeSaid: '',
+    languages: target.languages ?? texts.languages,
+    hours: shiftHours(texts.hours, target.shiftHours),
+  };
+  return convertAmounts({ ...moved, name: composeName(moved, naming), nameIsTyped: false }, target);
+}
+
+/** A plan of its own for campaigns that go to another place or account: the brief with its amounts converted, and those campaigns alone. */
+export function planForCopy(
+  file: PlanFile,
+  campaigns: FileCampaign[],
+  target: CopyTarget,
+  { name, timeZone }: { name: string; timeZone: string },
+): PlanFile {
+  const brief = convertAmounts(file.brief, target);
+  const monthlyMinor = campaigns.reduce((sum, campaign) => sum + (campaign.monthlyMinor ?? 0), 0);
+  return {
+    ...convertAmounts(file, target),
+    name,
+    account: { currency: target.to, timeZone },
+    brief: { ...brief, monthlyMinor, languages: target.languages ?? brief.languages, places: target.places },
+    campaigns,
+    // Figures are of the old place: they are fetched anew.
+    finds: file.finds.map((find) => ({
+      ...find,
+      searchesLow: null,
+      searchesHigh: null,
+      bidLowMinor: null,
+      bidHighMinor: null,
+      months: [],
+      figuresOf: '',
+      figuresOn: null,
+    })),
+    setAside: [],
+  };
+}

@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest';
+import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { applyEdits } from '../plan/book';
+import { houseRules, houseRulesOf } from './house-rules';
+import { findCited, houseRuleList, readHouseRule } from './house-rule-list';
+
+const book = bookOfFile(cleanFile);
+const withRules = (rows: { id: string; values: object }[]) =>
+  applyEdits(
+    book,
+    rows.map(({ id, values }) => ({
+      record: 'houseRule' as const,
+      id,
+      before: null,
+      after: { id, planId: id === 'all' ? null : id, values },
+    })),
+  );
+
+describe('house rules', () => {
+  it('are those of the plan, else of all plans, else as shipped', () => {
+    expect(houseRulesOf(book, 'plan')).toEqual(houseRules);
+    const changed = withRules([
+      { id: 'all', values: { monthDays: '30', sitelinks: 4 } },
+      { id: 'plan', values: { sitelinks: 6 } },
+      { id: 'another', values: { adsPerGroup: 9 } },
+    ]);
+    expect(viewOf(changed).house).toEqual({ ...houseRules, monthDays: '30', sitelinks: 6 });
+    expect(houseRulesOf(changed, 'plan')).toBe(houseRulesOf(changed, 'plan'));
+  });
+
+  it.each(houseRuleList.map((entry) => [entry.title, entry] as const))('%s is read as it is written', (_, entry) => {
+    expect(readHouseRule(entry, entry.write(houseRules))).toEqual(houseRules[entry.key]);
+    expect(entry.source.length).toBeGreaterThan(10);
+  });
+
+  it.each([
+    ['keywordsPerGroup', '4-20', { least: 4, most: 20 }],
+    ['keywordsPerGroup', 'many', null],
+    ['monthDays', '30', '30'],
+    ['monthDays', '12', null],
+    ['shareShownPercent', '90–40', null],
+    ['clickThroughPercent', '2,5 - 6 %', { low: 2.5, high: 6 }],
+    ['naming', 'theme | place, upper', { parts: ['theme', 'place'], separator: ' | ', letters: 'upper' }],
+    ['naming', 'goal_place-theme', null],
+    ['naming', 'colour', null],
+    ['ownNameApart', 'anywhere', false],
+  ])('%s: “%s”', (key, text, value) => {
+    expect(
+      readHouseRule(
+        houseRuleList.find((entry) => entry.key === key)!,
+        text,
+      ),
+    ).toEqual(value);
+  });
+
+  it('are cited by findings', () => {
+    expect(findCited('groups.few-keywords')?.key).toBe('keywordsPerGroup');
+    expect(findCited('ads.line-over')).toBeNull();
+  });
+});

@@ -1,0 +1,158 @@
+<script lang="ts">
+  import { inOrder } from '$lib/core/plan/book';
+  import { houseRules, houseRulesOf, ofAllPlans } from '$lib/core/rules/house-rules';
+  import { houseRuleList, readHouseRule, type HouseRuleEntry } from '$lib/core/rules/house-rule-list';
+  import { composeName } from '$lib/core/plan/campaign-name';
+  import type { SimpleChange } from '$lib/core/plan/changes';
+  import Button from '../parts/Button.svelte';
+  import Dialog from '../parts/Dialog.svelte';
+  import SelectField from '../parts/SelectField.svelte';
+  import TextField from '../parts/TextField.svelte';
+  import { setHouse } from '../state/house';
+  import { getDesk } from '../state/plan-desk.svelte';
+
+  const desk = getDesk();
+  const { workspace } = desk;
+  const all = $derived({ ...houseRules, ...workspace.book.houseRule.get(ofAllPlans)?.values });
+  const own = $derived(houseRulesOf(desk.whole, desk.planId));
+  const ownRow = $derived(workspace.book.houseRule.get(desk.planId)?.values ?? {});
+  const allRow = $derived(workspace.book.houseRule.get(ofAllPlans)?.values ?? {});
+  let isNaming = $state(false);
+
+  /** Plans whose own rule differs from that of all plans. */
+  const differing = (entry: HouseRuleEntry) =>
+    inOrder(workspace.book.plan).flatMap(({ id, name }) =>
+      workspace.book.houseRule.get(id)?.values[entry.key] !== undefined ? [name] : [],
+    );
+
+  function put(entry: HouseRuleEntry, planId: string | null, text: string): string | null {
+    if (text.trim() === '') {
+      setHouse(workspace, planId, { [entry.key]: null });
+      return null;
+    }
+    const value = readHouseRule(entry, text);
+    if (value === null) return 'Not a value for this.';
+    setHouse(workspace, planId, { [entry.key]: value });
+    return null;
+  }
+
+  /** Campaigns whose name the pattern would change, with what it would be. */
+  const renamed = $derived(
+    inOrder(desk.book.campaign)
+      .map((campaign) => ({ campaign, next: composeName(campaign, own.naming) }))
+      .filter(({ campaign, next }) => campaign.name !== next && next !== ''),
+  );
+  const clashes = $derived(
+    new Set(
+      renamed
+        .map(({ next }) => next)
+        .filter((next, index, list) => list.indexOf(next) !== index || inOrder(desk.book.campaign).some(({ name }) => name === next)),
+    ),
+  );
+  let keepsTyped = $state(true);
+  const chosen = $derived(renamed.filter(({ campaign, next }) => !clashes.has(next) && !(keepsTyped && campaign.nameIsTyped)));
+
+  function applyNames() {
+    const changes = chosen.map(({ campaign, next }): SimpleChange => ({
+      type: 'set',
+      record: 'campaign',
+      ids: [campaign.id],
+      fields: { name: next, nameIsTyped: false },
+    }));
+    if (changes.length > 0) desk.make({ type: 'several', name: 'names-applied', changes });
+    isNaming = false;
+  }
+</script>
+
+{#snippet field(entry: HouseRuleEntry, planId: string | null, isSet: boolean, label: string)}
+  {@const values = planId === null ? all : own}
+  {#if entry.choices}
+    <SelectField
+      {label}
+      hideLabel
+      value={isSet ? entry.write(values) : ''}
+      items={[
+        { value: '', name: `${planId === null ? 'as shipped' : 'as all'}: ${entry.write(planId === null ? houseRules : all)}` },
+        ...entry.choices,
+      ]}
+      onedit={(text) => void put(entry, planId, text)}
+    />
+  {:else}
+    <TextField
+      {label}
+      hideLabel
+      mono
+      commit="leave"
+      value={isSet ? entry.write(values) : ''}
+      placeholder={entry.write(planId === null ? houseRules : all)}
+      check={(text) =>
+        text.trim() === '' || readHouseRule(entry, text) !== null ? null : `Such as ${entry.write(houseRules)}; empty: as it is otherwise.`}
+      onedit={(text) => put(entry, planId, text)}
+    />
+  {/if}
+{/snippet}
+
+<div class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3">
+  <p class="pb-2 text-ink-2">
+    Thresholds on which good practitioners differ. An empty field holds what is shown in it; findings name the rule they come from.
+  </p>
+  <table class="w-full table-fixed">
+    <caption class="sr-only">House rules, of all plans and of this one</caption>
+    <thead class="text-[12px] text-ink-2">
+      <tr class="border-b border-rule">
+        <th class="py-1 text-start font-normal">Rule, and where its default comes from</th>
+        <th class="w-28 text-start font-normal">Shipped</th>
+        <th class="w-48 text-start font-normal">All plans</th>
+        <th class="w-48 text-start font-normal">This plan</th>
+        <th class="w-44 text-start font-normal">Plans that differ</th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each houseRuleList as entry (entry.key)}
+        {@const others = differing(entry)}
+        <tr id={entry.key} class="border-b border-rule-soft align-top">
+          <td class="py-1.5 pe-4"><span class="font-semibold">{entry.title}</span><br /><span class="text-ink-2">{entry.source}</span></td>
+          <td class="truncate py-2 font-mono text-[12px] text-ink-2" title={entry.write(houseRules)}>{entry.write(houseRules)}</td>
+          <td class="py-1 pe-3">{@render field(entry, null, allRow[entry.key] !== undefined, `${entry.title}, all plans`)}</td>
+          <td class="py-1 pe-3">{@render field(entry, desk.planId, ownRow[entry.key] !== undefined, `${entry.title}, this plan`)}</td>
+          <td class="py-2 text-ink-2"
+            >{others.length === 0
+              ? 'none'
+              : others.slice(0, 3).join(', ') + (others.length > 3 ? ` and ${others.length - 3} more` : '')}</td
+          >
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+  {#if renamed.length > 0}
+    <p class="pt-3">
+      {renamed.length === 1 ? 'One campaign is' : `${renamed.length} campaigns are`} named otherwise than the pattern would.
+      <Button kind="link" onclick={() => (isNaming = true)}>See them…</Button>
+    </p>
+  {/if}
+</div>
+
+<Dialog bind:open={isNaming} title="Name campaigns by the pattern" wide>
+  <table class="w-full table-fixed">
+    <caption class="sr-only">Names before and after</caption>
+    <thead class="text-[12px] text-ink-2"
+      ><tr><th class="text-start font-normal">Now</th><th class="text-start font-normal">By the pattern</th></tr></thead
+    >
+    <tbody>
+      {#each renamed as { campaign, next } (campaign.id)}
+        <tr class="border-b border-rule-soft">
+          <td class="truncate py-1 font-mono text-[12.5px]" title={campaign.name}
+            >{campaign.name}{campaign.nameIsTyped ? ' (by hand)' : ''}</td
+          >
+          <td class="truncate py-1 font-mono text-[12.5px]" title={next}
+            >{next}{clashes.has(next) ? ': stands already' : keepsTyped && campaign.nameIsTyped ? ': stays' : ''}</td
+          >
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+  <label class="flex items-center gap-2"
+    ><input type="checkbox" class="rounded-sm text-act" bind:checked={keepsTyped} /> Names made by hand stay</label
+  >
+  {#snippet footer()}<Button kind="act" disabled={chosen.length === 0} onclick={applyNames}>Rename {chosen.length}</Button>{/snippet}
+</Dialog>

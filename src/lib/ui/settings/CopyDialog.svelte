@@ -1,0 +1,210 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { untrack } from 'svelte';
+  import { radiusIn, readRadius, usesMiles } from '$lib/core/places/distance';
+  import type { FoundPlace } from '$lib/core/places/found-place';
+  import type { TextChange } from '$lib/core/copying/text-changes';
+  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import { countOf } from '$lib/wording/texts';
+  import Button from '../parts/Button.svelte';
+  import Dialog from '../parts/Dialog.svelte';
+  import { languageItems } from '../parts/languages';
+  import SelectField from '../parts/SelectField.svelte';
+  import TextField from '../parts/TextField.svelte';
+  import PlaceSearchField from '../places/PlaceSearchField.svelte';
+  import { readInPlan } from '../shelf/new-plan';
+  import { getShell } from '../shell/shell.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { CopyDraft } from './copy-draft.svelte';
+
+  let { campaign, open = $bindable() }: { campaign: Campaign; open: boolean } = $props();
+
+  const desk = getDesk();
+  const shell = getShell();
+  const draft = untrack(() => new CopyDraft(desk, campaign));
+  let failure = $state('');
+  let isMaking = $state(false);
+  const mostShown = 300;
+  const kinds: Record<TextChange['kind'], string> = {
+    group: 'ad group',
+    theme: 'theme',
+    keyword: 'keyword',
+    negative: 'negative',
+    headline: 'headline',
+    description: 'description',
+    path: 'path',
+    address: 'address',
+    extra: 'extra',
+    tracking: 'tracking',
+  };
+  const languages = $derived([
+    { value: '', name: `stays: ${campaign.languages.join(', ') || 'none'}` },
+    ...languageItems.map(({ value, name }) => ({ value: value as string, name })),
+  ]);
+  const unit = $derived(draft.place && usesMiles(draft.place.country) ? 'mi' : 'km');
+
+  async function choose(place: FoundPlace) {
+    const response = await fetch(`/api/places?code=${place.country}`);
+    const [country] = response.ok ? ((await response.json()) as { places: FoundPlace[] }).places : [];
+    draft.choose(place, country?.currency ?? '');
+  }
+
+  async function make() {
+    isMaking = true;
+    try {
+      const made = draft.make();
+      const id = 'file' in made ? (await readInPlan(made.file)).id : desk.planId;
+      open = false;
+      shell.announce(`Copied to ${draft.place?.name}. Ctrl Z takes it back.`);
+      await goto(`/plans/${id}/settings${'campaignId' in made ? `?campaign=${made.campaignId}` : ''}`);
+    } catch (error) {
+      failure = error instanceof Error ? error.message : '';
+    }
+    isMaking = false;
+  }
+</script>
+
+<Dialog bind:open title={`Copy ${campaign.name} to another place`} wide>
+  <div class="grid grid-cols-[minmax(0,1fr)_120px_190px] items-end gap-3">
+    <div>
+      <p class="text-ink-2">
+        {draft.place
+          ? `To ${draft.place.name}, ${[draft.place.region, draft.place.countryName].filter(Boolean).join(', ')}`
+          : 'To which place?'}
+      </p>
+      <PlaceSearchField
+        label="The other place"
+        placeholder={draft.place ? 'another one…' : 'A country, region or city…'}
+        near={draft.source.places[0]?.country ?? ''}
+        zone={desk.plan.account.timeZone}
+        onchoose={(place) => void choose(place)}
+      />
+    </div>
+    {#if draft.place?.kind === 'city'}
+      <TextField
+        label={`Radius, ${unit}`}
+        value={draft.radiusKm === null ? '' : String(radiusIn(draft.radiusKm, draft.place.country))}
+        placeholder="none"
+        mono
+        check={(text) => (text.trim() === '' || readRadius(text, draft.place!.country) !== null ? null : '1 to 800 km.')}
+        onedit={(text) => void (draft.radiusKm = text.trim() === '' ? null : readRadius(text, draft.place!.country))}
+      />
+    {:else}<span></span>{/if}
+    <SelectField label="Language" value={draft.language} items={languages} onedit={(value) => (draft.language = value)} />
+  </div>
+  <fieldset class="flex gap-5">
+    <legend class="sr-only">What is copied</legend>
+    <label class="flex items-center gap-2"
+      ><input type="radio" class="text-act" value="campaign" bind:group={draft.scope} /> this campaign</label
+    >
+    <label class="flex items-center gap-2"
+      ><input type="radio" class="text-act" value="plan" bind:group={draft.scope} /> the whole plan, as another one</label
+    >
+  </fieldset>
+  {#if draft.place}
+    {#if draft.needsAccount}
+      <div class="flex items-end gap-3 border-s-3 border-ochre ps-3">
+        <p class="flex-1">
+          {draft.place.countryName} pays in {draft.currency}, this account in {desk.currency}: the copy becomes a plan in an account of its
+          own, amounts converted.
+        </p>
+        <TextField
+          label={`1 ${desk.currency} in ${draft.currency}`}
+          class="w-32"
+          value={draft.rate}
+          mono
+          check={(text) => (Number(text.replace(',', '.')) > 0 ? null : 'A rate above 0.')}
+          onedit={(text) => void (draft.rate = text)}
+        />
+      </div>
+    {:else if draft.hoursApart !== 0 && campaign.hours.length > 0}
+      <label class="flex items-center gap-2"
+        ><input type="checkbox" class="rounded-sm text-act" bind:checked={draft.keepsLocalHours} />
+        The clock there is {Math.abs(draft.hoursApart)} h {draft.hoursApart > 0 ? 'ahead' : 'behind'}: move the hours so that they are the
+        same there</label
+      >
+    {/if}
+    <fieldset>
+      <legend class="pb-1 font-semibold">Words for the place</legend>
+      <div class="grid grid-cols-2 gap-x-4 gap-y-1">
+        {#each draft.words as word, index (index)}
+          <div class="flex items-center gap-2">
+            <TextField
+              label={`Old word ${index + 1}`}
+              hideLabel
+              class="flex-1"
+              value={word.from}
+              onedit={(from) => draft.setWord(index, { from })}
+            />
+            <span aria-hidden="true">→</span>
+            <TextField
+              label={`New word for ${word.from || 'it'}`}
+              hideLabel
+              class="flex-1"
+              value={word.to}
+              placeholder="stays"
+              onedit={(to) => draft.setWord(index, { to })}
+            />
+          </div>
+        {/each}
+        <div><Button kind="link" onclick={() => draft.addWord()}>Another word, such as a quarter</Button></div>
+      </div>
+    </fieldset>
+    <div class="flex items-baseline gap-3">
+      <h3 class="font-semibold">{countOf(draft.changes.length, 'text')} that name it</h3>
+      <p class="text-ink-2">{countOf(draft.untouched, 'other text')} left untouched</p>
+      {#if draft.tooLong > 0}
+        <p class="ms-auto text-madder">{draft.tooLong} too long</p>
+        <Button kind="link" onclick={() => draft.shortenAll()}>Leave the place out of those that can</Button>
+      {/if}
+    </div>
+    <div class="max-h-64 overflow-y-auto border-y border-rule">
+      <table class="w-full table-fixed">
+        <caption class="sr-only">Texts that name the old place</caption>
+        <colgroup><col class="w-7" /><col class="w-24" /><col class="w-[36%]" /><col /><col class="w-16" /></colgroup>
+        <tbody>
+          {#each draft.changes.slice(0, mostShown) as change (change.path)}
+            {@const text = draft.textOf(change)}
+            <tr class="border-b border-rule-soft align-top">
+              <td class="w-7 py-1.5"
+                ><input
+                  type="checkbox"
+                  class="rounded-sm text-act"
+                  checked={draft.isTaken(change)}
+                  aria-label={`Change ${change.before}`}
+                  onchange={(event) => draft.decide(change, { isTaken: event.currentTarget.checked })}
+                /></td
+              >
+              <td class="w-24 py-1 text-ink-2">{kinds[change.kind]}</td>
+              <td class="w-[38%] truncate py-1 pe-2 text-ink-2" title={change.before}>{change.before}</td>
+              <td class="py-0.5">
+                <input
+                  class="h-[26px] w-full rounded border border-transparent bg-transparent px-1.5 text-[13px] hover:border-field focus:border-field"
+                  aria-label={`New text for ${change.before}`}
+                  value={text}
+                  onchange={(event) => draft.decide(change, { text: event.currentTarget.value })}
+                />
+                {#if !change.isSure}<span class="px-1.5 text-[12px] text-ochre">within another word: tick it if it is meant</span>{/if}
+                {#if draft.isOver(change) && change.shorter !== null}<span class="px-1.5 text-[12px]"
+                    ><Button kind="link" onclick={() => draft.decide(change, { text: change.shorter! })}>{change.shorter}</Button></span
+                  >{/if}
+              </td>
+              <td class={`w-16 py-1 text-end font-mono text-[12px] ${draft.isOver(change) ? 'text-madder' : 'text-ink-2'}`}
+                >{change.limit === null ? '' : `${text === change.after ? change.units : [...text].length}/${change.limit}`}</td
+              >
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+      {#if draft.changes.length > mostShown}<p class="py-1 text-ink-2">
+          and {draft.changes.length - mostShown} more, taken as they are.
+        </p>{/if}
+    </div>
+  {/if}
+  {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
+  {#snippet footer()}
+    <Button kind="act" disabled={!draft.isReady || isMaking} onclick={() => void make()}
+      >{draft.place ? `Copy to ${draft.place.name}` : 'Copy'}</Button
+    >
+  {/snippet}
+</Dialog>

@@ -1,0 +1,162 @@
+import { addCampaign } from '$lib/core/copying/copy-rows';
+import { copyCampaign, planForCopy, type CopyTarget } from '$lib/core/copying/copy-to-place';
+import type { PlaceWord } from '$lib/core/copying/place-words';
+import { countTexts, findTextChanges, type FileCampaign, type TextChange } from '$lib/core/copying/text-changes';
+import { placeSaid } from '$lib/core/ads/slot-values';
+import type { PlanFile } from '$lib/core/exchange/plan-file';
+import { writePlanFile } from '$lib/core/exchange/write-plan-file';
+import type { FoundPlace } from '$lib/core/places/found-place';
+import { childrenOf, inOrder } from '$lib/core/plan/book';
+import { freeName } from '$lib/core/plan/campaign-name';
+import type { Campaign } from '$lib/core/plan/records/campaign';
+import type { PlanDesk } from '../state/plan-desk.svelte';
+import { newId } from '../state/stream.svelte';
+
+/** What was decided on a text that names the old place: taken, and as what. */
+interface Decision {
+  isTaken: boolean;
+  text: string;
+}
+
+/** A campaign on its way to another place, until it is made. */
+export class CopyDraft {
+  place = $state.raw<FoundPlace | null>(null);
+  radiusKm = $state<number | null>(null);
+  words = $state.raw<PlaceWord[]>([]);
+  language = $state('');
+  keepsLocalHours = $state(true);
+  rate = $state('');
+  /** One campaign, added to this plan; or the whole plan as another one. */
+  scope = $state<'campaign' | 'plan'>('campaign');
+  /** The currency of the place, where it is another one. */
+  currency = $state('');
+  private decisions = $state.raw<ReadonlyMap<string, Decision>>(new Map());
+
+  private readonly file: PlanFile;
+  readonly source: FileCampaign;
+
+  readonly needsAccount: boolean = $derived.by(() => this.currency !== '' && this.currency !== this.desk.currency);
+  readonly rateNumber: number | null = $derived.by(() => {
+    const number = Number(this.rate.trim().replace(',', '.'));
+    return number > 0 && Number.isFinite(number) ? number : null;
+  });
+  private readonly sources: readonly FileCampaign[] = $derived.by(() => (this.scope === 'plan' ? this.file.campaigns : [this.source]));
+  /** Texts of the campaigns that are copied, by their path under the campaign's place in the list. */
+  readonly changes: readonly TextChange[] = $derived.by(() => {
+    const words = this.words.filter(({ from, to }) => from.trim() !== '' && to.trim() !== '');
+    return this.sources.flatMap((source, index) =>
+      findTextChanges(source, words, this.desk.plan.rules).map((change) => ({ ...change, path: `${index} ${change.path}` })),
+    );
+  });
+  readonly untouched: number = $derived.by(
+    () => this.sources.reduce((sum, source) => sum + countTexts(source, this.desk.plan.rules), 0) - this.changes.length,
+  );
+  /** Hours by which the place's clock differs from the account's. */
+  readonly hoursApart: number = $derived.by(() => (this.place ? hoursBetween(this.desk.plan.account.timeZone, this.place.timeZone) : 0));
+  readonly tooLong: number = $derived.by(() => this.changes.filter((change) => this.isTaken(change) && this.isOver(change)).length);
+  readonly isReady: boolean = $derived.by(() => this.place !== null && (!this.needsAccount || this.rateNumber !== null));
+
+  constructor(
+    private readonly desk: PlanDesk,
+    private readonly campaign: Campaign,
+  ) {
+    const { book } = desk.plan;
+    this.file = writePlanFile(desk.whole, desk.planId);
+    this.source = this.file.campaigns[inOrder(book.campaign).findIndex(({ id }) => id === campaign.id)]!;
+    const places = childrenOf(book.place, 'campaignId', campaign.id).flatMap(({ name, excluded }) => (excluded ? [] : [name]));
+    const names = [placeSaid(desk.plan, campaign.id), campaign.placeWord, ...places];
+    const once = new Map(names.filter((name) => name.trim() !== '').map((name) => [name.toLowerCase(), name]));
+    this.words = [...once.values()].map((from) => ({
+      from: from === from.toLowerCase() ? from.replace(/^\p{L}/u, (letter) => letter.toUpperCase()) : from,
+      to: '',
+    }));
+    this.radiusKm = childrenOf(book.place, 'campaignId', campaign.id).find(({ excluded }) => !excluded)?.radiusKm ?? null;
+  }
+
+  /** Chooses the new place; its name stands for every old one until it is changed. */
+  choose(place: FoundPlace, currency: string): void {
+    this.place = place;
+    this.currency = currency;
+    this.words = this.words.map(({ from }) => ({ from, to: place.name }));
+    this.decisions = new Map();
+  }
+
+  setWord(index: number, fields: Partial<PlaceWord>): void {
+    this.words = this.words.map((word, at) => (at === index ? { ...word, ...fields } : word));
+  }
+
+  addWord(): void {
+    this.words = [...this.words, { from: '', to: this.place?.name ?? '' }];
+  }
+
+  isTaken = (change: TextChange) => this.decisions.get(change.path)?.isTaken ?? change.isSure;
+  textOf = (change: TextChange) => this.decisions.get(change.path)?.text ?? change.after;
+  isOver = (change: TextChange) =>
+    change.limit !== null && (this.textOf(change) === change.after ? change.units : [...this.textOf(change)].length) > change.limit;
+
+  decide(change: TextChange, fields: Partial<Decision>): void {
+    const decision = { isTaken: this.isTaken(change), text: this.textOf(change), ...fields };
+    this.decisions = new Map([...this.decisions, [change.path, decision]]);
+  }
+
+  /** Takes the shorter text wherever one is offered. */
+  shortenAll(): void {
+    for (const change of this.changes) if (change.shorter !== null && this.isOver(change)) this.decide(change, { text: change.shorter });
+  }
+
+  private target(index: number): CopyTarget {
+    const place = this.place!;
+    const { kind, name, country, code, region, latitude, longitude, people } = place;
+    const radiusKm = kind === 'city' ? this.radiusKm : null;
+    return {
+      places: [{ kind, name, country, code, region, latitude, longitude, radiusKm, people, excluded: false }],
+      placeWord: name.toLowerCase(),
+      languages: this.language === '' ? null : [this.language],
+      // Hours are written in the account's zone: open at nine there is open at ten here.
+      shiftHours: this.keepsLocalHours && !this.needsAccount ? -this.hoursApart : 0,
+      texts: new Map(
+        this.changes
+          .filter((change) => change.path.startsWith(`${index} `) && this.isTaken(change))
+          .map((change) => [change.path.slice(`${index} `.length), this.textOf(change)]),
+      ),
+      rate: this.needsAccount ? this.rateNumber : null,
+      from: this.desk.currency,
+      to: this.needsAccount ? this.currency : this.desk.currency,
+    };
+  }
+
+  /** Makes the copy: in this plan, one step; answers its id, or the plan file that is a plan of its own. */
+  make(): { campaignId: string } | { file: PlanFile } {
+    const { plan } = this.desk;
+    const copies = this.sources.map((source, index) => copyCampaign(source, this.target(index), plan.house.naming));
+    if (this.needsAccount || this.scope === 'plan') {
+      const timeZone = this.needsAccount ? this.place!.timeZone : plan.account.timeZone;
+      return {
+        file: planForCopy(this.file, uniquelyNamed(copies), this.target(0), { name: `${plan.plan.name}, ${this.place!.name}`, timeZone }),
+      };
+    }
+    const { change, campaignId } = addCampaign(plan, this.file, copies[0]!, newId);
+    this.desk.make(change);
+    return { campaignId };
+  }
+}
+
+/** Campaigns that got the same name by going to one place get a number. */
+function uniquelyNamed(campaigns: readonly FileCampaign[]): FileCampaign[] {
+  const taken = new Set<string>();
+  return campaigns.map((campaign) => {
+    const name = freeName(campaign.name, taken);
+    taken.add(name);
+    return name === campaign.name ? campaign : { ...campaign, name, nameIsTyped: true };
+  });
+}
+
+/** By how many hours the clock of one zone is ahead of another's, today. */
+function hoursBetween(from: string, to: string): number {
+  const hourIn = (timeZone: string) => {
+    const parts = new Intl.DateTimeFormat('en-US', { timeZone, timeZoneName: 'longOffset' }).formatToParts(new Date());
+    const [, sign = '+', hours = '0'] = /GMT(?:([+-])(\d{2}))?/.exec(parts.find(({ type }) => type === 'timeZoneName')?.value ?? '') ?? [];
+    return Number(hours) * (sign === '-' ? -1 : 1);
+  };
+  return to === '' ? 0 : hourIn(to) - hourIn(from);
+}
