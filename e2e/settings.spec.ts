@@ -23,7 +23,7 @@ test('settings by keyboard alone: a place found, its circle typed, hours typed a
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('slider', { name: 'Radius around Perth' })).toHaveAttribute('aria-valuetext', '6 mi');
 
-  const typed = page.getByRole('textbox', { name: 'Typed' });
+  const typed = page.getByRole('textbox', { name: 'Typed', exact: true });
   await typed.fill('Mon–Fri 6–18, weekends off');
   await page.keyboard.press('Enter');
   const week = page.getByRole('region', { name: 'Week of hours' });
@@ -37,7 +37,7 @@ test('settings by keyboard alone: a place found, its circle typed, hours typed a
   await expect(typed).toHaveValue('Mon–Fri 6–18; Sat 9–12');
   await untilSaved(page);
   await page.reload();
-  await expect(page.getByRole('textbox', { name: 'Typed' })).toHaveValue('Mon–Fri 6–18; Sat 9–12');
+  await expect(page.getByRole('textbox', { name: 'Typed', exact: true })).toHaveValue('Mon–Fri 6–18; Sat 9–12');
 });
 
 test('a region is clicked in and out on the map, and a pasted list asks once about names that many places bear', async ({ page }) => {

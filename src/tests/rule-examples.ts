@@ -24,6 +24,8 @@ export const both =
 const longName = 'x'.repeat(256);
 const city = { name: 'Fife', latitude: 56.1, longitude: -3.3, radiusKm: 15 };
 
+const conversion = (tried: boolean) => (book: Book) =>
+  change(book, 'brief', { conversions: [{ name: 'Form', valueMinor: null, counted: 'once', where: '', tried, steers: true }] });
 const tracking = (name: string, value: string) => (book: Book) => change(book, 'campaign', { tracking: [{ name, value }] });
 const necessary = (text: string) => (book: Book) => change(book, 'brief', { necessary: [text] });
 const extraOf = (fields: Partial<Extra>) => (book: Book) => addLike(book, 'extra', { ...blankExtra, ...fields });
@@ -77,6 +79,11 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     raises: (book) => change(book, 'offer', { endsOn: '2026-12-20' }),
     not: (book) => change(book, 'offer', { endsOn: '2026-12-21' }),
   },
+  'brief.regulated': {
+    raises: (book) => change(book, 'brief', { offer: 'Loans for pianos' }),
+    not: (book) => change(book, 'brief', { offer: 'Loaned pianos' }),
+  },
+  'brief.conversion-untried': { raises: conversion(false), not: conversion(true) },
   'brief.slot-word-clash': {
     raises: (book) => change(book, 'slotWord', { slot: 'place' }),
     not: (book) => change(book, 'slotWord', { slot: 'places' }),

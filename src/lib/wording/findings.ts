@@ -39,6 +39,11 @@ const writers: Record<RuleId, Writer> = {
   'brief.not-offered-unblocked': (d) => ['What is not offered is not blocked', d.list('texts'), `Block ${d.number('count') || 'them'}`],
   'brief.no-facts': () => ['No facts for the copy', 'Selling points written once here go into every ad.'],
   'brief.offer-over': (d) => ['An offer has ended', `${quote(d.text('offer'))} ended ${d.date('endsOn')}.`],
+  'brief.regulated': (d) => [
+    'A regulated trade',
+    `${quote(d.text('word'))} belongs to ${d.text('trade')}: check wording, targeting and permits where the ads run.`,
+  ],
+  'brief.conversion-untried': (d) => ['A conversion was never tried', `${d.list('names')}: make one yourself and see that it is counted.`],
   'brief.slot-word-clash': (d) => ['Two slots of one name', `[[${d.text('slot')}]] stands already; call this one otherwise.`],
 
   ...settingsWriters,

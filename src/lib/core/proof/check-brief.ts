@@ -3,7 +3,8 @@ import { builtInSlots, liveSlot } from '../ads/fill-slots';
 import { plainText } from '../keywords/read-keyword';
 import { planNegatives } from '../groups/competition';
 import { childrenOf, inOrder } from '../plan/book';
-import { worthOf, type PlanView } from '../plan/plan-view';
+import { briefTexts, worthOf, type PlanView } from '../plan/plan-view';
+import { findRegulated } from '../rules/regulated';
 import type { Check, Report } from './finding';
 
 /** The change that writes the brief's “not offered” as plan negatives, or null where all of it stands there. */
@@ -55,6 +56,11 @@ function checkSlotWords({ book }: PlanView): Report[] {
 export const checkBrief: Check = (view, today) => {
   const { brief, book } = view;
   const reports = [...checkLandingPage(view), ...checkSlotWords(view)];
+  const said = [brief.offer, view.client.name, ...briefTexts(view, 'fact')];
+  for (const { trade, word } of findRegulated(said))
+    reports.push({ rule: 'brief.regulated', record: trade, where: { field: 'offer' }, data: { trade, word } });
+  const untried = brief.conversions.filter(({ steers, tried }) => steers && !tried).map(({ name }) => name);
+  if (untried.length > 0) reports.push({ rule: 'brief.conversion-untried', where: { field: 'conversions' }, data: { names: untried } });
   if (brief.offer.trim() === '') reports.push({ rule: 'brief.no-offer', where: { field: 'offer' } });
   if (!worthOf(view)) reports.push({ rule: 'brief.no-worth', where: { field: 'valueMinor' } });
   if (!brief.countsConversions && brief.goal !== 'visits')

@@ -17,6 +17,8 @@ export const ruleList = {
   'brief.not-offered-unblocked': { chapter: 'brief', severity: 'look' },
   'brief.no-facts': { chapter: 'brief', severity: 'suggestion' },
   'brief.offer-over': { chapter: 'brief', severity: 'look' },
+  'brief.regulated': { chapter: 'brief', severity: 'look' },
+  'brief.conversion-untried': { chapter: 'brief', severity: 'look' },
   'brief.slot-word-clash': { chapter: 'brief', severity: 'fix' },
 
   'settings.no-campaign': { chapter: 'settings', severity: 'look' },

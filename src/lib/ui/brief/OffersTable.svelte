@@ -1,6 +1,9 @@
 <script lang="ts">
   import { inOrder, nextPosition } from '$lib/core/plan/book';
+  import type { Offer } from '$lib/core/plan/records/offer';
+  import { findStating, type StatedValue, type StatingLine } from '$lib/core/plan/stated';
   import Button from '../parts/Button.svelte';
+  import StatedNotice from './StatedNotice.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
@@ -8,6 +11,27 @@
 
   const desk = getDesk();
   const offers = $derived(inOrder(desk.book.offer));
+  /** What an offer said when the hand came to it, and the lines that go on saying it. */
+  let remembered: Offer | null = null;
+  let stating = $state.raw<{ id: string; lines: StatingLine[] } | null>(null);
+
+  /** On leaving an offer whose price, end or name has changed, looks for lines that state the old one. */
+  function left(id: string) {
+    const [before, after] = [remembered, desk.book.offer.get(id)];
+    remembered = null;
+    if (!before || !after || before.id !== after.id) return;
+    const lines: StatingLine[] = [];
+    const look = (from: StatedValue | null, to: StatedValue | null) => {
+      if (from && to) lines.push(...findStating(desk.plan, from, to));
+    };
+    const priced = ({ priceMinor }: Offer): StatedValue | null => (priceMinor === null ? null : { kind: 'price', minor: priceMinor });
+    const dated = ({ endsOn }: Offer): StatedValue | null => (endsOn === null ? null : { kind: 'date', date: endsOn });
+    if (before.priceMinor !== after.priceMinor) look(priced(before), priced(after));
+    if (before.endsOn !== after.endsOn) look(dated(before), dated(after));
+    if (before.name !== after.name && before.name.trim() !== '' && after.name.trim() !== '')
+      look({ kind: 'text', text: before.name }, { kind: 'text', text: after.name });
+    stating = lines.length > 0 ? { id, lines: [...new Map(lines.map((line) => [line.id, line])).values()] } : null;
+  }
   const add = () =>
     void desk.add('offer', {
       id: newId(),
@@ -24,7 +48,13 @@
     <span class="text-ink-2">fill [[offer]] and [[price]]</span>
   </h2>
   {#each offers as offer (offer.id)}
-    <div class="grid grid-cols-[minmax(0,1fr)_132px_auto] items-start gap-2 py-1">
+    <div
+      class="grid grid-cols-[minmax(0,1fr)_132px_auto] items-start gap-2 py-1"
+      onfocusin={() => (remembered ??= desk.book.offer.get(offer.id) ?? null)}
+      onfocusout={(event) => {
+        if (!(event.currentTarget as Element).contains(event.relatedTarget as Node | null)) left(offer.id);
+      }}
+    >
       <TextField
         label="Offer"
         hideLabel
@@ -56,6 +86,7 @@
         label={`Take out the offer ${offer.name}`}
         onclick={() => void desk.make({ type: 'remove', record: 'offer', ids: [offer.id] })}>×</Button
       >
+      {#if stating?.id === offer.id}{#key stating}<StatedNotice lines={stating.lines} onleave={() => (stating = null)} />{/key}{/if}
     </div>
   {:else}<p class="text-ink-2">None yet.</p>{/each}
   <Button kind="quiet" onclick={add}>+ Add an offer</Button>

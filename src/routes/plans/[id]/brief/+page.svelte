@@ -6,6 +6,9 @@
   import { goals, type Brief } from '$lib/core/plan/records/brief';
   import { blockNotOffered } from '$lib/core/proof/check-brief';
   import { holdsPhrase } from '$lib/core/rules/word-lists';
+  import { readHours, sayHours } from '$lib/core/plan/hours';
+  import { countOf } from '$lib/wording/texts';
+  import ConversionsSection from '$lib/ui/brief/ConversionsSection.svelte';
   import BriefItems from '$lib/ui/brief/BriefItems.svelte';
   import OffersTable from '$lib/ui/brief/OffersTable.svelte';
   import SlotWords from '$lib/ui/brief/SlotWords.svelte';
@@ -40,12 +43,23 @@
   const worth = $derived(worthOf(desk.plan));
   const block = $derived(blockNotOffered(desk.plan, () => newId()));
 
-  const lines = $derived(inOrder(desk.book.adLine).map(({ text }) => text));
-  const usedFacts = $derived(
-    childrenOf(desk.book.briefItem, 'kind', 'fact').filter(({ text }) => lines.some((line) => holdsPhrase(line, text))).length,
+  /** Facts with the first line that says each, to lead there; none: unused. */
+  const facts = $derived(
+    childrenOf(desk.book.briefItem, 'kind', 'fact').map(({ text }) => {
+      const line = inOrder(desk.book.adLine).find((one) => holdsPhrase(one.text, text));
+      const ad = line && desk.book.ad.get(line.adId);
+      return { text, address: ad ? `/plans/${desk.planId}/ads?group=${ad.groupId}&ad=${ad.id}` : null };
+    }),
+  );
+  /** Kept finds that what is not offered would block. */
+  const blocked = $derived(
+    childrenOf(desk.book.briefItem, 'kind', 'not-offered').flatMap(({ text }) => {
+      const finds = inOrder(desk.book.find).flatMap((find) => (find.verdict === 'keep' && holdsPhrase(find.text, text) ? [find.text] : []));
+      return finds.length > 0 ? [{ text, finds }] : [];
+    }),
   );
   const uses = $derived([
-    ['Facts in lines', usedFacts, childrenOf(desk.book.briefItem, 'kind', 'fact').length],
+    ['Facts in lines', facts.filter(({ address: used }) => used).length, facts.length],
     [
       'Not offered, blocked',
       childrenOf(desk.book.briefItem, 'kind', 'not-offered').length - (block?.texts.length ?? 0),
@@ -81,6 +95,12 @@
         {#each uses as [says, count, all] (says)}<p class="flex justify-between">
             <span class="text-ink-2">{says}</span><span>{count} of {all}</span>
           </p>{/each}
+        {#each facts as fact (fact.text)}
+          <p class="flex justify-between gap-2">
+            {#if fact.address}<a class="truncate underline" href={fact.address}>{fact.text}</a><span class="text-ink-2">in a line</span>
+            {:else}<span class="truncate text-ink-2">{fact.text}</span><span class="text-ochre">unused</span>{/if}
+          </p>
+        {/each}
       </section>
     </div>
   {/snippet}
@@ -105,16 +125,8 @@
             hint={pageHint}
             onedit={(landingPage, sitting) => set({ landingPage }, sitting)}
           />
-          <label class="flex items-center gap-2"
-            ><input
-              type="checkbox"
-              class="rounded-sm text-act"
-              checked={brief.countsConversions}
-              data-at=":countsConversions"
-              onchange={(event) => set({ countsConversions: event.currentTarget.checked })}
-            /> Conversions are counted, and that was tried</label
-          >
         </section>
+        <ConversionsSection />
         <section aria-label="Places, languages and money" class="flex flex-col gap-2 border-b border-rule py-2.5">
           <h2 class="font-semibold">Places, languages and money</h2>
           <div><PlaceList campaignId={null} at=":places" /></div>
@@ -134,6 +146,15 @@
               onedit={(text) => set({ startsOn: text === '' ? null : text })}
             />
           </div>
+          <TextField
+            label="The client is open"
+            value={sayHours(brief.openingHours)}
+            placeholder="not said; Mon–Fri 8–18, Sat 9–12"
+            commit="leave"
+            mono
+            check={(text) => (readHours(text) ? null : 'Such as Mon–Fri 8–18, Sat 9–12.')}
+            onedit={(text) => set({ openingHours: readHours(text) ?? brief.openingHours })}
+          />
           <p class="text-ink-2">Account in {desk.currency}, {desk.plan.account.timeZone}: the client’s.</p>
         </section>
         <WorthSection />
@@ -152,6 +173,26 @@
         {#if block}<div class="border-b border-rule pb-2">
             <Button onclick={() => void desk.make(block.change)}>Block {block.texts.length} in the plan’s negatives</Button>
           </div>{/if}
+        {#if blocked.length > 0}
+          <ul class="border-b border-rule py-1.5 text-ink-2">
+            {#each blocked as { text, finds } (text)}
+              <li title={finds.join('\n')}>
+                “{text}” blocks {countOf(finds.length, 'kept find')}: {finds.slice(0, 3).join(', ')}{finds.length > 3 ? ' …' : ''}
+              </li>
+            {/each}
+          </ul>
+        {/if}
+        <section aria-label="The client’s own name" class="border-b border-rule py-2.5">
+          <h2 class="pb-1 font-semibold">The client’s own name</h2>
+          <ChipList
+            label="The client’s own name"
+            items={brief.ownNames.map((text) => ({ id: text, text }))}
+            placeholder="as people search for it"
+            onadd={(text) => set({ ownNames: [...brief.ownNames, text] })}
+            onremove={(text) => set({ ownNames: brief.ownNames.filter((one) => one !== text) })}
+          />
+          <p class="pt-1 text-ink-2">Searches for it go to a group of their own.</p>
+        </section>
         <BriefItems kind="rival" title="Rivals" tone="ochre" note="Flagged in finds, and kept out of every line." />
         <BriefItems kind="always" title="Always write as" note="Spellings that win over any letter case in plan slots." />
         <BriefItems kind="proof" title="Claims that can be proved" placeholder="“best” in … 2026" />

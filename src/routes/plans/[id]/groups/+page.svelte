@@ -75,7 +75,10 @@
     if (!sheet.campaign) return;
     const id = newId();
     const ids = sheet.chosenIds;
-    const row = newGroup(desk.book, sheet.campaign.id, freeGroupName(desk.book, sheet.campaign.id, name), name.toLowerCase(), id);
+    const row = {
+      ...newGroup(desk.book, sheet.campaign.id, freeGroupName(desk.book, sheet.campaign.id, name), name.toLowerCase(), id),
+      defaultMatch: desk.plan.house.defaultMatch,
+    };
     desk.make({
       type: 'several',
       name: 'keywords-grouped',
@@ -91,7 +94,8 @@
   function addGroup() {
     if (!sheet.campaign) return;
     const id = newId();
-    desk.add('group', newGroup(desk.book, sheet.campaign.id, freeGroupName(desk.book, sheet.campaign.id, 'New group'), '', id));
+    const row = newGroup(desk.book, sheet.campaign.id, freeGroupName(desk.book, sheet.campaign.id, 'New group'), '', id);
+    desk.add('group', { ...row, defaultMatch: desk.plan.house.defaultMatch });
     openGroup(id);
     void tick().then(() => document.querySelector<HTMLElement>(`[data-at="${id}:name"]`)?.focus());
   }

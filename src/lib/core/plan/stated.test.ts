@@ -1,0 +1,30 @@
+import { describe, expect, it } from 'vitest';
+import { bookOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { applyEdits } from './book';
+import { decide } from './decide';
+import { findStating, mendStating, type StatedValue } from './stated';
+
+const withLine = (text: string) => change(bookOfFile(cleanFile), 'adLine', { text }, 0);
+const stating = (text: string, from: StatedValue, to: StatedValue) =>
+  findStating(viewOf(withLine(text)), from, to).map(({ after }) => after);
+const price = (minor: number): StatedValue => ({ kind: 'price', minor });
+const date = (text: string): StatedValue => ({ kind: 'date', date: text });
+
+describe('lines that state a value', () => {
+  it.each<[string, StatedValue, StatedValue, string[]]>([
+    ['Tuning for £140', price(14_000), price(15_000), ['Tuning for £150']],
+    ['Tuning, £140.00 a visit', price(14_000), price(14_550), ['Tuning, £145.50 a visit']],
+    ['Tuning for £1400', price(14_000), price(15_000), []],
+    ['Only until 31 January', date('2027-01-31'), date('2027-02-15'), ['Only until 15 February']],
+    ['Until 31 Jan 2027', date('2027-01-31'), date('2027-02-15'), ['Until 15 Feb 2027']],
+    ['Pitch raise in two visits', { kind: 'text', text: 'two visits' }, { kind: 'text', text: 'one visit' }, ['Pitch raise in one visit']],
+    ['Ordinary line', price(14_000), price(15_000), []],
+  ])('“%s”', (text, from, to, after) => expect(stating(text, from, to)).toEqual(after));
+
+  it('are mended in one step', () => {
+    const book = withLine('Tuning for £140');
+    const decision = decide(book, mendStating(findStating(viewOf(book), price(14_000), price(15_000))), 'plan');
+    if (!decision.ok) throw new Error(decision.refusal.code);
+    expect([...applyEdits(book, decision.edits).adLine.values()].map(({ text }) => text)).toContain('Tuning for £150');
+  });
+});

@@ -1,0 +1,87 @@
+<script lang="ts">
+  import type { Conversion } from '$lib/core/plan/records/brief';
+  import Button from '../parts/Button.svelte';
+  import MoneyField from '../parts/MoneyField.svelte';
+  import SelectField from '../parts/SelectField.svelte';
+  import TextField from '../parts/TextField.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+
+  const desk = getDesk();
+  const brief = $derived(desk.plan.brief);
+  const ways = [
+    { value: 'once' as const, name: 'once a click' },
+    { value: 'every' as const, name: 'every time' },
+  ];
+
+  /** What is tried and steers is what bidding can learn from. */
+  function put(conversions: Conversion[], sitting?: string) {
+    const countsConversions = conversions.some(({ tried, steers }) => tried && steers);
+    desk.set('brief', brief.id, { conversions, countsConversions }, sitting);
+  }
+  const set = (index: number, fields: Partial<Conversion>, sitting?: string) =>
+    put(
+      brief.conversions.map((one, at) => (at === index ? { ...one, ...fields } : one)),
+      sitting,
+    );
+  const add = () => put([...brief.conversions, { name: '', valueMinor: null, counted: 'once', where: '', tried: false, steers: true }]);
+</script>
+
+<section aria-label="Conversions" class="flex flex-col gap-2 border-b border-rule py-2.5">
+  <h2 class="font-semibold">Conversions</h2>
+  {#each brief.conversions as conversion, index (index)}
+    {@const name = conversion.name || `conversion ${index + 1}`}
+    <div class="grid grid-cols-[minmax(0,1fr)_120px_130px_auto] items-end gap-x-2 gap-y-1 border-b border-rule-soft pb-2">
+      <TextField
+        label="What they do"
+        value={conversion.name}
+        placeholder="an enquiry by form"
+        at={index === 0 ? ':conversions' : undefined}
+        onedit={(text, sitting) => set(index, { name: text }, sitting)}
+      />
+      <MoneyField
+        label="Worth"
+        value={conversion.valueMinor}
+        currency={desk.currency}
+        onedit={(valueMinor, sitting) => set(index, { valueMinor }, sitting)}
+      />
+      <SelectField label="Counted" value={conversion.counted} items={ways} onedit={(counted) => set(index, { counted })} />
+      <Button kind="quiet" label={`Take out ${name}`} onclick={() => put(brief.conversions.filter((_, at) => at !== index))}>×</Button>
+      <TextField
+        label="Where it is counted"
+        value={conversion.where}
+        placeholder="the thank-you page"
+        onedit={(where, sitting) => set(index, { where }, sitting)}
+      />
+      <label class="flex items-center gap-2 pb-1"
+        ><input
+          type="checkbox"
+          class="rounded-sm text-act"
+          checked={conversion.tried}
+          aria-label={`${name}: tried`}
+          onchange={(event) => set(index, { tried: event.currentTarget.checked })}
+        /> tried</label
+      >
+      <label class="flex items-center gap-2 pb-1"
+        ><input
+          type="checkbox"
+          class="rounded-sm text-act"
+          checked={conversion.steers}
+          aria-label={`${name}: steers bidding`}
+          onchange={(event) => set(index, { steers: event.currentTarget.checked })}
+        /> steers bidding</label
+      >
+    </div>
+  {/each}
+  {#if brief.conversions.length === 0}
+    <label class="flex items-center gap-2"
+      ><input
+        type="checkbox"
+        class="rounded-sm text-act"
+        checked={brief.countsConversions}
+        data-at=":countsConversions"
+        onchange={(event) => void desk.set('brief', brief.id, { countsConversions: event.currentTarget.checked })}
+      /> Conversions are counted, and that was tried</label
+    >
+  {/if}
+  <div><Button onclick={add}>Add a conversion</Button></div>
+</section>

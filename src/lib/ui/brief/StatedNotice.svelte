@@ -1,0 +1,37 @@
+<script lang="ts">
+  import { mendStating, type StatingLine } from '$lib/core/plan/stated';
+  import { countOf } from '$lib/wording/texts';
+  import Button from '../parts/Button.svelte';
+  import { getDesk } from '../state/plan-desk.svelte';
+
+  let { lines, onleave }: { lines: readonly StatingLine[]; onleave: () => void } = $props();
+
+  const desk = getDesk();
+  const chosen = $state<Record<string, boolean>>({});
+  const taken = $derived(lines.filter(({ id }) => chosen[id] !== false));
+
+  function mend() {
+    if (taken.length > 0) desk.make(mendStating(taken));
+    onleave();
+  }
+</script>
+
+<div class="col-span-full border-s-3 border-ochre py-1 ps-2.5" role="status">
+  <p class="font-semibold">{countOf(lines.length, 'line')} still {lines.length === 1 ? 'states' : 'state'} what it was</p>
+  <ul class="max-h-40 overflow-y-auto">
+    {#each lines as { id, before, after } (id)}
+      <li class="flex items-baseline gap-2 py-0.5">
+        <input
+          type="checkbox"
+          class="rounded-sm text-act"
+          checked={chosen[id] !== false}
+          aria-label={`Change ${before}`}
+          onchange={(event) => (chosen[id] = event.currentTarget.checked)}
+        /><span class="min-w-0"><s class="text-ink-2">{before}</s> <span class="font-semibold">{after}</span></span>
+      </li>
+    {/each}
+  </ul>
+  <p class="flex gap-3 pt-1">
+    <Button kind="link" onclick={mend}>Mend {taken.length}</Button><Button kind="link" onclick={onleave}>Leave them</Button>
+  </p>
+</div>
