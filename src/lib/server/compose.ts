@@ -4,6 +4,9 @@ import { planFileSchema } from '$lib/core/exchange/plan-file';
 import type { Change, SimpleChange } from '$lib/core/plan/changes';
 import { Backups } from './backups';
 import { openDatabase } from './db/open-database';
+import { GuardedWeb } from './pages/guarded-web';
+import { PageReader } from './pages/page-reader';
+import { PracticeSite } from './standins/site/practice-site';
 import { PlaceAtlas } from './places/place-atlas';
 import { PlaceSearch } from './places/place-search';
 import { PracticeMarket } from './standins/market/practice-market';
@@ -19,6 +22,7 @@ export interface Services {
   places: PlaceSearch;
   atlas: PlaceAtlas;
   market: Market;
+  pages: PageReader;
   /** Lays the sample plans on the Shelf, and answers their ids. */
   laySamples(): Promise<string[]>;
   backups: Backups;
@@ -78,6 +82,7 @@ export async function compose({ dataFile, placesFile, demo, marketPauseMs, now }
     plans,
     places: new PlaceSearch(placeData),
     atlas,
+    pages: new PageReader([new PracticeSite(), new GuardedWeb()]),
     market: new PracticeMarket(atlas, { now, pauseMs: marketPauseMs }),
     backups: new Backups(db, door, now),
     async laySamples() {

@@ -1,0 +1,28 @@
+/** A piece of text of a page, and where it stood. */
+export interface PagePiece {
+  kind: 'title' | 'heading' | 'text' | 'item' | 'meta';
+  text: string;
+}
+
+/** What was read of a page. */
+export interface ReadPage {
+  /** The address that answered, after redirects. */
+  address: string;
+  status: number;
+  /** Redirects on the way. */
+  redirects: string[];
+  pieces: PagePiece[];
+  /** Whether it is laid out for phones. */
+  fitsPhones: boolean;
+  language: string;
+}
+
+/** What a page proposes for the brief. */
+export interface Proposal {
+  kind: 'offer' | 'fact' | 'place' | 'not-offered';
+  text: string;
+  /** Of an offer, in minor units, where a price stands with it. */
+  priceMinor: number | null;
+  /** The piece it was found in. */
+  where: string;
+}

@@ -1,0 +1,62 @@
+import { Parser } from 'htmlparser2';
+import type { PagePiece } from '$lib/core/pages/page-text';
+
+const unread = new Set(['script', 'style', 'noscript', 'template', 'svg']);
+const kinds: Readonly<Record<string, PagePiece['kind']>> = {
+  title: 'title',
+  h1: 'heading',
+  h2: 'heading',
+  h3: 'heading',
+  h4: 'heading',
+  li: 'item',
+  td: 'item',
+  dt: 'item',
+  dd: 'item',
+  p: 'text',
+};
+const mostPieces = 2000;
+const longestPiece = 600;
+
+/** The texts of a page by what they stand in; read as a stream, so that no nesting is too deep. */
+export function readHtml(html: string): { pieces: PagePiece[]; fitsPhones: boolean; language: string } {
+  const pieces: PagePiece[] = [];
+  let [fitsPhones, language, skipped] = [false, '', 0];
+  let [kind, text]: [PagePiece['kind'], string] = ['text', ''];
+  const end = () => {
+    const plain = text.replace(/\s+/g, ' ').trim();
+    if (plain !== '' && pieces.length < mostPieces) pieces.push({ kind, text: plain.slice(0, longestPiece) });
+    text = '';
+  };
+  const parser = new Parser(
+    {
+      onopentag(name, attributes) {
+        if (unread.has(name)) skipped++;
+        if (name === 'html') language = attributes.lang ?? '';
+        if (name === 'meta') {
+          if (attributes.name?.toLowerCase() === 'viewport') fitsPhones = true;
+          if (attributes.name?.toLowerCase() === 'description' && attributes.content)
+            pieces.push({ kind: 'meta', text: attributes.content.slice(0, longestPiece) });
+        }
+        if (kinds[name]) {
+          end();
+          kind = kinds[name]!;
+        }
+      },
+      ontext(part) {
+        if (skipped === 0 && text.length < longestPiece * 2) text += part;
+      },
+      onclosetag(name) {
+        if (unread.has(name)) skipped = Math.max(0, skipped - 1);
+        if (kinds[name] || name === 'div' || name === 'section') {
+          end();
+          kind = 'text';
+        }
+      },
+    },
+    { decodeEntities: true },
+  );
+  parser.write(html);
+  parser.end();
+  end();
+  return { pieces, fitsPhones, language };
+}
