@@ -20,6 +20,7 @@ import { bigSize, makePlan } from './big-plan';
 import { scanFinds } from './scan-finds';
 import { naiveOverlaps, sortedOverlaps } from './naive-overlaps';
 import { compare, timeOf } from './measuring';
+import { benchSettings } from './settings';
 
 if (process.argv[2] === 'plan') {
   // The plan for the bench in the browser.
@@ -154,3 +155,5 @@ const tables = ['brief', 'campaign', 'place', 'ad_group', 'keyword', 'negative',
 const selects = tables.map((table) => database.prepare(`SELECT * FROM ${table}`));
 const bareRead = timeOf(() => selects.map((select) => select.all()));
 say(compare('open', { kind: 'at-most', times: 4 }, opened, bareRead));
+
+for (const row of benchSettings('.bench/places.sqlite')) say(row);

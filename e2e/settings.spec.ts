@@ -125,3 +125,28 @@ test('a house rule is changed for one plan, cited by its findings, and names fol
   await page.goto(`/plans/${id}/groups`);
   await expect(page.getByLabel('Margin', { exact: true }).getByRole('link', { name: 'house rule' }).first()).toBeVisible();
 });
+
+test('a page is read, proposes facts for the brief, and a new price is carried into the lines that state the old one', async ({ page }) => {
+  const id = await planId(page, 'Spring launch');
+  await page.goto(`/plans/${id}/brief`);
+  await page.getByRole('button', { name: 'Read a page…' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Address of the page').fill('http://127.0.0.1/');
+  await dialog.getByRole('button', { name: 'Read it' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('private network');
+  await dialog.getByLabel('Address of the page').fill('ottlemere.example/repair');
+  await dialog.getByRole('button', { name: 'Read it' }).click();
+  await expect(dialog.getByRole('list', { name: 'About the page' })).toContainText('not laid out for phones');
+  await expect(dialog.getByRole('list', { name: 'Proposed for the brief' })).toContainText('Broken string replaced');
+  await dialog.getByRole('checkbox', { name: 'Take Broken string replaced' }).uncheck();
+  await dialog.getByRole('button', { name: /^Take / }).click();
+  await expect(page.getByText('Two years guarantee on all repairs').first()).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Two years guarantee on all repairs')).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Add a conversion' }).click();
+  await page.getByLabel('What they do').fill('Enquiry by form');
+  await expect(page.getByLabel('Margin', { exact: true })).toContainText('A conversion was never tried');
+  await page.getByRole('checkbox', { name: 'Enquiry by form: tried' }).check();
+  await expect(page.getByLabel('Margin', { exact: true })).not.toContainText('A conversion was never tried');
+});

@@ -1,4 +1,5 @@
 import type { Learning } from '$lib/core/forecast/learning';
+import type { PageNote } from '$lib/core/pages/propose-facts';
 import type { Limit } from '$lib/core/forecast/outlook';
 
 const percentOf = (share: number) => `${Math.max(1, Math.round(share * 100))} %`;
@@ -59,3 +60,12 @@ export function wordLearning({
     { text: rival, isShort: days === null || days > 90 },
   ];
 }
+
+/** What is worth knowing of a landing page. */
+export const pageNotes: Record<PageNote['code'], (text: string) => string> = {
+  'not-answering': (status) => `The page answers with ${status}.`,
+  'other-domain': (host) => `It leads to another domain: ${host}.`,
+  'not-for-phones': () => 'It is not laid out for phones.',
+  'price-unsaid': (price) => `Lines state ${price}; the page does not.`,
+  'offer-unsaid': (offer) => `Lines state “${offer}”; the page does not.`,
+};

@@ -1,5 +1,5 @@
 import type { Place } from '../plan/records/place';
-import { distanceKm, earthRadiusKm } from './distance';
+import { earthRadiusKm } from './distance';
 
 /** All cities as columns, sorted by latitude. Codes are kept once each; a city names them by their number. */
 export interface Cities {
@@ -32,10 +32,38 @@ export function eachCityIn(cities: Cities, place: ReachedPlace, take: (index: nu
   if (latitude === null || longitude === null) return;
   const radius = place.radiusKm ?? ownPointKm;
   const band = (radius / earthRadiusKm) * (180 / Math.PI) + 1e-9;
+  const { x, y, z } = pointsOf(cities);
+  const [px, py, pz] = pointOnSphere(latitude, longitude);
+  // Straight through the earth instead of over it: the same order, without a sine a city.
+  const chord = 2 * Math.sin(Math.min(Math.PI, radius / earthRadiusKm) / 2);
+  const limit = chord * chord;
   const last = firstFrom(cities.latitudes, latitude + band, true);
-  for (let index = firstFrom(cities.latitudes, latitude - band, false); index < last; index++)
-    if (distanceKm({ latitude, longitude }, { latitude: cities.latitudes[index]!, longitude: cities.longitudes[index]! }) <= radius)
-      take(index);
+  for (let index = firstFrom(cities.latitudes, latitude - band, false); index < last; index++) {
+    const dx = x[index]! - px;
+    const dy = y[index]! - py;
+    const dz = z[index]! - pz;
+    if (dx * dx + dy * dy + dz * dz <= limit) take(index);
+  }
+}
+
+function pointOnSphere(latitude: number, longitude: number): [number, number, number] {
+  const [phi, lambda] = [(latitude * Math.PI) / 180, (longitude * Math.PI) / 180];
+  return [Math.cos(phi) * Math.cos(lambda), Math.cos(phi) * Math.sin(lambda), Math.sin(phi)];
+}
+
+const spheres = new WeakMap<Cities, Record<'x' | 'y' | 'z', Float64Array>>();
+
+/** Where cities lie on a globe of radius 1, worked out once. */
+function pointsOf(cities: Cities): Record<'x' | 'y' | 'z', Float64Array> {
+  let points = spheres.get(cities);
+  if (!points) {
+    const count = cities.people.length;
+    points = { x: new Float64Array(count), y: new Float64Array(count), z: new Float64Array(count) };
+    for (let index = 0; index < count; index++)
+      [points.x[index], points.y[index], points.z[index]] = pointOnSphere(cities.latitudes[index]!, cities.longitudes[index]!);
+    spheres.set(cities, points);
+  }
+  return points;
 }
 
 /** The first index whose value is at least (or, past it, above) the bound. */

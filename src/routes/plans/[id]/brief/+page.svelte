@@ -9,6 +9,7 @@
   import { readHours, sayHours } from '$lib/core/plan/hours';
   import { countOf } from '$lib/wording/texts';
   import ConversionsSection from '$lib/ui/brief/ConversionsSection.svelte';
+  import ReadPageDialog from '$lib/ui/brief/ReadPageDialog.svelte';
   import BriefItems from '$lib/ui/brief/BriefItems.svelte';
   import OffersTable from '$lib/ui/brief/OffersTable.svelte';
   import SlotWords from '$lib/ui/brief/SlotWords.svelte';
@@ -71,6 +72,7 @@
       desk.book.campaign.size,
     ],
   ] as const);
+  let isReadingPage = $state(false);
   const money = (minor: number) => formatMoney(minor, desk.currency);
 </script>
 
@@ -105,7 +107,9 @@
     </div>
   {/snippet}
   <div class="flex h-full flex-col">
-    <ChapterHead title="Brief" note="Said once here, used in every chapter" />
+    <ChapterHead title="Brief" note="Said once here, used in every chapter">
+      {#snippet actions()}<Button onclick={() => (isReadingPage = true)}>Read a page…</Button>{/snippet}
+    </ChapterHead>
     <div class="grid min-h-0 flex-1 grid-cols-2 overflow-y-auto">
       <div class="border-e border-rule px-[22px] pb-6">
         <section aria-label="What this plan is for" class="flex flex-col gap-2 border-b border-rule py-2.5">
@@ -213,3 +217,4 @@
     </div>
   </div>
 </PlanShell>
+{#if isReadingPage}<ReadPageDialog bind:open={isReadingPage} />{/if}

@@ -1,0 +1,167 @@
+<script lang="ts">
+  import { formatMoney } from '$lib/core/budget/money';
+  import { checkPage, proposeFacts } from '$lib/core/pages/propose-facts';
+  import type { Proposal, ReadPage } from '$lib/core/pages/page-text';
+  import type { FoundPlace } from '$lib/core/places/found-place';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
+  import type { SimpleChange } from '$lib/core/plan/changes';
+  import { pageNotes } from '$lib/wording/reach';
+  import { countOf } from '$lib/wording/texts';
+  import Button from '../parts/Button.svelte';
+  import Dialog from '../parts/Dialog.svelte';
+  import TextField from '../parts/TextField.svelte';
+  import { placeRow } from '../places/place-row';
+  import { askServer } from '../state/ask-server';
+  import { getDesk } from '../state/plan-desk.svelte';
+  import { newId } from '../state/stream.svelte';
+
+  let { open = $bindable() }: { open: boolean } = $props();
+
+  const desk = getDesk();
+  let address = $state(desk.plan.brief.landingPage || desk.plan.client.site);
+  let page = $state.raw<ReadPage | null>(null);
+  let asked = $state('');
+  let failure = $state('');
+  let isReading = $state(false);
+  let left = $state.raw<ReadonlySet<string>>(new Set());
+  const kinds: Record<Proposal['kind'], string> = { offer: 'offer', fact: 'fact', place: 'place', 'not-offered': 'not offered' };
+  const keyOf = ({ kind, text }: Proposal) => `${kind} ${text.toLowerCase()}`;
+  const standing = $derived(
+    new Set([
+      ...inOrder(desk.book.offer).map(({ name }) => `offer ${name.toLowerCase()}`),
+      ...inOrder(desk.book.briefItem).map(({ kind, text }) => `${kind} ${text.toLowerCase()}`),
+      ...childrenOf(desk.book.place, 'campaignId', null).map(({ name }) => `place ${name.toLowerCase()}`),
+    ]),
+  );
+  const proposals = $derived(page ? proposeFacts(page, desk.currency) : []);
+  const fresh = $derived(proposals.filter((proposal) => !standing.has(keyOf(proposal))));
+  const taken = $derived(fresh.filter((proposal) => !left.has(keyOf(proposal))));
+  /** Prices and offers that lines state, as they are read. */
+  const stated = $derived.by(() => {
+    const lines = inOrder(desk.book.adLine).map(({ text }) => text);
+    const offers = inOrder(desk.book.offer);
+    const says = (text: string) => lines.some((line) => line.includes(text));
+    return {
+      prices: offers.flatMap(({ priceMinor }) => {
+        const text = priceMinor === null ? '' : formatMoney(priceMinor, desk.currency, { whole: true });
+        return text !== '' && says(text) ? [text] : [];
+      }),
+      offers: offers.flatMap(({ name }) => (name !== '' && says(name) ? [name] : [])),
+    };
+  });
+  const notes = $derived(page ? checkPage(page, asked, stated) : []);
+
+  async function read() {
+    isReading = true;
+    failure = '';
+    try {
+      asked = /^https?:/i.test(address.trim()) ? address.trim() : `https://${address.trim()}`;
+      page = await askServer<ReadPage>('/api/pages', { address });
+      left = new Set();
+    } catch (error) {
+      page = null;
+      failure = error instanceof Error ? error.message : '';
+    }
+    isReading = false;
+  }
+
+  function toggle(key: string) {
+    const next = new Set(left);
+    if (!next.delete(key)) next.add(key);
+    left = next;
+  }
+
+  async function take() {
+    const changes: SimpleChange[] = [];
+    const offers = taken.filter(({ kind }) => kind === 'offer');
+    const firstOffer = nextPosition(desk.book.offer.values());
+    if (offers.length > 0)
+      changes.push({
+        type: 'add',
+        record: 'offer',
+        rows: offers.map(({ text, priceMinor }, index) => ({
+          id: newId(),
+          name: text,
+          priceMinor,
+          endsOn: null,
+          position: firstOffer + index,
+        })),
+      });
+    const items = taken.filter(({ kind }) => kind === 'fact' || kind === 'not-offered');
+    const firstItem = nextPosition(desk.book.briefItem.values());
+    if (items.length > 0)
+      changes.push({
+        type: 'add',
+        record: 'briefItem',
+        rows: items.map(({ kind, text }, index) => ({ id: newId(), kind, text, position: firstItem + index })),
+      });
+    const names = taken.filter(({ kind }) => kind === 'place').map(({ text }) => text);
+    if (names.length > 0) {
+      const own = childrenOf(desk.book.place, 'campaignId', null);
+      const near = inOrder(desk.book.place)[0]?.country ?? '';
+      const { lines } = await askServer<{ lines: { found: FoundPlace[] }[] }>('/api/places/match', {
+        text: names.join('\n'),
+        near,
+        zone: desk.plan.account.timeZone,
+      });
+      const found = lines.flatMap((line) => line.found[0] ?? []);
+      const rows = found.map((place, index) => placeRow(place, { campaignId: null, position: nextPosition(own) + index }));
+      if (rows.length > 0) changes.push({ type: 'add', record: 'place', rows });
+    }
+    if (changes.length > 0) desk.make({ type: 'several', name: 'page-read', changes });
+    open = false;
+  }
+</script>
+
+<Dialog bind:open title="Read a page" wide>
+  <form
+    class="flex items-end gap-2"
+    onsubmit={(event) => {
+      event.preventDefault();
+      void read();
+    }}
+  >
+    <TextField label="Address of the page" class="flex-1" value={address} onedit={(text) => void (address = text)} />
+    <Button kind={page ? 'plain' : 'act'} disabled={isReading} onclick={() => void read()}>{isReading ? 'Reading…' : 'Read it'}</Button>
+  </form>
+  <p class="text-ink-2">
+    Addresses that end in .example are read from the practice site; any other one from the web: public http and https pages only, 2 MB and
+    10 seconds at most, robots respected.
+  </p>
+  {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
+  {#if page}
+    {#if notes.length > 0}
+      <ul class="border-s-3 border-ochre ps-2.5" aria-label="About the page">
+        {#each notes as note (`${note.code} ${note.text}`)}<li>{pageNotes[note.code](note.text)}</li>{/each}
+      </ul>
+    {/if}
+    {#if fresh.length === 0}
+      <p>{proposals.length === 0 ? 'Nothing on it that the brief could take.' : 'All that it proposes stands in the brief already.'}</p>
+    {:else}
+      <ul class="max-h-80 overflow-y-auto" aria-label="Proposed for the brief">
+        {#each fresh as proposal (keyOf(proposal))}
+          <li class="grid grid-cols-[24px_90px_minmax(0,1fr)_110px] items-baseline border-b border-rule-soft py-1">
+            <input
+              type="checkbox"
+              class="rounded-sm text-act"
+              checked={!left.has(keyOf(proposal))}
+              aria-label={`Take ${proposal.text}`}
+              onchange={() => toggle(keyOf(proposal))}
+            />
+            <span class="text-ink-2">{kinds[proposal.kind]}</span>
+            <span
+              >{proposal.text}{#if proposal.priceMinor !== null}<span class="ms-2 font-mono text-[12.5px]"
+                  >{formatMoney(proposal.priceMinor, desk.currency)}</span
+                >{/if}</span
+            >
+            <span class="text-end text-ink-2">{proposal.where}</span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  {/if}
+  {#snippet footer()}
+    {#if page}<Button kind="act" disabled={taken.length === 0} onclick={() => void take()}>Take {countOf(taken.length, 'thing')}</Button
+      >{/if}
+  {/snippet}
+</Dialog>
