@@ -65,7 +65,6 @@ export function replacePlaceWords(text: string, words: readonly PlaceWord[], lan
     });
   }
   if (!isFound) return null;
-  // eslint-disable-next-line no-control-regex -- the marks are control signs, which no text holds.
   return { text: result.replace(/\u0001(\d+)\u0002/g, (_, index) => put[Number(index)] ?? ''), isSure };
 }
 

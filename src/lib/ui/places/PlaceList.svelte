@@ -16,7 +16,6 @@
   const places = $derived(childrenOf(desk.book.place, 'campaignId', campaignId));
   let problem = $state('');
   let isPasting = $state(false);
-  let asked = 0;
 
   function add(place: FoundPlace) {
     desk.add('place', placeRow(place, { campaignId, position: nextPosition(places) }));

@@ -1,7 +1,6 @@
 <script lang="ts">
   import type { Campaign } from '$lib/core/plan/records/campaign';
   import { placeSaid } from '$lib/core/ads/slot-values';
-  import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import LanguageList from '../places/LanguageList.svelte';
   import { findClockChange } from '$lib/core/plan/clock-changes';

@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import { bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
+import { addTracking, trackingContext, trackingOf, type TrackingContext } from './tracking';
+
+const context: TrackingContext = {
+  page: 'https://ottlemere.example/tuning?offer=new-year',
+  values: { group: 'piano tuning', campaign: 'leads_edinburgh', client: '' },
+  language: 'en',
+  addressLimit: 2048,
+};
+const add = (parameters: [string, string][], more: Partial<TrackingContext> = {}) =>
+  addTracking(
+    parameters.map(([name, value]) => ({ name, value })),
+    { ...context, ...more },
+  );
+
+describe('tracking parameters', () => {
+  it('are added to the address, slots filled, with an example of what a click fills', () => {
+    const { address, problems } = add([
+      ['source', 'search'],
+      ['theme', '[[group]]'],
+      ['term', '[[clicked-keyword]]'],
+      ['name', '[[campaign]]-[[clicked-device]]'],
+    ]);
+    expect(problems).toEqual([]);
+    expect(address).toBe(
+      'https://ottlemere.example/tuning?offer=new-year&source=search&theme=piano+tuning&term=piano+tuning&name=leads_edinburgh-phone',
+    );
+  });
+
+  it.each<[string, [string, string][], string]>([
+    ['without a name', [['', 'a']], 'no-name'],
+    ['with a broken name', [['so urce', 'a']], 'name-broken'],
+    ['with an ampersand in its name', [['a&b', 'a']], 'name-broken'],
+    ['that the page has already', [['offer', 'a']], 'in-page'],
+    ['with an unknown slot', [['source', '[[nothing]]']], 'slot-wrong'],
+    ['with a slot that nothing fills', [['source', '[[client]]']], 'slot-wrong'],
+    ['with a live slot', [['source', '[[keyword|x]]']], 'slot-wrong'],
+  ])('%s are told', (_, parameters, code) => expect(add(parameters).problems.map((problem) => problem.code)).toEqual([code]));
+
+  it('given twice are told once, and the first one counts', () => {
+    const { address, problems } = add([
+      ['source', 'one'],
+      ['source', 'two'],
+    ]);
+    expect(problems).toEqual([{ name: 'source', code: 'twice' }]);
+    expect(address).toContain('source=one');
+    expect(address).not.toContain('two');
+  });
+
+  it('that make the address too long are told', () => {
+    expect(add([['source', 'x'.repeat(60)]], { addressLimit: 80 }).problems.map(({ code }) => code)).toContain('too-long');
+  });
+
+  it('of a plan come before those of a campaign, and are shown on the page of its first group', () => {
+    const book = change(change(bookOfFile(cleanFile), 'brief', { tracking: [{ name: 'source', value: '[[client]]' }] }), 'campaign', {
+      tracking: [{ name: 'place', value: '[[place]]' }],
+    });
+    const [view, campaign] = [viewOf(book), row(book, 'campaign')];
+    expect(trackingOf(view, campaign).map(({ name }) => name)).toEqual(['source', 'place']);
+    const { address } = addTracking(trackingOf(view, campaign), trackingContext(view, campaign));
+    expect(address).toMatch(/^https:\/\/ottlemere\.example\/tuning\?source=Ottlemere\+Piano\+Workshop&place=/);
+  });
+});

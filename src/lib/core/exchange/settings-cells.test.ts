@@ -1,0 +1,78 @@
+import { fc, test } from '@fast-check/vitest';
+import { describe, expect, it } from 'vitest';
+import { bookOfFile, change, cleanFile, row } from '../../../tests/clean-plan';
+import type { Campaign } from '../plan/records/campaign';
+import { laterCampaign } from '../plan/records/campaign';
+import { normalizeText } from '../text/units';
+import { CellReader } from './cell-reader';
+import { copyLayout, plainLayout, shippedLayouts } from './layouts';
+import { readSettingsCells, writeSettingsCells } from './settings-cells';
+
+const layout = { ...copyLayout(plainLayout, { id: 'own', names: new Set(), position: 1 }), clickKeyword: '{term}', clickDevice: '%dev%' };
+const campaignOf = (fields: Partial<Campaign>) => row(change(bookOfFile(cleanFile), 'campaign', fields), 'campaign');
+const asRow = (cells: object) => ({
+  kind: 'campaigns' as const,
+  sheet: 'campaigns',
+  line: 2,
+  cells: Object.fromEntries(Object.entries(cells).map(([key, value]) => [key, value === null ? '' : String(value)])),
+});
+
+describe('settings in a table', () => {
+  it('are written as texts, what a click fills as the layout writes it', () => {
+    const cells = writeSettingsCells(
+      campaignOf({
+        devices: { computer: 0, phone: 15, tablet: -100 },
+        audiences: [{ name: 'Parents; new', use: 'aimed', adjust: -20 }],
+        tracking: [{ name: 'term', value: '[[clicked-keyword]] on [[clicked-device]]' }],
+      }),
+      layout,
+    );
+    expect(cells).toMatchObject({
+      devices: 'computer 0%; phone +15%; tablet off',
+      audiences: 'Parents\\; new | aimed | -20%',
+      tracking: 'term={term} on %dev%',
+      'share of appearances': null,
+    });
+  });
+
+  const text = fc
+    .string({ unit: fc.constantFrom(...'ab ;|\\é'), minLength: 1 })
+    .map(normalizeText)
+    .filter((one) => one !== '');
+  const percent = fc.constantFrom(-100, -50, 0, 10, 900);
+  const settings = fc.record({
+    spending: fc.constantFrom('even' as const, 'fast' as const),
+    sharePercent: fc.option(fc.integer({ min: 1, max: 100 })),
+    devices: fc.record({ computer: percent, phone: percent, tablet: percent }),
+    agesOff: fc.uniqueArray(text, { maxLength: 3 }),
+    gendersOff: fc.uniqueArray(text, { maxLength: 2 }),
+    audiences: fc.array(fc.record({ name: text, use: fc.constantFrom('watched' as const, 'aimed' as const), adjust: percent }), {
+      maxLength: 3,
+    }),
+    placementsOff: fc.uniqueArray(text, { maxLength: 3 }),
+    tracking: fc.array(fc.record({ name: fc.constantFrom('source', 'term'), value: text }), { maxLength: 3 }),
+  });
+  test.prop([settings, fc.constantFrom(layout, ...shippedLayouts)], { seed: 92 })('come back as they were', (fields, own) => {
+    const reader = new CellReader(own, 'GBP');
+    const read = readSettingsCells(asRow(writeSettingsCells(campaignOf(fields), own)), reader, own);
+    expect(reader.problems).toEqual([]);
+    expect(read).toEqual(fields);
+  });
+
+  it('that cannot be read are said, and stay as they are by default', () => {
+    const reader = new CellReader(layout, 'GBP');
+    const read = readSettingsCells(
+      asRow({ devices: 'phone +1000%; fridge 10%', audiences: 'A | aimed | much', spending: 'slowly' }),
+      reader,
+      layout,
+    );
+    expect(read.devices).toEqual(laterCampaign.devices);
+    expect(read.audiences).toEqual([]);
+    expect(reader.problems.map(({ field, text: said }) => [field, said])).toEqual([
+      ['spending', 'slowly'],
+      ['devices', 'phone +1000%'],
+      ['devices', 'fridge 10%'],
+      ['audiences', 'A aimed much'],
+    ]);
+  });
+});
