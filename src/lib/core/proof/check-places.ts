@@ -66,6 +66,8 @@ export function checkPlaces({ book }: PlanView, { id, name, whoCounts, goal }: C
     reports.push({
       rule: 'settings.places-overlap',
       ...at,
+      // Towns that two circles share count once: it costs nothing, and is only worth knowing.
+      severity: isWhole ? 'look' : 'suggestion',
       data: { name, place: one.name, other: other.name, isWhole },
       mend: isWhole ? { kind: 'offer', change: { type: 'remove', record: 'place', ids: [one.id] }, data: {} } : null,
     });
