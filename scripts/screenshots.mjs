@@ -25,7 +25,16 @@ async function serve(port, folder, demo) {
 /** @type {[name: string, path: string, prepare?: (page: Page) => Promise<unknown>][]} */
 const views = [
   ['brief', '/brief'],
-  ['settings', '/settings'],
+  ['settings', '/settings', (page) => page.getByText('Clicks asked for').waitFor()],
+  [
+    'copy-to-place',
+    '/settings',
+    async (page) => {
+      await page.getByRole('button', { name: 'Copy to another place…' }).click();
+      await page.getByRole('combobox', { name: 'The other place' }).fill('Leighton B');
+      await page.getByRole('listbox', { name: 'Places found' }).getByRole('option').first().click();
+    },
+  ],
   ['research', '/research'],
   [
     'groups',
@@ -53,6 +62,7 @@ const views = [
       await page.getByRole('region', { name: 'Would come up' }).waitFor();
     },
   ],
+  ['house-rules', '/proof?view=house'],
   ['hand-off', '/hand-off'],
   ['column-layouts', '/hand-off?view=layouts'],
   [
