@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Presses Tab until an element has the focus: what the keyboard cannot reach fails here. */
-export async function tabTo(page: Page, target: Locator, most = 150): Promise<void> {
+export async function tabTo(page: Page, target: Locator, most = 220): Promise<void> {
   for (let press = 0; press < most; press++) {
     if (
       await target

@@ -15,7 +15,7 @@ cold frame, plans!\t320
 cold frame\t2400`;
 
 test('from an empty Shelf to the files, by keyboard alone', async ({ page, server }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(480_000);
   const press = (keys: string) => page.keyboard.press(keys);
   const field = (label: string) => page.getByLabel(label, { exact: true }).first();
   await page.goto(server.url);
