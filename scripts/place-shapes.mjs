@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { mergeArcs } from 'topojson-client';
 import { topology } from 'topojson-server';
+import { isInPolygon } from '../src/lib/server/places/in-polygon.js';
 import { filter, filterWeight, presimplify, quantile, simplify } from 'topojson-simplify';
 
 /** @typedef {{ region: string, latitude: number, longitude: number, people: number }} Town */
@@ -13,17 +14,6 @@ const require = createRequire(import.meta.url);
 
 /** Points of a country's outlines that stay: the rest bends a line by less than can be seen at the largest zoom. */
 const mostPoints = 5000;
-
-/** @param {Ring} ring @param {number} x @param {number} y */
-function isInRing(ring, x, y) {
-  let inside = false;
-  for (let at = 0, last = ring.length - 1; at < ring.length; last = at++) {
-    const [ax, ay] = ring[at] ?? [0, 0];
-    const [bx, by] = ring[last] ?? [0, 0];
-    if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside;
-  }
-  return inside;
-}
 
 /** Twice the area of a ring, positive where it runs counter-clockwise. @param {Ring} ring */
 const turnOf = (ring) =>
@@ -59,12 +49,7 @@ function regionOf(shape, towns) {
   const people = new Map();
   for (const { region, latitude, longitude, people: count } of towns) {
     if (longitude < west || longitude > east || latitude < south || latitude > north) continue;
-    if (
-      polygons.some(
-        ([outer = [], ...holes]) => isInRing(outer, longitude, latitude) && !holes.some((hole) => isInRing(hole, longitude, latitude)),
-      )
-    )
-      people.set(region, (people.get(region) ?? 0) + count);
+    if (polygons.some((rings) => isInPolygon(rings, longitude, latitude))) people.set(region, (people.get(region) ?? 0) + count);
   }
   const most = [...people].sort((a, b) => b[1] - a[1])[0];
   if (most) return most[0];

@@ -83,7 +83,7 @@ export async function compose({ dataFile, placesFile, demo, marketPauseMs, now }
     places: new PlaceSearch(placeData),
     atlas,
     pages: new PageReader([new PracticeSite(), new GuardedWeb()]),
-    market: new PracticeMarket(atlas, { now, pauseMs: marketPauseMs }),
+    market: new PracticeMarket(atlas, { pauseMs: marketPauseMs }),
     backups: new Backups(db, door, now),
     async laySamples() {
       const { samplePlans, sampleMasters } = await import('$demo/samples');

@@ -2,15 +2,17 @@ import { childrenOf, inOrder } from '../plan/book';
 import type { SimpleChange } from '../plan/changes';
 import { groupBid, type PlanView } from '../plan/plan-view';
 import type { Campaign } from '../plan/records/campaign';
+import type { Find } from '../plan/records/find';
 import { splitExactly } from './split';
 
 /** In the proportions that stand, evenly, or by what the searches of each campaign would cost. */
 export const splitWays = ['share', 'even', 'need'] as const;
 export type SplitWay = (typeof splitWays)[number];
 
+const findsByText = ({ book }: PlanView): ReadonlyMap<string, Find> => new Map([...book.find.values()].map((find) => [find.text, find]));
+
 /** What a month of a campaign's searches would cost if all were clicked, in minor units: a weight to compare campaigns by. */
-export function needOf(view: PlanView, campaign: Campaign): number {
-  const finds = new Map([...view.book.find.values()].map((find) => [find.text, find]));
+export function needOf(view: PlanView, campaign: Campaign, finds = findsByText(view)): number {
   let need = 0;
   for (const group of childrenOf(view.book.group, 'campaignId', campaign.id)) {
     const bid = groupBid(view, group) ?? 0;
@@ -28,10 +30,17 @@ export function needOf(view: PlanView, campaign: Campaign): number {
   return Math.round(need);
 }
 
-const weightOf: Record<SplitWay, (view: PlanView, campaign: Campaign) => number> = {
-  share: (_, { monthlyMinor }) => monthlyMinor ?? 0,
-  even: () => 1,
-  need: needOf,
+/** What a campaign's part is measured by; what all of them need is worked out once. */
+const weighing: Record<SplitWay, (view: PlanView) => (campaign: Campaign) => number> = {
+  share:
+    () =>
+    ({ monthlyMinor }) =>
+      monthlyMinor ?? 0,
+  even: () => () => 1,
+  need: (view) => {
+    const finds = findsByText(view);
+    return (campaign) => needOf(view, campaign, finds);
+  },
 };
 
 /**
@@ -44,10 +53,7 @@ export function splitPlanMoney(view: PlanView, way: SplitWay = 'share') {
   const free = campaigns.filter(({ moneyLocked }) => !moneyLocked);
   const locked = campaigns.reduce((sum, { moneyLocked, monthlyMinor }) => sum + (moneyLocked ? (monthlyMinor ?? 0) : 0), 0);
   if (brief.monthlyMinor === null || free.length === 0 || locked > brief.monthlyMinor) return null;
-  const parts = splitExactly(
-    brief.monthlyMinor - locked,
-    free.map((campaign) => weightOf[way](view, campaign)),
-  );
+  const parts = splitExactly(brief.monthlyMinor - locked, free.map(weighing[way](view)));
   const changes: SimpleChange[] = free.map(({ id }, index) => ({
     type: 'set',
     record: 'campaign',

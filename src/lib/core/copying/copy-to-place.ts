@@ -74,10 +74,11 @@ export function planForCopy(
   target: CopyTarget,
   { name, timeZone }: { name: string; timeZone: string },
 ): PlanFile {
-  const brief = convertAmounts(file.brief, target);
+  // What is put in below is not converted in vain.
+  const { brief, ...rest } = convertAmounts({ ...file, campaigns: [], finds: [] }, target);
   const monthlyMinor = campaigns.reduce((sum, campaign) => sum + (campaign.monthlyMinor ?? 0), 0);
   return {
-    ...convertAmounts(file, target),
+    ...rest,
     name,
     account: { currency: target.to, timeZone },
     brief: { ...brief, monthlyMinor, languages: target.languages ?? brief.languages, places: target.places },

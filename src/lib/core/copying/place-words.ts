@@ -1,4 +1,5 @@
 import { languageWords } from '../keywords/stems';
+import { escapePattern } from '../text/escape-pattern';
 
 /** A word for the old place and what it becomes. */
 export interface PlaceWord {
@@ -6,7 +7,6 @@ export interface PlaceWord {
   to: string;
 }
 
-const escape = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 const wordsIn = (text: string) =>
   text
     .trim()
@@ -14,7 +14,7 @@ const wordsIn = (text: string) =>
     .filter(Boolean);
 
 /** The old place, its words together, joined, by hyphens or by plus signs as in addresses; within longer words too. */
-const patternOf = (from: string) => new RegExp(wordsIn(from).map(escape).join('(?:[\\s\\-_+]|%20)?'), 'giu');
+const patternOf = (from: string) => new RegExp(wordsIn(from).map(escapePattern).join('(?:[\\s\\-_+]|%20)?'), 'giu');
 
 /** Endings that a place's name takes without becoming another word. */
 const endings = /^(?:['’]?s|er|ers|ens?|e|n|isk|iske|r)?$/iu;
@@ -73,7 +73,7 @@ export function withoutPlace(text: string, to: string): string | null {
   const shorter = text
     .replace(
       new RegExp(
-        `\\s*(?:[,–-]\\s*)?(?:\\b(?:in|around|near|across|for|i|på|rundt|ved)\\s+)?${wordsIn(to).map(escape).join('[\\s-]?')}(?:['’]s)?`,
+        `\\s*(?:[,–-]\\s*)?(?:\\b(?:in|around|near|across|for|i|på|rundt|ved)\\s+)?${wordsIn(to).map(escapePattern).join('[\\s-]?')}(?:['’]s)?`,
         'giu',
       ),
       '',

@@ -2,6 +2,7 @@ import { escapeFallback, escapeText } from '../ads/parse-slots';
 import type { MatchType } from '../keywords/read-keyword';
 import type { Layout } from '../plan/records/layout';
 import type { LetterCase } from '../text/letter-case';
+import { escapePattern } from '../text/escape-pattern';
 
 const textPatterns = { broad: 'textBroad', phrase: 'textPhrase', exact: 'textExact' } as const;
 const matchWords = { broad: 'matchBroad', phrase: 'matchPhrase', exact: 'matchExact' } as const;
@@ -87,8 +88,6 @@ export function writeLineCell(layout: Layout, { before, live, after }: WrittenLi
   return text(before) + fill(livePatternOf(layout, live.letterCase), '{fallback}', fallback) + text(after);
 }
 
-const specials = /[.*+?^${}()|[\]\\]/g;
-
 /** A line that the layout wrote, in our text form. */
 export function readLineCell(layout: Layout, cell: string): string {
   if (usesTextForm(layout)) return cell;
@@ -97,7 +96,7 @@ export function readLineCell(layout: Layout, cell: string): string {
     const pattern = letterCase ? layout[livePatterns[letterCase]] : layout.liveAsIs;
     if (pattern === '') continue;
     const [open = '', close = ''] = pattern.split('{fallback}');
-    const quoted = [open, close].map((part) => part.replace(specials, '\\$&'));
+    const quoted = [open, close].map((part) => escapePattern(part));
     const found = new RegExp(`^(.*?)${quoted[0]}(.*?)${quoted[1]}(.*)$`, 'su').exec(cell);
     if (!found) continue;
     const [, before = '', fallback = '', after = ''] = found;

@@ -1,12 +1,10 @@
-import type { Audience, Campaign } from '../plan/records/campaign';
+import { deviceNames, type Audience, type Campaign } from '../plan/records/campaign';
+import { notShown } from '../plan/records/hour-span';
 import type { Layout } from '../plan/records/layout';
 import type { TrackingParameter } from '../plan/records/tracking-parameter';
 import type { CellReader } from './cell-reader';
 import { parts, readList, writeList, writeParts } from './list-cells';
 import type { FieldRow } from './read-rows';
-
-const deviceNames = ['computer', 'phone', 'tablet'] as const;
-const notShown = -100;
 
 const writePercent = (percent: number) => (percent === notShown ? 'off' : `${percent > 0 ? '+' : ''}${percent}%`);
 

@@ -1,7 +1,8 @@
 import { countsEnquiries, worthOf, type PlanView } from '../plan/plan-view';
 import { parseShare } from '../budget/ratio';
 import type { DemandSummary } from '../market/figures';
-import type { Campaign } from '../plan/records/campaign';
+import { deviceNames, type Campaign } from '../plan/records/campaign';
+import { notShown } from '../plan/records/hour-span';
 import { computeClicks, type Range } from './clicks';
 import { shareOfWeek } from './week-shape';
 
@@ -30,12 +31,11 @@ export interface Limit {
 
 /** Shares of searches by device: an assumption. */
 const deviceShares = { computer: 0.35, phone: 0.6, tablet: 0.05 } as const;
-const deviceNames = ['computer', 'phone', 'tablet'] as const;
 /** What aiming at an audience leaves, as long as nothing is known of its size. */
 const aimedLeaves = 0.2;
 
 const shareOfDevices = ({ devices }: Campaign) =>
-  deviceNames.reduce((sum, name) => sum + (devices[name] === -100 ? 0 : deviceShares[name]), 0);
+  deviceNames.reduce((sum, name) => sum + (devices[name] === notShown ? 0 : deviceShares[name]), 0);
 const times = ({ low, high }: Range, factor: number): Range => ({ low: low * factor, high: high * factor });
 const ofPercent = ({ low, high }: Range): Range => ({ low: low / 100, high: high / 100 });
 const middle = ({ low, high }: Range) => (low + high) / 2;

@@ -20,8 +20,14 @@ const kmPerMile = 1.609_344;
 /** Whether distances are given in miles in a country (ISO 3166 alpha-2). */
 export const usesMiles = (country: string) => ['GB', 'US', 'LR', 'MM'].includes(country);
 
+/** The unit of distances in a country, as it is written, and how many kilometres it has. */
+export const unitOf = (country: string) => (usesMiles(country) ? { name: 'mi', km: kmPerMile } : { name: 'km', km: 1 });
+
 /** A radius in the unit that a country uses, to one decimal. */
-export const radiusIn = (km: number, country: string) => Math.round((usesMiles(country) ? km / kmPerMile : km) * 10) / 10;
+export const radiusIn = (km: number, country: string) => Math.round((km / unitOf(country).km) * 10) / 10;
+
+/** The same with its unit, `12.4 mi`. */
+export const writeRadius = (km: number, country: string) => `${radiusIn(km, country)} ${unitOf(country).name}`;
 
 /** Reads a radius as typed, `15 km`, `10 mi`, or a number in the unit of the country; kilometres to two decimals, or null. */
 export function readRadius(text: string, country: string): number | null {

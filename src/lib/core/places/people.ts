@@ -85,9 +85,14 @@ export function markReached(cities: Cities, places: readonly ReachedPlace[]): Ui
   return marks;
 }
 
-/** People in the cities that places reach, each city once, and how many cities they are. An estimate: the country between towns is left out. */
-export function countPeople(cities: Cities, places: readonly ReachedPlace[]): { people: number; cities: number } {
-  const marks = markReached(cities, places);
+/** How many people and cities. */
+export interface PeopleCount {
+  people: number;
+  cities: number;
+}
+
+/** People in the cities that are marked. */
+export function sumMarked(cities: Cities, marks: Uint8Array): PeopleCount {
   let [people, count] = [0, 0];
   for (let index = 0; index < marks.length; index++)
     if (marks[index] === 1) {
@@ -96,3 +101,16 @@ export function countPeople(cities: Cities, places: readonly ReachedPlace[]): { 
     }
   return { people, cities: count };
 }
+
+/** People in the cities that one place holds, whether it is included or not. */
+export function countIn(cities: Cities, place: ReachedPlace): PeopleCount {
+  const count = { people: 0, cities: 0 };
+  eachCityIn(cities, place, (index) => {
+    count.people += cities.people[index]!;
+    count.cities++;
+  });
+  return count;
+}
+
+/** People in the cities that places reach, each city once. An estimate: the country between towns is left out. */
+export const countPeople = (cities: Cities, places: readonly ReachedPlace[]): PeopleCount => sumMarked(cities, markReached(cities, places));

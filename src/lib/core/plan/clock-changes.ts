@@ -1,6 +1,15 @@
-/** How far a zone's clock is from UTC on a day at noon, in minutes. */
-function offsetMinutes(timeZone: string, day: Date): number {
-  const parts = new Intl.DateTimeFormat('en-US', { timeZone, timeZoneName: 'longOffset' }).formatToParts(day);
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+/** Making a format is slow, using one is not. */
+function formatOf(timeZone: string): Intl.DateTimeFormat {
+  let format = formats.get(timeZone);
+  if (!format) formats.set(timeZone, (format = new Intl.DateTimeFormat('en-US', { timeZone, timeZoneName: 'longOffset' })));
+  return format;
+}
+
+/** How far a zone's clock is from UTC at a time, in minutes. */
+export function offsetMinutes(timeZone: string, time: Date): number {
+  const parts = formatOf(timeZone).formatToParts(time);
   const [, sign = '+', hours = '0', minutes = '0'] =
     /GMT(?:([+-])(\d{2}):(\d{2}))?/.exec(parts.find(({ type }) => type === 'timeZoneName')?.value ?? '') ?? [];
   return (sign === '-' ? -1 : 1) * (Number(hours) * 60 + Number(minutes));

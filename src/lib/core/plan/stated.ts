@@ -4,6 +4,7 @@ import type { SimpleChange } from './changes';
 import { firstLanguage, type PlanView } from './plan-view';
 import type { AdLine } from './records/ad-line';
 import type { Extra } from './records/extra';
+import { escapePattern } from '../text/escape-pattern';
 
 /** A value of the brief as lines may state it. */
 export type StatedValue = { kind: 'price'; minor: number } | { kind: 'date'; date: string } | { kind: 'text'; text: string };
@@ -16,8 +17,7 @@ export interface StatingLine {
   after: string;
 }
 
-const boundary = (text: string) =>
-  new RegExp(`(?<![\\p{L}\\p{N}])${text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}]|[.,]\\d)`, 'giu');
+const boundary = (text: string) => new RegExp(`(?<![\\p{L}\\p{N}])${escapePattern(text)}(?![\\p{L}\\p{N}]|[.,]\\d)`, 'giu');
 
 /** The ways in which a date is written in lines, longest first. */
 function datesOf(date: string, language: string): string[] {

@@ -1,8 +1,10 @@
 import { biddingKindFacts, type Adjusted } from '../budget/bidding-kinds';
 import { parseShare } from '../budget/ratio';
-import { childrenOf, inOrder } from '../plan/book';
+import { childrenOf } from '../plan/book';
 import { worthOf, type PlanView } from '../plan/plan-view';
 import type { Campaign } from '../plan/records/campaign';
+import type { Find } from '../plan/records/find';
+import { notShown } from '../plan/records/hour-span';
 import type { Report } from './finding';
 
 const at = ({ id }: Campaign, field: string) => ({ record: id, where: { campaignId: id, field } });
@@ -11,7 +13,7 @@ const at = ({ id }: Campaign, field: string) => ({ record: id, where: { campaign
 function adjustmentsOf({ hours, devices, audiences }: Campaign): Adjusted[] {
   return [
     ...(hours.some(({ adjust }) => adjust) ? (['hours'] as const) : []),
-    ...(Object.values(devices).some((percent) => percent !== 0 && percent !== -100) ? (['devices'] as const) : []),
+    ...(Object.values(devices).some((percent) => percent !== 0 && percent !== notShown) ? (['devices'] as const) : []),
     ...(audiences.some(({ adjust }) => adjust !== 0) ? (['audiences'] as const) : []),
   ];
 }
@@ -23,7 +25,7 @@ function checkAdjustments({ rules }: PlanView, campaign: Campaign): Report[] {
   const { least, most } = rules.adjustment;
   const set = [
     ...hours.map(({ adjust }) => adjust ?? 0),
-    ...Object.values(devices).filter((percent) => percent !== -100),
+    ...Object.values(devices).filter((percent) => percent !== notShown),
     ...audiences.map(({ adjust }) => adjust),
   ];
   const beyond = set.find((percent) => percent < least || percent > most);
@@ -37,10 +39,18 @@ function checkAdjustments({ rules }: PlanView, campaign: Campaign): Report[] {
   ];
 }
 
-/** The lowest bid that any kept find asks for; null where none is known. */
+const lowestBids = new WeakMap<ReadonlyMap<string, Find>, { lowest: number | null }>();
+
+/** The lowest bid that any kept find asks for; null where none is known. Worked out once for the same finds. */
 function lowestBid({ book }: PlanView): number | null {
-  const bids = inOrder(book.find).flatMap(({ verdict, bidLowMinor }) => (verdict === 'keep' && bidLowMinor !== null ? [bidLowMinor] : []));
-  return bids.length === 0 ? null : bids.reduce((least, bid) => Math.min(least, bid));
+  let known = lowestBids.get(book.find);
+  if (!known) {
+    known = { lowest: null };
+    for (const { verdict, bidLowMinor } of book.find.values())
+      if (verdict === 'keep' && bidLowMinor !== null) known.lowest = Math.min(known.lowest ?? bidLowMinor, bidLowMinor);
+    lowestBids.set(book.find, known);
+  }
+  return known.lowest;
 }
 
 /** A cap below what any find costs, a target that cannot happen, a bid above what a click is worth. */

@@ -6,6 +6,7 @@ import { splitPlanMoney } from '../budget/split-plan';
 import { childrenOf, inOrder } from '../plan/book';
 import type { PlanView } from '../plan/plan-view';
 import type { Campaign } from '../plan/records/campaign';
+import { notShown } from '../plan/records/hour-span';
 import { units } from '../text/units';
 import { checkBidding } from './check-bidding';
 import { checkPlaces } from './check-places';
@@ -53,7 +54,7 @@ function checkWhoSees({ book, plan }: PlanView, campaign: Campaign): Report[] {
   const { id, name, devices, hours, placementsOff } = campaign;
   const at = (field: string) => ({ record: id, where: { campaignId: id, field } });
   const reports: Report[] = [];
-  if (Object.values(devices).every((percent) => percent === -100))
+  if (Object.values(devices).every((percent) => percent === notShown))
     reports.push({ rule: 'settings.no-device', ...at('devices'), data: { name } });
   const layout = layoutOf(book, plan.layoutKey);
   const most = Math.max(0, ...[1, 2, 3, 4, 5, 6, 7].map((day) => hours.filter((span) => span.day === day).length));

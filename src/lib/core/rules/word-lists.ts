@@ -1,4 +1,5 @@
 import data from './word-lists.json';
+import { escapePattern } from '../text/escape-pattern';
 
 /** Words by which readings, copy and starter negatives are judged, in one language. */
 export interface WordLists {
@@ -17,13 +18,12 @@ export function wordListsOf(language: string): WordLists {
   return lists[base === 'nb' || base === 'nn' ? 'no' : base] ?? data.en;
 }
 
-const specials = /[.*+?^${}()|[\]\\]/g;
 const patterns = new Map<string, RegExp>();
 
 function patternOf(phrase: string): RegExp {
   let pattern = patterns.get(phrase);
   if (!pattern) {
-    pattern = new RegExp(`(?<![\\p{L}\\p{N}])${phrase.replace(specials, '\\$&')}(?![\\p{L}\\p{N}])`, 'iu');
+    pattern = new RegExp(`(?<![\\p{L}\\p{N}])${escapePattern(phrase)}(?![\\p{L}\\p{N}])`, 'iu');
     patterns.set(phrase, pattern);
   }
   return pattern;

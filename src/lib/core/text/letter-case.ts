@@ -1,3 +1,5 @@
+import { escapePattern } from './escape-pattern';
+
 /** The letter cases that a slot can ask for; none leaves the value as it stands. */
 export const letterCases = ['lower', 'sentence', 'title', 'upper'] as const;
 export type LetterCase = (typeof letterCases)[number];
@@ -32,13 +34,11 @@ export function applyCase(value: string, letterCase: LetterCase | null, language
   }
 }
 
-const specials = /[.*+?^${}()|[\]\\]/g;
-
 /** Writes every spelling of the list (`UK`, `A440`) where it stands as a word in any letter case. */
 export function applySpellings(value: string, spellings: readonly string[]): string {
   let result = value;
   for (const spelling of spellings) {
-    const word = spelling.trim().replace(specials, '\\$&');
+    const word = escapePattern(spelling.trim());
     if (word === '') continue;
     result = result.replace(new RegExp(`(?<![\\p{L}\\p{N}])${word}(?![\\p{L}\\p{N}])`, 'giu'), () => spelling.trim());
   }

@@ -1,6 +1,7 @@
 import { feature } from 'topojson-client';
 import type { GeometryCollection, Topology } from 'topojson-specification';
 import { distanceKm, type Point } from '$lib/core/places/distance';
+import { isInPolygon } from './in-polygon.js';
 
 type Ring = readonly (readonly [number, number])[];
 interface Polygon {
@@ -9,16 +10,6 @@ interface Polygon {
   east: number;
   south: number;
   north: number;
-}
-
-function isInRing(ring: Ring, x: number, y: number): boolean {
-  let inside = false;
-  for (let at = 0, last = ring.length - 1; at < ring.length; last = at++) {
-    const [ax, ay] = ring[at]!;
-    const [bx, by] = ring[last]!;
-    if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside;
-  }
-  return inside;
 }
 
 function boxed(rings: readonly Ring[]): Polygon {
@@ -52,13 +43,7 @@ export class LandMap {
 
   private isLand(country: string, { latitude: y, longitude: x }: Point): boolean {
     return this.polygonsOf(country).some(
-      ({ rings, west, east, south, north }) =>
-        x >= west &&
-        x <= east &&
-        y >= south &&
-        y <= north &&
-        isInRing(rings[0]!, x, y) &&
-        !rings.slice(1).some((hole) => isInRing(hole, x, y)),
+      ({ rings, west, east, south, north }) => x >= west && x <= east && y >= south && y <= north && isInPolygon(rings, x, y),
     );
   }
 

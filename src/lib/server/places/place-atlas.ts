@@ -1,6 +1,6 @@
 import type Sqlite from 'better-sqlite3';
 import type { FoundPlace, PlacesReached } from '$lib/core/places/found-place';
-import { countPeople, eachCityIn, markReached, type Cities, type ReachedPlace } from '$lib/core/places/people';
+import { countIn, eachCityIn, markReached, sumMarked, type Cities, type ReachedPlace } from '$lib/core/places/people';
 import { LandMap } from './land-map';
 
 /** GeoNames' and Natural Earth's data as packed. */
@@ -14,6 +14,14 @@ interface CityRow {
   latitude: number;
   longitude: number;
   people: number;
+}
+
+interface CountryRow {
+  name: string;
+  people: number;
+  timeZone: string;
+  currency: string;
+  languages: string;
 }
 
 function columnsOf(rows: readonly CityRow[]): Cities {
@@ -37,8 +45,18 @@ function columnsOf(rows: readonly CityRow[]): Cities {
 export class PlaceAtlas {
   private loaded: Cities | null = null;
   private readonly land: LandMap;
+  private readonly selectShape: Sqlite.Statement;
+  private readonly selectCountry: Sqlite.Statement;
+  private readonly selectZone: Sqlite.Statement;
 
   constructor(private readonly db: Sqlite.Database) {
+    this.selectShape = db.prepare('SELECT topology FROM shape WHERE country = ?').pluck();
+    this.selectCountry = db.prepare(
+      "SELECT name, people, time_zone AS timeZone, currency, languages FROM place WHERE kind = 'country' AND country = ?",
+    );
+    this.selectZone = db
+      .prepare("SELECT time_zone FROM place WHERE kind = 'city' AND country = ? ORDER BY abs(latitude - ?) + abs(longitude - ?) LIMIT 1")
+      .pluck();
     this.land = new LandMap((country) => this.findShape(country));
   }
 
@@ -53,32 +71,27 @@ export class PlaceAtlas {
 
   /** Outlines of a country's regions, or of the `world`, as a topology in JSON; null where there are none. */
   findShape(country: string): string | null {
-    const found = this.db.prepare('SELECT topology FROM shape WHERE country = ?').pluck().get(country) as string | undefined;
-    return found ?? null;
+    return (this.selectShape.get(country) as string | undefined) ?? null;
   }
 
   /** The facts of a country: people, currency, zone, languages. */
   findCountry(code: string): Pick<FoundPlace, 'name' | 'people' | 'timeZone' | 'currency' | 'languages'> | null {
-    const found = this.db
-      .prepare("SELECT name, people, time_zone AS timeZone, currency, languages FROM place WHERE kind = 'country' AND country = ?")
-      .get(code) as { name: string; people: number; timeZone: string; currency: string; languages: string } | undefined;
+    const found = this.selectCountry.get(code) as CountryRow | undefined;
     return found ? { ...found, languages: found.languages.split(' ').filter(Boolean) } : null;
   }
 
   /** The zone in which most people of a point's nearest towns live. */
   findZone({ country, latitude, longitude }: { country: string; latitude: number; longitude: number }): string {
-    const found = this.db
-      .prepare("SELECT time_zone FROM place WHERE kind = 'city' AND country = ? ORDER BY abs(latitude - ?) + abs(longitude - ?) LIMIT 1")
-      .pluck()
-      .get(country, latitude, longitude) as string | undefined;
+    const found = this.selectZone.get(country, latitude, longitude) as string | undefined;
     return found ?? this.findCountry(country)?.timeZone ?? '';
   }
 
   /** People and towns that places reach. */
   reach(places: readonly ReachedPlace[]): PlacesReached {
     const { cities } = this;
-    const each = places.map((place) => countPeople(cities, [{ ...place, excluded: false }]));
-    return { ...countPeople(cities, places), asOf: dataDate, each, towns: this.towns(places), acrossWater: this.acrossWater(places) };
+    const marks = markReached(cities, places);
+    const each = places.map((place) => countIn(cities, place));
+    return { ...sumMarked(cities, marks), asOf: dataDate, each, towns: this.towns(places, marks), acrossWater: this.acrossWater(places) };
   }
 
   private townAt(index: number) {
@@ -92,12 +105,17 @@ export class PlaceAtlas {
     };
   }
 
-  private towns(places: readonly ReachedPlace[]): PlacesReached['towns'] {
-    const marks = markReached(this.cities, places);
-    const inCircles = new Set<number>();
-    for (const place of places) if (place.kind === 'city') eachCityIn(this.cities, place, (index) => inCircles.add(index));
-    const towns = [...inCircles].filter((index) => marks[index] === 1).map((index) => this.townAt(index));
+  /** The largest of some cities. */
+  private largest(indexes: Iterable<number>): PlacesReached['towns'] {
+    const towns = Array.from(indexes, (index) => this.townAt(index));
     return towns.sort((a, b) => b.people - a.people).slice(0, mostTowns);
+  }
+
+  private towns(places: readonly ReachedPlace[], marks: Uint8Array): PlacesReached['towns'] {
+    const inCircles = new Set<number>();
+    for (const place of places)
+      if (place.kind === 'city') eachCityIn(this.cities, place, (index) => marks[index] === 1 && inCircles.add(index));
+    return this.largest(inCircles);
   }
 
   /** Towns of a circle that one cannot reach from its middle without crossing the sea, as far as outlines tell. */
@@ -107,11 +125,9 @@ export class PlaceAtlas {
       if (place.kind !== 'city' || place.excluded || place.radiusKm === null || latitude === null || longitude === null) return [];
       const inside: number[] = [];
       eachCityIn(this.cities, place, (index) => inside.push(index));
-      const largest = inside
-        .map((index) => this.townAt(index))
-        .sort((a, b) => b.people - a.people)
-        .slice(0, mostTowns);
-      const towns = largest.filter((town) => this.land.crossesWater(place.country, { latitude, longitude }, town)).map(({ name }) => name);
+      const towns = this.largest(inside)
+        .filter((town) => this.land.crossesWater(place.country, { latitude, longitude }, town))
+        .map(({ name }) => name);
       return towns.length > 0 ? [{ place: number, towns }] : [];
     });
   }

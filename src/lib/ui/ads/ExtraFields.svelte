@@ -7,7 +7,8 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
-  import { withoutRow, withPriceRow, withRow } from './extra-sections';
+  import { withFields, withoutRow, withRow } from '../parts/lists';
+  import { withPriceRow } from './extra-sections';
   import LimitedField from './LimitedField.svelte';
 
   let { extra }: { extra: Extra } = $props();
@@ -93,8 +94,7 @@
   {@render header(rules.priceRows.headers)}
   <div class="col-span-2 flex flex-col gap-1.5">
     {#each extra.prices as row, index (index)}
-      {@const change = (fields: Partial<typeof row>, sitting?: string) =>
-        set({ prices: withRow(extra.prices, index, { ...row, ...fields }) }, sitting)}
+      {@const change = (fields: Partial<typeof row>, sitting?: string) => set({ prices: withFields(extra.prices, index, fields) }, sitting)}
       <div class="grid grid-cols-[1fr_1fr_130px_1fr_auto] gap-x-3">
         <LimitedField
           label={`What, row ${index + 1}`}

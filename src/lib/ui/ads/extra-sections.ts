@@ -69,9 +69,5 @@ export function newExtra(kind: ExtraKind, rules: RuleSet, country: string): Omit
   return { ...blankExtra, kind, ...own[kind] };
 }
 
-/** A list with one row changed. */
-export const withRow = <T>(list: readonly T[], index: number, row: T): T[] => list.map((one, at) => (at === index ? row : one));
-/** A list without one row. */
-export const withoutRow = <T>(list: readonly T[], index: number): T[] => list.filter((_, at) => at !== index);
 /** A list of prices with an empty row more. */
 export const withPriceRow = (list: readonly PriceRow[]): PriceRow[] => [...list, blankPrice];

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Conversion } from '$lib/core/plan/records/brief';
   import Button from '../parts/Button.svelte';
+  import { withFields, withoutRow } from '../parts/lists';
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
@@ -18,11 +19,7 @@
     const countsConversions = conversions.some(({ tried, steers }) => tried && steers);
     desk.set('brief', brief.id, { conversions, countsConversions }, sitting);
   }
-  const set = (index: number, fields: Partial<Conversion>, sitting?: string) =>
-    put(
-      brief.conversions.map((one, at) => (at === index ? { ...one, ...fields } : one)),
-      sitting,
-    );
+  const set = (index: number, fields: Partial<Conversion>, sitting?: string) => put(withFields(brief.conversions, index, fields), sitting);
   const add = () => put([...brief.conversions, { name: '', valueMinor: null, counted: 'once', where: '', tried: false, steers: true }]);
 </script>
 
@@ -45,7 +42,7 @@
         onedit={(valueMinor, sitting) => set(index, { valueMinor }, sitting)}
       />
       <SelectField label="Counted" value={conversion.counted} items={ways} onedit={(counted) => set(index, { counted })} />
-      <Button kind="quiet" label={`Take out ${name}`} onclick={() => put(brief.conversions.filter((_, at) => at !== index))}>×</Button>
+      <Button kind="quiet" label={`Take out ${name}`} onclick={() => put(withoutRow(brief.conversions, index))}>×</Button>
       <TextField
         label="Where it is counted"
         value={conversion.where}

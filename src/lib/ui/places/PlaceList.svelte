@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { radiusIn, readRadius, usesMiles } from '$lib/core/places/distance';
+  import { readRadius, usesMiles, writeRadius } from '$lib/core/places/distance';
   import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { Place } from '$lib/core/plan/records/place';
@@ -28,8 +28,7 @@
     problem = isRead ? '' : `“${text}” is no radius: 1 to 800 km, such as ${usesMiles(place.country) ? '10 mi' : '15 km'}.`;
     if (isRead) desk.set('place', place.id, { radiusKm });
   }
-  const radiusText = (place: Place) =>
-    place.radiusKm === null ? '' : `${radiusIn(place.radiusKm, place.country)} ${usesMiles(place.country) ? 'mi' : 'km'}`;
+  const radiusText = (place: Place) => (place.radiusKm === null ? '' : writeRadius(place.radiusKm, place.country));
   const whereOf = ({ kind, country, region }: Place) =>
     kind === 'country'
       ? 'country'

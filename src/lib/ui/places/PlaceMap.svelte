@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { distanceKm, radiusIn, usesMiles, type Point } from '$lib/core/places/distance';
+  import { distanceKm, radiusIn, unitOf, writeRadius, type Point } from '$lib/core/places/distance';
   import type { Place } from '$lib/core/plan/records/place';
   import Button from '../parts/Button.svelte';
   import { fitLabels, type MapLabel } from './map-labels';
@@ -59,10 +59,10 @@
   const drawn = $derived(new Set(map.showsRegions ? map.regions.map(({ code }) => code.slice(0, 2)) : []));
   const country = $derived(places[0]?.country ?? '');
   const scaleBar = $derived.by(() => {
-    const unit = usesMiles(country) ? 1.609344 : 1;
-    const most = (map.kmPerPixel * 110) / unit;
+    const unit = unitOf(country);
+    const most = (map.kmPerPixel * 110) / unit.km;
     const length = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000].filter((step) => step <= most).at(-1) ?? 1;
-    return { text: `${length} ${usesMiles(country) ? 'mi' : 'km'}`, pixels: (length * unit) / map.kmPerPixel };
+    return { text: `${length} ${unit.name}`, pixels: (length * unit.km) / map.kmPerPixel };
   });
 
   let pulled = $state<{ place: Place; sitting: string } | null>(null);
@@ -114,11 +114,10 @@
     const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[event.key];
     if (step === undefined || place.radiusKm === null) return;
     event.preventDefault();
-    const unit = usesMiles(place.country) ? 1.609344 : 1;
-    onradius(place, (radiusIn(place.radiusKm, place.country) + step) * unit, `${place.id} by keys`);
+    onradius(place, (radiusIn(place.radiusKm, place.country) + step) * unitOf(place.country).km, `${place.id} by keys`);
   }
   const fillOf = (place: Place | undefined) => (place ? (place.excluded ? `url(#${id}-out)` : `url(#${id}-in)`) : 'var(--sheet)');
-  const radiusText = (place: Place) => `${radiusIn(place.radiusKm ?? 0, place.country)} ${usesMiles(place.country) ? 'mi' : 'km'}`;
+  const radiusText = (place: Place) => writeRadius(place.radiusKm ?? 0, place.country);
 </script>
 
 <div class="relative overflow-hidden rounded border border-rule bg-slate-tint" bind:clientWidth={map.width}>

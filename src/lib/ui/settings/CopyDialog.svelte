@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { untrack } from 'svelte';
-  import { radiusIn, readRadius, usesMiles } from '$lib/core/places/distance';
+  import { radiusIn, readRadius, unitOf } from '$lib/core/places/distance';
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { TextChange } from '$lib/core/copying/text-changes';
   import type { Campaign } from '$lib/core/plan/records/campaign';
@@ -11,6 +11,7 @@
   import { languageItems } from '../parts/languages';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
+  import { findByCode } from '../places/find-by-code';
   import PlaceSearchField from '../places/PlaceSearchField.svelte';
   import { readInPlan } from '../shelf/new-plan';
   import { getShell } from '../shell/shell.svelte';
@@ -41,11 +42,10 @@
     { value: '', name: `stays: ${campaign.languages.join(', ') || 'none'}` },
     ...languageItems.map(({ value, name }) => ({ value: value as string, name })),
   ]);
-  const unit = $derived(draft.place && usesMiles(draft.place.country) ? 'mi' : 'km');
+  const unit = $derived(unitOf(draft.place?.country ?? '').name);
 
   async function choose(place: FoundPlace) {
-    const response = await fetch(`/api/places?code=${place.country}`);
-    const [country] = response.ok ? ((await response.json()) as { places: FoundPlace[] }).places : [];
+    const country = await findByCode(place.country);
     draft.choose(place, country?.currency ?? '');
   }
 

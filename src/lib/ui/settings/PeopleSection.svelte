@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Audience, Campaign } from '$lib/core/plan/records/campaign';
+  import { notShown } from '$lib/core/plan/records/hour-span';
   import Button from '../parts/Button.svelte';
+  import { withFields, withoutRow } from '../parts/lists';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
@@ -22,18 +24,17 @@
 
   const readPercent = (text: string): number | null => {
     const [, sign = '', number = ''] = /^\s*([+\-−–])?\s*(\d{1,3})\s*%?\s*$/.exec(text) ?? [];
-    if (/^\s*off\s*$/i.test(text)) return -100;
+    if (/^\s*off\s*$/i.test(text)) return notShown;
     return number === '' ? null : Number(number) * (/[-−–]/.test(sign) ? -1 : 1);
   };
-  const writePercent = (percent: number) => (percent === -100 ? 'off' : `${percent > 0 ? '+' : ''}${percent} %`);
+  const writePercent = (percent: number) => (percent === notShown ? 'off' : `${percent > 0 ? '+' : ''}${percent} %`);
   const check = (text: string) => {
     const percent = readPercent(text);
-    const isWithin = percent !== null && (percent === -100 || (percent >= bounds.least && percent <= bounds.most));
+    const isWithin = percent !== null && (percent === notShown || (percent >= bounds.least && percent <= bounds.most));
     return isWithin ? null : `${bounds.least} to +${bounds.most} %, or off.`;
   };
   const toggled = (list: readonly string[], item: string) => (list.includes(item) ? list.filter((one) => one !== item) : [...list, item]);
-  const setAudience = (index: number, fields: Partial<Audience>) =>
-    set({ audiences: campaign.audiences.map((audience, at) => (at === index ? { ...audience, ...fields } : audience)) });
+  const setAudience = (index: number, fields: Partial<Audience>) => set({ audiences: withFields(campaign.audiences, index, fields) });
 
   function addAudience(name: string) {
     if (name.trim() !== '') set({ audiences: [...campaign.audiences, { name: name.trim(), use: 'watched', adjust: 0 }] });
@@ -81,10 +82,8 @@
       {#each campaign.audiences as audience, index (index)}
         <li class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-2 gap-y-1 border-b border-rule-soft pb-1.5">
           <span class="truncate pt-1 font-semibold" title={audience.name}>{audience.name}</span>
-          <Button
-            kind="quiet"
-            label={`Take out ${audience.name}`}
-            onclick={() => set({ audiences: campaign.audiences.filter((_, at) => at !== index) })}>×</Button
+          <Button kind="quiet" label={`Take out ${audience.name}`} onclick={() => set({ audiences: withoutRow(campaign.audiences, index) })}
+            >×</Button
           >
           <SelectField
             label={`Use of ${audience.name}`}

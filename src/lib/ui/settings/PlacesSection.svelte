@@ -1,10 +1,9 @@
 <script lang="ts">
-  import { inOrder } from '$lib/core/plan/book';
-  import type { FoundPlace } from '$lib/core/places/found-place';
-  import { nextPosition } from '$lib/core/plan/book';
+  import { inOrder, nextPosition } from '$lib/core/plan/book';
   import type { Campaign } from '$lib/core/plan/records/campaign';
   import type { Place } from '$lib/core/plan/records/place';
   import { countOf } from '$lib/wording/texts';
+  import { findByCode } from '../places/find-by-code';
   import PlaceMap from '../places/PlaceMap.svelte';
   import { placeRow } from '../places/place-row';
   import { getDesk } from '../state/plan-desk.svelte';
@@ -33,8 +32,7 @@
     );
     if (standing?.excluded) return void desk.make({ type: 'remove', record: 'place', ids: [standing.id] });
     if (standing) return void desk.set('place', standing.id, { excluded: true });
-    const response = await fetch(`/api/places?code=${encodeURIComponent(code)}`);
-    const [found] = response.ok ? ((await response.json()) as { places: FoundPlace[] }).places : [];
+    const found = await findByCode(code);
     if (found) desk.add('place', placeRow(found, { campaignId: campaign.id, position: nextPosition(reach.places) }));
   }
 </script>

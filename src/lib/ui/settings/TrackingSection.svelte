@@ -4,6 +4,7 @@
   import type { TrackingParameter } from '$lib/core/plan/records/tracking-parameter';
   import { trackingWords } from '$lib/wording/settings-findings';
   import Button from '../parts/Button.svelte';
+  import { withFields, withoutRow } from '../parts/lists';
   import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
 
@@ -29,11 +30,7 @@
       >
     </h3>
     {#each parameters as parameter, index (index)}
-      {@const put = (fields: Partial<TrackingParameter>, sitting?: string) =>
-        change(
-          parameters.map((one, place) => (place === index ? { ...one, ...fields } : one)),
-          sitting,
-        )}
+      {@const put = (fields: Partial<TrackingParameter>, sitting?: string) => change(withFields(parameters, index, fields), sitting)}
       {@const code = problemOf(parameter.name)}
       <div class="grid grid-cols-[90px_minmax(0,1fr)_auto] gap-1 py-0.5">
         <TextField
@@ -52,10 +49,8 @@
           placeholder="[[group]] or a text"
           onedit={(value, sitting) => put({ value }, sitting)}
         />
-        <Button
-          kind="quiet"
-          label={`Take out ${parameter.name || 'the parameter'}`}
-          onclick={() => change(parameters.filter((_, place) => place !== index))}>×</Button
+        <Button kind="quiet" label={`Take out ${parameter.name || 'the parameter'}`} onclick={() => change(withoutRow(parameters, index))}
+          >×</Button
         >
       </div>
       {#if code}<p class="text-[12px] text-madder">

@@ -8,7 +8,9 @@ import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import type { FoundPlace } from '$lib/core/places/found-place';
 import { childrenOf, inOrder } from '$lib/core/plan/book';
 import { freeName } from '$lib/core/plan/campaign-name';
+import { offsetMinutes } from '$lib/core/plan/clock-changes';
 import type { Campaign } from '$lib/core/plan/records/campaign';
+import { withFields } from '../parts/lists';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 import { newId } from '../state/stream.svelte';
 
@@ -58,7 +60,7 @@ export class CopyDraft {
 
   constructor(
     private readonly desk: PlanDesk,
-    private readonly campaign: Campaign,
+    campaign: Campaign,
   ) {
     const { book } = desk.plan;
     this.file = writePlanFile(desk.whole, desk.planId);
@@ -82,7 +84,7 @@ export class CopyDraft {
   }
 
   setWord(index: number, fields: Partial<PlaceWord>): void {
-    this.words = this.words.map((word, at) => (at === index ? { ...word, ...fields } : word));
+    this.words = withFields(this.words, index, fields);
   }
 
   addWord(): void {
@@ -151,12 +153,8 @@ function uniquelyNamed(campaigns: readonly FileCampaign[]): FileCampaign[] {
   });
 }
 
-/** By how many hours the clock of one zone is ahead of another's, today. */
+/** By how many whole hours the clock of one zone is ahead of another's, today. */
 function hoursBetween(from: string, to: string): number {
-  const hourIn = (timeZone: string) => {
-    const parts = new Intl.DateTimeFormat('en-US', { timeZone, timeZoneName: 'longOffset' }).formatToParts(new Date());
-    const [, sign = '+', hours = '0'] = /GMT(?:([+-])(\d{2}))?/.exec(parts.find(({ type }) => type === 'timeZoneName')?.value ?? '') ?? [];
-    return Number(hours) * (sign === '-' ? -1 : 1);
-  };
+  const hourIn = (timeZone: string) => Math.trunc(offsetMinutes(timeZone, new Date()) / 60);
   return to === '' ? 0 : hourIn(to) - hourIn(from);
 }

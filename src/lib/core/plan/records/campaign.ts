@@ -8,6 +8,9 @@ import { trackingParameter, type TrackingParameter } from './tracking-parameter'
 export const biddingKinds = ['by-hand', 'most-clicks', 'most-conversions', 'most-value', 'share-of-appearances'] as const;
 export type BiddingKind = (typeof biddingKinds)[number];
 
+/** The devices that bids can be adjusted for. */
+export const deviceNames = ['computer', 'phone', 'tablet'] as const;
+
 /** People by interest or from a list: watched only, or aimed at, which narrows reach. */
 const audience = z.strictObject({ name: field.name.max(200), use: z.enum(['watched', 'aimed']), adjust: percent });
 export type Audience = z.infer<typeof audience>;

@@ -32,7 +32,7 @@ const circle = (latitude: number, longitude: number): ReachedPlace => ({
   excluded: false,
 });
 const world = { cities, findCountry: (code: string) => ({ languages: code === 'GB' ? ['en'] : ['nb'] }) };
-const market = new PracticeMarket(world, { now: () => new Date(0), pauseMs: 0 });
+const market = new PracticeMarket(world, { pauseMs: 0 });
 
 describeMarket('the practice market', market, { country: country('GB'), city: circle(54, -2), other: circle(52, 1), language: 'en' });
 

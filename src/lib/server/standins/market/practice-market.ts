@@ -14,7 +14,6 @@ export interface PracticeWorld {
 }
 
 interface Settings {
-  now(): Date;
   /** How long a term takes. */
   pauseMs: number;
 }
