@@ -73,6 +73,7 @@ function benchCopy(): BenchRow {
       shiftHours: 0,
       texts,
       rate: null,
+      bids: null,
       from: 'GBP',
       to: 'GBP',
     };

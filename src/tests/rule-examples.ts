@@ -35,6 +35,12 @@ const priced = (fields: Partial<PriceRow>): Partial<Extra> => {
   return { kind: 'price-rows', header: 'Services', prices: [row, { ...row, priceMinor: 1 }, { ...row, priceMinor: 2 }] };
 };
 const call: Partial<Extra> = { kind: 'call', phone: '01335 342000', phoneCountry: 'GB' };
+/** A group of its own for the client's own name. */
+const ownGroup = (book: Book) => {
+  const named = addLike(change(book, 'brief', { ownNames: ['Ottlemere'] }), 'group', { name: 'Own name', theme: 'ottlemere' });
+  const group = [...named.group.values()].at(-1)!;
+  return addLike(named, 'keyword', { groupId: group.id, text: 'ottlemere piano' });
+};
 const datedOffer: Partial<Extra> = { kind: 'dated-offer', text: 'New-year tuning', endsOn: '2027-01-31' };
 
 /** The place of the n-th headline of the first ad in the order of lines. */
@@ -259,6 +265,18 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     raises: (book) => change(book, 'brief', { ownNames: ['Tuner'] }),
     not: (book) => change(book, 'brief', { ownNames: ['Ottlemere'] }),
   },
+  'groups.own-name-unblocked': {
+    raises: ownGroup,
+    not: both(ownGroup, (book) => addLike(book, 'negative', { text: 'ottlemere', campaignId: null, groupId: null })),
+  },
+  'groups.other-language': {
+    raises: (book) =>
+      ['klavier stimmen lassen', 'klavierstimmer in der nähe', 'was kostet ein klavierstimmer'].reduce(
+        (made, text, index) => change(made, 'keyword', { text }, index),
+        book,
+      ),
+    not: (book) => change(book, 'keyword', { text: 'klavier' }),
+  },
   'groups.broad-by-hand': {
     raises: (book) => change(book, 'keyword', { match: 'broad' }),
     not: both(
@@ -359,6 +377,10 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     not: both(necessary('Fixed price'), description('Fixed price, said before we come.', 1)),
   },
   'ads.necessary-missing': { raises: necessary('Zithers'), not: necessary('Tuning') },
+  'ads.other-language': {
+    raises: description('Wir stimmen Ihr Klavier bei Ihnen zu Hause und in der Schule.'),
+    not: description('Wir stimmen.'),
+  },
   'ads.word-unanswered': {
     raises: (book) => change(book, 'keyword', { text: 'neglected piano tuning in the far north' }),
     not: (book) => change(book, 'keyword', { text: 'pianos tuned' }),

@@ -5,7 +5,7 @@ import { extraWriters } from './extra-findings';
 import { settingsWriters } from './settings-findings';
 import { FindingReader, type Writer } from './finding-reader';
 import { wordSlotProblem } from './problems';
-import { countOf, first, quote } from './texts';
+import { countOf, first, quote, wordLanguage } from './texts';
 
 /** The words of a finding: what is so, what it found, and what its mend says. */
 export interface FindingWords {
@@ -104,6 +104,15 @@ const writers: Record<RuleId, Writer> = {
     'The client’s own name among other searches',
     `${d.list('keywords')} in ${d.text('group')}: who searches for it comes at another price; give it a group of its own.`,
   ],
+  'groups.own-name-unblocked': (d) => [
+    'Other groups also answer to the client’s own name',
+    `${d.list('names')}: it has a group of its own, and ${countOf(d.number('count'), 'other group')} ${d.number('count') === 1 ? 'does' : 'do'} not block it: ${d.list('groups')}`,
+    `Block it in ${d.number('count') === 1 ? 'that one' : 'those'}`,
+  ],
+  'groups.other-language': (d) => [
+    `Keywords that read as ${wordLanguage(d.text('language'))}`,
+    `${d.list('keywords')} in ${d.text('group')}: the campaign reaches who searches in ${d.items('languages').map(wordLanguage).join(' or ')}.`,
+  ],
   'groups.broad-by-hand': (d) => [
     'Broad keywords without anything to learn from',
     `${d.text('group')}: ${countOf(d.number('count'), 'broad keyword')}`,
@@ -180,6 +189,10 @@ const writers: Record<RuleId, Writer> = {
   'ads.no-page': (d) => ['An ad leads nowhere', `${d.text('group')}, ${d.text('ad')}: neither ad, group nor brief names a page.`],
   'ads.page-unread': (d) => ['A landing page is no address', quote(d.text('address'))],
   'ads.domains-differ': (d) => ['Ads of one group lead to different domains', d.list('domains')],
+  'ads.other-language': (d) => [
+    `Lines that read as ${wordLanguage(d.text('language'))}`,
+    `${d.list('lines')} in ${d.text('group')}: the campaign reaches who searches in ${d.items('languages').map(wordLanguage).join(' or ')}.`,
+  ],
   'ads.word-unanswered': (d) => ['Words searched, never answered', `${d.list('words')}: in no line and no reading`],
 
   'ads.necessary-unsure': (d) => [

@@ -17,3 +17,7 @@ export function wordDate(date: string): string {
     timeZone: 'UTC',
   }).format(new Date(Date.UTC(year, month - 1, day)));
 }
+
+const languageNames = new Intl.DisplayNames('en', { type: 'language' });
+/** The name of a language by its code. */
+export const wordLanguage = (code: string) => languageNames.of(code) ?? code;

@@ -4,6 +4,8 @@ import type { HourSpan } from '../plan/records/hour-span';
 import type { NamingPattern } from '../plan/records/house-rule';
 import type { PlanFile } from '../exchange/plan-file';
 import { minorDigits } from '../budget/money';
+import { noFigures } from '../market/find-figures';
+import { bidsThere, type BidFactors } from './bids-there';
 import { withTexts, type FileCampaign } from './text-changes';
 
 type FilePlace = FileCampaign['places'][number];
@@ -21,6 +23,8 @@ export interface CopyTarget {
   texts: ReadonlyMap<string, string>;
   /** How many units of the other currency a unit of this one makes; null: amounts stay. */
   rate: number | null;
+  /** How bids there stand to those here; null: bids are converted like other amounts. */
+  bids: BidFactors | null;
   from: string;
   to: string;
 }
@@ -64,7 +68,8 @@ export function copyCampaign(campaign: FileCampaign, target: CopyTarget, naming:
     languages: target.languages ?? texts.languages,
     hours: shiftHours(texts.hours, target.shiftHours),
   };
-  return convertAmounts({ ...moved, name: composeName(moved, naming), nameIsTyped: false }, target);
+  const converted = convertAmounts({ ...moved, name: composeName(moved, naming), nameIsTyped: false }, target);
+  return target.bids === null ? converted : { ...converted, ...bidsThere(moved, target.bids) };
 }
 
 /** A plan of its own for campaigns that go to another place or account: the brief with its amounts converted, and those campaigns alone. */
@@ -84,16 +89,7 @@ export function planForCopy(
     brief: { ...brief, monthlyMinor, languages: target.languages ?? brief.languages, places: target.places },
     campaigns,
     // Figures are of the old place: they are fetched anew.
-    finds: file.finds.map((find) => ({
-      ...find,
-      searchesLow: null,
-      searchesHigh: null,
-      bidLowMinor: null,
-      bidHighMinor: null,
-      months: [],
-      figuresOf: '',
-      figuresOn: null,
-    })),
+    finds: file.finds.map((find) => ({ ...find, ...noFigures, otherFigures: [] })),
     setAside: [],
   };
 }

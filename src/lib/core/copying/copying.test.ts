@@ -75,6 +75,7 @@ const target = (words: { from: string; to: string }[], of: FileCampaign, more: P
   shiftHours: 0,
   texts: new Map(findTextChanges(of, words, ruleSet).map(({ path, after }) => [path, after])),
   rate: null,
+  bids: null,
   from: 'GBP',
   to: 'GBP',
   ...more,

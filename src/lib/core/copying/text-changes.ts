@@ -111,8 +111,8 @@ export function findTextChanges(campaign: FileCampaign, words: readonly PlaceWor
 export const countTexts = (campaign: FileCampaign, rules: RuleSet): number =>
   [...spotsOf(campaign, rules)].filter(({ text }) => text !== '').length;
 
-/** A campaign with texts put in at paths; keywords and negatives that became the same stand once. */
-export function withTexts(campaign: FileCampaign, texts: ReadonlyMap<string, string>): FileCampaign {
+/** A campaign with texts put in at paths; keywords and negatives that became the same stand once, unless each is to keep its place. */
+export function withTexts(campaign: FileCampaign, texts: ReadonlyMap<string, string>, { keepsTwice = false } = {}): FileCampaign {
   const copy = structuredClone(campaign) as FileCampaign;
   for (const [path, text] of texts) {
     const keys = path.split('/');
@@ -120,6 +120,7 @@ export function withTexts(campaign: FileCampaign, texts: ReadonlyMap<string, str
     const owner = keys.reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], copy);
     if (owner && typeof owner === 'object' && last in owner) (owner as Record<string, unknown>)[last] = text;
   }
+  if (keepsTwice) return copy;
   const once = <T extends { text: string; match: string }>(rows: T[]): T[] => [
     ...new Map(rows.map((row) => [`${row.match} ${row.text}`, row])).values(),
   ];

@@ -15,6 +15,8 @@ import { offer } from '../plan/records/offer';
 import { place } from '../plan/records/place';
 import { setAside } from '../plan/records/set-aside';
 import { slotWord } from '../plan/records/slot-word';
+import { wordKind } from '../plan/records/word-kind';
+import { wordVerdict } from '../plan/records/word-verdict';
 
 /** The version of the plan file that is written. */
 export const planFileVersion = 1;
@@ -36,11 +38,14 @@ function withDefaults<
 const lines = list(adLine.omit({ ...noPlace, adId: true, kind: true }), 100);
 const index = z.int().min(0);
 
-const fileNegative = negative.omit({ ...noPlace, campaignId: true, groupId: true, findId: true, briefItemId: true }).extend({
-  /** The find, or the entry of “not offered”, that made it: its place in the list. */
-  find: index.optional(),
-  notOffered: index.optional(),
-});
+const fileNegative = negative
+  .omit({ ...noPlace, campaignId: true, groupId: true, findId: true, briefItemId: true, wordVerdictId: true })
+  .extend({
+    /** The find, the entry of “not offered” or the judged word that made it: its place in the list. */
+    find: index.optional(),
+    notOffered: index.optional(),
+    wordVerdict: index.optional(),
+  });
 /** Fields that came later may be missing: files written before them hold what such rows are completed with. */
 const fileExtra = extra
   .omit({ ...noPlace, campaignId: true })
@@ -50,6 +55,10 @@ const filePlace = place.omit({ ...noPlace, campaignId: true }).extend({
   region: place.shape.region.default(''),
   people: place.shape.people.default(null),
 });
+const { wordVerdictId: _link, ...laterInFile } = laterFind;
+const fileFind = find
+  .omit({ ...noPlace, wordVerdictId: true })
+  .extend({ ...withDefaults(find.shape, laterInFile), wordVerdict: index.optional() });
 const fileAd = ad.omit({ ...noPlace, groupId: true }).extend({ headlines: lines, descriptions: lines });
 const fileGroup = group.omit({ ...noPlace, campaignId: true, offerId: true }).extend({
   /** Place in the brief's offers. */
@@ -89,7 +98,9 @@ export const planFileSchema = z.strictObject({
   ),
   negatives: list(fileNegative),
   extras: list(fileExtra, 1000),
-  finds: list(find.omit(noPlace).extend(withDefaults(find.shape, laterFind))),
+  wordVerdicts: list(wordVerdict.omit(noPlace)).default([]),
+  wordKinds: list(wordKind.omit(noPlace)).default([]),
+  finds: list(fileFind),
   /** `record` is a path such as `campaigns/0/groups/1/ads/0/headlines/2`, or empty for the plan as a whole. */
   setAside: list(setAside.omit({ id: true }).extend({ record: z.string().max(200) }), 20_000),
 });

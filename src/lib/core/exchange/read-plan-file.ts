@@ -31,7 +31,11 @@ class PlanFileReader {
     this.each('brief/offers', offers, (offer, at) => this.add('offer', { ...at, ...offer }));
     this.each('brief/slotWords', slotWords, (word, at) => this.add('slotWord', { ...at, ...word }));
     this.each('brief/places', places, (place, at) => this.add('place', { ...at, campaignId: null, ...place }));
-    this.each('finds', file.finds, (find, at) => this.add('find', { ...at, ...find }));
+    this.each('wordVerdicts', file.wordVerdicts, (row, at) => this.add('wordVerdict', { ...at, ...row }));
+    this.each('wordKinds', file.wordKinds, (row, at) => this.add('wordKind', { ...at, ...row }));
+    this.each('finds', file.finds, ({ wordVerdict, ...find }, at) =>
+      this.add('find', { ...at, ...find, wordVerdictId: this.wordVerdictId(wordVerdict) }),
+    );
     this.each('campaigns', file.campaigns, (campaign, at, path) => this.campaign(campaign, at, path));
     this.negatives(file.negatives, '', { campaignId: null, groupId: null });
     this.each('extras', file.extras, (extra, at) => this.add('extra', { ...at, campaignId: null, ...extra }));
@@ -85,8 +89,12 @@ class PlanFileReader {
     });
   }
 
+  private wordVerdictId(index: number | undefined): string | null {
+    return index === undefined ? null : (this.ids.get(`wordVerdicts/${index}`) ?? null);
+  }
+
   private negatives(negatives: readonly FileNegative[], path: string, owner: Owner): void {
-    this.each(`${path}/negatives`, negatives, ({ text, match, find, notOffered }, at) =>
+    this.each(`${path}/negatives`, negatives, ({ text, match, find, notOffered, wordVerdict }, at) =>
       this.add('negative', {
         ...at,
         ...owner,
@@ -94,6 +102,7 @@ class PlanFileReader {
         match,
         findId: find === undefined ? null : (this.ids.get(`finds/${find}`) ?? null),
         briefItemId: notOffered === undefined ? null : (this.ids.get(`brief/not-offered/${notOffered}`) ?? null),
+        wordVerdictId: this.wordVerdictId(wordVerdict),
       }),
     );
   }

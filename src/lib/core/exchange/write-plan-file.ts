@@ -15,6 +15,7 @@ function without<T extends object, K extends keyof T>(row: T, ...keys: K[]): Omi
 class PlanFileWriter {
   private readonly paths = new Map<string, string>();
   private readonly findIndex: Map<string, number>;
+  private readonly wordVerdictIndex: Map<string, number>;
   private readonly notOfferedIndex: Map<string, number>;
 
   constructor(
@@ -22,6 +23,7 @@ class PlanFileWriter {
     private readonly planId: string,
   ) {
     this.findIndex = new Map(inOrder(book.find).map(({ id }, index) => [id, index]));
+    this.wordVerdictIndex = new Map(inOrder(book.wordVerdict).map(({ id }, index) => [id, index]));
     this.notOfferedIndex = new Map(this.items('not-offered').map(({ id }, index) => [id, index]));
   }
 
@@ -68,7 +70,12 @@ class PlanFileWriter {
         '',
       ),
       extras: this.extras(null, ''),
-      finds: this.noted(inOrder(book.find), 'finds').map((row) => without(row, 'id', 'position')),
+      wordVerdicts: this.noted(inOrder(book.wordVerdict), 'wordVerdicts').map((row) => without(row, 'id', 'position')),
+      wordKinds: this.noted(inOrder(book.wordKind), 'wordKinds').map((row) => without(row, 'id', 'position')),
+      finds: this.noted(inOrder(book.find), 'finds').map((row) => ({
+        ...without(row, 'id', 'position', 'wordVerdictId'),
+        ...this.wordVerdictOf(row),
+      })),
     };
     return { ...file, setAside: this.setAside() };
   }
@@ -102,7 +109,7 @@ class PlanFileWriter {
   }
 
   private negatives(rows: readonly Negative[], path: string): FileNegative[] {
-    return this.noted(rows, `${path}/negatives`.replace(/^\//, '')).map(({ text, match, findId, briefItemId }) => {
+    return this.noted(rows, `${path}/negatives`.replace(/^\//, '')).map(({ text, match, findId, briefItemId, wordVerdictId }) => {
       const find = findId === null ? undefined : this.findIndex.get(findId);
       const notOffered = briefItemId === null ? undefined : this.notOfferedIndex.get(briefItemId);
       return {
@@ -110,8 +117,15 @@ class PlanFileWriter {
         match,
         ...(find !== undefined && { find }),
         ...(notOffered !== undefined && { notOffered }),
+        ...this.wordVerdictOf({ wordVerdictId }),
       };
     });
+  }
+
+  /** The judged word that made or settled a row, by its place in the list. */
+  private wordVerdictOf({ wordVerdictId }: { wordVerdictId: string | null }): { wordVerdict?: number } {
+    const wordVerdict = wordVerdictId === null ? undefined : this.wordVerdictIndex.get(wordVerdictId);
+    return wordVerdict === undefined ? {} : { wordVerdict };
   }
 
   private group(group: Group, path: string): FileGroup {

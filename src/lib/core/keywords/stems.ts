@@ -32,6 +32,9 @@ const known: Record<string, { stem: (word: string) => string; stop: readonly str
   pt: { stem: portuguese, stop: por },
 };
 
+/** The languages whose stop words are known. */
+export const stopLanguages: readonly string[] = Object.keys(known);
+
 function make(base: string): LanguageWords {
   const found = known[base];
   const cache = new Map<string, string>();

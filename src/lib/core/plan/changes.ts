@@ -45,11 +45,20 @@ const set = z.strictObject({
   /** The same for many rows: under each field one value a row, in the order of the ids. */
   wasEach: z.record(z.string(), z.array(z.unknown()).max(200_000)).optional(),
 });
+/** Sets fields of many rows, each row to values of its own. */
+const setEach = z.strictObject({
+  type: z.literal('set-each'),
+  record,
+  rows: z
+    .array(z.looseObject({ id: z.string().max(64) }))
+    .min(1)
+    .max(200_000),
+});
 const remove = z.strictObject({ type: z.literal('remove'), record, ids });
 const judge = z.strictObject({ type: z.literal('judge'), ids, verdict: z.enum(verdicts) });
 const merge = z.strictObject({ type: z.literal('merge-groups'), ids, into: z.string().max(64) });
 
-const simple = z.discriminatedUnion('type', [add, set, remove, judge, merge]);
+const simple = z.discriminatedUnion('type', [add, set, setEach, remove, judge, merge]);
 const several = z.strictObject({
   type: z.literal('several'),
   name: z.enum(stepNames),
@@ -66,6 +75,10 @@ function checkRow(schema: z.ZodType, value: unknown, path: PropertyKey[], contex
 function checkFields(change: z.infer<typeof simple>, path: PropertyKey[], context: z.RefinementCtx): void {
   if (change.type === 'add')
     change.rows.forEach((row, index) => checkRow(recordTypes[change.record].schema, row, [...path, 'rows', index], context));
+  if (change.type === 'set-each') {
+    const schema = recordTypes[change.record].schema.partial();
+    change.rows.forEach((row, index) => checkRow(schema, row, [...path, 'rows', index], context));
+  }
   if (change.type === 'set')
     checkRow(recordTypes[change.record].schema.omit({ id: true }).partial(), change.fields, [...path, 'fields'], context);
 }
@@ -142,6 +155,14 @@ export function summarize(change: Change): StepSummary {
         record: change.record,
         fields: Object.keys(change.fields),
         count: change.ids.length,
+      };
+    case 'set-each':
+      return {
+        ...blank,
+        type: 'set',
+        record: change.record,
+        fields: Object.keys(change.rows[0] ?? {}).filter((field) => field !== 'id'),
+        count: change.rows.length,
       };
     case 'remove':
       return { ...blank, type: 'remove', record: change.record, count: change.ids.length };

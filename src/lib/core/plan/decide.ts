@@ -76,6 +76,8 @@ function decidePart(draft: Draft, change: SimpleChange, stream: 'workspace' | 'p
       return;
     case 'set':
       return setRows(draft, change);
+    case 'set-each':
+      return setEach(draft, change);
     case 'remove':
       return removeRows(draft, change.record, change.ids);
     case 'judge':
@@ -119,6 +121,19 @@ function setRows(draft: Draft, change: Extract<SimpleChange, { type: 'set' }>): 
     const after = { ...requireRow(draft, record, id), ...fields };
     checkParents(draft, record, after, Object.keys(fields));
     draft.put(record, id, after);
+  }
+}
+
+function setEach(draft: Draft, { record, rows }: Extract<SimpleChange, { type: 'set-each' }>): void {
+  requireAll(
+    draft,
+    record,
+    rows.map(({ id }) => id),
+  );
+  for (const fields of rows) {
+    const after = { ...requireRow(draft, record, fields.id), ...fields };
+    checkParents(draft, record, after, Object.keys(fields));
+    draft.put(record, fields.id, after);
   }
 }
 
@@ -184,6 +199,7 @@ function judge(draft: Draft, { ids, verdict }: Extract<SimpleChange, { type: 'ju
       match: 'phrase',
       findId: id,
       briefItemId: null,
+      wordVerdictId: null,
       position: position++,
     });
   }

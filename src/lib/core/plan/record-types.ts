@@ -11,6 +11,7 @@ import { blankExtra, extra, type Extra } from './records/extra';
 import { find, laterFind, type Find } from './records/find';
 import { group, type Group } from './records/group';
 import { houseRule, type HouseRule } from './records/house-rule';
+import { keptRule, type KeptRule } from './records/kept-rule';
 import { keyword, type Keyword } from './records/keyword';
 import { laterLayout, layout, type Layout } from './records/layout';
 import { master, type Master } from './records/master';
@@ -21,6 +22,8 @@ import { plan, type Plan } from './records/plan';
 import { ruleSet, type RuleSetRow } from './records/rule-set';
 import { setAside, type SetAside } from './records/set-aside';
 import { slotWord, type SlotWord } from './records/slot-word';
+import { wordKind, type WordKind } from './records/word-kind';
+import { wordVerdict, type WordVerdict } from './records/word-verdict';
 
 /** Every record type by its name. */
 export interface RecordTypes {
@@ -30,6 +33,7 @@ export interface RecordTypes {
   layout: Layout;
   ruleSet: RuleSetRow;
   houseRule: HouseRule;
+  keptRule: KeptRule;
   master: Master;
   masterLine: MasterLine;
   brief: Brief;
@@ -38,6 +42,8 @@ export interface RecordTypes {
   slotWord: SlotWord;
   campaign: Campaign;
   place: Place;
+  wordVerdict: WordVerdict;
+  wordKind: WordKind;
   find: Find;
   group: Group;
   keyword: Keyword;
@@ -80,6 +86,7 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
     added: { listedValues, priceRows, datedOffer, adjustment, ages, genders },
   },
   houseRule: { stream: 'workspace', schema: houseRule, parents: { planId: 'plan' } },
+  keptRule: { stream: 'workspace', schema: keptRule, parents: {}, unique: ['words'] },
   master: { stream: 'workspace', schema: master, parents: {} },
   masterLine: { stream: 'workspace', schema: masterLine, parents: { masterId: 'master' } },
   brief: { stream: 'plan', schema: brief, parents: {}, added: laterBrief },
@@ -88,7 +95,16 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
   slotWord: { stream: 'plan', schema: slotWord, parents: {} },
   campaign: { stream: 'plan', schema: campaign, parents: {}, unique: ['name'], added: laterCampaign },
   place: { stream: 'plan', schema: place, parents: { campaignId: 'campaign' }, added: { code: '', region: '', people: null } },
-  find: { stream: 'plan', schema: find, parents: {}, unique: ['text'], added: laterFind },
+  wordVerdict: { stream: 'plan', schema: wordVerdict, parents: {} },
+  wordKind: { stream: 'plan', schema: wordKind, parents: {}, unique: ['word'] },
+  find: {
+    stream: 'plan',
+    schema: find,
+    parents: {},
+    links: { wordVerdictId: 'wordVerdict' },
+    unique: ['text'],
+    added: laterFind,
+  },
   group: {
     stream: 'plan',
     schema: group,
@@ -105,7 +121,8 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
   negative: {
     stream: 'plan',
     schema: negative,
-    parents: { campaignId: 'campaign', groupId: 'group', findId: 'find', briefItemId: 'briefItem' },
+    parents: { campaignId: 'campaign', groupId: 'group', findId: 'find', briefItemId: 'briefItem', wordVerdictId: 'wordVerdict' },
+    added: { wordVerdictId: null },
   },
   ad: { stream: 'plan', schema: ad, parents: { groupId: 'group' } },
   adLine: { stream: 'plan', schema: adLine, parents: { adId: 'ad' } },

@@ -8,6 +8,7 @@ import type { Group } from '../plan/records/group';
 import { holdsPhrase } from '../rules/word-lists';
 import { checkAdLines } from './check-ad-lines';
 import { checkAdShape } from './check-ad-shape';
+import { checkLineLanguage } from './check-languages';
 import { checkNecessary } from './check-necessary';
 import type { Report } from './finding';
 import { measureAd, named, place, prepareGroupOfAds, type GroupOfAds, type MeasuredAd } from './measured-ad';
@@ -99,6 +100,7 @@ function checkAd(prepared: GroupOfAds, ad: Ad): Report[] {
     ...checkOffers(measured),
     ...checkWords(measured),
     ...checkNecessary(measured),
+    ...checkLineLanguage(measured),
   ];
 }
 

@@ -23,6 +23,7 @@ export function blockNotOffered(view: PlanView, newId: (itemId: string) => strin
     match: 'phrase',
     findId: null,
     briefItemId: item.id,
+    wordVerdictId: null,
     position: position + index,
   }));
   return {

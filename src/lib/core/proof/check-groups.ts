@@ -8,6 +8,8 @@ import type { Keyword } from '../plan/records/keyword';
 import type { Negative } from '../plan/records/negative';
 import { holdsPhrase } from '../rules/word-lists';
 import { units } from '../text/units';
+import { checkKeywordLanguage } from './check-languages';
+import { checkOwnNames } from './check-own-names';
 import type { Report, Where } from './finding';
 import { constantsOf, type ProofUnit, type Units } from './units';
 
@@ -260,6 +262,23 @@ export const groupUnits: Units = (view) => {
       const own = childrenOf(book.group, 'campaignId', campaign.id);
       return { key: `twice in ${campaign.id}`, deps: [own, ...own.map(keywordsOf)], read: () => checkTwice(view, campaign) };
     }),
+    ...groups.map((group) => ({
+      key: `language of ${group.id}`,
+      deps: [group, book.campaign.get(group.campaignId), keywordsOf(group)],
+      read: () => checkKeywordLanguage(view, group),
+    })),
+    {
+      key: 'own names',
+      deps: [
+        view.brief,
+        view.rules,
+        view.house,
+        book.campaign,
+        book.group,
+        ...(view.brief.ownNames.length > 0 ? [book.keyword, book.negative] : []),
+      ],
+      read: () => checkOwnNames(view),
+    },
     {
       key: 'campaign pairs',
       deps: [book.campaign, book.place, book.group, book.keyword],

@@ -66,6 +66,8 @@ export const ruleList = {
   'groups.no-bid': { chapter: 'groups', severity: 'fix' },
   'groups.too-dear': { chapter: 'groups', severity: 'look' },
   'groups.own-name-mixed': { chapter: 'groups', severity: 'look' },
+  'groups.own-name-unblocked': { chapter: 'groups', severity: 'look' },
+  'groups.other-language': { chapter: 'groups', severity: 'look' },
   'groups.broad-by-hand': { chapter: 'groups', severity: 'look' },
 
   'ads.no-ad': { chapter: 'ads', severity: 'fix' },
@@ -105,6 +107,7 @@ export const ruleList = {
   'ads.domains-differ': { chapter: 'ads', severity: 'fix' },
   'ads.necessary-unsure': { chapter: 'ads', severity: 'look' },
   'ads.necessary-missing': { chapter: 'ads', severity: 'look' },
+  'ads.other-language': { chapter: 'ads', severity: 'look' },
   'ads.word-unanswered': { chapter: 'ads', severity: 'suggestion' },
 
   'ads.extra-over': { chapter: 'ads', severity: 'fix' },

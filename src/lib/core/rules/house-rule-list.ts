@@ -113,7 +113,7 @@ export const houseRuleList: readonly HouseRuleEntry[] = [
     key: 'ownNameApart',
     title: 'The client’s own name',
     source: 'Who searches for it would come anyway, at another price: it needs a group of its own.',
-    cited: ['groups.own-name-mixed'],
+    cited: ['groups.own-name-mixed', 'groups.own-name-unblocked'],
     write: ({ ownNameApart }) => (ownNameApart ? 'apart' : 'anywhere'),
     read: (text) => text === 'apart',
     choices: [

@@ -48,6 +48,7 @@
       match: mark.match,
       findId: null,
       briefItemId: null,
+      wordVerdictId: null,
       position: position + index,
     }));
     const changes: SimpleChange[] = [

@@ -37,6 +37,7 @@
         match: 'phrase',
         findId: null,
         briefItemId: null,
+        wordVerdictId: null,
         position: position + index,
       }));
     if (rows.length > 0) desk.make({ type: 'several', name: 'starter-negatives', changes: [{ type: 'add', record: 'negative', rows }] });
@@ -56,6 +57,7 @@
         ...mark,
         findId: null,
         briefItemId: null,
+        wordVerdictId: null,
         position: position + index,
       }));
     if (rows.length > 0) desk.add('negative', ...rows);

@@ -49,6 +49,7 @@
       groupId,
       findId: null,
       briefItemId: null,
+      wordVerdictId: null,
       position: position++,
     }));
     if (desk.make({ type: 'several', name: 'kept-apart', changes: [{ type: 'add', record: 'negative', rows }] })) return;

@@ -1,5 +1,4 @@
-const names = new Intl.DisplayNames('en', { type: 'language' });
-
+import { wordLanguage } from '$lib/wording/texts';
 /** Languages that can be chosen, the ones with stems and stop words first. */
 const codes = [
   'en',
@@ -48,8 +47,5 @@ const codes = [
   'zh',
 ];
 
-/** A language's name in English. */
-export const languageName = (code: string) => names.of(code) ?? code;
-
 /** For choosing a language. */
-export const languageItems = codes.map((value) => ({ value, name: languageName(value) }));
+export const languageItems = codes.map((value) => ({ value, name: wordLanguage(value) }));

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { languageItems, languageName } from '../parts/languages';
+  import { wordLanguage } from '$lib/wording/texts';
+  import { languageItems } from '../parts/languages';
 
   interface Props {
     languages: readonly string[];
@@ -22,18 +23,18 @@
 <ol class="flex flex-wrap items-center gap-1.5" aria-label="Languages, the first one names and stems">
   {#each languages as language, index (language)}
     <li class="flex items-center rounded-sm bg-fold ps-2 font-semibold text-ink-2">
-      {index === 0 && languages.length > 1 ? '1st ' : ''}{languageName(language)}
+      {index === 0 && languages.length > 1 ? '1st ' : ''}{wordLanguage(language)}
       {#if index > 0}<button
           type="button"
           class="px-1 hover:text-ink"
-          aria-label={`${languageName(language)} earlier`}
+          aria-label={`${wordLanguage(language)} earlier`}
           title="Earlier in the order"
           onclick={() => raise(index)}>‹</button
         >{/if}
       <button
         type="button"
         class="px-1 hover:text-ink"
-        aria-label={`Take out ${languageName(language)}`}
+        aria-label={`Take out ${wordLanguage(language)}`}
         onclick={() => onedit(languages.filter((one) => one !== language))}>×</button
       >
     </li>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { untrack } from 'svelte';
+  import type { Range } from '$lib/core/forecast/clicks';
   import { radiusIn, readRadius, unitOf } from '$lib/core/places/distance';
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { TextChange } from '$lib/core/copying/text-changes';
@@ -42,6 +43,14 @@
     { value: '', name: `stays: ${campaign.languages.join(', ') || 'none'}` },
     ...languageItems.map(({ value, name }) => ({ value: value as string, name })),
   ]);
+  const whole = new Intl.NumberFormat('en-GB', { maximumSignificantDigits: 3 });
+  const sayRange = ({ low, high }: Range) => `${whole.format(low)}–${whole.format(high)}`;
+  const sayFactor = (mean: number) =>
+    draft.needsAccount
+      ? `× ${whole.format(mean)} in ${draft.currency}`
+      : Math.abs(mean - 1) < 0.005
+        ? 'as here on average'
+        : `${mean > 1 ? '+' : '−'}${whole.format(Math.abs(mean - 1) * 100)} % on average`;
   const unit = $derived(unitOf(draft.place?.country ?? '').name);
 
   async function choose(place: FoundPlace) {
@@ -95,10 +104,11 @@
   <fieldset class="flex gap-5">
     <legend class="sr-only">What is copied</legend>
     <label class="flex items-center gap-2"
-      ><input type="radio" class="text-act" value="campaign" bind:group={draft.scope} /> this campaign</label
+      ><input type="radio" class="text-act" checked={draft.scope === 'campaign'} onchange={() => draft.setScope('campaign')} /> this campaign</label
     >
     <label class="flex items-center gap-2"
-      ><input type="radio" class="text-act" value="plan" bind:group={draft.scope} /> the whole plan, as another one</label
+      ><input type="radio" class="text-act" checked={draft.scope === 'plan'} onchange={() => draft.setScope('plan')} /> the whole plan, as another
+      one</label
     >
   </fieldset>
   {#if draft.place}
@@ -124,6 +134,27 @@
         same there</label
       >
     {/if}
+    {#if draft.asking.progress}
+      <p class="text-ink-2" role="status">
+        Asking what is searched there: {draft.asking.progress.done} of {draft.asking.progress.of}.
+        <Button kind="link" onclick={() => draft.asking.stop()}>Stop</Button>
+      </p>
+    {:else if draft.demand}
+      {@const { here, there, bids } = draft.demand}
+      <div class="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <p>
+          Searches a month: <span class="font-mono text-[12.5px]">{sayRange(here.searchesPerMonth)}</span> here,
+          <span class="font-mono text-[12.5px]">{sayRange(there.searchesPerMonth)}</span> there.
+        </p>
+        {#if bids}
+          <label class="flex items-center gap-2"
+            ><input type="checkbox" class="rounded-sm text-act" bind:checked={draft.takesBids} /> bids follow what clicks cost there: {sayFactor(
+              bids.mean,
+            )}</label
+          >
+        {/if}
+      </div>
+    {:else if draft.asking.failure}<p class="text-madder" role="alert">{draft.asking.failure}</p>{/if}
     <fieldset>
       <legend class="pb-1 font-semibold">Words for the place</legend>
       <div class="grid grid-cols-2 gap-x-4 gap-y-1">

@@ -65,9 +65,11 @@
       {/if}
     </dl>
     {#if outlook.limit}<p class="mt-2 border-s-3 border-slate ps-2.5">{wordLimit(outlook.limit)}</p>{/if}
-  {:else if reach.progress}
+  {:else if reach.asking.progress}
     <p class="mt-2 text-ink-2" role="status">
-      Asking the market: {reach.progress.done} of {reach.progress.of}. <Button kind="link" onclick={() => reach.stopAsking()}>Stop</Button>
+      Asking the market: {reach.asking.progress.done} of {reach.asking.progress.of}. <Button kind="link" onclick={() => reach.asking.stop()}
+        >Stop</Button
+      >
     </p>
   {:else if reach.texts.length === 0}
     <p class="mt-2 text-ink-2">Keep finds or add keywords to see their searches here.</p>

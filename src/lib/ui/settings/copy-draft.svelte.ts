@@ -1,8 +1,11 @@
+import { compareBids, type BidFactors } from '$lib/core/copying/bids-there';
 import { addCampaign } from '$lib/core/copying/copy-rows';
 import { copyCampaign, planForCopy, type CopyTarget } from '$lib/core/copying/copy-to-place';
 import type { PlaceWord } from '$lib/core/copying/place-words';
-import { countTexts, findTextChanges, type FileCampaign, type TextChange } from '$lib/core/copying/text-changes';
+import { countTexts, findTextChanges, withTexts, type FileCampaign, type TextChange } from '$lib/core/copying/text-changes';
 import { placeSaid } from '$lib/core/ads/slot-values';
+import { marketFigures } from '$lib/core/market/find-figures';
+import { placesKey, summarizeFigures, type DemandSummary, type MarketFigures } from '$lib/core/market/figures';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import type { FoundPlace } from '$lib/core/places/found-place';
@@ -10,7 +13,10 @@ import { childrenOf, inOrder } from '$lib/core/plan/book';
 import { freeName } from '$lib/core/plan/campaign-name';
 import { offsetMinutes } from '$lib/core/plan/clock-changes';
 import type { Campaign } from '$lib/core/plan/records/campaign';
+import type { Place } from '$lib/core/plan/records/place';
+import { marketName } from '../research/find-figures.svelte';
 import { withFields } from '../parts/lists';
+import { MarketAsking } from '../state/market-asking.svelte';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 import { newId } from '../state/stream.svelte';
 
@@ -32,9 +38,15 @@ export class CopyDraft {
   scope = $state<'campaign' | 'plan'>('campaign');
   /** The currency of the place, where it is another one. */
   currency = $state('');
+  readonly asking = new MarketAsking();
+  /** What the market answers for the keywords here and there; null while it is not asked. */
+  demand = $state.raw<{ here: DemandSummary; there: DemandSummary; bids: BidFactors | null } | null>(null);
+  takesBids = $state(true);
+  private findsThere: readonly MarketFigures[] = [];
   private decisions = $state.raw<ReadonlyMap<string, Decision>>(new Map());
 
   private readonly file: PlanFile;
+  private readonly campaignId: string;
   readonly source: FileCampaign;
 
   readonly needsAccount: boolean = $derived.by(() => this.currency !== '' && this.currency !== this.desk.currency);
@@ -62,6 +74,7 @@ export class CopyDraft {
     private readonly desk: PlanDesk,
     campaign: Campaign,
   ) {
+    this.campaignId = campaign.id;
     const { book } = desk.plan;
     this.file = writePlanFile(desk.whole, desk.planId);
     this.source = this.file.campaigns[inOrder(book.campaign).findIndex(({ id }) => id === campaign.id)]!;
@@ -81,6 +94,55 @@ export class CopyDraft {
     this.currency = currency;
     this.words = this.words.map(({ from }) => ({ from, to: place.name }));
     this.decisions = new Map();
+    void this.askMarket();
+  }
+
+  /** Asks what the keywords are searched and cost here and at the new place. */
+  private async askMarket(): Promise<void> {
+    this.demand = null;
+    const places = this.desk.book.place;
+    const ours = childrenOf(places, 'campaignId', this.campaignId);
+    const pairs = this.sources.flatMap((source, index) => {
+      const there = withTexts(source, this.textsTaken(index), { keepsTwice: true });
+      return source.groups.flatMap((group, at) =>
+        group.keywords.map(({ text }, row) => [text, there.groups[at]?.keywords[row]?.text ?? text] as const),
+      );
+    });
+    const once = [...new Map(pairs.map((pair) => [pair[1], pair])).values()];
+    const languages = this.language === '' ? this.source.languages : [this.language];
+    const here = await this.asking.figures(
+      once.map(([text]) => text),
+      { places: ours, languages: this.source.languages, currency: this.desk.currency },
+    );
+    if (!here) return;
+    const asked = { places: this.placesThere() as Place[], languages, currency: this.needsAccount ? this.currency : this.desk.currency };
+    const finds = this.scope === 'plan' ? this.file.finds.map(({ text }) => text) : [];
+    const answers = await this.asking.figures([...once.map(([, text]) => text), ...finds], asked);
+    if (!answers) return;
+    const there = answers.slice(0, once.length);
+    this.findsThere = answers.slice(once.length);
+    this.demand = { here: summarizeFigures(here), there: summarizeFigures(there), bids: compareBids(here, there) };
+  }
+
+  /** What is copied: one campaign, or the plan. */
+  setScope(scope: CopyDraft['scope']): void {
+    this.scope = scope;
+    if (this.place) void this.askMarket();
+  }
+
+  private placesThere(): FileCampaign['places'] {
+    const { kind, name, country, code, region, latitude, longitude, people } = this.place!;
+    return [
+      { kind, name, country, code, region, latitude, longitude, radiusKm: kind === 'city' ? this.radiusKm : null, people, excluded: false },
+    ];
+  }
+
+  private textsTaken(index: number): Map<string, string> {
+    return new Map(
+      this.changes
+        .filter((change) => change.path.startsWith(`${index} `) && this.isTaken(change))
+        .map((change) => [change.path.slice(`${index} `.length), this.textOf(change)]),
+    );
   }
 
   setWord(index: number, fields: Partial<PlaceWord>): void {
@@ -107,24 +169,27 @@ export class CopyDraft {
   }
 
   private target(index: number): CopyTarget {
-    const place = this.place!;
-    const { kind, name, country, code, region, latitude, longitude, people } = place;
-    const radiusKm = kind === 'city' ? this.radiusKm : null;
     return {
-      places: [{ kind, name, country, code, region, latitude, longitude, radiusKm, people, excluded: false }],
-      placeWord: name.toLowerCase(),
+      places: this.placesThere(),
+      placeWord: this.place!.name.toLowerCase(),
       languages: this.language === '' ? null : [this.language],
       // Hours are written in the account's zone: open at nine there is open at ten here.
       shiftHours: this.keepsLocalHours && !this.needsAccount ? -this.hoursApart : 0,
-      texts: new Map(
-        this.changes
-          .filter((change) => change.path.startsWith(`${index} `) && this.isTaken(change))
-          .map((change) => [change.path.slice(`${index} `.length), this.textOf(change)]),
-      ),
+      texts: this.textsTaken(index),
+      bids: this.takesBids ? (this.demand?.bids ?? null) : null,
       rate: this.needsAccount ? this.rateNumber : null,
       from: this.desk.currency,
       to: this.needsAccount ? this.currency : this.desk.currency,
     };
+  }
+
+  /** Finds with the figures that the market answered for the new place. */
+  private withFiguresThere(finds: PlanFile['finds']): PlanFile['finds'] {
+    const asked = { key: placesKey(this.placesThere()), on: this.desk.today, from: marketName };
+    return finds.map((find, index) => {
+      const figures = this.findsThere[index];
+      return figures?.text === find.text ? { ...find, ...marketFigures(figures, asked) } : find;
+    });
   }
 
   /** Makes the copy: in this plan, one step; answers its id, or the plan file that is a plan of its own. */
@@ -133,9 +198,11 @@ export class CopyDraft {
     const copies = this.sources.map((source, index) => copyCampaign(source, this.target(index), plan.house.naming));
     if (this.needsAccount || this.scope === 'plan') {
       const timeZone = this.needsAccount ? this.place!.timeZone : plan.account.timeZone;
-      return {
-        file: planForCopy(this.file, uniquelyNamed(copies), this.target(0), { name: `${plan.plan.name}, ${this.place!.name}`, timeZone }),
-      };
+      const file = planForCopy(this.file, uniquelyNamed(copies), this.target(0), {
+        name: `${plan.plan.name}, ${this.place!.name}`,
+        timeZone,
+      });
+      return { file: { ...file, finds: this.withFiguresThere(file.finds) } };
     }
     const { change, campaignId } = addCampaign(plan, this.file, copies[0]!, newId);
     this.desk.make(change);

@@ -44,6 +44,8 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
     campaigns: [],
     negatives: [],
     extras: [],
+    wordVerdicts: [],
+    wordKinds: [],
     finds: [],
     setAside: [],
   };

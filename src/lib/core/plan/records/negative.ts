@@ -12,6 +12,8 @@ export const negative = z.strictObject({
   /** The find or the brief's entry that made it; it leaves with that. */
   findId: field.id<'find'>().nullable(),
   briefItemId: field.id<'briefItem'>().nullable(),
+  /** The judged word that made it; it leaves with that. */
+  wordVerdictId: field.id<'wordVerdict'>().nullable(),
   position: field.position,
 });
 export type Negative = z.infer<typeof negative>;

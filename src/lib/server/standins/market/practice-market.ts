@@ -95,7 +95,9 @@ export class PracticeMarket implements Market {
     const months = season ?? chance.season();
     const minor = 10 ** minorDigits(currency);
     const rate = (data.perPound as Readonly<Record<string, number>>)[currency] ?? 1;
-    const bid = pounds * bidFactor * rate * minor * chance.between(0.6, 1.7);
+    // Where more people are, more bid.
+    const rivalry = 0.7 + 0.05 * Math.log10(millions * 1_000_000 + 1);
+    const bid = pounds * bidFactor * rivalry * rate * minor * chance.between(0.6, 1.7);
     return {
       text,
       searchesPerMonth: { low: Math.floor(mean * spread.low), high: Math.ceil(mean * spread.high) },

@@ -6,6 +6,8 @@
   import CampaignSheet from '$lib/ui/settings/CampaignSheet.svelte';
   import { CampaignReach } from '$lib/ui/settings/campaign-reach.svelte';
   import CopyDialog from '$lib/ui/settings/CopyDialog.svelte';
+  import FiguresNotice from '$lib/ui/research/FiguresNotice.svelte';
+  import { FindFigures } from '$lib/ui/research/find-figures.svelte';
   import PlanMoney from '$lib/ui/settings/PlanMoney.svelte';
   import ReachMargin from '$lib/ui/settings/ReachMargin.svelte';
   import { newCampaign } from '$lib/ui/settings/new-campaign';
@@ -22,6 +24,7 @@
   const campaigns = $derived(inOrder(desk.book.campaign));
   const campaign = $derived(desk.book.campaign.get(page.url.searchParams.get('campaign') ?? '') ?? campaigns[0] ?? null);
   const reach = new CampaignReach(desk, () => campaign?.id ?? '');
+  const figures = new FindFigures(desk);
   $effect(() => reach.askPeople());
   $effect(() => reach.askDemand());
   const findings = $derived(
@@ -51,6 +54,7 @@
   {#snippet margin()}
     <div class="flex flex-col gap-4">
       {#if campaign}<ReachMargin {campaign} {reach} />{/if}
+      <FiguresNotice {figures} />
       <FindingsMargin {findings} />
       {#if campaigns.length > 0}<PlanMoney />{/if}
     </div>

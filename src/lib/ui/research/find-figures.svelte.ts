@@ -1,0 +1,38 @@
+import { isFromElsewhere, isKnown, takeFigures } from '$lib/core/market/find-figures';
+import { placesKey } from '$lib/core/market/figures';
+import { researchPlaces } from '$lib/core/market/research-places';
+import { inOrder } from '$lib/core/plan/book';
+import type { Find } from '$lib/core/plan/records/find';
+import type { Place } from '$lib/core/plan/records/place';
+import { MarketAsking } from '../state/market-asking.svelte';
+import type { PlanDesk } from '../state/plan-desk.svelte';
+
+/** What the source of figures is called. */
+export const marketName = 'practice market';
+
+/** The figures of the plan's finds: which are missing or of other places, and fetching them in one step. */
+export class FindFigures {
+  readonly asking = new MarketAsking();
+  readonly places: readonly Place[] = $derived.by(() => researchPlaces(this.desk));
+  readonly key: string = $derived.by(() => placesKey(this.places));
+  readonly fromElsewhere: readonly Find[] = $derived.by(() => inOrder(this.desk.book.find).filter((find) => this.isFromElsewhere(find)));
+  readonly unknown: readonly Find[] = $derived.by(() => inOrder(this.desk.book.find).filter((find) => !isKnown(find)));
+
+  constructor(private readonly desk: PlanDesk) {}
+
+  isFromElsewhere = (find: Find) => isFromElsewhere(find, this.key);
+
+  /** Fetches figures of all finds for the plan's places, one step; answers how many changed, or null where it was stopped or failed. */
+  async fetchAll(): Promise<number | null> {
+    const { key, places, desk } = this;
+    const answered = await this.asking.figures(
+      inOrder(desk.book.find).map(({ text }) => text),
+      { places, languages: desk.plan.brief.languages, currency: desk.currency },
+    );
+    if (!answered) return null;
+    const change = takeFigures(inOrder(desk.book.find), answered, { key, on: desk.today, from: marketName });
+    if (!change) return 0;
+    desk.make(change);
+    return change.type === 'several' && change.changes[0]?.type === 'set-each' ? change.changes[0].rows.length : 0;
+  }
+}
