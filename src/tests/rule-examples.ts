@@ -153,6 +153,10 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     raises: (book) => addLike(book, 'place', { name: 'Oslo', country: 'NO', latitude: 59.9, longitude: 10.7, excluded: true }, 1),
     not: (book) => addLike(book, 'place', { name: 'Livingston', latitude: 55.9, longitude: -3.5, excluded: true }, 1),
   },
+  'settings.covers-other-campaign': {
+    raises: (book) => secondCampaign(book, { name: 'Musselburgh', latitude: 55.94, longitude: -3.05, radiusKm: 3 }),
+    not: (book) => secondCampaign(book, { latitude: 56.3 }),
+  },
   'settings.places-overlap': {
     raises: (book) => addLike(book, 'place', { ...city, latitude: 55.95, longitude: -3.2, radiusKm: 5 }, 1),
     not: (book) => addLike(book, 'place', { ...city, latitude: 51.5, longitude: -0.1, radiusKm: 5 }, 1),

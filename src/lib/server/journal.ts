@@ -36,7 +36,19 @@ const write = (row: unknown) => (row === null ? null : JSON.stringify(row));
 const readSummary = ({ summary }: StoredStep) => stepSummarySchema.parse(JSON.parse(summary));
 
 type Sql = Record<
-  'lastDone' | 'firstUndone' | 'add' | 'touch' | 'cut' | 'addRow' | 'rows' | 'touched' | 'prune' | 'oldest' | 'removal' | 'list',
+  | 'lastDone'
+  | 'summary'
+  | 'firstUndone'
+  | 'add'
+  | 'touch'
+  | 'cut'
+  | 'addRow'
+  | 'rows'
+  | 'touched'
+  | 'prune'
+  | 'oldest'
+  | 'removal'
+  | 'list',
   Statement
 >;
 
@@ -54,6 +66,7 @@ export class Journal {
     this.sql = {
       lastDone: db.prepare(`SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'done' ORDER BY id DESC LIMIT 1`),
       firstUndone: db.prepare(`SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'undone' ORDER BY id LIMIT 1`),
+      summary: db.prepare('SELECT id, summary, sitting FROM step WHERE id = ?'),
       add: db.prepare('INSERT INTO step (stream_id, revision, state, sitting, summary, made_at) VALUES (?, ?, ?, ?, ?, ?)'),
       touch: db.prepare('UPDATE step SET revision = ?, state = ? WHERE id = ?'),
       cut: db.prepare(`UPDATE step SET state = 'cut' WHERE stream_id = ? AND state = 'undone'`),
@@ -93,6 +106,11 @@ export class Journal {
   findSummary(streamId: string, direction: Direction): StepSummary | null {
     const step = this.find(streamId, direction);
     return step ? readSummary(step) : null;
+  }
+
+  /** What a step did. */
+  summaryOf(stepId: number): StepSummary {
+    return readSummary(this.sql.summary.get(stepId) as StoredStep);
   }
 
   /** Steps that can be undone or made again, the last one first. */

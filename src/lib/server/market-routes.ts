@@ -20,6 +20,7 @@ export const marketAsk = z.object({
   places: z.array(reachedPlace).max(5000),
   languages: z.array(language).max(20),
   currency,
+  asksFromAfar: z.boolean().default(false),
   seed: z.int().min(0).default(1),
 });
 

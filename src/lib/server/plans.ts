@@ -1,6 +1,7 @@
 import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import { emptyBook, inOrder, nextPosition, type Book, type BookRows } from '$lib/core/plan/book';
 import type { Change, SimpleChange } from '$lib/core/plan/changes';
+import { changeCurrency } from '$lib/core/plan/change-currency';
 import { copyName } from '$lib/core/plan/copy-name';
 import { recordsOf, type RecordName } from '$lib/core/plan/record-types';
 import { ProofKeeper, type Proof } from '$lib/core/proof/proof-keeper';
@@ -139,6 +140,30 @@ export class Plans {
   remove(planId: string): void {
     this.getView(planId);
     this.write(workspaceStream, { type: 'remove', record: 'plan', ids: [planId] });
+  }
+
+  /**
+   * Gives an account another currency: every amount of its plans is converted at a rate, or, with none, its figure stays.
+   * Refused with 404 where there is no such account.
+   */
+  changeCurrency(accountId: string, { currency, rate }: { currency: string; rate: number | null }): void {
+    const { book } = this.door.open(workspaceStream);
+    const account = book.account.get(accountId);
+    if (!account) throw new RequestRefused(404, 'no-such-account', 'There is no such account.', 'id');
+    if (account.currency === currency) return;
+    const conversion = { rate, from: account.currency, to: currency };
+    const planIds = inOrder(book.plan).flatMap(({ id, accountId: of }) => (of === accountId ? [id] : []));
+    const parts = planIds.flatMap((streamId) => {
+      const change = changeCurrency(this.door.open(streamId).book, conversion);
+      return change ? [{ streamId, change }] : [];
+    });
+    const changes: SimpleChange[] = [{ type: 'set', record: 'account', ids: [accountId], fields: { currency } }];
+    this.door.applyTogether(
+      [{ streamId: workspaceStream, change: { type: 'several', name: 'currency-changed', changes } }, ...parts],
+      () => {
+        if (rate !== null) for (const id of planIds) this.door.versions.dateCurrency(id, account.currency);
+      },
+    );
   }
 
   private writeContent(planId: string, rows: BookRows): void {

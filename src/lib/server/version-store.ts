@@ -17,7 +17,7 @@ const mostBytes = 512 * 1024 * 1024;
 
 /** The versions kept of every plan. Nothing here opens a transaction. */
 export class VersionStore {
-  private readonly sql: Record<'add' | 'list' | 'rows' | 'rename' | 'remove', Statement>;
+  private readonly sql: Record<'add' | 'list' | 'rows' | 'rename' | 'remove' | 'currency' | 'dateCurrency', Statement>;
 
   constructor(
     db: Database,
@@ -28,6 +28,8 @@ export class VersionStore {
       list: db.prepare('SELECT id, name, kind, revision, made_at AS madeAt FROM version WHERE stream_id = ? ORDER BY id DESC'),
       rows: db.prepare('SELECT rows FROM version WHERE stream_id = ? AND id = ?').pluck(),
       rename: db.prepare('UPDATE version SET name = ? WHERE stream_id = ? AND id = ?'),
+      currency: db.prepare('SELECT currency FROM version WHERE stream_id = ? AND id = ?').pluck(),
+      dateCurrency: db.prepare(`UPDATE version SET currency = ? WHERE stream_id = ? AND currency = ''`),
       remove: db.prepare('DELETE FROM version WHERE stream_id = ? AND id = ?'),
     };
   }
@@ -50,6 +52,16 @@ export class VersionStore {
     const lists = Object.entries(JSON.parse(inflateRawSync(rows, { maxOutputLength: mostBytes }).toString()) as Record<RecordName, Row[]>);
     const complete = lists.map(([record, list]) => [record, list.map((row) => completeRow(record as RecordName, row))]);
     return bookOf(Object.fromEntries(complete) as BookRows);
+  }
+
+  /** The currency of a version's amounts where the account's was changed since, else empty. */
+  currencyOf(streamId: string, id: number): string {
+    return (this.sql.currency.get(streamId, id) as string | undefined) ?? '';
+  }
+
+  /** Writes down that the versions kept until now hold amounts of a currency that is given up. */
+  dateCurrency(streamId: string, currency: string): void {
+    this.sql.dateCurrency.run(currency, streamId);
   }
 
   /** Whether there was a version to give another name to. */

@@ -26,9 +26,10 @@ export interface StreamNews {
 }
 
 /** The outcome of a change. */
-export type Written =
-  | ({ ok: true } & StreamNews)
-  | { ok: false; refusal: Refusal | { code: 'nothing-to-undo' | 'nothing-to-redo' | 'no-such-version' }; revision: number };
+export type Written = ({ ok: true } & StreamNews) | { ok: false; refusal: Refusal | { code: DoorRefusal }; revision: number };
+
+/** What the door refuses beside what core does. */
+type DoorRefusal = 'nothing-to-undo' | 'nothing-to-redo' | 'no-such-version' | 'currency-asks' | 'currency-between';
 
 interface OpenStream {
   book: Book;
@@ -40,6 +41,15 @@ const keptStreams = 12;
 type Walk = Extract<SentChange['change'], { type: 'undo' | 'redo' | 'go-to-step' }>;
 
 const isTakenKey = (error: unknown) => error instanceof Error && 'code' in error && error.code === 'SQLITE_CONSTRAINT_PRIMARYKEY';
+
+/** Whether edits would have a plan's amounts taken for those of another currency. */
+function reinterprets(book: Book, edits: readonly RowEdit[]): boolean {
+  const after = applyEdits(book, edits);
+  return [...after.plan.values()].some(({ id, accountId }) => {
+    const before = book.account.get(book.plan.get(id)?.accountId ?? '')?.currency;
+    return before !== undefined && before !== after.account.get(accountId)?.currency;
+  });
+}
 
 /** One edit a row, from how it was before the first to how it is after the last of several. */
 function joinEdits(edits: readonly RowEdit[]): RowEdit[] {
@@ -114,6 +124,8 @@ export class WriteDoor {
     const { book, revision } = this.open(streamId);
     const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
     if (!decision.ok) return { ok: false, refusal: decision.refusal, revision };
+    if (streamId === workspaceStream && reinterprets(book, decision.edits))
+      return { ok: false, refusal: { code: 'currency-asks' }, revision };
     const step = { sitting: sent.sitting, summary: summarize(change), edits: decision.edits };
     try {
       this.commit(streamId, sent, decision.edits, (next) => this.journal.add(streamId, next, step));
@@ -124,6 +136,34 @@ export class WriteDoor {
       return { ok: false, refusal: { code: 'exists', record: added.record, id: added.id }, revision };
     }
     return { ok: true, ...this.news(streamId, sent.revision) };
+  }
+
+  /** The currency of the account that a plan stands in. */
+  private currencyOf(planId: string): string | undefined {
+    const { book } = this.open(workspaceStream);
+    return book.account.get(book.plan.get(planId)?.accountId ?? '')?.currency;
+  }
+
+  /** Makes changes of several streams in one transaction, all or none; a caller's bug where one is refused. */
+  applyTogether(parts: readonly { streamId: string; change: Change }[], also: () => void): void {
+    const made = parts.map(({ streamId, change }) => {
+      const { book, revision } = this.open(streamId);
+      const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
+      if (!decision.ok) throw new Error(`The stream ${streamId} refuses: ${decision.refusal.code}`);
+      return { streamId, book, revision: revision + 1, edits: decision.edits, summary: summarize(change) };
+    });
+    this.db.transaction(() => {
+      for (const { streamId, revision, edits, summary } of made) {
+        this.records.write(streamId, edits);
+        this.journal.add(streamId, revision, { sitting: undefined, summary, edits });
+        this.sql.setRevision.run(streamId, revision);
+      }
+      also();
+    })();
+    for (const { streamId, book, revision, edits } of made) {
+      this.streams.set(streamId, { book: applyEdits(book, edits), revision });
+      for (const hear of this.listeners) hear({ stream: streamId, revision });
+    }
   }
 
   /** Calls back with every change that is on disk, until what it answers is called. */
@@ -194,6 +234,9 @@ export class WriteDoor {
     const { book, revision } = this.open(streamId);
     const way = change.type === 'go-to-step' ? this.journal.findWayTo(streamId, change.step) : this.journal.findNext(streamId, change.type);
     if (!way) return { ok: false, refusal: { code: change.type === 'redo' ? 'nothing-to-redo' : 'nothing-to-undo' }, revision };
+    // Amounts from before a change of currency would be taken for such of after it.
+    if (way.steps.some((step) => this.journal.summaryOf(step).name === 'currency-changed'))
+      return { ok: false, refusal: { code: 'currency-between' }, revision };
     const edits: RowEdit[] = [];
     let next = book;
     for (const step of way.steps) {
@@ -213,6 +256,8 @@ export class WriteDoor {
     const { book, revision } = this.open(streamId);
     const target = this.versions.findBook(streamId, version);
     if (!target) return { ok: false, refusal: { code: 'no-such-version' }, revision };
+    const currency = this.versions.currencyOf(streamId, version);
+    if (currency !== '' && currency !== this.currencyOf(streamId)) return { ok: false, refusal: { code: 'currency-between' }, revision };
     const edits = editsBetween(book, target);
     const summary = summarize({ type: 'several', name: 'version-brought-back', changes: [] });
     if (edits.length > 0)

@@ -1,23 +1,60 @@
 import { formatMoney } from '$lib/core/budget/money';
 import type { BiddingAdvice } from '$lib/core/budget/bidding-advice';
+import type { Range } from '$lib/core/forecast/clicks';
+import type { Goal } from '$lib/core/plan/records/brief';
 import type { BiddingKind } from '$lib/core/plan/records/campaign';
 
+const wordCount = ({ low, high }: Range) => (low === high ? String(low) : `${low}–${high}`);
+
 /** Why a bidding kind is advised. */
-export function wordAdvice({ reason, conversions, bidMinor, needed }: BiddingAdvice, currency: string): string {
+export function wordAdvice({ reason, conversions, bidMinor }: BiddingAdvice, currency: string): string {
   const bid = bidMinor === null ? '' : `, at ${formatMoney(bidMinor, currency)} at most`;
   switch (reason) {
     case 'not-counted':
-      return `Conversions are not counted, so nothing can learn from them. Bid by hand${bid}; count and try them first.`;
+      return `Nothing can learn from conversions that are not counted. Bid by hand${bid}.`;
     case 'too-few-conversions':
       return conversions === null
-        ? `Worth or money is not said, so conversions a month cannot be reckoned. Bid by hand${bid} until they are.`
-        : `This money buys some ${conversions} conversions a month; learning needs about ${needed}. Bid by hand${bid}.`;
+        ? `Conversions a month cannot be reckoned yet. Bid by hand${bid}.`
+        : `Too few conversions to learn from. Bid by hand${bid}.`;
     case 'enough-conversions':
-      return `Counted, and some ${conversions} conversions a month: enough to learn from. Target cost ${bidMinor === null ? 'from the worth' : formatMoney(bidMinor, currency)}.`;
+      return `Enough conversions to learn from. Target cost ${bidMinor === null ? 'from the worth' : formatMoney(bidMinor, currency)}.`;
     case 'value-known':
-      return `Sales are counted with their value, some ${conversions} a month: bid for value.`;
+      return 'Sales are counted with their value: bid for it.';
     case 'visits':
       return `The goal is visits: as many clicks as the money buys${bid}.`;
+  }
+}
+
+/** The facts that advice on bidding stands on. */
+export function wordAdviceFacts(
+  { conversions, standsOn, needed }: BiddingAdvice,
+  { goal, isCounted, monthlyMinor }: { goal: Goal; isCounted: boolean; monthlyMinor: number | null },
+  currency: string,
+): string {
+  const counted = isCounted ? 'conversions counted' : 'conversions not counted';
+  const money = monthlyMinor === null ? 'no money set' : `${formatMoney(monthlyMinor, currency, { whole: true })} a month`;
+  const expected =
+    conversions === null
+      ? 'conversions to expect unknown'
+      : `${wordCount(conversions)} to expect a month${standsOn === 'outlook' ? '' : ' at what a click may cost'}`;
+  return `It stands on: goal ${goal}, ${counted}, ${money}, ${expected}; learning needs about ${needed}.`;
+}
+
+/** What would change the advice; empty where nothing within reach would. */
+export function wordAdviceChange({ reason, conversions, neededMinor }: BiddingAdvice, currency: string): string {
+  switch (reason) {
+    case 'not-counted':
+      return 'Counting conversions, and having tried that, would change it.';
+    case 'too-few-conversions':
+      if (conversions === null) return 'Worth, click rate and money in the brief would tell.';
+      return neededMinor === null
+        ? 'Wider places, more keywords or more hours would change it; more money would not.'
+        : `${formatMoney(neededMinor, currency, { whole: true })} a month would change it.`;
+    case 'enough-conversions':
+    case 'value-known':
+      return 'Fewer conversions, or no longer counting them, would change it.';
+    case 'visits':
+      return 'Another goal would change it.';
   }
 }
 

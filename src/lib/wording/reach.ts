@@ -1,3 +1,6 @@
+import type { Range } from '$lib/core/forecast/clicks';
+import type { WhoCountsAdvice } from '$lib/core/places/who-counts';
+import type { Campaign } from '$lib/core/plan/records/campaign';
 import type { Learning } from '$lib/core/forecast/learning';
 import type { PageNote } from '$lib/core/pages/propose-facts';
 import type { Limit } from '$lib/core/forecast/outlook';
@@ -22,6 +25,23 @@ export function wordLimit({ setting, leaves }: Limit): string {
       return `Searches limit this most: there are clicks for ${left} of the money. Widen the places, or spend less.`;
   }
 }
+
+/** Who should count, and why, against who does. */
+export function wordWhoCounts({ whoCounts: advised, word }: WhoCountsAdvice, chosen: Campaign['whoCounts']): string {
+  const why =
+    advised === 'asking'
+      ? `“${word}” is asked about from elsewhere too: who asks from afar should count.`
+      : 'A local service is for those who are there.';
+  return advised === chosen ? why : `${why} The other is chosen.`;
+}
+
+const roundly = new Intl.NumberFormat('en-GB', { maximumSignificantDigits: 2 });
+
+/** What asking from afar adds in searches. */
+export const wordAfar = ({ low, high }: Range): string =>
+  low <= 0 && high <= 0
+    ? 'Who asks from afar adds no searches here.'
+    : `Who asks from afar: ${roundly.format(Math.max(0, low))}–${roundly.format(high)} more searches a month, by people who are not there.`;
 
 const countOfClicks = (count: number) =>
   count < 10 ? (Math.round(count * 10) / 10).toLocaleString('en-GB') : Math.round(count).toLocaleString('en-GB');

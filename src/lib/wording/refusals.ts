@@ -35,6 +35,10 @@ export function wordRefusalCode(refusal: Refusal | { code: string }): string {
   }
   if (refusal.code === 'no-such-version') return 'That version is no longer there.';
   if (refusal.code === 'no-such-plan') return 'The plan is no longer on the Shelf.';
+  if (refusal.code === 'currency-asks')
+    return 'Another currency would have amounts read wrong; change it with the client on the Shelf, which asks.';
+  if (refusal.code === 'currency-between')
+    return 'The currency was changed since: amounts from before it would be read wrong. Change the currency back first.';
   return 'The server did not take it.';
 }
 

@@ -60,6 +60,10 @@ export const settingsWriters = {
     'A place is excluded that was not reached',
     `${d.text('place')} in ${d.text('name')} takes nobody away.`,
   ],
+  'settings.covers-other-campaign': (d) => [
+    'A circle covers a town of another campaign',
+    `The circle around ${d.text('place')} in ${d.text('name')} holds ${d.text('covers')}, which ${d.text('campaign')} serves: both answer the same searchers there.`,
+  ],
   'settings.places-overlap': (d) => [
     d.flag('isWhole') ? 'A place lies in another one' : 'Two circles cross',
     d.flag('isWhole')

@@ -1,37 +1,58 @@
-import { parseShare } from './ratio';
-import type { BiddingKind } from '../plan/records/campaign';
+import type { Range } from '../forecast/clicks';
+import type { Outlook } from '../forecast/outlook';
 import type { PlanView } from '../plan/plan-view';
 import { worthOf } from '../plan/plan-view';
-import type { Campaign } from '../plan/records/campaign';
+import type { BiddingKind, Campaign } from '../plan/records/campaign';
+import { parseShare } from './ratio';
 
 /** A bidding kind advised, with the facts it stands on. */
 export interface BiddingAdvice {
   kind: BiddingKind;
   reason: 'not-counted' | 'too-few-conversions' | 'enough-conversions' | 'value-known' | 'visits';
-  /** Conversions a month that the money buys at what a click may cost, or null where that cannot be said. */
-  conversions: number | null;
+  /** Conversions a month to expect, or null where that cannot be said. */
+  conversions: Range | null;
+  /** Whether they follow from searches and costs, or, as long as those are not known, from what a click may cost. */
+  standsOn: 'outlook' | 'worth';
   /** The starting bid, target or cap that goes with it. */
   bidMinor: number | null;
+  /** Conversions a month that learning needs, and the money that would buy them; null where money is not what lacks. */
   needed: number;
+  neededMinor: number | null;
 }
 
-/** The first advice on bidding: by goal, whether conversions are counted, and how many the money can buy. */
-export function adviseBidding(view: PlanView, campaign: Campaign): BiddingAdvice {
+/** Conversions a month: those of the outlook, else as many as the money buys at what a click may cost. */
+function expectConversions(view: PlanView, campaign: Campaign, outlook: Outlook | null): Range | null {
+  if (outlook) return outlook.conversions && { low: Math.floor(outlook.conversions.low), high: Math.ceil(outlook.conversions.high) };
   const worth = worthOf(view);
   const rate = parseShare(view.brief.clickRate);
+  if (!worth || worth.perClickMinor === 0 || campaign.monthlyMinor === null || !rate) return null;
+  const count = Math.floor(((campaign.monthlyMinor / worth.perClickMinor) * Number(rate.numerator)) / Number(rate.denominator));
+  return { low: count, high: count };
+}
+
+/** Advice on bidding: by goal, whether conversions are counted, and how many are to be expected. More money is of use only where it is what limits. */
+export function adviseBidding(view: PlanView, campaign: Campaign, outlook: Outlook | null = null): BiddingAdvice {
+  const worth = worthOf(view);
   const needed = view.house.conversionsToLearn;
-  const clicks = worth && worth.perClickMinor > 0 && campaign.monthlyMinor !== null ? campaign.monthlyMinor / worth.perClickMinor : null;
-  const conversions = clicks !== null && rate ? Math.floor((clicks * Number(rate.numerator)) / Number(rate.denominator)) : null;
+  const conversions = expectConversions(view, campaign, outlook);
+  const expected = conversions === null ? null : (conversions.low + conversions.high) / 2;
+  const isMoneyShort = outlook === null || outlook.limit?.setting === 'money';
+  const neededMinor =
+    isMoneyShort && expected !== null && expected > 0 && expected < needed && campaign.monthlyMinor !== null
+      ? Math.ceil((campaign.monthlyMinor * needed) / expected)
+      : null;
   const advice = (kind: BiddingKind, reason: BiddingAdvice['reason'], bidMinor: number | null): BiddingAdvice => ({
     kind,
     reason,
     conversions,
+    standsOn: outlook ? 'outlook' : 'worth',
     bidMinor,
     needed,
+    neededMinor,
   });
   if (campaign.goal === 'visits') return advice('most-clicks', 'visits', worth?.perClickMinor ?? null);
   if (!view.brief.countsConversions) return advice('by-hand', 'not-counted', worth?.perClickMinor ?? null);
-  if (conversions === null || conversions < needed) return advice('by-hand', 'too-few-conversions', worth?.perClickMinor ?? null);
+  if (expected === null || expected < needed) return advice('by-hand', 'too-few-conversions', worth?.perClickMinor ?? null);
   if (campaign.goal === 'sales') return advice('most-value', 'value-known', null);
   return advice('most-conversions', 'enough-conversions', worth?.affordableMinor ?? null);
 }

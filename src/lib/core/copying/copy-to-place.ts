@@ -3,7 +3,7 @@ import { gridOf, spansOf } from '../plan/hours';
 import type { HourSpan } from '../plan/records/hour-span';
 import type { NamingPattern } from '../plan/records/house-rule';
 import type { PlanFile } from '../exchange/plan-file';
-import { minorDigits } from '../budget/money';
+import { convertAmounts, type Conversion } from '../budget/convert-amounts';
 import { noFigures } from '../market/find-figures';
 import { bidsThere, type BidFactors } from './bids-there';
 import { withTexts, type FileCampaign } from './text-changes';
@@ -11,7 +11,7 @@ import { withTexts, type FileCampaign } from './text-changes';
 type FilePlace = FileCampaign['places'][number];
 
 /** Where a campaign is taken, and what changes with it. */
-export interface CopyTarget {
+export interface CopyTarget extends Conversion {
   places: FilePlace[];
   /** The word for the place in names. */
   placeWord: string;
@@ -21,12 +21,8 @@ export interface CopyTarget {
   shiftHours: number;
   /** Texts as decided, by their path. */
   texts: ReadonlyMap<string, string>;
-  /** How many units of the other currency a unit of this one makes; null: amounts stay. */
-  rate: number | null;
   /** How bids there stand to those here; null: bids are converted like other amounts. */
   bids: BidFactors | null;
-  from: string;
-  to: string;
 }
 
 /** A week moved by some hours, over midnight and the end of the week. */
@@ -34,27 +30,6 @@ export function shiftHours(hours: readonly HourSpan[], by: number): HourSpan[] {
   if (hours.length === 0 || by === 0) return [...hours];
   const grid = gridOf(hours);
   return spansOf(grid.map((_, index) => grid[(index - by + 168 * 2) % 168] ?? null)) ?? [];
-}
-
-/** An amount in another currency, rounded to its minor unit. */
-export function convertAmount(minor: number | null, { rate, from, to }: Pick<CopyTarget, 'rate' | 'from' | 'to'>): number | null {
-  if (minor === null || rate === null) return minor;
-  return Math.round(minor * rate * 10 ** (minorDigits(to) - minorDigits(from)));
-}
-
-/** Keys that hold amounts. */
-const amountKey = /Minor$/;
-
-/** Everything with its amounts in another currency. */
-export function convertAmounts<T>(value: T, target: Pick<CopyTarget, 'rate' | 'from' | 'to'>): T {
-  if (target.rate === null) return value;
-  const convert = (one: unknown, key: string): unknown => {
-    if (typeof one === 'number' && amountKey.test(key)) return convertAmount(one, target);
-    if (Array.isArray(one)) return one.map((item) => convert(item, ''));
-    if (one === null || typeof one !== 'object') return one;
-    return Object.fromEntries(Object.entries(one).map(([name, item]) => [name, convert(item, name)]));
-  };
-  return convert(value, '') as T;
 }
 
 /** A campaign taken to another place: places, words, name, language, hours and amounts. */

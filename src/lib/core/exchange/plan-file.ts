@@ -55,10 +55,9 @@ const filePlace = place.omit({ ...noPlace, campaignId: true }).extend({
   region: place.shape.region.default(''),
   people: place.shape.people.default(null),
 });
-const { wordVerdictId: _link, ...laterInFile } = laterFind;
 const fileFind = find
   .omit({ ...noPlace, wordVerdictId: true })
-  .extend({ ...withDefaults(find.shape, laterInFile), wordVerdict: index.optional() });
+  .extend({ ...withDefaults(find.shape, laterFind, ['wordVerdictId']), wordVerdict: index.optional() });
 const fileAd = ad.omit({ ...noPlace, groupId: true }).extend({ headlines: lines, descriptions: lines });
 const fileGroup = group.omit({ ...noPlace, campaignId: true, offerId: true }).extend({
   /** Place in the brief's offers. */

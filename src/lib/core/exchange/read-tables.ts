@@ -126,7 +126,7 @@ class TablesReader {
       startsOn: cells.date(row, 'start'),
       endsOn: cells.date(row, 'end'),
       rotation: cells.word(row, 'rotation', rotationWords, 'even'),
-      ...readSettingsCells(row, cells, this.layout),
+      ...readSettingsCells(row, cells, this.layout, this.view.brief.tracking),
     });
     return id ? 'added' : 'left-out';
   }

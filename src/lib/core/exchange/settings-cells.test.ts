@@ -75,4 +75,14 @@ describe('settings in a table', () => {
       ['audiences', 'A aimed much'],
     ]);
   });
+
+  it('tables carry what the plan adds to every address, and reading them does not add it twice', () => {
+    const ofPlan = [{ name: 'from', value: 'search' }];
+    const reader = new CellReader(layout, 'GBP');
+    const campaign = campaignOf({ tracking: [{ name: 'what', value: 'tuning' }] });
+    const cells = writeSettingsCells(campaign, layout, ofPlan);
+    expect(cells.tracking).toBe('from=search; what=tuning');
+    expect(readSettingsCells(asRow(cells), reader, layout, ofPlan).tracking).toEqual(campaign.tracking);
+    expect(readSettingsCells(asRow(cells), reader, layout).tracking).toHaveLength(2);
+  });
 });

@@ -28,8 +28,8 @@ const writeClicks = (text: string, layout: Layout) =>
 const readClicks = (text: string, layout: Layout) =>
   clickPatterns(layout).reduce((read, [own, pattern]) => (pattern === '' ? read : read.replaceAll(pattern, own)), text);
 
-/** What the table of campaigns says of devices, people, placements and tracking, by field. */
-export const writeSettingsCells = (campaign: Campaign, layout: Layout) => ({
+/** What the table of campaigns says of devices, people, placements and tracking, by field. Tables carry the plan's parameters with each campaign's. */
+export const writeSettingsCells = (campaign: Campaign, layout: Layout, ofPlan: readonly TrackingParameter[] = []) => ({
   spending: campaign.spending,
   'share of appearances': campaign.sharePercent,
   devices: deviceNames.map((name) => `${name} ${writePercent(campaign.devices[name])}`).join('; '),
@@ -37,7 +37,7 @@ export const writeSettingsCells = (campaign: Campaign, layout: Layout) => ({
   'genders left out': writeList(campaign.gendersOff),
   audiences: campaign.audiences.map(({ name, use, adjust }) => writeParts([name, use, writePercent(adjust)])).join('; '),
   'kept off': writeList(campaign.placementsOff),
-  tracking: writeList(campaign.tracking.map(({ name, value }) => `${name}=${writeClicks(value, layout)}`)),
+  tracking: writeList([...ofPlan, ...campaign.tracking].map(({ name, value }) => `${name}=${writeClicks(value, layout)}`)),
 });
 
 function readDevices(row: FieldRow, cells: CellReader): Campaign['devices'] {
@@ -68,8 +68,9 @@ const readTracking = (entry: string, layout: Layout): TrackingParameter => {
   return at < 0 ? { name: entry, value: '' } : { name: entry.slice(0, at), value: readClicks(entry.slice(at + 1), layout) };
 };
 
-/** The same out of a row; what cannot be read is said and left as it is by default. */
-export function readSettingsCells(row: FieldRow, cells: CellReader, layout: Layout) {
+/** The same out of a row, less what the plan adds to every campaign; what cannot be read is said and left as it is by default. */
+export function readSettingsCells(row: FieldRow, cells: CellReader, layout: Layout, ofPlan: readonly TrackingParameter[] = []) {
+  const isOfPlan = ({ name, value }: TrackingParameter) => ofPlan.some((one) => one.name === name && one.value === value);
   const share = cells.number(row, 'share of appearances');
   return {
     spending: cells.word(row, 'spending', [['even', 'evenly'], ['fast']], 'even'),
@@ -79,6 +80,8 @@ export function readSettingsCells(row: FieldRow, cells: CellReader, layout: Layo
     gendersOff: readList(cells.text(row, 'genders left out')),
     audiences: readAudiences(row, cells),
     placementsOff: readList(cells.text(row, 'kept off')),
-    tracking: readList(cells.text(row, 'tracking')).map((entry) => readTracking(entry, layout)),
+    tracking: readList(cells.text(row, 'tracking'))
+      .map((entry) => readTracking(entry, layout))
+      .filter((parameter) => !isOfPlan(parameter)),
   };
 }

@@ -75,7 +75,7 @@ class RowMaker {
   }
 
   private campaigns(add: Add): void {
-    const { book, house, account } = this.view;
+    const { book, house, account, brief } = this.view;
     for (const campaign of inOrder(book.campaign))
       add(
         {
@@ -94,7 +94,7 @@ class RowMaker {
           rotation: campaign.rotation,
           'open hours': writeHours(campaign.hours),
           'time zone': account.timeZone,
-          ...writeSettingsCells(campaign, this.layout),
+          ...writeSettingsCells(campaign, this.layout, brief.tracking),
         },
         this.held.find(campaign.id),
       );

@@ -62,7 +62,7 @@ export const marketFigures = (
   searchesHigh: searchesPerMonth.high,
   bidLowMinor: bids[0]?.low ?? null,
   bidHighMinor: bids.at(-1)?.high ?? null,
-  bids: [...bids],
+  bids: bids.map(({ low, high }) => ({ lowMinor: low, highMinor: high })),
   months: [...months],
   figuresOf: key,
   figuresOn: on,

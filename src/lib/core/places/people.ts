@@ -1,17 +1,6 @@
 import type { Place } from '../plan/records/place';
+import { eachCityWithin, type Cities } from './cities';
 import { earthRadiusKm } from './distance';
-
-/** All cities as columns, sorted by latitude. Codes are kept once each; a city names them by their number. */
-export interface Cities {
-  names: readonly string[];
-  latitudes: Float64Array;
-  longitudes: Float64Array;
-  people: Float64Array;
-  countries: Uint16Array;
-  regions: Uint16Array;
-  countryCodes: readonly string[];
-  regionCodes: readonly string[];
-}
 
 /** What of a place decides whom it reaches. */
 export type ReachedPlace = Pick<Place, 'kind' | 'country' | 'code' | 'latitude' | 'longitude' | 'radiusKm' | 'excluded'>;
@@ -31,19 +20,31 @@ export function eachCityIn(cities: Cities, place: ReachedPlace, take: (index: nu
   const { latitude, longitude } = place;
   if (latitude === null || longitude === null) return;
   const radius = place.radiusKm ?? ownPointKm;
-  const band = (radius / earthRadiusKm) * (180 / Math.PI) + 1e-9;
-  const { x, y, z } = pointsOf(cities);
+  const points = pointsOf(cities);
+  const { x, y, z } = points;
   const [px, py, pz] = pointOnSphere(latitude, longitude);
   // Straight through the earth instead of over it: the same order, without a sine a city.
-  const chord = 2 * Math.sin(Math.min(Math.PI, radius / earthRadiusKm) / 2);
+  const angle = Math.min(Math.PI, radius / earthRadiusKm);
+  const chord = 2 * Math.sin(angle / 2);
   const limit = chord * chord;
-  const last = firstFrom(cities.latitudes, latitude + band, true);
-  for (let index = firstFrom(cities.latitudes, latitude - band, false); index < last; index++) {
+  eachCityWithin(cities, boxAround(latitude, longitude, angle), (index) => {
+    if (Number.isNaN(x[index])) setPoint(cities, points, index);
     const dx = x[index]! - px;
     const dy = y[index]! - py;
     const dz = z[index]! - pz;
     if (dx * dx + dy * dy + dz * dz <= limit) take(index);
-  }
+  });
+}
+
+const degrees = 180 / Math.PI;
+
+/** Latitudes and longitudes between which a circle lies; all longitudes where it holds a pole. */
+function boxAround(latitude: number, longitude: number, angle: number) {
+  const reach = angle * degrees + 1e-9;
+  const [south, north] = [latitude - reach, latitude + reach];
+  if (south <= -90 || north >= 90) return { south, north, west: -180, east: 180 };
+  const across = Math.asin(Math.min(1, Math.sin(angle) / Math.cos(latitude / degrees))) * degrees + 1e-9;
+  return { south, north, west: longitude - across, east: longitude + across };
 }
 
 function pointOnSphere(latitude: number, longitude: number): [number, number, number] {
@@ -51,30 +52,21 @@ function pointOnSphere(latitude: number, longitude: number): [number, number, nu
   return [Math.cos(phi) * Math.cos(lambda), Math.cos(phi) * Math.sin(lambda), Math.sin(phi)];
 }
 
-const spheres = new WeakMap<Cities, Record<'x' | 'y' | 'z', Float64Array>>();
+type Points = Record<'x' | 'y' | 'z', Float64Array>;
+const spheres = new WeakMap<Cities, Points>();
 
-/** Where cities lie on a globe of radius 1, worked out once. */
-function pointsOf(cities: Cities): Record<'x' | 'y' | 'z', Float64Array> {
+/** Where cities lie on a globe of radius 1; not a number until a city is asked about: most never are. */
+function pointsOf(cities: Cities): Points {
   let points = spheres.get(cities);
   if (!points) {
-    const count = cities.people.length;
-    points = { x: new Float64Array(count), y: new Float64Array(count), z: new Float64Array(count) };
-    for (let index = 0; index < count; index++)
-      [points.x[index], points.y[index], points.z[index]] = pointOnSphere(cities.latitudes[index]!, cities.longitudes[index]!);
-    spheres.set(cities, points);
+    const blank = () => new Float64Array(cities.people.length).fill(NaN);
+    spheres.set(cities, (points = { x: blank(), y: blank(), z: blank() }));
   }
   return points;
 }
 
-/** The first index whose value is at least (or, past it, above) the bound. */
-function firstFrom(sorted: Float64Array, bound: number, isPast: boolean): number {
-  let [low, high] = [0, sorted.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (isPast ? sorted[middle]! <= bound : sorted[middle]! < bound) low = middle + 1;
-    else high = middle;
-  }
-  return low;
+function setPoint(cities: Cities, { x, y, z }: Points, index: number): void {
+  [x[index], y[index], z[index]] = pointOnSphere(cities.latitudes[index]!, cities.longitudes[index]!);
 }
 
 /** Marks of the cities that places reach: included by one of them, excluded by none. */

@@ -183,11 +183,12 @@ describe('first advice on bidding', () => {
 
   it('learns only from enough conversions', () => {
     // £900 at £1.93 a click and 6.5 %: 30 conversions; a penny less money does not reach them.
-    expect(advise(clean)).toMatchObject({ kind: 'most-conversions', conversions: 30, bidMinor: 2976 });
+    expect(advise(clean)).toMatchObject({ kind: 'most-conversions', conversions: { low: 30, high: 30 }, bidMinor: 2976 });
     expect(advise(change(clean, 'campaign', { monthlyMinor: 89_000 }))).toMatchObject({
       kind: 'by-hand',
       reason: 'too-few-conversions',
-      conversions: 29,
+      conversions: { low: 29, high: 29 },
+      neededMinor: 92_069,
     });
     expect(advise(change(clean, 'brief', { margin: '' }))).toMatchObject({ kind: 'by-hand', conversions: null, bidMinor: null });
   });

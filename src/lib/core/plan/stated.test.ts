@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
-import { applyEdits } from './book';
+import { applyEdits, type RowEdit } from './book';
 import { decide } from './decide';
 import { findStating, mendStating, type StatedValue } from './stated';
 
@@ -23,8 +23,30 @@ describe('lines that state a value', () => {
 
   it('are mended in one step', () => {
     const book = withLine('Tuning for £140');
-    const decision = decide(book, mendStating(findStating(viewOf(book), price(14_000), price(15_000))), 'plan');
+    const decision = decide(book, mendStating(findStating(viewOf(book), price(14_000), price(15_000)))!, 'plan');
     if (!decision.ok) throw new Error(decision.refusal.code);
     expect([...applyEdits(book, decision.edits).adLine.values()].map(({ text }) => text)).toContain('Tuning for £150');
   });
+
+  it('are found in slot words and in masters that the plan uses, and mended each in its stream', () => {
+    const book = withMaster('Tuning for £140');
+    const lines = findStating(viewOf(book), price(14_000), price(15_000));
+    expect(lines.map(({ record, after }) => [record, after])).toEqual([
+      ['slotWord', 'from £150'],
+      ['masterLine', 'Tuning for £150'],
+    ]);
+    expect(mendStating(lines, 'plan')).toMatchObject({ changes: [{ record: 'slotWord', fields: { says: 'from £150' } }] });
+    expect(mendStating(lines, 'workspace')).toMatchObject({ changes: [{ record: 'masterLine', fields: { text: 'Tuning for £150' } }] });
+    expect(mendStating([], 'workspace')).toBeNull();
+  });
 });
+
+/** A plan whose first ad was made from a master, beside one that it does not use. */
+function withMaster(text: string) {
+  const book = change(change(bookOfFile(cleanFile), 'slotWord', { says: 'from £140' }), 'ad', { masterName: 'Tuning' });
+  const masters = ['Tuning', 'Other'].map((name, position) => ({ id: name, name, format: 'responsive', path1: '', path2: '', position }));
+  const lines = masters.map(({ id }, position) => ({ id: `line-${id}`, masterId: id, kind: 'headline', text, fixedAt: null, position }));
+  const add = (record: 'master' | 'masterLine', rows: readonly { id: string }[]) =>
+    rows.map((after) => ({ record, id: after.id, before: null, after }) as unknown as RowEdit);
+  return applyEdits(book, [...add('master', masters), ...add('masterLine', lines)]);
+}

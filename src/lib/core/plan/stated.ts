@@ -1,17 +1,20 @@
 import { formatMoney } from '../budget/money';
-import { inOrder, type Book } from './book';
-import type { SimpleChange } from './changes';
+import { childrenOf, inOrder, type Book } from './book';
+import type { Change, SimpleChange } from './changes';
+import { recordTypes } from './record-types';
 import { firstLanguage, type PlanView } from './plan-view';
-import type { AdLine } from './records/ad-line';
-import type { Extra } from './records/extra';
 import { escapePattern } from '../text/escape-pattern';
 
 /** A value of the brief as lines may state it. */
 export type StatedValue = { kind: 'price'; minor: number } | { kind: 'date'; date: string } | { kind: 'text'; text: string };
 
+/** What can state a value, with the field that says it. */
+const sayingFields = { adLine: 'text', extra: 'text', slotWord: 'says', masterLine: 'text' } as const;
+type Saying = keyof typeof sayingFields;
+
 /** A line that states a value, and what it says with the new one. */
 export interface StatingLine {
-  record: 'adLine' | 'extra';
+  record: Saying;
   id: string;
   before: string;
   after: string;
@@ -52,12 +55,21 @@ function formsOf(view: PlanView, from: StatedValue, to: StatedValue): [string, s
   return [];
 }
 
-const textsOf = (book: Book): { record: 'adLine' | 'extra'; id: string; text: string }[] => [
-  ...inOrder(book.adLine).map(({ id, text }: AdLine) => ({ record: 'adLine' as const, id: id as string, text })),
-  ...inOrder(book.extra).map(({ id, text }: Extra) => ({ record: 'extra' as const, id: id as string, text })),
-];
+/** Lines of ads, extras and slot words, and the lines of the masters that the plan's ads were made from. */
+function textsOf(book: Book): { record: Saying; id: string; text: string }[] {
+  const used = new Set([...book.ad.values()].map(({ masterName }) => masterName));
+  const masters = inOrder(book.master).filter(({ name }) => used.has(name));
+  return [
+    ...inOrder(book.adLine).map(({ id, text }) => ({ record: 'adLine' as const, id, text })),
+    ...inOrder(book.extra).map(({ id, text }) => ({ record: 'extra' as const, id, text })),
+    ...inOrder(book.slotWord).map(({ id, says }) => ({ record: 'slotWord' as const, id, text: says })),
+    ...masters.flatMap((master) =>
+      childrenOf(book.masterLine, 'masterId', master.id).map(({ id, text }) => ({ record: 'masterLine' as const, id, text })),
+    ),
+  ];
+}
 
-/** Lines of ads and texts of extras that state the old value, with the new one in its place. */
+/** Lines of ads, extras, slot words and masters that state the old value, with the new one in its place. */
 export function findStating(view: PlanView, from: StatedValue, to: StatedValue): StatingLine[] {
   const forms = formsOf(view, from, to)
     .filter(([old, fresh]) => old.trim() !== '' && old !== fresh)
@@ -68,15 +80,13 @@ export function findStating(view: PlanView, from: StatedValue, to: StatedValue):
   });
 }
 
-/** The change that mends such lines, in one step. */
-export const mendStating = (lines: readonly StatingLine[]) => ({
-  type: 'several' as const,
-  name: 'fact-changed' as const,
-  changes: lines.map(({ record, id, before, after }): SimpleChange => ({
-    type: 'set',
-    record,
-    ids: [id],
-    fields: { text: after },
-    was: { text: before },
-  })),
-});
+/** The change that mends such lines in one stream, in one step: the plan's own, or the masters of the workspace; null where it has none. */
+export function mendStating(lines: readonly StatingLine[], stream: 'plan' | 'workspace' = 'plan'): Change | null {
+  const changes = lines
+    .filter(({ record }) => recordTypes[record].stream === stream)
+    .map(({ record, id, before, after }): SimpleChange => {
+      const field = sayingFields[record];
+      return { type: 'set', record, ids: [id], fields: { [field]: after }, was: { [field]: before } };
+    });
+  return changes.length === 0 ? null : { type: 'several', name: 'fact-changed', changes };
+}

@@ -1,6 +1,7 @@
 import { distanceKm } from '../places/distance';
 import { placesTouch } from '../places/meet';
-import { childrenOf } from '../plan/book';
+import { adviseWhoCounts } from '../places/who-counts';
+import { childrenOf, inOrder, type Book } from '../plan/book';
 import type { PlanView } from '../plan/plan-view';
 import type { Campaign } from '../plan/records/campaign';
 import type { Place } from '../plan/records/place';
@@ -45,11 +46,36 @@ function findOverlap(included: readonly Place[]): { one: Place; other: Place; is
   return null;
 }
 
+/** The first place of another campaign that lies in a circle of this one. */
+function findCovered(
+  book: Book,
+  campaignId: string,
+  included: readonly Place[],
+): { place: string; covers: string; campaign: string } | null {
+  const circles = included.filter(({ kind, radiusKm }) => kind === 'city' && radiusKm !== null);
+  if (circles.length === 0) return null;
+  for (const campaign of inOrder(book.campaign)) {
+    if (campaign.id === campaignId) continue;
+    const others = childrenOf(book.place, 'campaignId', campaign.id).filter(({ kind, excluded }) => kind === 'city' && !excluded);
+    for (const other of others.slice(0, mostCompared)) {
+      const town: Place = { ...other, radiusKm: null };
+      // Campaigns for one place by theme are meant to share it.
+      const circle = circles.find((one) => {
+        const apart = apartKm(one, town) ?? Infinity;
+        return apart > townKm && apart <= reachOf(one);
+      });
+      if (circle) return { place: circle.name, covers: other.name, campaign: campaign.name };
+    }
+  }
+  return null;
+}
+
 /** The most places among which overlaps are looked for: beyond that it would take too long, and lists of towns seldom overlap. */
 const mostCompared = 300;
 
 /** Reads the places of a campaign. */
-export function checkPlaces({ book }: PlanView, { id, name, whoCounts, goal }: Campaign): Report[] {
+export function checkPlaces(view: PlanView, { id, name, whoCounts, goal }: Campaign): Report[] {
+  const { book } = view;
   const at = { record: id, where: { campaignId: id, field: 'places' } };
   const places = childrenOf(book.place, 'campaignId', id);
   const included = places.filter((place) => !place.excluded);
@@ -72,7 +98,9 @@ export function checkPlaces({ book }: PlanView, { id, name, whoCounts, goal }: C
       mend: isWhole ? { kind: 'offer', change: { type: 'remove', record: 'place', ids: [one.id] }, data: {} } : null,
     });
   }
-  if (whoCounts === 'asking' && goal !== 'visits')
+  const covered = findCovered(book, id, included.slice(0, mostCompared));
+  if (covered) reports.push({ rule: 'settings.covers-other-campaign', ...at, data: { name, ...covered } });
+  if (whoCounts === 'asking' && goal !== 'visits' && adviseWhoCounts(view).whoCounts !== 'asking')
     reports.push({
       rule: 'settings.asks-from-afar',
       record: id,

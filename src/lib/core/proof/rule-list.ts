@@ -36,6 +36,7 @@ export const ruleList = {
   'settings.bid-above-worth': { chapter: 'settings', severity: 'look' },
   'settings.asks-from-afar': { chapter: 'settings', severity: 'look' },
   'settings.exclusion-idle': { chapter: 'settings', severity: 'suggestion' },
+  'settings.covers-other-campaign': { chapter: 'settings', severity: 'suggestion' },
   'settings.places-overlap': { chapter: 'settings', severity: 'look' },
   'settings.adjustments-ignored': { chapter: 'settings', severity: 'look' },
   'settings.adjustment-beyond': { chapter: 'settings', severity: 'fix' },

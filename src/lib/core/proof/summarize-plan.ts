@@ -1,7 +1,7 @@
 import { inOrder } from '../plan/book';
 import type { PlanView } from '../plan/plan-view';
 import type { Finding } from './finding';
-import { countAll, countByChapter, type Counts } from './read-proof';
+import { countAll, countByChapter, type Counts } from './count-findings';
 import type { Chapter } from './rule-list';
 
 /** What the Shelf shows of a plan. */

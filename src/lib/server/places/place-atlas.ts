@@ -1,20 +1,12 @@
 import type Sqlite from 'better-sqlite3';
 import type { FoundPlace, PlacesReached } from '$lib/core/places/found-place';
-import { countIn, eachCityIn, markReached, sumMarked, type Cities, type ReachedPlace } from '$lib/core/places/people';
+import { makeCities, type Cities, type CityRow } from '$lib/core/places/cities';
+import { countIn, eachCityIn, markReached, sumMarked, type ReachedPlace } from '$lib/core/places/people';
 import { LandMap } from './land-map';
 
 /** GeoNames' and Natural Earth's data as packed. */
 const dataDate = '2024-06-01';
 const mostTowns = 60;
-
-interface CityRow {
-  name: string;
-  country: string;
-  code: string;
-  latitude: number;
-  longitude: number;
-  people: number;
-}
 
 interface CountryRow {
   name: string;
@@ -22,23 +14,6 @@ interface CountryRow {
   timeZone: string;
   currency: string;
   languages: string;
-}
-
-function columnsOf(rows: readonly CityRow[]): Cities {
-  const countryCodes = [...new Set(rows.map(({ country }) => country))];
-  const regionCodes = [...new Set(rows.map(({ code }) => code))];
-  const numberOf = (codes: readonly string[]) => new Map(codes.map((code, index) => [code, index]));
-  const [countries, regions] = [numberOf(countryCodes), numberOf(regionCodes)];
-  return {
-    names: rows.map(({ name }) => name),
-    latitudes: Float64Array.from(rows, ({ latitude }) => latitude),
-    longitudes: Float64Array.from(rows, ({ longitude }) => longitude),
-    people: Float64Array.from(rows, ({ people }) => people),
-    countries: Uint16Array.from(rows, ({ country }) => countries.get(country) ?? 0),
-    regions: Uint16Array.from(rows, ({ code }) => regions.get(code) ?? 0),
-    countryCodes,
-    regionCodes,
-  };
 }
 
 /** What the place data knows of whole areas: people in them, towns, outlines. */
@@ -62,10 +37,8 @@ export class PlaceAtlas {
 
   /** All cities, read once. */
   get cities(): Cities {
-    return (this.loaded ??= columnsOf(
-      this.db
-        .prepare("SELECT name, country, code, latitude, longitude, people FROM place WHERE kind = 'city' ORDER BY latitude")
-        .all() as CityRow[],
+    return (this.loaded ??= makeCities(
+      this.db.prepare("SELECT name, country, code, latitude, longitude, people FROM place WHERE kind = 'city'").all() as CityRow[],
     ));
   }
 

@@ -11,7 +11,9 @@
   const taken = $derived(lines.filter(({ id }) => chosen[id] !== false));
 
   function mend() {
-    if (taken.length > 0) desk.make(mendStating(taken));
+    const [own, masters] = [mendStating(taken, 'plan'), mendStating(taken, 'workspace')];
+    if (own) desk.make(own);
+    if (masters) desk.workspace.make(masters);
     onleave();
   }
 </script>
@@ -19,7 +21,7 @@
 <div class="col-span-full border-s-3 border-ochre py-1 ps-2.5" role="status">
   <p class="font-semibold">{countOf(lines.length, 'line')} still {lines.length === 1 ? 'states' : 'state'} what it was</p>
   <ul class="max-h-40 overflow-y-auto">
-    {#each lines as { id, before, after } (id)}
+    {#each lines as { id, record, before, after } (id)}
       <li class="flex items-baseline gap-2 py-0.5">
         <input
           type="checkbox"
@@ -27,7 +29,11 @@
           checked={chosen[id] !== false}
           aria-label={`Change ${before}`}
           onchange={(event) => (chosen[id] = event.currentTarget.checked)}
-        /><span class="min-w-0"><s class="text-ink-2">{before}</s> <span class="font-semibold">{after}</span></span>
+        /><span class="min-w-0"
+          ><s class="text-ink-2">{before}</s> <span class="font-semibold">{after}</span>{#if record === 'masterLine'}<span
+              class="text-ink-2">, in a master</span
+            >{/if}</span
+        >
       </li>
     {/each}
   </ul>

@@ -23,7 +23,11 @@
     | 'liveLower'
     | 'liveSentence'
     | 'liveTitle'
-    | 'liveUpper';
+    | 'liveUpper'
+    | 'clickKeyword'
+    | 'clickMatch'
+    | 'clickDevice'
+    | 'clickAd';
 
   const sections: { title: string; note: string; fields: [TextKey, string][] }[] = [
     {
@@ -56,6 +60,16 @@
         ['liveSentence', 'Sentence'],
         ['liveTitle', 'Title'],
         ['liveUpper', 'Upper'],
+      ],
+    },
+    {
+      title: 'What a click fills in, in addresses',
+      note: 'How tracking parameters are written that the network fills.',
+      fields: [
+        ['clickKeyword', 'Keyword'],
+        ['clickMatch', 'Match type'],
+        ['clickDevice', 'Device'],
+        ['clickAd', 'Ad'],
       ],
     },
   ];
@@ -129,7 +143,16 @@
       onedit={(planNegatives) => void edit({ planNegatives })}
     />
   </div>
-  <div class="grid grid-cols-3 gap-x-5 gap-y-3 pb-3">
+  <TextField
+    label="Spans of hours a day at most"
+    class="mb-3 w-52"
+    value={String(layout.spansADay)}
+    mono
+    disabled={isFixed}
+    check={(text) => (/^\d{1,2}$/.test(text) && Number(text) >= 1 && Number(text) <= 24 ? null : '1 to 24.')}
+    onedit={(text, sitting) => void edit({ spansADay: Number(text) }, sitting)}
+  />
+  <div class="grid grid-cols-2 gap-x-5 gap-y-3 pb-3">
     {#each sections as { title, note, fields } (title)}
       <section class="min-w-0 border-t border-rule pt-2" aria-label={title}>
         <h3 class="font-semibold">{title}</h3>

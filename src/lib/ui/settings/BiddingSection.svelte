@@ -3,18 +3,19 @@
   import { formatMoney } from '$lib/core/budget/money';
   import { worthOf } from '$lib/core/plan/plan-view';
   import { biddingKinds, type Campaign } from '$lib/core/plan/records/campaign';
-  import { biddingAmount, biddingHeeds, wordAdvice } from '$lib/wording/advice';
+  import { biddingAmount, biddingHeeds, wordAdvice, wordAdviceChange, wordAdviceFacts } from '$lib/wording/advice';
   import { biddingWords } from '$lib/wording/settings-findings';
   import Button from '../parts/Button.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
+  import type { CampaignReach } from './campaign-reach.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
 
-  let { campaign }: { campaign: Campaign } = $props();
+  let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
   const desk = getDesk();
-  const advice = $derived(adviseBidding(desk.plan, campaign));
+  const advice = $derived(adviseBidding(desk.plan, campaign, reach.outlook));
   const worth = $derived(worthOf(desk.plan));
   const follows = $derived(campaign.bidding === advice.kind);
   const items = biddingKinds.map((value) => ({ value, name: biddingWords[value] }));
@@ -65,6 +66,14 @@
               bidMinor: campaign.bidMinor ?? advice.bidMinor,
             })}>Take it</Button
         >{/if}
+    </p>
+    <p class="pt-1 text-[12px] text-ink-2">
+      {wordAdviceFacts(
+        advice,
+        { goal: campaign.goal, isCounted: desk.plan.brief.countsConversions, monthlyMinor: campaign.monthlyMinor },
+        desk.currency,
+      )}
+      {wordAdviceChange(advice, desk.currency)}
     </p>
   </div>
 </section>

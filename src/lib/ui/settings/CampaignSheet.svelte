@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Campaign } from '$lib/core/plan/records/campaign';
   import { placeSaid } from '$lib/core/ads/slot-values';
+  import { adviseWhoCounts } from '$lib/core/places/who-counts';
+  import { wordAfar, wordWhoCounts } from '$lib/wording/reach';
   import TextField from '../parts/TextField.svelte';
   import LanguageList from '../places/LanguageList.svelte';
   import { findClockChange } from '$lib/core/plan/clock-changes';
@@ -29,6 +31,8 @@
     const hours = Math.abs(change.minutes) / 60;
     return `Clocks go ${change.minutes > 0 ? 'forward' : 'back'} ${hours === 1 ? 'an hour' : `${hours} hours`} on ${wordDate(change.date)}; the hours stay as written.`;
   });
+  const whoCounts = $derived(adviseWhoCounts(desk.plan));
+  const otherPresets = (name: string) => desk.plan.house.hoursPresets.filter((preset) => preset.name !== name);
   const counts = [
     { value: 'there' as const, name: 'people who are there' },
     { value: 'asking' as const, name: 'or who ask from afar' },
@@ -68,7 +72,8 @@
               {name}</label
             >
           {/each}
-          <p class="pt-0.5 text-ink-2">Asking from afar suits travel, not visits.</p>
+          <p class="pt-0.5 text-ink-2">{wordWhoCounts(whoCounts, campaign.whoCounts)}</p>
+          {#if reach.fromAfar}<p class="pt-0.5 text-ink-2">{wordAfar(reach.fromAfar)}</p>{/if}
         </fieldset>
         <section aria-label="Languages">
           <h2 class="pb-1 font-semibold">Languages</h2>
@@ -87,8 +92,9 @@
       onedit={(hours) => set({ hours })}
       onkeep={(name, hours) =>
         setHouse(desk.workspace, null, {
-          hoursPresets: [...desk.plan.house.hoursPresets.filter((preset) => preset.name !== name), { name, hours }],
+          hoursPresets: [...otherPresets(name), { name, hours }],
         })}
+      onforget={(name) => setHouse(desk.workspace, null, { hoursPresets: otherPresets(name) })}
     />
     <div class="grid grid-cols-2 gap-6 border-t border-rule">
       <PeopleSection {campaign} />
@@ -100,7 +106,7 @@
   </div>
   <div class="border-s border-rule px-4 py-3">
     <MoneySection {campaign} {reach} />
-    <BiddingSection {campaign} />
+    <BiddingSection {campaign} {reach} />
     <DatesSection {campaign} {reach} />
   </div>
 </div>

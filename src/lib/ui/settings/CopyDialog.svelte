@@ -74,7 +74,7 @@
 </script>
 
 <Dialog bind:open title={`Copy ${campaign.name} to another place`} wide>
-  <div class="grid grid-cols-[minmax(0,1fr)_120px_190px] items-end gap-3">
+  <div class={`grid grid-cols-[minmax(0,1fr)_120px_190px] items-end gap-3 ${draft.place ? '' : 'content-start pb-56'}`}>
     <div>
       <p class="text-ink-2">
         {draft.place

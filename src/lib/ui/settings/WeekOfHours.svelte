@@ -18,9 +18,10 @@
     at: string;
     onedit: (hours: HourSpan[]) => void;
     onkeep: (name: string, hours: string) => void;
+    onforget: (name: string) => void;
   }
 
-  let { hours, opening, timeZone, clockNote, presets, bounds, at, onedit, onkeep }: Props = $props();
+  let { hours, opening, timeZone, clockNote, presets, bounds, at, onedit, onkeep, onforget }: Props = $props();
 
   const id = $props.id();
   type Cell = readonly [day: number, hour: number];
@@ -103,7 +104,10 @@
       <Button kind="link" onclick={() => onedit([])}>All hours</Button>
       {#if opening.length > 0}<Button kind="link" onclick={() => onedit([...opening])}>As the client opens</Button>{/if}
       {#each presets as preset (preset.name)}
-        <Button kind="link" onclick={() => onedit(readHours(preset.hours) ?? [...hours])}>{preset.name}</Button>
+        <span class="flex items-baseline gap-1">
+          <Button kind="link" onclick={() => onedit(readHours(preset.hours) ?? [...hours])}>{preset.name}</Button>
+          <Button kind="quiet" label={`Forget the hours ${preset.name}`} onclick={() => onforget(preset.name)}>×</Button>
+        </span>
       {/each}
     </span>
   </div>

@@ -1,3 +1,4 @@
+import type { Range } from '$lib/core/forecast/clicks';
 import { computeOutlook, type Outlook } from '$lib/core/forecast/outlook';
 import { placesKey, summarizeFigures, type DemandSummary } from '$lib/core/market/figures';
 import type { PlacesReached } from '$lib/core/places/found-place';
@@ -12,10 +13,17 @@ const placesPauseMs = 150;
 const demandPauseMs = 500;
 const mostTexts = 20_000;
 
+/** What the market answers for who counts now, and for the other choice. */
+interface Answer {
+  own: DemandSummary;
+  other: DemandSummary | null;
+}
+
 /** People, searches and clicks that a campaign's settings reach, asked anew as they change. */
 export class CampaignReach {
   people = $state.raw<PlacesReached | null>(null);
-  demand = $state.raw<DemandSummary | null>(null);
+  private answer = $state.raw<Answer | null>(null);
+  readonly demand: DemandSummary | null = $derived(this.answer?.own ?? null);
   readonly asking = new MarketAsking();
   private placesFailure = $state('');
   readonly failure = $derived(this.placesFailure || this.asking.failure);
@@ -33,13 +41,24 @@ export class CampaignReach {
   readonly placesKey: string = $derived.by(() => placesKey(this.places));
   /** What the demand follows from. */
   readonly demandKey: string = $derived.by(() =>
-    [this.placesKey, this.campaign?.languages.join(), this.desk.currency, ...this.texts].join('\n'),
+    [this.placesKey, this.campaign?.languages.join(), this.campaign?.whoCounts, this.desk.currency, ...this.texts].join('\n'),
   );
   readonly outlook: Outlook | null = $derived.by(() =>
     this.campaign && this.demand ? computeOutlook(this.desk.plan, this.campaign, this.demand) : null,
   );
 
-  private readonly known = new Map<string, DemandSummary>();
+  /** Searches that asking from afar adds, whichever is chosen; null until the market has said. */
+  readonly fromAfar: Range | null = $derived.by(() => {
+    if (!this.answer?.other) return null;
+    const { own, other } = this.answer;
+    const [far, near] = this.campaign?.whoCounts === 'asking' ? [own, other] : [other, own];
+    return {
+      low: far.searchesPerMonth.low - near.searchesPerMonth.low,
+      high: far.searchesPerMonth.high - near.searchesPerMonth.high,
+    };
+  });
+
+  private readonly known = new Map<string, Answer>();
 
   constructor(
     private readonly desk: PlanDesk,
@@ -64,13 +83,24 @@ export class CampaignReach {
   askDemand(): () => void {
     const key = this.demandKey;
     const known = this.known.get(key);
-    this.demand = known ?? null;
-    if (known || this.texts.length === 0 || this.places.length === 0) return () => undefined;
+    this.answer = known ?? null;
+    if (known?.other || this.texts.length === 0 || this.places.length === 0) return () => undefined;
     const asked = { places: this.places, languages: this.campaign?.languages ?? [], currency: this.desk.currency };
+    const asksFromAfar = this.campaign?.whoCounts === 'asking';
     const { texts } = this;
+    const ask = async (isOther: boolean) => {
+      const figures = await this.asking.figures(texts, { ...asked, asksFromAfar: asksFromAfar !== isOther });
+      return figures && summarizeFigures(figures);
+    };
     const timer = setTimeout(async () => {
-      const figures = await this.asking.figures(texts, asked);
-      if (figures) this.known.set(key, (this.demand = summarizeFigures(figures)));
+      const own = await ask(false);
+      if (!own) return;
+      this.known.set(key, { own, other: null });
+      this.answer = { own, other: null };
+      const other = await ask(true);
+      if (!other) return;
+      this.known.set(key, { own, other });
+      this.answer = { own, other };
     }, demandPauseMs);
     return () => {
       clearTimeout(timer);

@@ -2,6 +2,7 @@
   import type { Account } from '$lib/core/plan/records/account';
   import type { Client } from '$lib/core/plan/records/client';
   import Button from '../parts/Button.svelte';
+  import CurrencyDialog from './CurrencyDialog.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getWorkspace } from '../state/workspace.svelte';
 
@@ -9,6 +10,7 @@
 
   const workspace = getWorkspace();
   let isEditing = $state(false);
+  let isChangingCurrency = $state(false);
 </script>
 
 <div class="flex items-baseline gap-3">
@@ -26,6 +28,10 @@
       onedit={(name) => (name.trim() === '' ? 'A name is needed.' : void workspace.set('client', client.id, { name }))}
     />
     <TextField label="Site" value={client.site} onedit={(site, sitting) => void workspace.set('client', client.id, { site }, sitting)} />
-    <p class="pt-6 text-ink-2">Currency and time zone stand with the account; another currency is another account’s plan.</p>
+    <p class="pt-6 text-ink-2">
+      Currency and time zone stand with the account; another currency is another account’s plan.
+      <Button kind="link" onclick={() => (isChangingCurrency = true)}>The account itself has another currency…</Button>
+    </p>
   </div>
 {/if}
+{#if isChangingCurrency}<CurrencyDialog {account} bind:open={isChangingCurrency} />{/if}

@@ -6,15 +6,14 @@
   import Dialog from '../parts/Dialog.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import { getWorkspace } from '../state/workspace.svelte';
+  import { currencyItems } from './currencies';
   import { newPlanFile, readInPlan } from './new-plan';
 
   let { open = $bindable() }: { open: boolean } = $props();
 
   const workspace = getWorkspace();
   const clients = $derived(inOrder(workspace.book.client));
-  const currencies = Intl.supportedValuesOf('currency');
   const zones = Intl.supportedValuesOf('timeZone');
-  const names = new Intl.DisplayNames('en', { type: 'currency' });
 
   let clientName = $state('');
   let site = $state('');
@@ -82,7 +81,7 @@
     <label class="grid gap-0.5"
       ><span class="text-ink-2">Account’s currency</span>
       <select class={control} bind:value={currency}
-        >{#each currencies as code (code)}<option value={code}>{code}, {names.of(code)}</option>{/each}</select
+        >{#each currencyItems as item (item.value)}<option value={item.value}>{item.name}</option>{/each}</select
       ></label
     >
     <label class="grid gap-0.5"

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Counts } from '$lib/core/proof/read-proof';
+  import type { Counts } from '$lib/core/proof/count-findings';
   import SeverityMark from '../parts/SeverityMark.svelte';
 
   /** `isOpen`: nothing stands in the chapter yet. */

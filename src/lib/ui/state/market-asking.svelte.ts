@@ -8,6 +8,7 @@ export interface AskedMarket {
   places: readonly Place[];
   languages: Campaign['languages'];
   currency: string;
+  asksFromAfar?: boolean;
 }
 
 /** The most texts that are asked about at once. */
@@ -54,7 +55,7 @@ export class MarketAsking {
   private async ask(
     address: string,
     question: object,
-    { places, languages, currency }: AskedMarket,
+    { places, languages, currency, asksFromAfar = false }: AskedMarket,
     { before, of }: { before: number; of: number | null },
   ): Promise<MarketFigures[] | null> {
     this.stop();
@@ -62,7 +63,7 @@ export class MarketAsking {
     let answer: MarketFigures[] | null = null;
     this.failure = '';
     try {
-      const body = { ...question, places: places.map(asReached), languages, currency };
+      const body = { ...question, places: places.map(asReached), languages, currency, asksFromAfar };
       await askForLines(
         address,
         body,

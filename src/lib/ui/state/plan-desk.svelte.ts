@@ -2,7 +2,7 @@ import { emptyBook, type Book } from '$lib/core/plan/book';
 import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import { recordsOf } from '$lib/core/plan/record-types';
 import type { Finding } from '$lib/core/proof/finding';
-import { countByChapter, sumCounts } from '$lib/core/proof/read-proof';
+import { countByChapter, sumCounts } from '$lib/core/proof/count-findings';
 import { createContext } from './context';
 import { ProofReader } from './proof-reader.svelte';
 import { newId, Stream } from './stream.svelte';

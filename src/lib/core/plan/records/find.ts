@@ -23,7 +23,7 @@ const figures = z.strictObject({
   bidLowMinor: field.amount.nullable(),
   bidHighMinor: field.amount.nullable(),
   /** What clicks are bid for, by level, the lowest first; none: only the low and the high bid are known. */
-  bids: z.array(z.strictObject({ low: field.amount, high: field.amount })).max(10),
+  bids: z.array(z.strictObject({ lowMinor: field.amount, highMinor: field.amount })).max(10),
   /** Searches of the months January to December; none: not known. */
   months: z.array(z.int().min(0).max(1_000_000_000)).max(12),
   /** The places that the figures are of, by their key, and the day they were taken. */

@@ -14,7 +14,7 @@ const texts = ['piano tuning', 'cold frame kits', 'boiler service cost', 'x'];
 
 /** What any source of finds and figures has to keep. */
 export function describeMarket(name: string, market: Market, { country, city, other, language }: ContractPlaces): void {
-  const ask = (...places: ReachedPlace[]): MarketAsk => ({ places, languages: [language], currency: 'GBP', seed: 7 });
+  const ask = (...places: ReachedPlace[]): MarketAsk => ({ places, languages: [language], asksFromAfar: false, currency: 'GBP', seed: 7 });
 
   describe(`${name} as a market`, () => {
     it('answers each text in order, with ranges, twelve months and a bid for each level', async () => {
@@ -75,6 +75,17 @@ export function describeMarket(name: string, market: Market, { country, city, ot
       expect(said.at(-1)).toEqual([2, 2]);
       const stop = AbortSignal.abort();
       await expect(market.finds(['piano tuning'], ask(city), { signal: stop })).rejects.toThrow();
+    });
+
+    it('finds more searches where those count who ask from afar, and the same bids', async () => {
+      const near = await market.figures(texts, ask(city));
+      const far = await market.figures(texts, { ...ask(city), asksFromAfar: true });
+      far.forEach(({ searchesPerMonth, bids }, index) => {
+        expect(searchesPerMonth.low).toBeGreaterThanOrEqual(near[index]!.searchesPerMonth.low);
+        expect(searchesPerMonth.high).toBeGreaterThanOrEqual(near[index]!.searchesPerMonth.high);
+        expect(bids).toEqual(near[index]!.bids);
+      });
+      expect(far.some(({ searchesPerMonth: { high } }, index) => high > near[index]!.searchesPerMonth.high)).toBe(true);
     });
 
     it('knows nobody where no place is asked about', async () => {

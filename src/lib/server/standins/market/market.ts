@@ -6,6 +6,8 @@ export interface MarketAsk {
   places: readonly ReachedPlace[];
   /** Language codes, the first one counts most. */
   languages: readonly string[];
+  /** Whether those count as well who ask about the places from elsewhere. */
+  asksFromAfar: boolean;
   /** ISO 4217; bids are in its minor units. */
   currency: string;
   /** Another seed gives another market; the same gives the same answers. */

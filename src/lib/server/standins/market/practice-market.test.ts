@@ -1,18 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import type { Cities, ReachedPlace } from '$lib/core/places/people';
+import { makeCities } from '$lib/core/places/cities';
+import type { ReachedPlace } from '$lib/core/places/people';
 import { describeMarket } from './market-contract';
 import { PracticeMarket } from './practice-market';
 
-const cities: Cities = {
-  names: ['Ardley', 'Brackhill', 'Corrie', 'Drammheim'],
-  latitudes: Float64Array.from([50, 52, 54, 60]),
-  longitudes: Float64Array.from([0, 1, -2, 10]),
-  people: Float64Array.from([2_000_000, 350_000, 480_000, 700_000]),
-  countries: Uint16Array.from([0, 0, 0, 1]),
-  regions: Uint16Array.from([0, 0, 1, 2]),
-  countryCodes: ['GB', 'NO'],
-  regionCodes: ['GB.ENG', 'GB.SCT', 'NO.12'],
-};
+const cities = makeCities([
+  { name: 'Ardley', latitude: 50, longitude: 0, people: 2_000_000, country: 'GB', code: 'GB.ENG' },
+  { name: 'Brackhill', latitude: 52, longitude: 1, people: 350_000, country: 'GB', code: 'GB.ENG' },
+  { name: 'Corrie', latitude: 54, longitude: -2, people: 480_000, country: 'GB', code: 'GB.SCT' },
+  { name: 'Drammheim', latitude: 60, longitude: 10, people: 700_000, country: 'NO', code: 'NO.12' },
+]);
 const country = (code: string): ReachedPlace => ({
   kind: 'country',
   country: code,
@@ -37,7 +34,7 @@ const market = new PracticeMarket(world, { pauseMs: 0 });
 describeMarket('the practice market', market, { country: country('GB'), city: circle(54, -2), other: circle(52, 1), language: 'en' });
 
 describe('the practice market', () => {
-  const ask = { places: [country('GB')], languages: ['en'], currency: 'GBP', seed: 1 };
+  const ask = { places: [country('GB')], languages: ['en'], asksFromAfar: false, currency: 'GBP', seed: 1 };
   const searches = async (texts: string[], more = {}) =>
     (await market.figures(texts, { ...ask, ...more })).map(({ searchesPerMonth }) => searchesPerMonth.high);
 

@@ -1,7 +1,8 @@
 import type { MarketFigures } from '$lib/core/market/figures';
 import { minorDigits } from '$lib/core/budget/money';
 import { wordsOf } from '$lib/core/keywords/words';
-import { markReached, type Cities } from '$lib/core/places/people';
+import type { Cities } from '$lib/core/places/cities';
+import { markReached } from '$lib/core/places/people';
 import { PracticeChance } from './chance';
 import type { AskRun, Market, MarketAsk } from './market';
 import { PracticeTerms } from './practice-terms';
@@ -87,11 +88,12 @@ export class PracticeMarket implements Market {
     return people / 1_000_000;
   }
 
-  private figuresOf(text: string, millions: number, { currency, seed }: MarketAsk): MarketFigures {
+  private figuresOf(text: string, millions: number, { currency, seed, asksFromAfar }: MarketAsk): MarketFigures {
     const chance = new PracticeChance(`${seed} ${text}`);
-    const { perMillion, pounds, season, searchesFactor, bidFactor } = this.terms.factsOf(text);
+    const { perMillion, pounds, season, searchesFactor, bidFactor, fromAfar } = this.terms.factsOf(text);
     const extraWords = Math.max(0, wordsOf(text).length - 2);
-    const mean = millions * perMillion * searchesFactor * 0.45 ** extraWords * chance.between(0.3, 1.7);
+    const asking = asksFromAfar ? 1 + fromAfar : 1;
+    const mean = millions * perMillion * asking * searchesFactor * 0.45 ** extraWords * chance.between(0.3, 1.7);
     const months = season ?? chance.season();
     const minor = 10 ** minorDigits(currency);
     const rate = (data.perPound as Readonly<Record<string, number>>)[currency] ?? 1;

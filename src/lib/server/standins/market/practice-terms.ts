@@ -6,6 +6,8 @@ interface Trade {
   words?: string[];
   perMillion: number;
   pounds: number;
+  /** For each search made there, how many are made about it from elsewhere. */
+  fromAfar?: number;
   season?: number[];
   kinds: Record<Language, string[]>;
   adds: Record<Language, string[]>;
@@ -48,10 +50,10 @@ export class PracticeTerms {
 
   /** What a text's figures follow from. */
   factsOf(text: string) {
-    const { perMillion, pounds, season } = this.tradeOf(text);
+    const { perMillion, pounds, season, fromAfar = 0.2 } = this.tradeOf(text);
     const padded = ` ${text} `;
     const intents = [...this.intents.en, ...this.intents.nb].filter(({ add }) => padded.includes(` ${add} `));
     const product = (key: 'searches' | 'bid') => intents.reduce((all, intent) => all * intent[key], 1);
-    return { perMillion, pounds, season: season ?? null, searchesFactor: product('searches'), bidFactor: product('bid') };
+    return { perMillion, pounds, fromAfar, season: season ?? null, searchesFactor: product('searches'), bidFactor: product('bid') };
   }
 }

@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { countAll, countByChapter } from '$lib/core/proof/read-proof';
+import { countAll, countByChapter } from '$lib/core/proof/count-findings';
 import { route } from '$lib/server/respond';
 import { wordFinding } from '$lib/wording/findings';
 

@@ -1,0 +1,24 @@
+import { convertAmounts, type Conversion } from '../budget/convert-amounts';
+import type { Book } from './book';
+import type { Change, SimpleChange } from './changes';
+import { recordsOf, type Row } from './record-types';
+import { sameValue } from './same-value';
+
+/** The fields of a row that hold other amounts after a conversion; null where none does. */
+function convertedFields(row: Row, conversion: Conversion): Row | null {
+  const converted = convertAmounts(row, conversion);
+  const fields = Object.entries(converted).filter(([field, value]) => !sameValue((row as Record<string, unknown>)[field], value));
+  return fields.length === 0 ? null : { ...Object.fromEntries(fields), id: row.id };
+}
+
+/** The change that writes every amount of a plan in another currency, one step; null where it holds none, or where figures stay. */
+export function changeCurrency(book: Book, conversion: Conversion): Change | null {
+  if (conversion.rate === null) return null;
+  const changes = recordsOf('plan').flatMap((record): SimpleChange[] => {
+    const rows = [...(book[record] as unknown as ReadonlyMap<string, Row>).values()].flatMap(
+      (row) => convertedFields(row, conversion) ?? [],
+    );
+    return rows.length === 0 ? [] : [{ type: 'set-each', record, rows }];
+  });
+  return changes.length === 0 ? null : { type: 'several', name: 'currency-changed', changes };
+}
