@@ -29,6 +29,8 @@ export default defineConfig({
   timeout: 60_000,
   workers: 1,
   retries: 0,
+  // A disk that is slow to write through takes seconds over one save.
+  expect: { timeout: 10_000 },
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },

@@ -12,7 +12,8 @@ import { WriteDoor } from '$lib/server/write-door';
 import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { readProof } from '$lib/core/proof/read-proof';
 import { findBlockedKeywords } from '$lib/core/groups/blocked-keywords';
-import { findRows, readPastedFinds } from '$lib/core/exchange/read-finds';
+import { incomingFinds, readPastedFinds } from '$lib/core/exchange/read-finds';
+import { mergeFinds } from '$lib/core/research/merge-finds';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { FindIndex } from '$lib/core/keywords/find-index';
 import { findOverlaps } from '$lib/core/groups/overlaps';
@@ -121,12 +122,14 @@ say(compare('move-undo', { kind: 'at-most', times: 5 }, moveAndUndo, bare));
 const pasted = makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 20_000 })
   .finds.map(({ text, searchesHigh }) => `${text}\t${searchesHigh}\t0.40\t2.00`)
   .join('\n');
+const emptied = viewOf({ ...book, find: new Map() });
 let pastes = 0;
 const paste = timeOf(
   (fresh) => {
     const { lines: read } = readPastedFinds(pasted, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set() });
-    const rows = findRows(read, { newId: () => `paste-${++pastes}`, verdict: 'open', position: 0 });
-    const written = fresh.apply('plan', { id: 'paste', revision: 0, change: { type: 'add', record: 'find', rows } });
+    const incoming = incomingFinds(read, { source: 'pasted', verdict: 'open', on: today });
+    const { change } = mergeFinds(emptied, incoming, { key: '', name: 'pasted', newId: () => `paste-${++pastes}` });
+    const written = fresh.apply('plan', { id: 'paste', revision: 0, change: change! });
     if (!written.ok || written.edits.length !== 20_000) throw new Error('The paste was not written whole.');
   },
   () => new WriteDoor(openDatabase(':memory:'), () => new Date(0)),

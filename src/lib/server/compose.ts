@@ -8,6 +8,7 @@ import { GuardedWeb } from './pages/guarded-web';
 import { PageReader } from './pages/page-reader';
 import { PracticeSite } from './standins/site/practice-site';
 import { PlaceAtlas } from './places/place-atlas';
+import { NamedPlaces } from './places/named-places';
 import { PlaceSearch } from './places/place-search';
 import { PracticeMarket } from './standins/market/practice-market';
 import type { Market } from './standins/market/market';
@@ -21,6 +22,7 @@ export interface Services {
   plans: Plans;
   places: PlaceSearch;
   atlas: PlaceAtlas;
+  namedPlaces: NamedPlaces;
   market: Market;
   pages: PageReader;
   /** Lays the sample plans on the Shelf, and answers their ids. */
@@ -77,10 +79,12 @@ export async function compose({ dataFile, placesFile, demo, marketPauseMs, now }
   const plans = new Plans(door, { now, newId: () => ulid(now().getTime()) });
   const placeData = new Sqlite(placesFile, { readonly: true, fileMustExist: true });
   const atlas = new PlaceAtlas(placeData);
+  const places = new PlaceSearch(placeData);
   const services: Services = {
     door,
     plans,
-    places: new PlaceSearch(placeData),
+    places,
+    namedPlaces: new NamedPlaces(places),
     atlas,
     pages: new PageReader([new PracticeSite(), new GuardedWeb()]),
     market: new PracticeMarket(atlas, { pauseMs: marketPauseMs }),

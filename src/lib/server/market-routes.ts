@@ -29,14 +29,17 @@ export const askedTexts = z.array(text.max(200)).min(1);
 /**
  * Answers as lines of JSON: `{ done, of }` as it goes, `{ figures }` at the end. Who leaves stops the asking.
  */
-export function streamFigures(ask: (run: AskRun) => Promise<MarketFigures[]>): Response {
+export const streamFigures = (ask: (run: AskRun) => Promise<MarketFigures[]>): Response => streamAnswer('figures', ask);
+
+/** The same for any answer, under its own name. */
+export function streamAnswer<T>(name: string, ask: (run: AskRun) => Promise<T[]>): Response {
   const stop = new AbortController();
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     async start(controller) {
       const say = (line: unknown) => controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
       try {
-        say({ figures: await ask({ signal: stop.signal, onProgress: (done, of) => say({ done, of }) }) });
+        say({ [name]: await ask({ signal: stop.signal, onProgress: (done, of) => say({ done, of }) }) });
         controller.close();
       } catch (error) {
         if (!stop.signal.aborted) controller.error(error);

@@ -57,6 +57,13 @@ const severalNames: Record<StepName, string> = {
   'fact-changed': 'changed a fact and the lines that state it',
   'currency-changed': 'changed the currency',
   'page-read': 'took facts from a page',
+  'finds-judged': 'judged finds',
+  'word-judged': 'judged a word',
+  'word-taken-back': 'took a judged word back',
+  'proposals-accepted': 'accepted proposed verdicts',
+  'finds-fetched': 'fetched finds',
+  'place-swapped': 'put another place in finds',
+  'rules-applied': 'applied kept rules',
 };
 
 const verdictWords = {

@@ -1,6 +1,8 @@
 import Papa from 'papaparse';
 import { parseAmount } from '../budget/money';
-import { laterFind, type Find, type Verdict } from '../plan/records/find';
+import type { Verdict } from '../plan/records/find';
+import { noFigures } from '../market/find-figures';
+import type { IncomingFind } from '../research/merge-finds';
 import { readKeyword, type KeywordNote, type MatchType } from '../keywords/read-keyword';
 
 /** One line of pasted text, read. */
@@ -80,7 +82,7 @@ function isTable(text: string, delimiter: string): boolean {
   return lines.length > 1 && counts.every((count) => count === counts[0] && count > 1);
 }
 
-function meaningsOf(rows: readonly string[][], currency: string): { meanings: ColumnMeaning[]; hasHeading: boolean } {
+function meaningsOf(rows: readonly (readonly string[])[], currency: string): { meanings: ColumnMeaning[]; hasHeading: boolean } {
   const [first = [], second = []] = rows;
   const hasFigures = (row: readonly string[]) => row.some((cell, index) => index > 0 && /\d/.test(cell));
   const hasHeading = first.length > 1 && !hasFigures(first) && (hasFigures(second) || first.some((cell) => headings[0]![1].test(cell)));
@@ -115,7 +117,11 @@ function guess(
 
 /** Reads pasted lines, or a table with or without searches and bids; duplicates and changed signs are reported by line. */
 export function readPastedFinds(pasted: string, context: ReadContext, chosen?: readonly ColumnMeaning[]): PastedFinds {
-  const rows = splitRows(pasted);
+  return readFindRows(splitRows(pasted), context, chosen);
+}
+
+/** The same of rows of cells, as a file holds them. */
+export function readFindRows(rows: readonly (readonly string[])[], context: ReadContext, chosen?: readonly ColumnMeaning[]): PastedFinds {
   const filled = rows.filter((row) => row.some((cell) => cell.trim() !== ''));
   const { meanings: guessed, hasHeading } = meaningsOf(filled, context.currency);
   const meanings = chosen ?? guessed;
@@ -173,23 +179,16 @@ function readLine(
   };
 }
 
-/** The new lines of a paste as finds, in order. */
-export function findRows(
+/** The lines of a paste that say something, as finds on their way in; marked negatives come blocked. */
+export const incomingFinds = (
   lines: readonly PastedLine[],
-  { newId, verdict, position }: { newId: () => string; verdict: Verdict; position: number },
-): Find[] {
-  return lines
-    .filter(({ isNew }) => isNew)
-    .map(({ text, searchesLow, searchesHigh, bidLowMinor, bidHighMinor }, index) => ({
-      ...laterFind,
-      id: newId(),
+  { source, verdict, on }: { source: string; verdict: Verdict; on: string },
+): IncomingFind[] =>
+  lines
+    .filter(({ text, notes }) => text !== '' && !notes.some(({ code }) => code === 'twice'))
+    .map(({ text, negative, searchesLow, searchesHigh, bidLowMinor, bidHighMinor }) => ({
       text,
-      searchesLow,
-      searchesHigh,
-      bidLowMinor,
-      bidHighMinor,
-      verdict,
-      source: 'pasted',
-      position: position + index,
+      source,
+      figures: { ...noFigures, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, figuresOn: on, figuresFrom: source },
+      ...(negative ? { verdict: 'block' as const } : verdict === 'open' ? {} : { verdict }),
     }));
-}

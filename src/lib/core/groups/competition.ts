@@ -9,7 +9,7 @@ import type { Negative } from '../plan/records/negative';
 const keptOfPlan = new WeakMap<object, readonly Negative[]>();
 
 /** The plan's own negatives; kept as long as the book's map is. */
-export function planNegatives({ book }: PlanView): readonly Negative[] {
+export function planNegatives({ book }: Pick<PlanView, 'book'>): readonly Negative[] {
   let found = keptOfPlan.get(book.negative);
   if (!found) {
     found = childrenOf(book.negative, 'campaignId', null).filter(({ groupId }) => groupId === null);

@@ -8,6 +8,8 @@ export interface MarketFigures {
   months: number[];
   /** What clicks are bid for, by level, the lowest first; minor units. */
   bids: Range[];
+  /** Whether it is a likely misspelling of another text. */
+  isMisspelling?: boolean;
 }
 
 /** What is known of a set of texts together. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { verdicts } from './records/find';
+import { blockReasons, verdicts } from './records/find';
 import { recordTypes, recordNames, type RecordName } from './record-types';
 
 /** What a step of several changes is called; the wording is made outside core. */
@@ -27,6 +27,13 @@ export const stepNames = [
   'fact-changed',
   'currency-changed',
   'page-read',
+  'finds-judged',
+  'word-judged',
+  'word-taken-back',
+  'proposals-accepted',
+  'finds-fetched',
+  'place-swapped',
+  'rules-applied',
 ] as const;
 export type StepName = (typeof stepNames)[number];
 
@@ -55,7 +62,19 @@ const setEach = z.strictObject({
     .max(200_000),
 });
 const remove = z.strictObject({ type: z.literal('remove'), record, ids });
-const judge = z.strictObject({ type: z.literal('judge'), ids, verdict: z.enum(verdicts) });
+const judge = z.strictObject({
+  type: z.literal('judge'),
+  ids,
+  verdict: z.enum(verdicts),
+  /** Why, of a block. */
+  reason: z.enum(blockReasons).nullable().optional(),
+  /** The judged word that settles them. */
+  wordVerdictId: z.string().max(64).optional(),
+  /** Whether a block makes negatives; not where the judged word has made its own. */
+  makes: z.enum(['negatives', 'nothing']).optional(),
+  /** The words that block each find, in the order of the ids; the find itself where none are given. */
+  negatives: z.array(z.string().max(10_000)).max(200_000).optional(),
+});
 const merge = z.strictObject({ type: z.literal('merge-groups'), ids, into: z.string().max(64) });
 
 const simple = z.discriminatedUnion('type', [add, set, setEach, remove, judge, merge]);

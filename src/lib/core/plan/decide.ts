@@ -182,20 +182,23 @@ function dependentsOf(draft: Draft, book: Book, parent: RecordName, parentId: st
 }
 
 /** A verdict; block makes a plan negative that remembers its find, any other verdict takes back what block made. */
-function judge(draft: Draft, { ids, verdict }: Extract<SimpleChange, { type: 'judge' }>): void {
+function judge(draft: Draft, change: Extract<SimpleChange, { type: 'judge' }>): void {
+  const { ids, verdict, reason = null, wordVerdictId = null, makes = 'negatives', negatives } = change;
   requireAll(draft, 'find', ids);
   let position = draft.book.negative.size;
-  for (const id of ids) {
+  for (const [index, id] of ids.entries()) {
     const find = requireRow(draft, 'find', id);
-    draft.put('find', id, { ...find, verdict });
+    const after = { ...find, verdict, reason: verdict === 'block' ? reason : null, wordVerdictId };
+    checkParents(draft, 'find', after, ['wordVerdictId']);
+    draft.put('find', id, after);
     for (const negative of childrenOf(draft.book.negative, 'findId', id)) draft.put('negative', negative.id, null);
-    if (verdict !== 'block') continue;
+    if (verdict !== 'block' || makes === 'nothing') continue;
     const negativeId = `${id}-block`;
     draft.put('negative', negativeId, {
       id: negativeId,
       campaignId: null,
       groupId: null,
-      text: find.text,
+      text: negatives?.[index] || find.text,
       match: 'phrase',
       findId: id,
       briefItemId: null,

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { writeAmount } from '$lib/core/budget/money';
-  import { columnMeanings, findRows, readPastedFinds, type ColumnMeaning } from '$lib/core/exchange/read-finds';
-  import { inOrder, nextPosition } from '$lib/core/plan/book';
+  import { columnMeanings, incomingFinds, readFindRows, readPastedFinds, type ColumnMeaning } from '$lib/core/exchange/read-finds';
+  import { inOrder } from '$lib/core/plan/book';
+  import { mergeFinds } from '$lib/core/research/merge-finds';
   import { countOf } from '$lib/wording/texts';
   import { wordPasteNote } from '$lib/wording/paste-notes';
   import Button from '../parts/Button.svelte';
@@ -9,8 +10,10 @@
   import { getShell } from '../shell/shell.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
+  import { decodeFile } from '../hand-off/decode-file';
+  import type { ResearchDesk } from './research-desk.svelte';
 
-  let { open = $bindable() }: { open: boolean } = $props();
+  let { open = $bindable(), research, ondone }: { open: boolean; research: ResearchDesk; ondone: () => void } = $props();
 
   const desk = getDesk();
   const shell = getShell();
@@ -18,12 +21,18 @@
   let pasted = $state('');
   let chosen = $state.raw<ColumnMeaning[] | null>(null);
   let keepsAtOnce = $state(false);
+  let isMeasured = $state(false);
+  /** A file in the stead of what is pasted. */
+  let file = $state.raw<{ name: string; rows: readonly (readonly string[])[] } | null>(null);
+  let failure = $state('');
 
   const standing = $derived(new Set(inOrder(desk.book.find).map(({ text }) => text)));
+  const context = $derived({ currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns, standing });
   const read = $derived(
-    readPastedFinds(pasted, { currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns, standing }, chosen ?? undefined),
+    file === null ? readPastedFinds(pasted, context, chosen ?? undefined) : readFindRows(file.rows, context, chosen ?? undefined),
   );
   const fresh = $derived(read.lines.filter(({ isNew }) => isNew));
+  const known = $derived(read.lines.filter(({ notes }) => notes.some(({ code }) => code === 'in-plan')));
   const noted = $derived(read.lines.filter(({ notes }) => notes.length > 0));
   const meaningWords: Record<ColumnMeaning, string> = {
     keyword: 'keyword',
@@ -41,24 +50,34 @@
     );
   }
 
+  async function readFile(chosenFile: File | undefined) {
+    if (!chosenFile) return;
+    failure = '';
+    try {
+      const decoded = await decodeFile(chosenFile);
+      const [largest] = [...decoded.sheets].sort((a, b) => b.rows.length - a.rows.length);
+      file = { name: chosenFile.name, rows: largest?.rows ?? [] };
+      chosen = null;
+    } catch (error) {
+      failure = error instanceof Error ? error.message : '';
+    }
+  }
+
   function take() {
     // Marked negatives are blocked at once; the rest waits for a verdict, or is kept where that was asked.
-    const position = nextPosition(desk.book.find.values());
-    const rows = findRows(fresh, { newId, verdict: keepsAtOnce ? 'keep' : 'open', position });
-    const blocked = rows.filter((_, index) => fresh[index]?.negative).map(({ id }) => id);
-    const refusal = desk.make({
-      type: 'several',
-      name: 'pasted',
-      changes: [
-        { type: 'add', record: 'find', rows },
-        ...(blocked.length > 0 ? [{ type: 'judge' as const, ids: blocked, verdict: 'block' as const }] : []),
-      ],
-    });
-    if (refusal) return;
-    shell.announce(`${countOf(rows.length, 'find')} brought in.`);
+    const source = file?.name.slice(0, 200) ?? 'pasted';
+    const incoming = incomingFinds(read.lines, { source, verdict: keepsAtOnce ? 'keep' : 'open', on: desk.today }).map((one) => ({
+      ...one,
+      figures: one.figures && isMeasured ? { ...one.figures, figuresKind: 'measured' as const } : one.figures,
+    }));
+    const merged = mergeFinds(desk.plan, incoming, { key: research.figures.key, name: 'pasted', newId });
+    if (!merged.change || desk.make(merged.change)) return;
+    shell.announce(`${countOf(merged.fresh, 'find')} brought in${merged.known > 0 ? `, ${merged.known} known before` : ''}.`);
     pasted = '';
     chosen = null;
+    file = null;
     open = false;
+    ondone();
   }
 </script>
 
@@ -75,6 +94,23 @@
       data-autofocus
       placeholder={'piano tuning\t1300\t0.85\t2.40\npiano tuner near me\t720'}></textarea>
   </label>
+  <p class="flex flex-wrap items-baseline gap-3">
+    <label class="text-ink-2"
+      >or a file: <input
+        type="file"
+        class="text-[13px]"
+        accept=".csv,.tsv,.txt,.xlsx"
+        onchange={(event) => void readFile(event.currentTarget.files?.[0])}
+      /></label
+    >
+    {#if file}<span
+        >{file.name}, {countOf(file.rows.length, 'row')}. <Button kind="link" onclick={() => (file = null)}>Leave it</Button></span
+      >{/if}
+    <label class="flex items-center gap-1.5"
+      ><input type="checkbox" class="rounded-sm text-act" bind:checked={isMeasured} /> a search terms report: its figures are measured</label
+    >
+  </p>
+  {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
   {#if read.lines.length > 0}
     <p aria-live="polite">
       <span class="font-semibold">{countOf(fresh.length, 'new find')}</span> of {countOf(read.lines.length, 'line')}{noted.length > 0
@@ -135,6 +171,6 @@
       ><input type="checkbox" class="rounded-sm text-act" bind:checked={keepsAtOnce} /> keep them all at once</label
     >
     <Button onclick={() => (open = false)}>Not now</Button>
-    <Button kind="act" disabled={fresh.length === 0} onclick={take}>Bring in {countOf(fresh.length, 'find')}</Button>
+    <Button kind="act" disabled={fresh.length + known.length === 0} onclick={take}>Bring in {countOf(fresh.length, 'find')}</Button>
   {/snippet}
 </Dialog>

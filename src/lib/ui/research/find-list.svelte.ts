@@ -1,18 +1,29 @@
+import { SvelteSet } from 'svelte/reactivity';
 import { FindIndex, type FindOrder } from '$lib/core/keywords/find-index';
-import { languageWords } from '$lib/core/keywords/stems';
 import { inOrder } from '$lib/core/plan/book';
-import { firstLanguage } from '$lib/core/plan/plan-view';
 import type { Find, Verdict } from '$lib/core/plan/records/find';
+import { intents, type Intent, type Proposal } from '$lib/core/research/propose-verdict';
 import type { PlanDesk } from '../state/plan-desk.svelte';
+
+/** A row of the list: a find, or the heading of an intent. */
+export type ListRow = { kind: 'find'; find: Find } | { kind: 'heading'; intent: Intent; count: number; isFolded: boolean };
 
 /** The list of finds: filters, order, the find the keys act on, the ones chosen. */
 export class FindList {
   verdict = $state<Verdict | 'all'>('open');
-  word = $state('');
+  /** The key of words that the finds shown hold; empty: any. */
+  wordKey = $state('');
   holds = $state('');
+  holdsNot = $state('');
+  searchesAtLeast = $state(0);
+  longest = $state(0);
   order = $state<FindOrder>('most searched');
+  /** Whether finds stand under what their searchers want. */
+  byIntent = $state(true);
+  readonly folded = new SvelteSet<Intent>();
   currentId = $state('');
   private anchor = $state<string | null>(null);
+  private scattered = $state.raw<ReadonlySet<string>>(new Set());
   /** A find just judged stays in sight until the list is filtered anew, so that nothing jumps under the hand. */
   private stays = $state.raw<ReadonlySet<string>>(new Set());
 
@@ -24,68 +35,90 @@ export class FindList {
   });
   /** Up to date with the finds each time it is asked for. */
   private readonly index = new FindIndex();
-  readonly shown: readonly Find[] = $derived.by(() => {
+  private readonly filtered: readonly Find[] = $derived.by(() => {
     this.index.update(this.desk.book.find);
     return this.index.filter({
-      words: this.word === '' ? [] : [this.word],
+      ids: this.holders(),
       holds: this.holds,
+      holdsNot: this.holdsNot,
+      searchesAtLeast: this.searchesAtLeast,
+      longest: this.longest,
       verdict: this.verdict === 'all' ? undefined : this.verdict,
       stays: this.stays,
       order: this.order,
     });
   });
-  readonly words: readonly { word: string; count: number }[] = $derived.by(() => {
-    this.index.update(this.desk.book.find);
-    const { isStopWord } = languageWords(firstLanguage(this.desk.plan, undefined));
-    return this.index.countWords(this.verdict, isStopWord).slice(0, 60);
+  readonly rows: readonly ListRow[] = $derived.by(() => {
+    if (!this.byIntent) return this.filtered.map((find) => ({ kind: 'find' as const, find }));
+    const groups = new Map<Intent, Find[]>(intents.map((intent) => [intent, []]));
+    for (const find of this.filtered) groups.get(this.proposalOf(find).intent)!.push(find);
+    return [...groups].flatMap(([intent, finds]): ListRow[] => {
+      if (finds.length === 0) return [];
+      const isFolded = this.folded.has(intent);
+      const heading: ListRow = { kind: 'heading', intent, count: finds.length, isFolded };
+      return isFolded ? [heading] : [heading, ...finds.map((find): ListRow => ({ kind: 'find', find }))];
+    });
   });
-  readonly currentIndex = $derived(
-    Math.max(
-      0,
-      this.shown.findIndex(({ id }) => id === this.currentId),
-    ),
+  /** The finds shown, in the order of their rows. */
+  readonly shown: readonly Find[] = $derived.by(() => this.rows.flatMap((row) => (row.kind === 'find' ? [row.find] : [])));
+  private readonly places: ReadonlyMap<string, number> = $derived.by(
+    () => new Map(this.shown.map(({ id }, index) => [id as string, index])),
   );
+  readonly currentIndex = $derived(this.places.get(this.currentId) ?? 0);
   readonly current: Find | null = $derived(this.shown[this.currentIndex] ?? null);
-  /** The chosen finds: from the anchor to the current one, or the current one alone. */
+  /** The row of the current find, headings counted. */
+  readonly currentRow = $derived(this.rows.findIndex((row) => row.kind === 'find' && row.find === this.current));
+  /** The chosen finds: those picked one by one, else from the anchor to the current one, or the current one alone. */
   readonly chosen: readonly Find[] = $derived.by(() => {
     if (!this.current) return [];
-    const from = this.anchor === null ? this.currentIndex : this.shown.findIndex(({ id }) => id === this.anchor);
+    if (this.scattered.size > 0) return this.shown.filter(({ id }) => this.scattered.has(id));
+    const from = this.anchor === null ? this.currentIndex : (this.places.get(this.anchor) ?? this.currentIndex);
     return this.shown.slice(Math.min(from, this.currentIndex), Math.max(from, this.currentIndex) + 1);
   });
 
-  constructor(readonly desk: PlanDesk) {}
+  constructor(
+    readonly desk: PlanDesk,
+    private readonly proposalOf: (find: Find) => Proposal,
+    private readonly holdersOf: (key: string) => ReadonlySet<string> = () => new Set(),
+  ) {}
+
+  private holders(): ReadonlySet<string> | undefined {
+    return this.wordKey === '' ? undefined : this.holdersOf(this.wordKey);
+  }
 
   /** Filters anew. */
-  filter(change: Partial<Pick<FindList, 'verdict' | 'word' | 'holds' | 'order'>>): void {
+  filter(
+    change: Partial<Pick<FindList, 'verdict' | 'wordKey' | 'holds' | 'holdsNot' | 'searchesAtLeast' | 'longest' | 'order' | 'byIntent'>>,
+  ): void {
     Object.assign(this, change);
     this.stays = new Set();
     this.anchor = null;
+    this.scattered = new Set();
   }
 
-  /** Goes to a find; with `extends` the choice grows from where it began. */
-  goTo(index: number, { extend = false } = {}): void {
+  /** Folds an intent's finds away, or out again. */
+  fold(intent: Intent): void {
+    if (!this.folded.delete(intent)) this.folded.add(intent);
+  }
+
+  /** Goes to a find; with `extend` the choice grows from where it began, with `pick` the find is added to it or taken out. */
+  goTo(index: number, { extend = false, pick = false } = {}): void {
     const next = this.shown[Math.max(0, Math.min(this.shown.length - 1, index))];
     if (!next) return;
+    if (pick) {
+      const picked = new Set(this.scattered.size > 0 ? this.scattered : this.chosen.map(({ id }) => id as string));
+      if (!picked.delete(next.id)) picked.add(next.id);
+      this.scattered = picked;
+    } else this.scattered = new Set();
     this.anchor = extend ? (this.anchor ?? this.current?.id ?? null) : null;
     this.currentId = next.id;
   }
 
-  /** Gives the chosen finds a verdict and goes on to the next one not judged. */
-  judge(verdict: Verdict): number {
+  /** Leaves the chosen finds in sight, as they are about to be judged, and goes on to the one after them. */
+  goOn(): void {
     const { chosen } = this;
-    if (chosen.length === 0) return 0;
-    const last = this.shown.indexOf(chosen.at(-1)!);
+    const last = this.places.get(chosen.at(-1)?.id ?? '') ?? this.currentIndex;
     this.stays = new Set([...this.stays, ...chosen.map(({ id }) => id as string)]);
-    this.desk.make({ type: 'judge', ids: chosen.map(({ id }) => id), verdict });
     this.goTo(last + 1);
-    return chosen.length;
-  }
-
-  /** Judges every find shown that holds the chosen word. */
-  judgeWord(verdict: Verdict): number {
-    const ids = this.shown.map(({ id }) => id as string);
-    if (ids.length > 0) this.desk.make({ type: 'judge', ids, verdict });
-    this.filter({ word: '' });
-    return ids.length;
   }
 }

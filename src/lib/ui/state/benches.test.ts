@@ -7,7 +7,7 @@ import { AdBench, addAd, nextAdName } from '../ads/ad-bench.svelte';
 import { applyMaster, draftMaster } from '../ads/master-draft';
 import { applyProposal, freeGroupName, newKeywords } from '../groups/make-groups';
 import { Sheet } from '../groups/sheet.svelte';
-import { FindList } from '../research/find-list.svelte';
+import { ResearchDesk } from '../research/research-desk.svelte';
 import { newCampaign } from '../settings/new-campaign';
 import { newPlanFile } from '../shelf/new-plan';
 import { nextThing } from '../shelf/shelf-summaries.svelte';
@@ -20,6 +20,7 @@ class BookDesk {
   book = $stateless(bookOfFile(cleanFile));
   made: Change[] = [];
   readonly planId = 'plan';
+  readonly currency = 'GBP';
   get plan() {
     return viewOf(this.book);
   }
@@ -59,48 +60,82 @@ describe('the list of finds', () => {
     }));
     book.make({ type: 'remove', record: 'find', ids: [row(book.book, 'find').id] });
     book.make({ type: 'add', record: 'find', rows });
-    return new FindList(desk);
+    const research = new ResearchDesk(desk);
+    research.list.filter({ byIntent: false });
+    return research;
   };
   const verdicts = () => [...book.book.find.values()].map(({ verdict }) => verdict);
 
   it('judges by one key and goes on to the next', () => {
-    const list = withFinds('piano a', 'piano b', 'piano c');
-    expect(list.current?.text).toBe('piano a');
-    list.judge('keep');
-    expect(new FindList(desk).counts).toEqual({ open: 2, keep: 1, block: 0, pass: 0, later: 0 });
-    expect(list.currentId).toBe('f1');
+    const research = withFinds('piano a', 'piano b', 'piano c');
+    expect(research.list.current?.text).toBe('piano a');
+    research.judge('keep');
+    expect(new ResearchDesk(desk).list.counts).toEqual({ open: 2, keep: 1, block: 0, pass: 0, later: 0 });
+    expect(research.list.currentId).toBe('f1');
     expect(verdicts()).toEqual(['keep', 'open', 'open']);
   });
 
-  it('chooses several from where the choice began', () => {
-    const list = withFinds('piano a', 'piano b', 'piano c', 'piano d');
+  it('chooses several from where the choice began, or picks them one by one', () => {
+    const research = withFinds('piano a', 'piano b', 'piano c', 'piano d');
+    const { list } = research;
     list.goTo(1);
     list.goTo(2, { extend: true });
     list.goTo(3, { extend: true });
     expect(list.chosen.map(({ text }) => text)).toEqual(['piano b', 'piano c', 'piano d']);
-    list.judge('block');
-    expect(verdicts()).toEqual(['open', 'block', 'block', 'block']);
-    expect(book.made.at(-1)).toMatchObject({ type: 'judge', ids: ['f1', 'f2', 'f3'] });
+    list.goTo(0);
+    list.goTo(2, { pick: true });
+    expect(list.chosen.map(({ text }) => text)).toEqual(['piano a', 'piano c']);
+    research.judge('block');
+    expect(verdicts()).toEqual(['block', 'open', 'block', 'open']);
   });
 
-  it('judges a word in one step', () => {
-    const list = withFinds('piano app', 'piano tuner', 'app for piano');
-    list.filter({ word: 'app' });
-    expect(list.shown.map(({ text }) => text)).toEqual(['piano app', 'app for piano']);
-    expect(list.judgeWord('block')).toBe(2);
-    expect(list.word).toBe('');
+  it('keeps a find in a group in the same step', () => {
+    const research = withFinds('piano a', 'piano b');
+    const group = row(book.book, 'group');
+    const before = book.made.length;
+    research.judge('keep', { groupId: group.id });
+    expect(book.made.length - before).toBe(1);
+    expect(childrenOf(book.book.keyword, 'groupId', group.id).map(({ text }) => text)).toContain('piano a');
   });
 
-  it('counts words of what is left, and filters by text, verdict and order', () => {
-    const list = withFinds('piano tuner', 'a piano', 'tuner near me');
-    expect(list.words.slice(0, 2)).toEqual([
-      { word: 'piano', count: 2 },
-      { word: 'tuner', count: 2 },
-    ]);
+  it('judges a word in one step, and takes it back in one', () => {
+    const research = withFinds('piano app', 'piano tuner', 'apps for piano');
+    const key = research.read.reading.index.keyOf('app');
+    research.list.filter({ wordKey: key });
+    expect(research.list.shown.map(({ text }) => text)).toEqual(['piano app', 'apps for piano']);
+    expect(research.judgeWord(key, { verdict: 'block', reason: 'tool', stands: false })).toBe(2);
+    expect(verdicts()).toEqual(['block', 'open', 'block']);
+    const negatives = () => [...book.book.negative.values()].map(({ text }) => text);
+    expect(negatives()).toEqual(['free', 'app', 'apps']);
+    research.takeBack(row(book.book, 'wordVerdict').id);
+    expect(verdicts()).toEqual(['open', 'open', 'open']);
+    expect(negatives()).toEqual(['free']);
+  });
+
+  it('filters by text, by what does not stand in it, by length, verdict and order', () => {
+    const { list } = withFinds('piano tuner', 'a piano', 'tuner near me');
     list.filter({ holds: ' TUNER', order: 'by name' });
     expect(list.shown.map(({ text }) => text)).toEqual(['piano tuner', 'tuner near me']);
-    list.filter({ holds: '', verdict: 'keep' });
+    list.filter({ holdsNot: 'near' });
+    expect(list.shown.map(({ text }) => text)).toEqual(['piano tuner']);
+    list.filter({ holds: '', holdsNot: '', longest: 2 });
+    expect(list.shown.map(({ text }) => text)).toEqual(['a piano', 'piano tuner']);
+    list.filter({ longest: 0, verdict: 'keep' });
     expect(list.shown).toEqual([]);
+  });
+
+  it('puts finds under what their searchers want, and folds them away', () => {
+    const { list } = withFinds('piano tuning price', 'piano tuning jobs', 'piano tuning cost');
+    list.filter({ byIntent: true });
+    expect(list.rows.map((one) => (one.kind === 'heading' ? `${one.intent} ${one.count}` : one.find.text))).toEqual([
+      'price 2',
+      'piano tuning price',
+      'piano tuning cost',
+      'job 1',
+      'piano tuning jobs',
+    ]);
+    list.fold('price');
+    expect(list.shown.map(({ text }) => text)).toEqual(['piano tuning jobs']);
   });
 });
 

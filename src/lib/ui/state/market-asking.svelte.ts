@@ -46,6 +46,11 @@ export class MarketAsking {
     return all;
   }
 
+  /** What people search around broad terms; null where it was stopped or failed. */
+  finds(terms: readonly string[], asked: AskedMarket): Promise<MarketFigures[] | null> {
+    return this.ask('/api/market/finds', { terms }, asked, { before: 0, of: null });
+  }
+
   /** Stops asking. */
   stop(): void {
     this.stopper?.abort();

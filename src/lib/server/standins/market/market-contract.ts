@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { resultKinds } from '$lib/core/research/results-page';
 import type { ReachedPlace } from '$lib/core/places/people';
 import type { Market, MarketAsk } from './market';
 
@@ -67,6 +68,8 @@ export function describeMarket(name: string, market: Market, { country, city, ot
       expect(new Set(found).size).toBe(found.length);
       expect(found.length).toBeGreaterThan(60);
       expect(await market.figures(found.slice(0, 5), ask(country))).toEqual(finds.slice(0, 5));
+      expect(found.length).toBeGreaterThan(300);
+      expect(found.length).toBeLessThanOrEqual(4000);
     });
 
     it('says how far it is, and can be stopped', async () => {
@@ -86,6 +89,19 @@ export function describeMarket(name: string, market: Market, { country, city, ot
         expect(bids).toEqual(near[index]!.bids);
       });
       expect(far.some(({ searchesPerMonth: { high } }, index) => high > near[index]!.searchesPerMonth.high)).toBe(true);
+    });
+
+    it('shows the same results page for the same search, each row with what it is', async () => {
+      const pages = await market.results(texts, { seed: 7 });
+      expect(pages.map(({ text }) => text)).toEqual(texts);
+      expect(await market.results([texts[1]!], { seed: 7 })).toEqual([pages[1]]);
+      for (const { rows } of pages) {
+        expect(rows.length).toBeGreaterThan(2);
+        for (const { title, domain, kind } of rows) {
+          expect(title.length * domain.length).toBeGreaterThan(0);
+          expect(resultKinds).toContain(kind);
+        }
+      }
     });
 
     it('knows nobody where no place is asked about', async () => {

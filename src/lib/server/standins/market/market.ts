@@ -1,4 +1,5 @@
 import type { ReachedPlace } from '$lib/core/places/people';
+import type { ResultsPage } from '$lib/core/research/results-page';
 import type { MarketFigures } from '$lib/core/market/figures';
 
 /** Whom and when the market is asked about. */
@@ -30,4 +31,6 @@ export interface Market {
   figures(texts: readonly string[], ask: MarketAsk, run?: AskRun): Promise<MarketFigures[]>;
   /** What people search around broad terms, with figures; each text once, the terms themselves first. */
   finds(terms: readonly string[], ask: MarketAsk, run?: AskRun): Promise<MarketFigures[]>;
+  /** What each search shows today, in their order. */
+  results(texts: readonly string[], ask: Pick<MarketAsk, 'seed'>, run?: AskRun): Promise<ResultsPage[]>;
 }

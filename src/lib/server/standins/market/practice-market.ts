@@ -5,7 +5,9 @@ import type { Cities } from '$lib/core/places/cities';
 import { markReached } from '$lib/core/places/people';
 import { PracticeChance } from './chance';
 import type { AskRun, Market, MarketAsk } from './market';
-import { PracticeTerms } from './practice-terms';
+import type { ResultsPage } from '$lib/core/research/results-page';
+import { practiceResults } from './practice-results';
+import { PracticeTerms, type PracticeTowns } from './practice-terms';
 import data from './trades.json';
 
 /** What the stand-in needs to know of places. */
@@ -29,6 +31,9 @@ const levelFactors = [
   { low: 1.25, high: 1.6 },
 ];
 const textsPerPause = 100;
+const mostTowns = 10;
+/** Of all that could be searched, how much is. */
+const searchedShare = 0.9;
 
 const pause = (ms: number, signal?: AbortSignal) =>
   new Promise<void>((resolve, reject) => {
@@ -65,13 +70,30 @@ export class PracticeMarket implements Market {
 
   async finds(terms: readonly string[], ask: MarketAsk, { onProgress, signal }: AskRun = {}): Promise<MarketFigures[]> {
     const people = this.peopleAsked(ask);
+    const towns = this.townsAsked(ask);
     const found = new Map<string, MarketFigures>();
     for (const [index, term] of terms.entries()) {
       await pause(this.settings.pauseMs, signal);
-      for (const text of this.terms.around(term, ask.languages)) if (!found.has(text)) found.set(text, this.figuresOf(text, people, ask));
+      const before = found.size;
+      for (const { text, isMisspelling } of this.terms.around(term, ask.languages, towns)) {
+        // Another market searches other words.
+        const isSearched = found.size === before || new PracticeChance(`${ask.seed} searched ${text}`).next() < searchedShare;
+        if (isSearched && !found.has(text))
+          found.set(text, { ...this.figuresOf(text, people, ask), ...(isMisspelling && { isMisspelling }) });
+      }
       onProgress?.(index + 1, terms.length);
     }
     return [...found.values()];
+  }
+
+  async results(texts: readonly string[], { seed }: Pick<MarketAsk, 'seed'>, { onProgress, signal }: AskRun = {}): Promise<ResultsPage[]> {
+    const pages: ResultsPage[] = [];
+    for (let at = 0; at < texts.length; at += textsPerPause) {
+      await pause(this.settings.pauseMs / 2, signal);
+      for (const text of texts.slice(at, at + textsPerPause)) pages.push(practiceResults(text, this.terms, seed));
+      onProgress?.(pages.length, texts.length);
+    }
+    return pages;
   }
 
   /** People of the places, in millions, less those who do not search in the languages asked for. No places: nobody. */
@@ -86,6 +108,26 @@ export class PracticeMarket implements Market {
     for (let index = 0; index < marks.length; index++)
       if (marks[index] === 1) people += cities.people[index]! * shares[cities.countries[index]!]!;
     return people / 1_000_000;
+  }
+
+  /** The largest towns of the places, and those of the same countries that are left out. */
+  private townsAsked({ places }: MarketAsk): PracticeTowns {
+    const { cities } = this.world;
+    const marks = markReached(cities, places);
+    const asked = new Set(places.filter(({ excluded }) => !excluded).map(({ country }) => country));
+    const largest = Array.from(cities.people.keys())
+      .filter((index) => asked.has(cities.countryCodes[cities.countries[index]!]!))
+      .sort((a, b) => cities.people[b]! - cities.people[a]!);
+    const names = (isInside: boolean) => [
+      ...new Set(
+        largest
+          .filter((index) => (marks[index] === 1) === isInside)
+          .slice(0, mostTowns)
+          .map((index) => cities.names[index]!.toLowerCase()),
+      ),
+    ];
+    const inside = names(true);
+    return { inside, outside: names(false).filter((name) => !inside.includes(name)) };
   }
 
   private figuresOf(text: string, millions: number, { currency, seed, asksFromAfar }: MarketAsk): MarketFigures {

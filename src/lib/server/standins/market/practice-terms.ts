@@ -1,7 +1,13 @@
+import { misspell } from '$lib/core/keywords/misspell';
 import { wordsOf } from '$lib/core/keywords/words';
 import data from './trades.json';
 
 type Language = 'en' | 'nb';
+
+/** What a searcher wants. Known to the practice market alone: tests hold what is proposed against it. */
+export type HiddenIntent =
+  'hire' | 'price' | 'near' | 'urgent' | 'compare' | 'learn' | 'job' | 'free' | 'tool' | 'brand' | 'rival' | 'shop' | 'place' | 'unclear';
+
 interface Trade {
   words?: string[];
   perMillion: number;
@@ -11,21 +17,43 @@ interface Trade {
   season?: number[];
   kinds: Record<Language, string[]>;
   adds: Record<Language, string[]>;
+  /** Made-up makers, rivals and shops, and searches that only sound like the trade. */
+  makers: string[];
+  rivals: string[];
+  shops: string[];
+  odd: Record<Language, string[]>;
 }
-interface Intent {
+interface Added {
   add: string;
   searches: number;
   bid: number;
+  intent: string;
   first?: boolean;
+}
+
+/** A text that is searched, and what its searcher wants. */
+export interface PracticeTerm {
+  text: string;
+  intent: HiddenIntent;
+  isMisspelling: boolean;
+}
+
+/** Towns that are asked about, and towns nearby that are not, the largest first. */
+export interface PracticeTowns {
+  inside: readonly string[];
+  outside: readonly string[];
 }
 
 const languageOf = (languages: readonly string[]): Language => (/^(nb|nn|no|da|sv)\b/.test(languages[0] ?? 'en') ? 'nb' : 'en');
 const join = (...parts: string[]) => parts.filter((part) => part !== '').join(' ');
+/** How many of the cores each mixture is made of. */
+const mixed = { intents: 14, towns: 5, makers: 3, rivals: 2, misspelt: 8 };
+const mostWords = 10;
 
 /** What people search around a term, by trade and intent, and how much of it. */
 export class PracticeTerms {
   private readonly trades: readonly Trade[] = data.trades;
-  private readonly intents: Readonly<Record<Language, readonly Intent[]>> = data.intents;
+  private readonly added: Readonly<Record<Language, readonly Added[]>> = data.intents;
 
   private tradeOf(text: string): Trade {
     const words = new Set(wordsOf(text.toLowerCase()));
@@ -34,26 +62,78 @@ export class PracticeTerms {
     return best && score(best) > 0 ? best : data.any;
   }
 
-  /** The term, its kinds, what is added to it, and each with the intents; each once. */
-  around(term: string, languages: readonly string[]): string[] {
+  /** The things of a trade as they are searched, the term first. */
+  private coresOf(plain: string, trade: Trade, language: Language): string[] {
+    const kinds = trade.kinds[language].filter((kind) => !plain.includes(kind));
+    const adds = trade.adds[language].filter((add) => !plain.includes(add));
+    const own = adds.map((add) => join(plain, add));
+    return [...new Set([plain, ...own, ...kinds, ...kinds.flatMap((kind) => adds.slice(0, 8).map((add) => join(kind, add)))])];
+  }
+
+  /** What is searched around a term, each text once: its kinds, with what is added, in towns, of makers, rivals and shops, mistyped. */
+  around(term: string, languages: readonly string[], { inside, outside }: PracticeTowns): PracticeTerm[] {
     const language = languageOf(languages);
     const trade = this.tradeOf(term);
     const plain = term.trim().toLowerCase().replace(/\s+/g, ' ');
-    const kinds = trade.kinds[language].filter((kind) => !plain.includes(kind));
-    const adds = trade.adds[language].filter((add) => !plain.includes(add));
-    const cores = [plain, ...adds.map((add) => join(plain, add)), ...kinds.map((kind) => join(kind, adds[0] ?? '')), ...kinds];
-    const intended = [plain, ...cores.slice(1, 7)].flatMap((core) =>
-      this.intents[language].map(({ add, first }) => (first ? join(add, core) : join(core, add))),
+    const cores = this.coresOf(plain, trade, language);
+    // “Course” says nothing of wanting to learn where courses are what is sold.
+    const owned = new Set([plain, ...trade.kinds[language], ...trade.adds[language], ...(trade.words ?? [])].flatMap(wordsOf));
+    const added = this.added[language].filter(({ add }) => !wordsOf(add).some((word) => owned.has(word)));
+    const few = cores.slice(0, mixed.intents);
+    const terms: [string, HiddenIntent][] = [
+      ...cores.map((core): [string, HiddenIntent] => [core, 'hire']),
+      ...few.flatMap((core) =>
+        added.map(({ add, first, intent }): [string, HiddenIntent] => [first ? join(add, core) : join(core, add), intent as HiddenIntent]),
+      ),
+      ...cores
+        .slice(0, mixed.towns)
+        .flatMap((core) => [
+          ...inside.map((town): [string, HiddenIntent] => [join(core, town), 'hire']),
+          ...outside.map((town): [string, HiddenIntent] => [join(core, town), 'place']),
+        ]),
+      ...trade.makers.flatMap((maker) => cores.slice(0, mixed.makers).map((core): [string, HiddenIntent] => [join(maker, core), 'brand'])),
+      ...trade.rivals.flatMap((rival) =>
+        ['', ...cores.slice(0, mixed.rivals)].map((core): [string, HiddenIntent] => [join(rival, core), 'rival']),
+      ),
+      ...trade.shops.flatMap((shop) => cores.slice(0, mixed.rivals).map((core): [string, HiddenIntent] => [join(shop, core), 'shop'])),
+      ...trade.odd[language].map((text): [string, HiddenIntent] => [text, 'unclear']),
+    ];
+    const found = new Map<string, PracticeTerm>();
+    const take = (text: string, intent: HiddenIntent, isMisspelling: boolean) => {
+      if (text !== '' && wordsOf(text).length <= mostWords && !found.has(text)) found.set(text, { text, intent, isMisspelling });
+    };
+    for (const [text, intent] of terms) take(text, intent, false);
+    for (const core of cores.slice(0, mixed.misspelt)) for (const text of misspell(core, 2)) take(text, 'hire', true);
+    return [...found.values()];
+  }
+
+  /** What the searcher of any text wants, as far as its words tell. */
+  intentOf(text: string): HiddenIntent {
+    const trade = this.tradeOf(text);
+    const padded = ` ${text} `;
+    const holds = (phrase: string) => padded.includes(` ${phrase} `);
+    const owned = new Set(
+      [...trade.kinds.en, ...trade.kinds.nb, ...trade.adds.en, ...trade.adds.nb, ...(trade.words ?? [])].flatMap(wordsOf),
     );
-    return [...new Set([...cores, ...intended])].filter((text) => wordsOf(text).length <= 10 && text !== '');
+    if (trade.rivals.some(holds)) return 'rival';
+    if (trade.shops.some(holds)) return 'shop';
+    if (trade.makers.some(holds)) return 'brand';
+    if (trade.odd.en.includes(text) || trade.odd.nb.includes(text)) return 'unclear';
+    const added = [...this.added.en, ...this.added.nb].filter(({ add }) => holds(add) && !wordsOf(add).some((word) => owned.has(word)));
+    return (added[0]?.intent as HiddenIntent | undefined) ?? 'hire';
+  }
+
+  /** Who competes for the searches of a trade. */
+  rivalsOf(text: string): readonly string[] {
+    return this.tradeOf(text).rivals;
   }
 
   /** What a text's figures follow from. */
   factsOf(text: string) {
     const { perMillion, pounds, season, fromAfar = 0.2 } = this.tradeOf(text);
     const padded = ` ${text} `;
-    const intents = [...this.intents.en, ...this.intents.nb].filter(({ add }) => padded.includes(` ${add} `));
-    const product = (key: 'searches' | 'bid') => intents.reduce((all, intent) => all * intent[key], 1);
+    const added = [...this.added.en, ...this.added.nb].filter(({ add }) => padded.includes(` ${add} `));
+    const product = (key: 'searches' | 'bid') => added.reduce((all, one) => all * one[key], 1);
     return { perMillion, pounds, fromAfar, season: season ?? null, searchesFactor: product('searches'), bidFactor: product('bid') };
   }
 }

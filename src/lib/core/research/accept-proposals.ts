@@ -1,0 +1,82 @@
+import type { Change, SimpleChange } from '../plan/changes';
+import type { BlockReason, Find } from '../plan/records/find';
+import type { Intent, Proposal } from './propose-verdict';
+import { shortestNegative } from './shortest-negative';
+
+/** Finds that would get the same verdict for the same reason. */
+export interface AcceptedGroup {
+  verdict: Proposal['verdict'];
+  intent: Intent;
+  reason: BlockReason | null;
+  finds: Find[];
+}
+
+/** What accepting would do, by reason, and what is held back to be seen first. */
+export interface Acceptance {
+  groups: AcceptedGroup[];
+  /** Finds that are searched so much that a wrong verdict would cost. */
+  held: Find[];
+}
+
+const mostHeld = 12;
+/** Of all searches that are left, the share from which a find is worth seeing by itself. */
+const heldShare = 0.02;
+
+/** Proposals of at least some confidence, by what they do; the most searched are held back. */
+export function planAcceptance(left: readonly Find[], proposalOf: (find: Find) => Proposal, atLeast: number): Acceptance {
+  const sure = left.filter((find) => {
+    const { verdict, confidence } = proposalOf(find);
+    return verdict !== 'later' && confidence >= atLeast;
+  });
+  const searches = left.reduce((sum, { searchesHigh }) => sum + (searchesHigh ?? 0), 0);
+  const large = sure
+    .filter(({ searchesHigh }) => (searchesHigh ?? 0) > searches * heldShare)
+    .sort((a, b) => (b.searchesHigh ?? 0) - (a.searchesHigh ?? 0))
+    .slice(0, mostHeld);
+  const held = new Set(large);
+  const groups = new Map<string, AcceptedGroup>();
+  for (const find of sure) {
+    if (held.has(find)) continue;
+    const { verdict, intent, reason } = proposalOf(find);
+    const key = `${verdict} ${intent} ${reason}`;
+    let group = groups.get(key);
+    if (!group) groups.set(key, (group = { verdict, intent, reason, finds: [] }));
+    group.finds.push(find);
+  }
+  return { groups: [...groups.values()].sort((a, b) => b.finds.length - a.finds.length), held: large };
+}
+
+/** What was proposed, as it is remembered with a find. */
+export const rememberProposal = ({ verdict, because }: Proposal) => `${verdict}: ${because}`.slice(0, 200);
+
+/** The change that accepts some of it in one step; a block makes the shortest negative that blocks no kept find. */
+export function acceptProposals(
+  groups: readonly AcceptedGroup[],
+  proposalOf: (find: Find) => Proposal,
+  keptBefore: readonly string[],
+): Change | null {
+  const kept = [...keptBefore, ...groups.flatMap(({ verdict, finds }) => (verdict === 'keep' ? finds.map(({ text }) => text) : []))];
+  const shortest = negativeFinder(kept);
+  const changes = groups.flatMap(({ verdict, reason, finds }): SimpleChange[] => {
+    const ids = finds.map(({ id }) => id as string);
+    const proposed = finds.map((find) => ({ id: find.id as string, proposed: rememberProposal(proposalOf(find)) }));
+    const negatives = verdict === 'block' ? finds.map((find) => shortest(find.text, proposalOf(find).because)) : undefined;
+    return [
+      { type: 'set-each', record: 'find', rows: proposed },
+      { type: 'judge', ids, verdict, ...(verdict === 'block' && { reason, negatives }) },
+    ];
+  });
+  return changes.length === 0 ? null : { type: 'several', name: 'proposals-accepted', changes };
+}
+
+/** Finds the shortest negatives against the same kept finds, each word asked about once. */
+function negativeFinder(kept: readonly string[]): (text: string, because: string) => string {
+  const known = new Map<string, string>();
+  return (text, because) => {
+    const byWord = known.get(because);
+    if (byWord !== undefined && ` ${text} `.includes(` ${byWord} `)) return byWord;
+    const found = shortestNegative(text, kept, [because]);
+    known.set(because, found);
+    return found;
+  };
+}

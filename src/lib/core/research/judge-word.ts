@@ -1,0 +1,89 @@
+import { planNegatives } from '../groups/competition';
+import type { Change, SimpleChange } from '../plan/changes';
+import { childrenOf, nextPosition, type Book } from '../plan/book';
+import type { BlockReason, Find, Verdict } from '../plan/records/find';
+import type { WordIndex } from './word-index';
+
+/** What judging a word would do, shown before it is done. */
+export interface WordJudgement {
+  /** Finds not judged yet that hold it. */
+  finds: Find[];
+  /** Kept finds that hold it: a block would block them too. */
+  conflicts: Find[];
+  /** Negatives that a block makes: the word in each form that finds hold. */
+  negatives: string[];
+}
+
+/** What judging a word would do. */
+export function previewWord(book: Book, index: WordIndex, key: string): WordJudgement {
+  const held = [...index.holders(key)].flatMap((id) => book.find.get(id) ?? []);
+  return {
+    finds: held.filter(({ verdict }) => verdict === 'open' || verdict === 'later'),
+    conflicts: held.filter(({ verdict }) => verdict === 'keep'),
+    negatives: index.formsOf(key),
+  };
+}
+
+/** A verdict on all finds that hold a word. */
+export interface WordVerdictAsked {
+  verdict: Exclude<Verdict, 'open'>;
+  reason: BlockReason | null;
+  /** Whether finds to come are judged by it. */
+  stands: boolean;
+  /** Whether a block makes the word a negative, or each of its finds; those it would block of the kept ones are no reason then. */
+  negatives?: 'word' | 'each';
+}
+
+/** The change that judges a word, one step: its finds, and where it is blocked its negatives, which leave with it. */
+export function judgeWord(book: Book, index: WordIndex, key: string, asked: WordVerdictAsked, newId: () => string): Change | null {
+  const { finds, negatives } = previewWord(book, index, key);
+  if (finds.length === 0) return null;
+  const words = negatives[0] ?? key;
+  const id = newId();
+  const standing = new Set(planNegatives({ book }).map(({ text, match }) => `${match} ${text}`));
+  let position = nextPosition(book.negative.values());
+  const rows = negatives
+    .filter((text) => !standing.has(`phrase ${text}`))
+    .map((text) => ({
+      id: newId(),
+      campaignId: null,
+      groupId: null,
+      text,
+      match: 'phrase',
+      findId: null,
+      briefItemId: null,
+      wordVerdictId: id,
+      position: position++,
+    }));
+  const { verdict, reason, stands, negatives: made = 'word' } = asked;
+  const isWord = verdict === 'block' && made === 'word';
+  const changes: SimpleChange[] = [
+    {
+      type: 'add',
+      record: 'wordVerdict',
+      rows: [
+        { id, words, verdict, reason: verdict === 'block' ? reason : null, stands, position: nextPosition(book.wordVerdict.values()) },
+      ],
+    },
+    ...(isWord && rows.length > 0 ? [{ type: 'add' as const, record: 'negative' as const, rows }] : []),
+    {
+      type: 'judge',
+      ids: finds.map((find) => find.id),
+      verdict,
+      ...(verdict === 'block' && { reason }),
+      wordVerdictId: id,
+      makes: isWord ? 'nothing' : 'negatives',
+    },
+  ];
+  return { type: 'several', name: 'word-judged', changes };
+}
+
+/** The change that takes a judged word back, one step: its finds are to be judged again, its negatives leave. */
+export function takeBackWord(book: Book, wordVerdictId: string): Change {
+  const ids = childrenOf(book.find, 'wordVerdictId', wordVerdictId).map(({ id }) => id as string);
+  const changes: SimpleChange[] = [
+    ...(ids.length > 0 ? [{ type: 'judge' as const, ids, verdict: 'open' as const }] : []),
+    { type: 'remove', record: 'wordVerdict', ids: [wordVerdictId] },
+  ];
+  return { type: 'several', name: 'word-taken-back', changes };
+}

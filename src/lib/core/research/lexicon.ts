@@ -1,0 +1,125 @@
+import { languageWords } from '../keywords/stems';
+import { plainText } from '../keywords/read-keyword';
+import { wordsOf } from '../keywords/words';
+import { inOrder } from '../plan/book';
+import { briefTexts, firstLanguage, type PlanView } from '../plan/plan-view';
+import type { WordKindName } from '../plan/records/word-kind';
+import shipped from './kind-words.json';
+
+/** A town or region that finds name. */
+export interface NamedPlace {
+  /** As it stands in finds: lower case. */
+  name: string;
+  /** Whether it is among the plan's places, or in one of its circles. */
+  isOurs: boolean;
+  /** From the nearest of the plan's places; null where that cannot be said. */
+  km: number | null;
+}
+
+/** Words of a find, with the kind each is of. */
+export interface ReadWord {
+  /** The word or words, as they stand. */
+  text: string;
+  /** `core`: what the plan is about. `rest`: nothing is known of it. `stop`: a small word. */
+  kind: WordKindName | 'core' | 'not-offered' | 'stop' | 'rest';
+}
+
+const mostWords = 4;
+
+/** Which kind words are of, for one plan. */
+export class Lexicon {
+  private readonly kinds = new Map<string, ReadWord['kind']>();
+  private readonly core = new Set<string>();
+  private readonly words: ReturnType<typeof languageWords>;
+  private readonly longest: number;
+  readonly places: ReadonlyMap<string, NamedPlace>;
+
+  constructor(view: PlanView, places: readonly NamedPlace[], terms: readonly string[] = []) {
+    this.words = languageWords(firstLanguage(view, undefined));
+    this.places = new Map(places.map((place) => [place.name, place]));
+    this.addShipped(view);
+    for (const { name, isOurs } of places) this.kinds.set(name, isOurs ? 'our-place' : 'other-place');
+    this.addCore(view, terms);
+    this.addBrief(view);
+    for (const { word, kind } of inOrder(view.book.wordKind)) this.kinds.set(word, kind);
+    this.longest = Math.min(mostWords, Math.max(1, ...[...this.kinds.keys()].map((phrase) => wordsOf(phrase).length)));
+  }
+
+  private addShipped({ brief }: PlanView): void {
+    const languages = new Set(
+      ['en', ...brief.languages.map((language) => language.split('-')[0]!)].map((one) => (one === 'nb' || one === 'nn' ? 'no' : one)),
+    );
+    for (const [kind, byLanguage] of Object.entries(shipped as Readonly<Record<string, Readonly<Record<string, readonly string[]>>>>))
+      for (const language of languages) for (const phrase of byLanguage[language] ?? []) this.kinds.set(phrase, kind as WordKindName);
+  }
+
+  /** What the plan is about: the offer, groups' themes, terms that were asked for. A word of those says nothing else. */
+  private addCore(view: PlanView, terms: readonly string[]): void {
+    const about = [view.brief.offer, ...inOrder(view.book.group).flatMap(({ theme, name }) => [theme, name]), ...terms];
+    const wordsOfAll = (texts: readonly string[]) => texts.flatMap((text) => wordsOf(plainText(text, view.rules.refusedKeywordSigns)));
+    for (const word of wordsOfAll(about)) if (this.canBeCore(word)) this.core.add(this.words.stem(word));
+    for (const phrase of this.kinds.keys()) if (!phrase.includes(' ') && this.core.has(this.words.stem(phrase))) this.kinds.delete(phrase);
+    // Keywords say more of the same, but “cost” in one of them is still a cost.
+    const known = new Set([...this.kinds.keys()].flatMap(wordsOf));
+    for (const { text } of view.book.keyword.values())
+      for (const word of wordsOf(text)) if (this.canBeCore(word) && !known.has(word)) this.core.add(this.words.stem(word));
+  }
+
+  private canBeCore(word: string): boolean {
+    return !this.words.isStopWord(word) && !this.places.has(word) && this.kinds.get(word) !== 'near';
+  }
+
+  private addBrief(view: PlanView): void {
+    const plain = (text: string) => plainText(text, view.rules.refusedKeywordSigns);
+    for (const text of briefTexts(view, 'not-offered')) if (plain(text) !== '') this.kinds.set(plain(text), 'not-offered');
+    for (const name of briefTexts(view, 'rival')) {
+      if (plain(name) !== '') this.kinds.set(plain(name), 'rival');
+      // “Brindlemoor” is meant where “Brindlemoor Pianos” is the name: the first word of its own.
+      for (const part of name.split(/&|\band\b|\bog\b|\bund\b|\bet\b/i)) {
+        const own = wordsOf(plain(part)).find((word) => word.length > 3 && this.kindOf(word) === null);
+        if (own) this.kinds.set(own, 'rival');
+      }
+    }
+    this.stems = null;
+  }
+
+  /** The kind of one word, or of some that stand together; null where nothing is known of them. */
+  kindOf(phrase: string): ReadWord['kind'] | null {
+    const known = this.kinds.get(phrase);
+    if (known) return known;
+    if (phrase.includes(' ')) return null;
+    const stem = this.words.stem(phrase);
+    if (this.core.has(stem)) return 'core';
+    const byStem = this.byStem.get(stem);
+    if (byStem) return byStem;
+    return this.words.isStopWord(phrase) ? 'stop' : null;
+  }
+
+  private stems: ReadonlyMap<string, ReadWord['kind']> | null = null;
+  /** Single words by their stem: “lesson” is known where “lessons” is. */
+  private get byStem(): ReadonlyMap<string, ReadWord['kind']> {
+    return (this.stems ??= new Map(
+      [...this.kinds].filter(([phrase]) => !phrase.includes(' ')).map(([phrase, kind]) => [this.words.stem(phrase), kind]),
+    ));
+  }
+
+  /** A text word by word, the longest known words first. */
+  read(text: string): ReadWord[] {
+    const words = wordsOf(text);
+    const read: ReadWord[] = [];
+    for (let at = 0; at < words.length;) {
+      const [length, kind] = this.longestAt(words, at);
+      read.push({ text: words.slice(at, at + length).join(' '), kind });
+      at += length;
+    }
+    return read;
+  }
+
+  private longestAt(words: readonly string[], at: number): [length: number, kind: ReadWord['kind']] {
+    for (let length = Math.min(this.longest, words.length - at); length > 0; length--) {
+      const kind = this.kindOf(words.slice(at, at + length).join(' '));
+      if (kind) return [length, kind];
+    }
+    return [1, 'rest'];
+  }
+}

@@ -1,0 +1,147 @@
+import { languageWords } from '../keywords/stems';
+import { wordsOf } from '../keywords/words';
+import { isKnown, noFigures, withFigures } from '../market/find-figures';
+import { childrenOf, inOrder, nextPosition } from '../plan/book';
+import type { Change, SimpleChange, StepName } from '../plan/changes';
+import { firstLanguage, type PlanView } from '../plan/plan-view';
+import { laterFind, type Figures, type Find, type Verdict } from '../plan/records/find';
+import { sameValue } from '../plan/same-value';
+import type { WordVerdict } from '../plan/records/word-verdict';
+
+/** A find on its way in. */
+export interface IncomingFind {
+  /** Plain text. */
+  text: string;
+  figures: Figures | null;
+  source: string;
+  isMisspelling?: boolean;
+  /** Where it comes judged. */
+  verdict?: Verdict;
+}
+
+/** What bringing finds in does. */
+export interface MergedFinds {
+  change: Change | null;
+  fresh: number;
+  /** Those that stand already; their sources and figures are joined. */
+  known: number;
+  /** Of the fresh ones, those that standing words judge at once. */
+  ruled: number;
+}
+
+const mostSources = 20;
+
+/** Judged words that stand, and which of them settles a text. */
+class StandingWords {
+  private readonly rules: { row: WordVerdict; stems: string; words: number }[];
+  private readonly stem: (word: string) => string;
+
+  constructor(view: PlanView) {
+    const { stem } = languageWords(firstLanguage(view, undefined));
+    this.stem = stem;
+    this.rules = inOrder(view.book.wordVerdict)
+      .filter(({ stands }) => stands)
+      .map((row) => ({ row, stems: wordsOf(row.words).map(stem).join(' '), words: wordsOf(row.words).length }));
+  }
+
+  /** The rule that settles a text, with the form of its words there; the first that was made. */
+  find(text: string): { row: WordVerdict; form: string } | null {
+    if (this.rules.length === 0) return null;
+    const words = wordsOf(text);
+    const stems = words.map(this.stem);
+    for (const { row, stems: wanted, words: length } of this.rules)
+      for (let at = 0; at + length <= words.length; at++)
+        if (stems.slice(at, at + length).join(' ') === wanted) return { row, form: words.slice(at, at + length).join(' ') };
+    return null;
+  }
+}
+
+/** Fields of a find that stands already, with what came again. */
+function joined(find: Find, { figures, source }: IncomingFind, key: string): Partial<Find> | null {
+  const isNewSource = source !== '' && source !== find.source && !find.alsoFrom.includes(source);
+  const fields: Partial<Find> = {
+    ...(isNewSource && { alsoFrom: [...find.alsoFrom, source].slice(0, mostSources) }),
+    ...(figures && isKnown(figures) && withFigures(find, figures, key)),
+  };
+  const isChanged = Object.entries(fields).some(([field, value]) => !sameValue(find[field as keyof Find], value));
+  return isChanged ? fields : null;
+}
+
+/** The change that brings finds in, one step: the same words stand once, sources and figures are joined, standing words judge at once. */
+export function mergeFinds(
+  view: PlanView,
+  incoming: readonly IncomingFind[],
+  { key, name, newId }: { key: string; name: StepName; newId: () => string },
+): MergedFinds {
+  const { book } = view;
+  const standing = new Map([...book.find.values()].map((find) => [find.text, find]));
+  const rules = new StandingWords(view);
+  const fresh = new Map<string, Find>();
+  const updates = new Map<string, Partial<Find>>();
+  const forms = new Map<string, string>();
+  let position = nextPosition(book.find.values());
+  let ruled = 0;
+  for (const one of incoming) {
+    const known = standing.get(one.text);
+    if (known) {
+      const fields = joined({ ...known, ...updates.get(known.id) }, one, key);
+      if (fields) updates.set(known.id, { ...updates.get(known.id), ...fields });
+      continue;
+    }
+    const made = fresh.get(one.text);
+    if (made) {
+      fresh.set(one.text, { ...made, ...joined(made, one, key) });
+      continue;
+    }
+    const rule = one.verdict === undefined ? rules.find(one.text) : null;
+    if (rule) ruled++;
+    if (rule?.row.verdict === 'block') forms.set(rule.form, rule.row.id);
+    fresh.set(one.text, {
+      ...laterFind,
+      ...(one.figures ?? noFigures),
+      id: newId(),
+      text: one.text,
+      verdict: rule?.row.verdict ?? one.verdict ?? 'open',
+      reason: rule?.row.reason ?? null,
+      wordVerdictId: rule?.row.id ?? null,
+      isMisspelling: one.isMisspelling ?? false,
+      source: one.source,
+      position: position++,
+    });
+  }
+  const rows = [...fresh.values()];
+  const blocked = rows.filter(({ verdict, wordVerdictId }) => verdict === 'block' && wordVerdictId === null).map(({ id }) => id as string);
+  const changes: SimpleChange[] = [
+    ...(rows.length > 0 ? [{ type: 'add' as const, record: 'find' as const, rows }] : []),
+    ...(updates.size > 0
+      ? [{ type: 'set-each' as const, record: 'find' as const, rows: [...updates].map(([id, fields]) => ({ id, ...fields })) }]
+      : []),
+    ...(blocked.length > 0 ? [{ type: 'judge' as const, ids: blocked, verdict: 'block' as const }] : []),
+    ...negativesFor(view, forms, newId),
+  ];
+  return {
+    change: changes.length === 0 ? null : { type: 'several', name, changes },
+    fresh: rows.length,
+    known: incoming.length - rows.length,
+    ruled,
+  };
+}
+
+/** Negatives know no stems: a form that is met for the first time is written down with its word. */
+function negativesFor({ book }: PlanView, forms: ReadonlyMap<string, string>, newId: () => string): SimpleChange[] {
+  let position = nextPosition(book.negative.values());
+  const rows = [...forms]
+    .filter(([text, id]) => !childrenOf(book.negative, 'wordVerdictId', id).some((negative) => negative.text === text))
+    .map(([text, wordVerdictId]) => ({
+      id: newId(),
+      campaignId: null,
+      groupId: null,
+      text,
+      match: 'phrase',
+      findId: null,
+      briefItemId: null,
+      wordVerdictId,
+      position: position++,
+    }));
+  return rows.length === 0 ? [] : [{ type: 'add', record: 'negative', rows }];
+}

@@ -1,0 +1,305 @@
+import { fc, test } from '@fast-check/vitest';
+import { describe, expect, it } from 'vitest';
+import { addLike, bookOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
+import { languageWords } from '../keywords/stems';
+import { wordsOf } from '../keywords/words';
+import { noFigures } from '../market/find-figures';
+import { applyEdits, inOrder, type Book } from '../plan/book';
+import type { Change } from '../plan/changes';
+import { decide } from '../plan/decide';
+import { laterFind, type Find, type Verdict } from '../plan/records/find';
+import { acceptProposals, planAcceptance, rememberProposal } from './accept-proposals';
+import { FindReading } from './find-reading';
+import { findFittingGroup } from './fitting-group';
+import { judgeWord, previewWord, takeBackWord } from './judge-word';
+import { countOverruled } from './lessons';
+import { Lexicon } from './lexicon';
+import { mergeFinds, type IncomingFind } from './merge-finds';
+import { findsOfPage } from './page-finds';
+import { addedWords, combineLists } from './patterns';
+import { readResults } from './results-page';
+import { shortestNegative } from './shortest-negative';
+import { computeCapacity, rankStrongest } from './strongest';
+import { swapPlace } from './swap-place';
+import { WordIndex } from './word-index';
+
+const empty: Book = { ...bookOfFile(cleanFile), find: new Map() };
+const find = (text: string, verdict: Verdict = 'open', fields: Partial<Find> = {}): Find => ({
+  ...laterFind,
+  ...noFigures,
+  id: `find-${text.replace(/[^a-z0-9]/g, '-')}`,
+  text,
+  verdict,
+  source: 'test',
+  position: 0,
+  ...fields,
+});
+const withFinds = (finds: readonly Find[], book = empty): Book => ({
+  ...book,
+  find: new Map(finds.map((one, position) => [one.id as string, { ...one, position }])),
+});
+const make = (book: Book, made: Change | null): Book => {
+  const decision = decide(book, made!, 'plan');
+  if (!decision.ok) throw new Error(decision.refusal.code);
+  return applyEdits(book, decision.edits);
+};
+const indexOf = (book: Book) => {
+  const index = new WordIndex(languageWords('en'));
+  index.update(book.find);
+  return index;
+};
+const readingOf = (book: Book, places = [{ name: 'glasgow', isOurs: false, km: 65 }]) => {
+  const reading = new FindReading();
+  reading.update(viewOf(book), places);
+  return reading;
+};
+const textsOf = (book: Book) => inOrder(book.negative).map(({ text }) => text);
+
+describe('the kinds of words', () => {
+  const lexicon = new Lexicon(viewOf(empty), [
+    { name: 'glasgow', isOurs: false, km: 65 },
+    { name: 'leith', isOurs: true, km: 3 },
+  ]);
+  it.each([
+    ['piano tuning near me', 'core core near'],
+    ['how to tune a piano', 'learning core stop core'],
+    ['piano tuner glasgow price', 'core core other-place price'],
+    ['piano tuner leith', 'core core our-place'],
+    ['brindlemoor pianos', 'rival'],
+    ['gratis piano', 'rest core'],
+  ])('of “%s”', (text, kinds) => {
+    expect(
+      lexicon
+        .read(text)
+        .map(({ kind }) => kind)
+        .join(' '),
+    ).toBe(kinds);
+  });
+
+  it('are corrected by hand, and say nothing where they are what is sold', () => {
+    const corrected = addLike2(empty, 'tuner');
+    expect(new Lexicon(viewOf(corrected), []).kindOf('tuner')).toBe('tool');
+    const courses = change(empty, 'brief', { offer: 'Piano courses' });
+    expect(new Lexicon(viewOf(courses), []).kindOf('course')).toBe('core');
+  });
+
+  test.prop([fc.array(fc.constantFrom('piano', 'near', 'me', 'how', 'to', 'x'), { maxLength: 8 })], { seed: 5 })(
+    'leave no word out and add none',
+    (words) => {
+      expect(lexicon.read(words.join(' ')).flatMap(({ text }) => text.split(' '))).toEqual(wordsOf(words.join(' ')));
+    },
+  );
+});
+
+function addLike2(book: Book, word: string): Book {
+  return { ...book, wordKind: new Map([['k', { id: 'k', word, kind: 'tool', position: 0 }]]) };
+}
+
+describe('proposed verdicts', () => {
+  it.each([
+    ['piano tuning', 'keep', 'hire'],
+    ['piano tuning cost', 'keep', 'price'],
+    ['piano tuning near me', 'keep', 'near'],
+    ['emergency piano tuner', 'keep', 'urgent'],
+    ['piano tuner salary', 'block', 'job'],
+    ['how to tune a piano', 'block', 'learn'],
+    ['free piano tuning', 'block', 'free'],
+    ['piano tuner glasgow', 'block', 'place'],
+    ['brindlemoor piano tuning', 'block', 'rival'],
+    ['piano quincunx', 'later', 'unclear'],
+  ])('of “%s”: %s, %s', (text, verdict, intent) => {
+    expect(readingOf(withFinds([find(text)])).proposalOf(find(text))).toMatchObject({ verdict, intent });
+  });
+
+  it('learn from what was judged: a find is blocked for the word that speaks against it, not for its others', () => {
+    const judged = [
+      find('piano voicing', 'keep'),
+      find('voicing price', 'keep'),
+      find('voicing near me', 'keep'),
+      find('voicing jobs', 'block'),
+    ];
+    const asked = find('piano voicing service');
+    expect(readingOf(withFinds([asked])).proposalOf(asked).verdict).toBe('later');
+    expect(readingOf(withFinds([...judged, asked])).proposalOf(asked)).toMatchObject({ verdict: 'keep', intent: 'hire' });
+  });
+
+  it('stop being made for a word that was overruled twice', () => {
+    const overruled = ['piano tuning app', 'tuner app'].map((text) => find(text, 'keep', { proposed: 'block: app' }));
+    const asked = find('piano app');
+    expect(countOverruled(overruled)).toEqual(new Map([['app', 2]]));
+    expect(readingOf(withFinds([asked])).proposalOf(asked).verdict).toBe('block');
+    expect(readingOf(withFinds([...overruled, asked])).proposalOf(asked).verdict).not.toBe('block');
+  });
+
+  it('are accepted in one step, those searched most held back, blocks by the shortest words', () => {
+    const finds = ['cost', 'price', 'jobs', 'salary'].map((word) => find(`piano tuning ${word}`, 'open', { searchesHigh: 10 }));
+    const book = withFinds([...finds, find('piano tuning', 'open', { searchesHigh: 5000 })]);
+    const reading = readingOf(book);
+    const { groups, held } = planAcceptance(inOrder(book.find), reading.proposalOf, 0.95);
+    expect(held.map(({ text }) => text)).toEqual(['piano tuning']);
+    expect(groups.map(({ verdict, finds: own }) => [verdict, own.length])).toEqual([
+      ['keep', 2],
+      ['block', 2],
+    ]);
+    const after = make(book, acceptProposals(groups, reading.proposalOf, []));
+    expect(textsOf(after)).toEqual(['free', 'jobs', 'salary']);
+    const blocked = [...after.find.values()].find(({ text }) => text.endsWith('jobs'));
+    expect(blocked).toMatchObject({ verdict: 'block', reason: 'job', proposed: rememberProposal(reading.proposalOf(finds[2]!)) });
+  });
+});
+
+describe('a judged word', () => {
+  const book = withFinds([find('piano lesson'), find('lessons for piano'), find('piano tuning'), find('piano lessons price', 'keep')]);
+  const key = indexOf(book).keyOf('lesson');
+
+  it('shows first what it would do: its finds, the kept ones it would block, a negative a form', () => {
+    const preview = previewWord(book, indexOf(book), key);
+    expect(preview.finds.map(({ text }) => text)).toEqual(['piano lesson', 'lessons for piano']);
+    expect(preview.conflicts.map(({ text }) => text)).toEqual(['piano lessons price']);
+    expect(preview.negatives).toEqual(['lessons', 'lesson']);
+  });
+
+  it('settles all finds that hold it, in one step, and leaves with all that it made', () => {
+    const asked = { verdict: 'block' as const, reason: 'learn' as const, stands: false };
+    const after = make(book, judgeWord(book, indexOf(book), key, asked, countingIds()));
+    expect(textsOf(after)).toEqual(['free', 'lessons', 'lesson']);
+    const settled = [...after.find.values()].filter(({ wordVerdictId }) => wordVerdictId !== null);
+    expect(settled.map(({ verdict, reason }) => [verdict, reason])).toEqual([
+      ['block', 'learn'],
+      ['block', 'learn'],
+    ]);
+    const back = make(after, takeBackWord(after, row(after, 'wordVerdict').id));
+    expect(textsOf(back)).toEqual(['free']);
+    expect([...back.find.values()].map(({ verdict }) => verdict)).toEqual([...book.find.values()].map(({ verdict }) => verdict));
+  });
+
+  it('blocks each find instead where it would block kept ones', () => {
+    const asked = { verdict: 'block' as const, reason: 'learn' as const, stands: false, negatives: 'each' as const };
+    const after = make(book, judgeWord(book, indexOf(book), key, asked, countingIds()));
+    expect(textsOf(after)).toEqual(['free', 'piano lesson', 'lessons for piano']);
+  });
+
+  it('that stands judges finds to come, a form met for the first time too', () => {
+    const asked = { verdict: 'block' as const, reason: 'learn' as const, stands: true };
+    const judged = make(book, judgeWord(book, indexOf(book), key, asked, countingIds()));
+    const incoming = ['piano lessoned', 'piano moving'].map((text): IncomingFind => ({ text, figures: null, source: 'later' }));
+    let made = 0;
+    const merged = mergeFinds(viewOf(judged), incoming, { key: '', name: 'pasted', newId: () => `m${++made}` });
+    expect(merged).toMatchObject({ fresh: 2, ruled: 1 });
+    const after = make(judged, merged.change);
+    expect([...after.find.values()].slice(-2).map(({ verdict }) => verdict)).toEqual(['block', 'open']);
+    expect(textsOf(after).at(-1)).toBe('lessoned');
+  });
+});
+
+describe('the shortest negative', () => {
+  it.each([
+    ['piano tuning jobs', ['piano tuning'], [], 'jobs'],
+    ['tuning cost', ['piano tuning', 'cost of tuning'], [], 'tuning cost'],
+    ['piano tuner app', ['piano tuner'], ['app'], 'app'],
+    ['piano tuning', ['piano tuning near me'], [], 'piano tuning'],
+  ])('of “%s” against %j is “%s”', (text, kept, preferred, negative) => {
+    expect(shortestNegative(text, kept, preferred)).toBe(negative);
+  });
+
+  const words = fc.array(fc.constantFrom('a', 'bb', 'ccc', 'dd'), { minLength: 1, maxLength: 5 }).map((list) => list.join(' '));
+  test.prop([words, fc.array(words, { maxLength: 6 })], { seed: 8, numRuns: 300 })(
+    'blocks its find, and no kept one if that can be',
+    (text, kept) => {
+      const negative = shortestNegative(text, kept);
+      const blocks = (one: string) => ` ${one} `.includes(` ${negative} `);
+      expect(blocks(text)).toBe(true);
+      if (kept.some(blocks)) expect(kept.some((one) => ` ${one} `.includes(` ${text} `))).toBe(true);
+    },
+  );
+});
+
+describe('finds on their way in', () => {
+  it('join those that stand: sources are added, the fresher figures stand', () => {
+    const book = withFinds([
+      find('piano tuning', 'keep', { searchesHigh: 5, searchesLow: 5, figuresOn: '2026-01-01', figuresFrom: 'old' }),
+    ]);
+    const figures = { ...noFigures, searchesLow: 7, searchesHigh: 9, figuresOn: '2026-12-01', figuresFrom: 'list' };
+    const incoming: IncomingFind[] = [
+      { text: 'piano tuning', figures, source: 'list' },
+      { text: 'piano voicing', figures, source: 'list' },
+      { text: 'piano voicing', figures: null, source: 'page' },
+    ];
+    const merged = mergeFinds(viewOf(book), incoming, { key: '', name: 'pasted', newId: () => 'n1' });
+    expect(merged).toMatchObject({ fresh: 1, known: 2 });
+    const after = make(book, merged.change);
+    expect(after.find.get('find-piano-tuning')).toMatchObject({ verdict: 'keep', searchesHigh: 9, alsoFrom: ['list'] });
+    expect(after.find.get('find-piano-tuning')?.otherFigures[0]).toMatchObject({ searchesHigh: 5, figuresFrom: 'old' });
+    expect(after.find.get('n1')).toMatchObject({ text: 'piano voicing', alsoFrom: ['page'] });
+    expect(mergeFinds(viewOf(after), incoming, { key: '', name: 'pasted', newId: () => 'n2' }).change).toBeNull();
+  });
+
+  it('are made of patterns: each thing, with what is added, in each place', () => {
+    const texts = combineLists({ things: ['piano tuning'], added: ['cost'], places: ['leith'] }, new Set(['!']), true);
+    expect(texts).toEqual([
+      'piano tuning',
+      'piano tuning leith',
+      'piano tuning cost',
+      'cost piano tuning',
+      'piano tuning cost leith',
+      'cost piano tuning leith',
+    ]);
+    expect(addedWords('service', 'nb')).toContain('i nærheten');
+    expect(addedWords('product', 'xx')).toEqual(addedWords('product', 'en'));
+  });
+
+  it('are read off a page: its headings and lists, cut where signs part them', () => {
+    const pieces = [
+      { kind: 'heading' as const, text: 'Piano tuning, pitch raise | Ottlemere' },
+      { kind: 'text' as const, text: 'We come to you.' },
+      { kind: 'item' as const, text: 'Grand piano repair' },
+      { kind: 'item' as const, text: 'Call 01335 342000 today' },
+    ];
+    expect(findsOfPage({ pieces }, new Set())).toEqual(['piano tuning', 'pitch raise', 'grand piano repair']);
+  });
+});
+
+describe('another town', () => {
+  it('gives way to a served place; what stands already is joined, figures of the old place do not stand', () => {
+    const glasgow = find('piano tuner glasgow', 'open', { searchesHigh: 50, searchesLow: 40, figuresOf: 'GB/Glasgow' });
+    const book = withFinds([glasgow, find('piano tuning glasgow'), find('piano tuning edinburgh', 'keep')]);
+    const after = make(book, swapPlace(book, [...book.find.values()].slice(0, 2), { from: 'glasgow', to: 'Edinburgh' }));
+    expect([...after.find.values()].map(({ text }) => text)).toEqual(['piano tuner edinburgh', 'piano tuning edinburgh']);
+    expect(after.find.get(glasgow.id)).toMatchObject({ swappedFrom: 'piano tuner glasgow', searchesHigh: null });
+    expect(after.find.get(glasgow.id)?.otherFigures[0]).toMatchObject({ searchesHigh: 50, figuresOf: 'GB/Glasgow' });
+    expect(swapPlace(book, [glasgow], { from: 'leeds', to: 'Edinburgh' })).toBeNull();
+  });
+});
+
+describe('what it comes to', () => {
+  it('is what the money feeds, and the finds that are worth it most, each with its sum', () => {
+    const kept = [
+      find('piano tuning', 'keep', { searchesLow: 100, searchesHigh: 100, bidLowMinor: 100, bidHighMinor: 300 }),
+      find('best piano tuner', 'keep', { searchesLow: 100, searchesHigh: 100, bidLowMinor: 100, bidHighMinor: 300 }),
+      find('piano tuner dear', 'keep', { searchesLow: 100, searchesHigh: 100, bidLowMinor: 300, bidHighMinor: 472 }),
+    ];
+    const view = viewOf(empty);
+    // £900 at £2.62 a click buys 343 clicks, enough for 34 keywords at ten each.
+    expect(computeCapacity(view, kept)).toEqual({ clicks: 343, keywords: 34, costPerClickMinor: 262 });
+    const ranked = rankStrongest(view, kept, ({ text }) => (text.startsWith('best') ? 'compare' : 'hire'));
+    expect(ranked.map(({ find: { text } }) => text)).toEqual(['piano tuning', 'best piano tuner', 'piano tuner dear']);
+    expect(ranked[2]).toMatchObject({ intentWorth: 1, affordable: 0.5 });
+    expect(computeCapacity(view, [])).toBeNull();
+  });
+
+  it('a find would fit the group whose theme it holds', () => {
+    expect(findFittingGroup(viewOf(empty), 'piano tuning cost')?.name).toBe('Piano tuning');
+    expect(findFittingGroup(viewOf(empty), 'piano repair')).toBeNull();
+  });
+
+  it('a results page tells what most of its rows are', () => {
+    const rows = (['service', 'map', 'guide'] as const).map((kind) => ({
+      title: 'x',
+      domain: 'x.example',
+      kind,
+      isPaid: kind === 'service',
+    }));
+    expect(readResults({ text: 'x', rows })).toEqual({ mostly: 'service', count: 2, of: 3, paid: 1 });
+    expect(readResults({ text: 'x', rows: rows.slice(1) }).mostly).toBeNull();
+  });
+});

@@ -1,0 +1,84 @@
+import { fc, test } from '@fast-check/vitest';
+import { describe, expect, it } from 'vitest';
+import { languageWords } from '../keywords/stems';
+import { wordsOf } from '../keywords/words';
+import { laterFind, verdicts, type Find, type Verdict } from '../plan/records/find';
+import { WordIndex } from './word-index';
+
+const english = languageWords('en');
+const find = (id: string, text: string, verdict: Verdict, searchesHigh: number | null): Find => ({
+  ...laterFind,
+  id,
+  text,
+  verdict,
+  searchesLow: searchesHigh,
+  searchesHigh,
+  bidLowMinor: null,
+  bidHighMinor: null,
+  source: '',
+  position: 0,
+});
+const rowsOf = (finds: readonly Find[]) => new Map(finds.map((one) => [one.id as string, one]));
+
+/** The slow, obvious way: every run of every find, anew. */
+function countAnew(rows: ReadonlyMap<string, Find>, length: number, verdict: Verdict | 'all') {
+  const counts = new Map<string, { finds: number; searches: number }>();
+  for (const { text, verdict: own, searchesHigh } of rows.values()) {
+    if (verdict !== 'all' && own !== verdict) continue;
+    const words = wordsOf(text);
+    const keys = new Set<string>();
+    for (let at = 0; at + length <= words.length; at++)
+      if (!english.isStopWord(words[at]!) && !english.isStopWord(words[at + length - 1]!))
+        keys.add(
+          words
+            .slice(at, at + length)
+            .map(english.stem)
+            .join(' '),
+        );
+    for (const key of keys) {
+      const count = counts.get(key) ?? { finds: 0, searches: 0 };
+      counts.set(key, { finds: count.finds + 1, searches: count.searches + (searchesHigh ?? 0) });
+    }
+  }
+  return [...counts].map(([key, count]) => ({ key, ...count })).sort((a, b) => (a.key < b.key ? -1 : 1));
+}
+
+const text = fc
+  .array(fc.constantFrom('piano', 'pianos', 'tuning', 'tuned', 'for', 'near', 'call-out'), { minLength: 1, maxLength: 5 })
+  .map((words) => words.join(' '));
+const row = fc.tuple(fc.nat(10), text, fc.constantFrom(...verdicts), fc.option(fc.nat(50)));
+const rounds = fc.array(fc.array(fc.oneof(row, fc.nat(10)), { maxLength: 8 }), { maxLength: 6 });
+
+describe('words in a row', () => {
+  test.prop([rounds, fc.integer({ min: 1, max: 3 }), fc.constantFrom('all' as const, ...verdicts)], { seed: 71, numRuns: 300 })(
+    'are counted the same as anew, whatever was edited',
+    (edits, length, verdict) => {
+      const index = new WordIndex(english);
+      let rows = new Map<string, Find>();
+      for (const round of edits) {
+        rows = new Map(rows);
+        for (const edit of round)
+          if (typeof edit === 'number') rows.delete(`f${edit}`);
+          else rows.set(`f${edit[0]}`, find(`f${edit[0]}`, edit[1], edit[2], edit[3]));
+        index.update(rows);
+      }
+      const listed = index.list(length, verdict).map(({ key, finds, searches }) => ({ key, finds, searches }));
+      expect(listed.sort((a, b) => (a.key < b.key ? -1 : 1))).toEqual(countAnew(rows, length, verdict));
+    },
+  );
+
+  it('are joined by stem, shown in the form that is met most, small words at their ends left out', () => {
+    const index = new WordIndex(english);
+    index.update(
+      rowsOf([find('a', 'piano lesson', 'open', 5), find('b', 'lessons for piano', 'open', 7), find('c', 'piano lessons', 'keep', 1)]),
+    );
+    expect(index.list(1)).toMatchObject([
+      { shown: 'lessons', finds: 2 },
+      { shown: 'piano', finds: 2, searches: 12, kept: 1 },
+    ]);
+    expect(index.formsOf(index.keyOf('lesson'))).toEqual(['lessons', 'lesson']);
+    expect(index.list(3).map(({ shown }) => shown)).toEqual(['lessons for piano']);
+    expect([...index.holders(index.keyOf('Lessons'))]).toEqual(['a', 'b', 'c']);
+    expect(index.list(1, 'open', { by: 'searches' })[0]?.searches).toBe(12);
+  });
+});

@@ -1,0 +1,156 @@
+import type { LanguageWords } from '../keywords/stems';
+import { wordsOf } from '../keywords/words';
+import type { Find, Verdict } from '../plan/records/find';
+
+/** Words that stand together in finds, joined by stem. */
+export interface WordCount {
+  /** The stems, which are the same for all forms. */
+  key: string;
+  /** The form that is met most often. */
+  shown: string;
+  words: number;
+  /** Finds left, of those counted, and the searches behind them. */
+  finds: number;
+  searches: number;
+  kept: number;
+  blocked: number;
+}
+
+interface Entry {
+  words: number;
+  ids: Set<string>;
+  forms: Map<string, number>;
+  finds: Record<Verdict, number>;
+  searches: Record<Verdict, number>;
+}
+
+const mostWords = 3;
+const none = (): Record<Verdict, number> => ({ open: 0, keep: 0, block: 0, pass: 0, later: 0 });
+const nobody: ReadonlySet<string> = new Set();
+
+/** One, two and three words in a row over all finds, kept up to date: a verdict moves numbers, it reads no text. */
+export class WordIndex {
+  private rows: ReadonlyMap<string, Find> = new Map();
+  private readonly entries = new Map<string, Entry>();
+  private readonly keysOf = new Map<string, readonly [key: string, form: string][]>();
+
+  constructor(private readonly words: LanguageWords) {}
+
+  /** Takes the finds as they now are. */
+  update(rows: ReadonlyMap<string, Find>): void {
+    if (rows === this.rows) return;
+    for (const [id, find] of this.rows) {
+      const next = rows.get(id);
+      if (next === find) continue;
+      if (next?.text === find.text) this.move(find, next);
+      else this.take(find);
+    }
+    for (const [id, find] of rows) if (this.rows.get(id)?.text !== find.text) this.put(find);
+    this.rows = rows;
+  }
+
+  /** Ids of the finds that hold some words, by their key. */
+  holders(key: string): ReadonlySet<string> {
+    return this.entries.get(key)?.ids ?? nobody;
+  }
+
+  /** The forms of some words that finds hold, the most frequent first. */
+  formsOf(key: string): string[] {
+    const forms = this.entries.get(key)?.forms ?? new Map<string, number>();
+    return [...forms].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).map(([form]) => form);
+  }
+
+  /** The key of words as they are typed. */
+  keyOf(words: string): string {
+    return wordsOf(words.toLowerCase()).map(this.words.stem).join(' ');
+  }
+
+  /** What is known of some words among the finds with a verdict; null where no find holds them. */
+  find(key: string, verdict: Verdict | 'all' = 'open'): WordCount | null {
+    const entry = this.entries.get(key);
+    return entry ? this.countOf(key, entry, verdict) : null;
+  }
+
+  /** Words of so many in a row among the finds with a verdict, the most held (or most searched) first. */
+  list(
+    words: number,
+    verdict: Verdict | 'all' = 'open',
+    { by = 'finds', atLeast = 1 }: { by?: 'finds' | 'searches'; atLeast?: number } = {},
+  ): WordCount[] {
+    const counts: WordCount[] = [];
+    for (const [key, entry] of this.entries) {
+      if (entry.words !== words) continue;
+      const held = verdict === 'all' ? entry.ids.size : entry.finds[verdict];
+      if (held >= atLeast && held > 0) counts.push(this.countOf(key, entry, verdict));
+    }
+    return counts.sort((a, b) => b[by] - a[by] || b.finds - a.finds || (a.key < b.key ? -1 : 1));
+  }
+
+  private countOf(key: string, { words, ids, finds, searches }: Entry, verdict: Verdict | 'all'): WordCount {
+    const all = verdict === 'all';
+    return {
+      key,
+      words,
+      shown: this.formsOf(key)[0] ?? key,
+      finds: all ? ids.size : finds[verdict],
+      searches: all ? Object.values(searches).reduce((sum, one) => sum + one, 0) : searches[verdict],
+      kept: finds.keep,
+      blocked: finds.block,
+    };
+  }
+
+  /** Each run of up to three words, once a find; runs that begin or end with a small word say nothing. */
+  private runsOf(text: string): readonly [string, string][] {
+    const words = wordsOf(text);
+    const runs = new Map<string, string>();
+    for (let length = 1; length <= mostWords; length++)
+      for (let at = 0; at + length <= words.length; at++) {
+        if (this.words.isStopWord(words[at]!) || this.words.isStopWord(words[at + length - 1]!)) continue;
+        const run = words.slice(at, at + length);
+        const key = run.map(this.words.stem).join(' ');
+        if (!runs.has(key)) runs.set(key, run.join(' '));
+      }
+    return [...runs];
+  }
+
+  private put(find: Find): void {
+    const runs = this.runsOf(find.text);
+    this.keysOf.set(find.id, runs);
+    for (const [key, form] of runs) {
+      let entry = this.entries.get(key);
+      if (!entry) {
+        const words = key.split(' ').length;
+        this.entries.set(key, (entry = { words, ids: new Set(), forms: new Map(), finds: none(), searches: none() }));
+      }
+      entry.ids.add(find.id);
+      entry.forms.set(form, (entry.forms.get(form) ?? 0) + 1);
+      entry.finds[find.verdict]++;
+      entry.searches[find.verdict] += find.searchesHigh ?? 0;
+    }
+  }
+
+  private take(find: Find): void {
+    for (const [key, form] of this.keysOf.get(find.id) ?? []) {
+      const entry = this.entries.get(key)!;
+      entry.ids.delete(find.id);
+      const left = (entry.forms.get(form) ?? 1) - 1;
+      if (left === 0) entry.forms.delete(form);
+      else entry.forms.set(form, left);
+      entry.finds[find.verdict]--;
+      entry.searches[find.verdict] -= find.searchesHigh ?? 0;
+      if (entry.ids.size === 0) this.entries.delete(key);
+    }
+    this.keysOf.delete(find.id);
+  }
+
+  private move(from: Find, to: Find): void {
+    if (from.verdict === to.verdict && from.searchesHigh === to.searchesHigh) return;
+    for (const [key] of this.keysOf.get(from.id) ?? []) {
+      const { finds, searches } = this.entries.get(key)!;
+      finds[from.verdict]--;
+      finds[to.verdict]++;
+      searches[from.verdict] -= from.searchesHigh ?? 0;
+      searches[to.verdict] += to.searchesHigh ?? 0;
+    }
+  }
+}

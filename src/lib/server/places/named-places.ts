@@ -1,0 +1,45 @@
+import { distanceKm, type Point } from '$lib/core/places/distance';
+import type { FoundPlace } from '$lib/core/places/found-place';
+import type { ReachedPlace } from '$lib/core/places/people';
+import type { NamedPlace } from '$lib/core/research/lexicon';
+import type { PlaceSearch } from './place-search';
+
+/** How far a town without a circle is taken to reach. */
+const townKm = 5;
+/** A town abroad is meant only where it is a large one. */
+const largeAbroad = 300_000;
+
+const pointOf = ({ latitude, longitude }: Pick<ReachedPlace, 'latitude' | 'longitude'>): Point | null =>
+  latitude === null || longitude === null ? null : { latitude, longitude };
+
+/** Tells the names of places among words. */
+export class NamedPlaces {
+  constructor(private readonly search: PlaceSearch) {}
+
+  /** The words that are names of towns or regions, for places that are ours. Of towns of one name the one in our countries, then the larger, is meant. */
+  find(words: readonly string[], ours: readonly ReachedPlace[]): NamedPlace[] {
+    const included = ours.filter(({ excluded }) => !excluded);
+    const countries = new Set(included.map(({ country }) => country));
+    return words.flatMap((name) => {
+      const found = this.search.findNamed(name, '', { country: included[0]?.country });
+      const meant = found.find(({ country }) => countries.has(country)) ?? found.find(({ people }) => people >= largeAbroad);
+      return meant ? [{ name, ...this.standing(meant, included) }] : [];
+    });
+  }
+
+  private standing(place: FoundPlace, ours: readonly ReachedPlace[]): Pick<NamedPlace, 'isOurs' | 'km'> {
+    const at = pointOf(place);
+    let nearest: number | null = null;
+    let isOurs = false;
+    for (const own of ours) {
+      if (own.kind === 'country') isOurs ||= own.country === place.country;
+      else if (own.kind === 'region') isOurs ||= own.code === place.code;
+      const point = pointOf(own);
+      if (!at || !point) continue;
+      const km = distanceKm(at, point);
+      nearest = nearest === null ? km : Math.min(nearest, km);
+      if (own.kind === 'city') isOurs ||= km <= (own.radiusKm ?? townKm);
+    }
+    return { isOurs, km: nearest === null ? null : Math.round(nearest) };
+  }
+}

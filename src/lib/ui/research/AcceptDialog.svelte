@@ -1,0 +1,89 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { intentWords, reasonWords } from '$lib/wording/research';
+  import { countOf } from '$lib/wording/texts';
+  import Button from '../parts/Button.svelte';
+  import Dialog from '../parts/Dialog.svelte';
+  import { getShell } from '../shell/shell.svelte';
+  import type { ResearchDesk } from './research-desk.svelte';
+  import VerdictSign from './VerdictSign.svelte';
+
+  let { research, open = $bindable() }: { research: ResearchDesk; open: boolean } = $props();
+
+  const shell = getShell();
+  const levels = [98, 95, 90, 80];
+  let level = $state(95);
+  const plan = $derived(research.planAcceptance(level / 100));
+  let off = $state.raw<ReadonlySet<string>>(new Set());
+  const keyOf = ({ verdict, intent, reason }: { verdict: string; intent: string; reason: string | null }) =>
+    `${verdict} ${intent} ${reason}`;
+  const taken = $derived(plan.groups.filter((group) => !off.has(keyOf(group))));
+  const count = $derived(taken.reduce((sum, { finds }) => sum + finds.length, 0));
+  const overruled = $derived([...research.read.reading.overruled]);
+
+  function toggle(key: string) {
+    const next = new Set(off);
+    if (!next.delete(key)) next.add(key);
+    off = next;
+  }
+
+  function accept() {
+    const [groups, finds] = untrack(() => [taken, count]);
+    open = false;
+    research.accept(groups);
+    shell.announce(`${countOf(finds, 'proposed verdict')} accepted. Ctrl Z takes them back.`);
+  }
+</script>
+
+<Dialog bind:open title="Accept proposed verdicts" wide>
+  <div class="flex items-baseline gap-3">
+    <span>All that are at least</span>
+    {#each levels as one (one)}<Button
+        pressed={level === one}
+        class={level === one ? 'border-act bg-act-tint' : ''}
+        onclick={() => (level = one)}>{one} %</Button
+      >{/each}
+    <span>sure.</span>
+  </div>
+  <div class="max-h-80 overflow-y-auto border-y border-rule">
+    <table class="w-full">
+      <caption class="sr-only">What it will do, by reason</caption>
+      <tbody>
+        {#each plan.groups as group (keyOf(group))}
+          <tr class="border-b border-rule-soft align-top">
+            <td class="w-7 py-1.5"
+              ><input
+                type="checkbox"
+                class="rounded-sm text-act"
+                checked={!off.has(keyOf(group))}
+                aria-label={`${group.verdict} ${intentWords[group.intent][0]}`}
+                onchange={() => toggle(keyOf(group))}
+              /></td
+            >
+            <td class="w-24 py-1.5"><VerdictSign verdict={group.verdict} /></td>
+            <td class="w-12 py-1.5 text-end font-mono text-[12.5px]">{group.finds.length}</td>
+            <td class="py-1.5 ps-3">
+              <b class="font-semibold">{intentWords[group.intent][0]}</b>{group.reason ? `: ${reasonWords[group.reason]}` : ''}
+              <p class="truncate text-[12px] text-ink-2">
+                {group.finds
+                  .slice(0, 6)
+                  .map(({ text }) => text)
+                  .join(' · ')}
+              </p>
+            </td>
+          </tr>
+        {:else}<tr><td class="py-4 text-ink-2">Nothing is as sure as that.</td></tr>{/each}
+      </tbody>
+    </table>
+  </div>
+  {#if plan.held.length > 0}<p class="text-ink-2">
+      Held back, as they are searched most: {plan.held.map(({ text }) => text).join(', ')}.
+    </p>{/if}
+  {#if overruled.length > 0}<p class="text-ink-2">
+      No longer proposed for, as it was overruled twice: {overruled.join(', ')}.
+    </p>{/if}
+  {#snippet footer()}
+    <Button onclick={() => (open = false)}>Not now</Button>
+    <Button kind="act" disabled={count === 0} onclick={accept}>Accept {countOf(count, 'verdict')}</Button>
+  {/snippet}
+</Dialog>

@@ -1,0 +1,155 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { inOrder } from '$lib/core/plan/book';
+  import { countOf } from '$lib/wording/texts';
+  import Button from '../parts/Button.svelte';
+  import Dialog from '../parts/Dialog.svelte';
+  import { getShell } from '../shell/shell.svelte';
+  import { FindSources, type SourceName } from './find-sources.svelte';
+  import PasteDialog from './PasteDialog.svelte';
+  import type { ResearchDesk } from './research-desk.svelte';
+
+  let { research, open = $bindable() }: { research: ResearchDesk; open: boolean } = $props();
+
+  const shell = getShell();
+  const sources = untrack(() => new FindSources(research));
+  let isPasting = $state(false);
+  const tabs: { id: SourceName; says: string }[] = [
+    { id: 'market', says: 'Ask what people search' },
+    { id: 'themes', says: 'Ask again for each theme' },
+    { id: 'patterns', says: 'Patterns and lists' },
+    { id: 'page', says: 'A page' },
+    { id: 'plan', says: 'Another plan' },
+  ];
+  const plans = $derived(inOrder(research.desk.workspace.book.plan).filter(({ id }) => id !== research.desk.planId));
+  const fresh = $derived(sources.merged?.fresh ?? 0);
+  const waiting = $derived(sources.themes.filter(({ state }) => state === 'waits').length);
+  const texts = $derived.by(() => {
+    const standing = new Set([...research.desk.book.find.values()].map(({ text }) => text));
+    return sources.incoming.filter(({ text }) => !standing.has(text)).slice(0, 40);
+  });
+  const area = 'h-36 rounded border border-field bg-sheet p-2 text-[13px] leading-5';
+
+  function take() {
+    const done = sources.take();
+    if (!done) return;
+    open = false;
+    research.list.filter({ verdict: 'open', wordKey: '' });
+    shell.announce(
+      `${countOf(done.fresh, 'find')} brought in, ${done.known} known before${done.ruled > 0 ? `, ${done.ruled} judged by words that stand` : ''}. Ctrl Z takes them back.`,
+    );
+  }
+</script>
+
+<Dialog bind:open title="Add finds" wide>
+  <div class="flex flex-wrap gap-1.5" role="group" aria-label="Where from">
+    {#each tabs as { id, says } (id)}
+      <Button
+        pressed={sources.source === id}
+        class={sources.source === id ? 'border-act bg-act-tint' : ''}
+        disabled={sources.isBusy}
+        onclick={() => sources.choose(id)}>{says}</Button
+      >
+    {/each}
+    <Button onclick={() => (isPasting = true)}>Paste or a file…</Button>
+  </div>
+  {#if sources.source === 'market'}
+    <label class="grid gap-1"
+      ><span class="text-ink-2"
+        >One to ten broad terms, one a line. Searches are those of {research.figures.places
+          .filter(({ excluded }) => !excluded)
+          .map(({ name }) => name)
+          .slice(0, 4)
+          .join(', ') || 'no place yet: add one in the brief'}.</span
+      >
+      <textarea class={area} bind:value={sources.terms} spellcheck="false" data-autofocus></textarea></label
+    >
+    {#if sources.tooMany}<p class="text-madder" role="alert">Ten at once; the rest is left out.</p>{/if}
+  {:else if sources.source === 'themes'}
+    <p class="text-ink-2">Each theme that shows up is asked about by itself: what the first pass missed. Click one to leave it out.</p>
+    <ul class="grid max-h-56 grid-cols-2 gap-x-6 overflow-y-auto border-y border-rule py-1">
+      {#each sources.themes as { theme, state, found, fresh: own } (theme)}
+        <li class="flex items-baseline gap-2">
+          <Button kind="quiet" class={state === 'left out' ? 'line-through' : ''} onclick={() => sources.leaveOut(theme)}>{theme}</Button>
+          <span class="ms-auto text-ink-2"
+            >{state === 'done' ? `${own} new of ${found}` : state === 'asked' ? 'asking…' : state === 'left out' ? 'left out' : ''}</span
+          >
+        </li>
+      {:else}<li class="text-ink-2">No theme shows yet: ask what people search first.</li>{/each}
+    </ul>
+  {:else if sources.source === 'patterns'}
+    <div class="grid grid-cols-3 gap-3">
+      <label class="grid gap-1"
+        ><span class="text-ink-2">Service or product</span><textarea class={area} bind:value={sources.things} spellcheck="false"
+        ></textarea></label
+      >
+      <label class="grid gap-1"
+        ><span class="text-ink-2">What people add</span><textarea class={area} bind:value={sources.added} spellcheck="false"
+        ></textarea></label
+      >
+      <label class="grid gap-1"
+        ><span class="text-ink-2">Place</span><textarea class={area} bind:value={sources.placeNames} spellcheck="false"></textarea></label
+      >
+    </div>
+    <label class="flex items-center gap-2"
+      ><input type="checkbox" class="rounded-sm text-act" bind:checked={sources.everyOrder} /> what people add before the thing as well</label
+    >
+  {:else if sources.source === 'page'}
+    <label class="grid gap-1"
+      ><span class="text-ink-2">The address of a page, one’s own or anyone’s. What its headings and lists speak of becomes finds.</span>
+      <input
+        class="h-[30px] rounded border border-field bg-sheet px-2 text-[13px]"
+        bind:value={sources.address}
+        spellcheck="false"
+      /></label
+    >
+  {:else}
+    <label class="grid gap-1"
+      ><span class="text-ink-2">What that plan keeps and bids on comes in to be judged.</span>
+      <select class="h-[30px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[13px]" bind:value={sources.planId}>
+        <option value="">Which plan?</option>
+        {#each plans as plan (plan.id)}<option value={plan.id}>{plan.name}</option>{/each}
+      </select></label
+    >
+  {/if}
+  <div class="flex items-baseline gap-3" role="status">
+    {#if sources.isBusy}
+      <p>
+        {sources.asking.progress ? `Asking: ${sources.asking.progress.done} of ${sources.asking.progress.of}.` : 'Asking…'}
+        <Button kind="link" onclick={() => sources.stop()}>Stop</Button>
+      </p>
+    {:else}
+      <Button
+        disabled={(sources.source === 'market' && sources.termList.length === 0) ||
+          (sources.source === 'themes' && waiting === 0) ||
+          (sources.source === 'plan' && sources.planId === '')}
+        onclick={() => void sources.gather()}
+        >{sources.source === 'patterns'
+          ? 'Combine'
+          : sources.source === 'page'
+            ? 'Read it'
+            : sources.source === 'plan'
+              ? 'Look'
+              : 'Ask'}</Button
+      >
+    {/if}
+    {#if sources.merged}
+      <p>
+        <b class="font-semibold">{countOf(fresh, 'new find')}</b>, {sources.merged.known} known{sources.merged.ruled > 0
+          ? `, ${sources.merged.ruled} judged at once by words that stand`
+          : ''}
+      </p>
+    {/if}
+  </div>
+  {#if sources.failure}<p class="text-madder" role="alert">{sources.failure}</p>{/if}
+  {#if texts.length > 0}
+    <p class="max-h-28 overflow-y-auto border-t border-rule pt-1.5 text-ink-2">
+      {texts.map(({ text }) => text).join(' · ')}{fresh > texts.length ? ` and ${(fresh - texts.length).toLocaleString('en-GB')} more` : ''}
+    </p>
+  {/if}
+  {#snippet footer()}
+    <Button onclick={() => (open = false)}>Not now</Button>
+    <Button kind="act" disabled={!sources.merged?.change || sources.isBusy} onclick={take}>Bring in {countOf(fresh, 'find')}</Button>
+  {/snippet}
+</Dialog>
+{#if isPasting}<PasteDialog bind:open={isPasting} {research} ondone={() => (open = false)} />{/if}

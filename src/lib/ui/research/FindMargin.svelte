@@ -1,0 +1,99 @@
+<script lang="ts">
+  import { formatMoney, writeAmount } from '$lib/core/budget/money';
+  import { childrenOf } from '$lib/core/plan/book';
+  import type { Find } from '$lib/core/plan/records/find';
+  import { readResults } from '$lib/core/research/results-page';
+  import { figuresKindWords, reasonWords, resultKindWords, wordEvidence, wordProposal } from '$lib/wording/research';
+  import { wordDate } from '$lib/wording/texts';
+  import Button from '../parts/Button.svelte';
+  import KeyCap from '../parts/KeyCap.svelte';
+  import { marketName } from './find-figures.svelte';
+  import type { ResearchDesk } from './research-desk.svelte';
+
+  interface Props {
+    research: ResearchDesk;
+    find: Find;
+    inGroups: readonly string[];
+    /** The group that a kept find would fit into. */
+    fits: { id: string; name: string } | null;
+    onkeepin: () => void;
+  }
+
+  let { research, find, inGroups, fits, onkeepin }: Props = $props();
+
+  const months = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+  const proposal = $derived(research.proposalOf(find));
+  const page = $derived(research.pages.get(find.text));
+  const negative = $derived(childrenOf(research.desk.book.negative, 'findId', find.id)[0]);
+  const rivals = $derived(
+    new Set([...research.desk.book.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : []))),
+  );
+  const isRival = (domain: string) => [...rivals].some((name) => domain.includes(name.split(' ')[0] ?? name));
+  const money = (minor: number) => writeAmount(minor, research.desk.currency);
+  $effect(() => {
+    const { text } = find;
+    const timer = setTimeout(() => void research.askResults([text]).catch(() => undefined), 250);
+    return () => clearTimeout(timer);
+  });
+</script>
+
+{#snippet fact(says: string, value: string)}
+  <dt class="text-ink-2">{says}</dt>
+  <dd class="text-end">{value}</dd>
+{/snippet}
+
+<section aria-label="The find" class="mb-3 border-b border-rule pb-3">
+  <h2 class="pb-1.5 font-serif text-[17px] break-words">{find.text}</h2>
+  <dl class="grid grid-cols-[auto_1fr] gap-x-2 gap-y-0.5">
+    {@render fact(
+      'Searches a month',
+      find.searchesLow === null
+        ? '–'
+        : `${find.searchesLow.toLocaleString('en-GB')}–${(find.searchesHigh ?? find.searchesLow).toLocaleString('en-GB')}`,
+    )}
+    {#if find.months.length === 12}{@render fact('Most in', months[find.months.indexOf(Math.max(...find.months))] ?? '')}{/if}
+    {#if find.bids.length > 0}
+      {#each find.bids as { lowMinor, highMinor }, level (level)}
+        {@render fact(
+          ['To be shown', 'Above the free ones', 'First'][level] ?? `Level ${level + 1}`,
+          `${money(lowMinor)}–${money(highMinor)}`,
+        )}
+      {/each}
+    {:else if find.bidLowMinor !== null}{@render fact(
+        'Low, high bid',
+        `${formatMoney(find.bidLowMinor, research.desk.currency)}, ${formatMoney(find.bidHighMinor ?? find.bidLowMinor, research.desk.currency)}`,
+      )}{/if}
+    {@render fact(
+      'Figures',
+      `${figuresKindWords[find.figuresKind]}${find.figuresFrom ? `, ${find.figuresFrom}` : ''}${find.figuresOn ? `, ${wordDate(find.figuresOn)}` : ''}${research.figures.isFromElsewhere(find) ? ', other places' : ''}`,
+    )}
+    {@render fact('From', [find.source, ...find.alsoFrom].filter(Boolean).join(', ') || '–')}
+    {@render fact('In the plan', inGroups.join(', ') || 'no')}
+    {#if find.reason}{@render fact('Blocked as', reasonWords[find.reason])}{/if}
+    {#if find.swappedFrom}{@render fact('Was', find.swappedFrom)}{/if}
+  </dl>
+  {#if find.verdict === 'open' || find.verdict === 'later'}
+    <p class="pt-1.5"><span class="font-semibold text-slate">Proposed:</span> <span class="text-ink-2">{wordProposal(proposal)}</span></p>
+    {#if proposal.verdict === 'block'}<p class="text-[12px] text-ink-2">Its negative would be “{research.negativeFor(find)}”.</p>{/if}
+    {#if fits}<p class="pt-1">
+        Would fit <b class="font-semibold">{fits.name}</b>. <Button kind="link" onclick={onkeepin}>Keep in it <KeyCap keys="G" /></Button>
+      </p>{/if}
+  {/if}
+  {#if negative}<p class="pt-1 text-ink-2">Its block made the plan negative “{negative.text}”; it leaves with the verdict.</p>{/if}
+</section>
+<section aria-label="What its results page holds" class="mb-4 border-b border-rule pb-3">
+  <h2 class="pb-1 font-semibold text-ink-2">What its results page holds</h2>
+  {#if page}
+    <ul>
+      {#each page.rows as row, at (at)}
+        <li class="border-b border-rule-soft py-1">
+          <p class="leading-4 font-semibold">{row.title}</p>
+          <p class="text-[12px] text-ink-2">
+            {row.isPaid ? 'paid · ' : ''}{row.domain}{isRival(row.domain) ? ', a rival' : ''} · {resultKindWords[row.kind]}
+          </p>
+        </li>
+      {/each}
+    </ul>
+    <p class="pt-1 text-[12px] text-ink-2">{wordEvidence(readResults(page))} {marketName}.</p>
+  {:else}<p class="text-ink-2">…</p>{/if}
+</section>

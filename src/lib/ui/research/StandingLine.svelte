@@ -1,0 +1,85 @@
+<script lang="ts">
+  import { formatMoney } from '$lib/core/budget/money';
+  import type { Verdict } from '$lib/core/plan/records/find';
+  import { computeCapacity, rankStrongest } from '$lib/core/research/strongest';
+  import { countOf } from '$lib/wording/texts';
+  import Button from '../parts/Button.svelte';
+  import Dialog from '../parts/Dialog.svelte';
+  import type { ResearchDesk } from './research-desk.svelte';
+
+  let { research }: { research: ResearchDesk } = $props();
+
+  const { list } = $derived(research);
+  const order: { verdict: Verdict; tone: string; says: string }[] = [
+    { verdict: 'keep', tone: 'bg-act', says: 'kept' },
+    { verdict: 'block', tone: 'bg-madder/80', says: 'blocked' },
+    { verdict: 'pass', tone: 'bg-ink-3', says: 'passed' },
+    { verdict: 'later', tone: 'bg-slate', says: 'later' },
+    { verdict: 'open', tone: 'bg-rule', says: 'to judge' },
+  ];
+  const kept = $derived(list.all.filter(({ verdict }) => verdict === 'keep'));
+  const searches = $derived.by(() => {
+    const sums: Record<Verdict, number> = { open: 0, keep: 0, block: 0, pass: 0, later: 0 };
+    for (const { verdict, searchesHigh } of list.all) sums[verdict] += searchesHigh ?? 0;
+    return sums;
+  });
+  const clear = $derived(kept.filter((find) => research.proposalOf(find).verdict === 'keep').length);
+  const capacity = $derived(computeCapacity(research.desk.plan, kept));
+  const ranked = $derived(rankStrongest(research.desk.plan, kept, (find) => research.proposalOf(find).intent));
+  const small = $derived(kept.filter(({ searchesHigh }) => (searchesHigh ?? 0) <= 20));
+  const smallSearches = $derived(small.reduce((sum, { searchesHigh }) => sum + (searchesHigh ?? 0), 0));
+  const whole = (count: number) => Math.round(count).toLocaleString('en-GB');
+  let isOpen = $state(false);
+</script>
+
+<div class="flex h-[6px] shrink-0" role="img" aria-label={order.map(({ verdict, says }) => `${list.counts[verdict]} ${says}`).join(', ')}>
+  {#each order as { verdict, tone } (verdict)}<span class={tone} style:flex-grow={list.counts[verdict]}></span>{/each}
+</div>
+<p class="flex flex-wrap items-baseline gap-x-4 border-b border-rule px-[22px] py-1 text-ink-2">
+  <span
+    >Kept: <b class="font-semibold text-ink">{whole(searches.keep)}</b> searches a month, {clear} of {kept.length} clear; blocked
+    {whole(searches.block)}, left {whole(searches.open)}</span
+  >
+  {#if small.length > 0}<span>{countOf(small.length, 'small one')} add up to {whole(smallSearches)}</span>{/if}
+  {#if capacity}
+    <span class={kept.length > capacity.keywords ? 'text-ochre' : ''}
+      >The money feeds {countOf(capacity.keywords, 'keyword')}{kept.length > capacity.keywords
+        ? `, ${whole(kept.length / Math.max(1, capacity.keywords))} times fewer than are kept`
+        : ''}</span
+    >
+    <Button kind="link" onclick={() => (isOpen = true)}>The strongest {Math.min(capacity.keywords, kept.length)}</Button>
+  {/if}
+</p>
+{#if isOpen && capacity}
+  <Dialog bind:open={isOpen} title={`The strongest ${Math.min(capacity.keywords, kept.length)} for this money`} wide>
+    <p class="text-ink-2">
+      {formatMoney(research.desk.plan.brief.monthlyMinor ?? 0, research.desk.currency, { whole: true })} a month at {formatMoney(
+        capacity.costPerClickMinor,
+        research.desk.currency,
+      )} a click buys {whole(capacity.clicks)} clicks; a keyword needs {research.desk.plan.house.clicksPerKeyword} to be learned from. Worth:
+      clicks × what the intent is worth × what a click may cost against what it does.
+    </p>
+    <div class="max-h-96 overflow-y-auto border-y border-rule">
+      <table class="w-full">
+        <thead class="sticky top-0 bg-sheet text-ink-2"
+          ><tr
+            ><th class="text-start font-normal">Find</th><th class="text-end font-normal">Clicks</th><th class="text-end font-normal"
+              >Intent</th
+            ><th class="text-end font-normal">Affordable</th><th class="text-end font-normal">Worth</th></tr
+          ></thead
+        >
+        <tbody>
+          {#each ranked.slice(0, Math.max(1, capacity.keywords)).slice(0, 200) as one (one.find.id)}
+            <tr class="border-t border-rule-soft"
+              ><td class="py-0.5">{one.find.text}</td>
+              {#each [one.clicks.toFixed(1), `× ${one.intentWorth}`, `× ${one.affordable.toFixed(2)}`, one.worth.toFixed(1)] as cell, at (at)}<td
+                  class="text-end font-mono text-[12.5px]">{cell}</td
+                >{/each}</tr
+            >
+          {/each}
+        </tbody>
+      </table>
+    </div>
+    {#snippet footer()}<Button onclick={() => (isOpen = false)}>Close</Button>{/snippet}
+  </Dialog>
+{/if}

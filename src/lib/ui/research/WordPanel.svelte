@@ -1,0 +1,95 @@
+<script lang="ts">
+  import { blockReasons, type BlockReason, type Verdict } from '$lib/core/plan/records/find';
+  import { wordKinds } from '$lib/core/plan/records/word-kind';
+  import { reasonWords, wordKindWords } from '$lib/wording/research';
+  import { countOf } from '$lib/wording/texts';
+  import Button from '../parts/Button.svelte';
+  import KeyCap from '../parts/KeyCap.svelte';
+  import SelectField from '../parts/SelectField.svelte';
+  import type { ResearchDesk } from './research-desk.svelte';
+
+  interface Props {
+    research: ResearchDesk;
+    wordKey: string;
+    /** Bound, so that keys of the page judge as it is shown here. */
+    reason: BlockReason;
+    stands: boolean;
+    negatives: 'word' | 'each';
+    onjudge: (verdict: Exclude<Verdict, 'open'>) => void;
+    onleave: () => void;
+  }
+
+  let { research, wordKey, reason = $bindable(), stands = $bindable(), negatives = $bindable(), onjudge, onleave }: Props = $props();
+
+  const count = $derived(research.read.reading.index.find(wordKey));
+  const shown = $derived(count?.shown ?? wordKey);
+  const preview = $derived(research.previewWord(wordKey));
+  const kind = $derived(research.read.reading.words.kindOf(shown));
+  const standing = $derived([...research.desk.book.wordKind.values()].find(({ word }) => word === shown));
+  const asKind = $derived(wordKinds.find((one) => one === kind) ?? 'other');
+  const place = $derived(research.read.reading.words.places.get(shown));
+  const ours = $derived(research.figures.places.filter(({ excluded, kind: of }) => !excluded && of === 'city').slice(0, 3));
+
+  function setKind(next: (typeof wordKinds)[number]) {
+    if (standing) research.desk.set('wordKind', standing.id, { kind: next });
+    else research.setKind(shown, next);
+  }
+</script>
+
+<section aria-label={`The word ${shown}`} class="flex flex-col gap-1.5 border-b border-rule bg-ochre-tint px-4 py-2">
+  <div class="flex flex-wrap items-baseline gap-x-3 gap-y-1">
+    <h2 class="font-serif text-[17px]">{shown}</h2>
+    <p class="text-ink-2">
+      {countOf(preview.finds.length, 'find')} to judge, {(count?.searches ?? 0).toLocaleString('en-GB')} searches
+    </p>
+    <SelectField
+      label="Kind of the word"
+      hideLabel
+      class="w-40"
+      value={asKind}
+      items={wordKinds.map((value) => ({ value, name: wordKindWords[value] }))}
+      onedit={setKind}
+    />
+    <Button kind="quiet" class="ms-auto" onclick={onleave}>Leave the word <KeyCap keys="Esc" /></Button>
+  </div>
+  {#if preview.conflicts.length > 0}
+    <p class="border-s-3 border-madder ps-2.5" role="alert">
+      {countOf(preview.conflicts.length, 'kept find holds', 'kept finds hold')} it:
+      {preview.conflicts
+        .slice(0, 3)
+        .map(({ text }) => text)
+        .join(', ')}. A block of the word would block {preview.conflicts.length === 1 ? 'it' : 'them'}.
+      <Button kind="link" onclick={() => (negatives = negatives === 'each' ? 'word' : 'each')}
+        >{negatives === 'each' ? 'Block the word all the same' : 'Block each find instead'}</Button
+      >
+    </p>
+  {/if}
+  <div class="flex flex-wrap items-center gap-2">
+    <Button onclick={() => onjudge('keep')}><KeyCap keys="K" /> keep all</Button>
+    <Button onclick={() => onjudge('block')}><KeyCap keys="B" /> block all</Button>
+    <Button onclick={() => onjudge('pass')}><KeyCap keys="P" /> pass all</Button>
+    <Button onclick={() => onjudge('later')}><KeyCap keys="L" /> later</Button>
+    <SelectField
+      label="Why it is blocked"
+      hideLabel
+      class="w-44"
+      value={reason}
+      items={blockReasons.map((value) => ({ value, name: reasonWords[value] }))}
+      onedit={(value) => (reason = value)}
+    />
+    <label class="flex items-center gap-1.5"
+      ><input type="checkbox" class="rounded-sm text-act" bind:checked={stands} /> stands for finds to come <KeyCap keys="R" /></label
+    >
+  </div>
+  <p class="text-[12px] text-ink-2">
+    {negatives === 'each' && preview.conflicts.length > 0
+      ? 'A block makes the shortest negative of each find.'
+      : `A block makes ${countOf(preview.negatives.length, 'plan negative')}: ${preview.negatives.slice(0, 5).join(', ')}.`}
+    {#if place && !place.isOurs}
+      {place.km === null ? 'It is not among the places.' : `It is ${place.km} km from the nearest of our places.`}
+      {#each ours as own (own.id)}
+        <Button kind="link" onclick={() => research.swap(preview.finds, shown, own.name)}>Put {own.name} in its stead</Button>{' '}
+      {/each}
+    {/if}
+  </p>
+</section>

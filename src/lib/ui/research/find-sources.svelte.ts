@@ -1,0 +1,213 @@
+import { languageWords } from '$lib/core/keywords/stems';
+import { wordsOf } from '$lib/core/keywords/words';
+import { marketFigures } from '$lib/core/market/find-figures';
+import type { MarketFigures } from '$lib/core/market/figures';
+import type { PlanFile } from '$lib/core/exchange/plan-file';
+import type { ReadPage } from '$lib/core/pages/page-text';
+import { firstLanguage, groupsInOrder } from '$lib/core/plan/plan-view';
+import { mergeFinds, type IncomingFind, type MergedFinds } from '$lib/core/research/merge-finds';
+import { findsOfPage } from '$lib/core/research/page-finds';
+import { addedWords, businessOf, combineLists } from '$lib/core/research/patterns';
+import { askServer } from '../state/ask-server';
+import { MarketAsking } from '../state/market-asking.svelte';
+import { newId } from '../state/stream.svelte';
+import { marketName } from './find-figures.svelte';
+import type { ResearchDesk } from './research-desk.svelte';
+
+/** Where finds can come from. */
+export const sourceNames = ['market', 'themes', 'patterns', 'page', 'plan'] as const;
+export type SourceName = (typeof sourceNames)[number];
+
+/** A theme that is asked about by itself, and what came of it. */
+export interface ThemeAsked {
+  theme: string;
+  state: 'waits' | 'asked' | 'done' | 'left out';
+  found: number;
+  fresh: number;
+}
+
+const mostTerms = 10;
+const mostThemes = 40;
+const linesOf = (text: string) => [
+  ...new Set(
+    text
+      .split(/\r\n|\r|\n/)
+      .map((line) => line.trim())
+      .filter(Boolean),
+  ),
+];
+
+/** Finds on their way in: asked for, made of patterns, read off a page or taken from another plan, before they are brought in. */
+export class FindSources {
+  source = $state<SourceName>('market');
+  terms = $state('');
+  things = $state('');
+  added = $state('');
+  placeNames = $state('');
+  everyOrder = $state(false);
+  address = $state('');
+  planId = $state('');
+  themes = $state.raw<readonly ThemeAsked[]>([]);
+  incoming = $state.raw<readonly IncomingFind[]>([]);
+  failure = $state('');
+  isBusy = $state(false);
+  readonly asking = new MarketAsking();
+  private isStopped = false;
+
+  readonly termList: readonly string[] = $derived.by(() => linesOf(this.terms).slice(0, mostTerms));
+  readonly tooMany = $derived(linesOf(this.terms).length > mostTerms);
+  /** What bringing them in would do. */
+  readonly merged: MergedFinds | null = $derived.by(() =>
+    this.incoming.length === 0
+      ? null
+      : mergeFinds(this.research.desk.plan, this.incoming, { key: this.research.figures.key, name: 'finds-fetched', newId }),
+  );
+
+  constructor(private readonly research: ResearchDesk) {
+    const { plan } = research.desk;
+    const { stem, isStopWord } = languageWords(firstLanguage(plan, undefined));
+    const offer = plan.brief.offer.toLowerCase();
+    this.terms = offer
+      .split(/,| and | og | und | et | y /)
+      .map((part) => part.trim())
+      .filter(Boolean)
+      .slice(0, 3)
+      .join('\n');
+    this.things = linesOf([...groupsInOrder(plan).map(({ theme }) => theme.toLowerCase()), this.terms].join('\n'))
+      .slice(0, 30)
+      .join('\n');
+    this.added = addedWords(businessOf(plan), firstLanguage(plan, undefined)).join('\n');
+    this.placeNames = linesOf(
+      research.figures.places
+        .flatMap(({ excluded, kind, name }) => (excluded || kind === 'country' ? [] : [name.toLowerCase()]))
+        .join('\n'),
+    ).join('\n');
+    this.address = plan.brief.landingPage || plan.client.site;
+    const core = new Set(
+      wordsOf(offer)
+        .filter((word) => !isStopWord(word))
+        .map(stem),
+    );
+    const themes = research.read.reading.index
+      .list(1, 'all', { atLeast: 3 })
+      .filter(({ key, blocked, finds }) => !core.has(key) && blocked < finds / 2)
+      .slice(0, mostThemes)
+      .map(({ shown }) => shown);
+    const thing = this.termList[0] ?? '';
+    this.themes = themes.map((theme) => ({ theme: `${thing} ${theme}`.trim(), state: 'waits', found: 0, fresh: 0 }));
+  }
+
+  /** Leaves what was gathered, for another source. */
+  choose(source: SourceName): void {
+    this.stop();
+    this.source = source;
+    this.incoming = [];
+    this.failure = '';
+  }
+
+  stop(): void {
+    this.isStopped = true;
+    this.asking.stop();
+  }
+
+  leaveOut(theme: string): void {
+    this.themes = this.themes.map((one) =>
+      one.theme === theme ? { ...one, state: one.state === 'left out' ? 'waits' : 'left out' } : one,
+    );
+  }
+
+  /** Gathers from the chosen source; what a stopped second pass has found so far stays. */
+  async gather(): Promise<void> {
+    this.isBusy = true;
+    this.isStopped = false;
+    this.failure = '';
+    this.incoming = [];
+    try {
+      await this.gatherers[this.source]();
+    } catch (error) {
+      this.failure = error instanceof Error ? error.message : '';
+    }
+    this.failure ||= this.asking.failure;
+    this.isBusy = false;
+  }
+
+  private readonly gatherers: Readonly<Record<SourceName, () => Promise<void> | void>> = {
+    market: async () => {
+      const found = await this.ask(this.termList);
+      if (found) this.incoming = found;
+    },
+    themes: () => this.askThemes(),
+    patterns: () => {
+      const lists = { things: linesOf(this.things), added: linesOf(this.added), places: linesOf(this.placeNames) };
+      const texts = combineLists(lists, this.research.desk.plan.rules.refusedKeywordSigns, this.everyOrder);
+      this.incoming = texts.map((text) => ({ text, figures: null, source: 'pattern' }));
+    },
+    page: async () => {
+      const page = await askServer<ReadPage>('/api/pages', { address: this.address });
+      const texts = findsOfPage(page, this.research.desk.plan.rules.refusedKeywordSigns);
+      this.incoming = texts.map((text) => ({ text, figures: null, source: page.address.slice(0, 200) }));
+      if (texts.length === 0) this.failure = 'The page says nothing that could be a find.';
+    },
+    plan: async () => {
+      const response = await fetch(`/api/plans/${encodeURIComponent(this.planId)}`);
+      if (!response.ok) throw new Error('That plan is no longer on the Shelf.');
+      const file = (await response.json()) as PlanFile;
+      const kept = file.finds.filter(({ verdict }) => verdict === 'keep').map(({ text }) => text);
+      const keywords = file.campaigns.flatMap(({ groups }) => groups.flatMap((group) => group.keywords.map(({ text }) => text)));
+      this.incoming = [...new Set([...kept, ...keywords])].map((text) => ({
+        text,
+        figures: null,
+        source: `plan ${file.name}`.slice(0, 200),
+      }));
+    },
+  };
+
+  private async ask(terms: readonly string[]): Promise<IncomingFind[] | null> {
+    const { desk, figures } = this.research;
+    const answered = await this.asking.finds(terms, {
+      places: figures.places,
+      languages: desk.plan.brief.languages,
+      currency: desk.currency,
+    });
+    return answered && answered.map((one) => this.incomingOf(one));
+  }
+
+  private incomingOf(one: MarketFigures): IncomingFind {
+    const { desk, figures } = this.research;
+    return {
+      text: one.text,
+      source: marketName,
+      figures: marketFigures(one, { key: figures.key, on: desk.today, from: marketName }),
+      isMisspelling: one.isMisspelling ?? false,
+    };
+  }
+
+  /** Asks again for each theme by itself, one after the other. */
+  private async askThemes(): Promise<void> {
+    const known = new Set([...this.research.desk.book.find.values()].map(({ text }) => text));
+    const mark = (theme: string, fields: Partial<ThemeAsked>) =>
+      (this.themes = this.themes.map((one) => (one.theme === theme ? { ...one, ...fields } : one)));
+    for (const { theme, state } of this.themes) {
+      if (state !== 'waits' || this.isStopped) continue;
+      mark(theme, { state: 'asked' });
+      const found = await this.ask([theme]);
+      if (!found) {
+        mark(theme, { state: 'waits' });
+        return;
+      }
+      const fresh = found.filter(({ text }) => !known.has(text));
+      for (const { text } of fresh) known.add(text);
+      mark(theme, { state: 'done', found: found.length, fresh: fresh.length });
+      this.incoming = [...this.incoming, ...found];
+    }
+  }
+
+  /** Brings in what was gathered; answers what that did, or null where there was nothing. */
+  take(): MergedFinds | null {
+    const { merged } = this;
+    if (!merged?.change) return null;
+    this.research.desk.make(merged.change);
+    this.incoming = [];
+    return merged;
+  }
+}

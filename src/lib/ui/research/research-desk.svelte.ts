@@ -1,0 +1,204 @@
+import { languageWords } from '$lib/core/keywords/stems';
+import { wordsOf } from '$lib/core/keywords/words';
+import { firstLanguage } from '$lib/core/plan/plan-view';
+import { nextPosition } from '$lib/core/plan/book';
+import type { Change } from '$lib/core/plan/changes';
+import type { BlockReason, Find, Verdict } from '$lib/core/plan/records/find';
+import type { WordKindName } from '$lib/core/plan/records/word-kind';
+import {
+  acceptProposals,
+  planAcceptance,
+  rememberProposal,
+  type Acceptance,
+  type AcceptedGroup,
+} from '$lib/core/research/accept-proposals';
+import { FindReading } from '$lib/core/research/find-reading';
+import { judgeWord, previewWord, takeBackWord, type WordJudgement, type WordVerdictAsked } from '$lib/core/research/judge-word';
+import type { NamedPlace } from '$lib/core/research/lexicon';
+import type { Proposal } from '$lib/core/research/propose-verdict';
+import type { ResultsPage } from '$lib/core/research/results-page';
+import { shortestNegative } from '$lib/core/research/shortest-negative';
+import { swapPlace } from '$lib/core/research/swap-place';
+import { askForLines, askServer } from '../state/ask-server';
+import { asReached } from '../state/market-asking.svelte';
+import type { PlanDesk } from '../state/plan-desk.svelte';
+import { newId } from '../state/stream.svelte';
+import { FindFigures } from './find-figures.svelte';
+import { FindList } from './find-list.svelte';
+
+const mostWordsAsked = 20_000;
+
+/** Everything that the chapter Research works on: the list, what is read out of it, and the ways to judge. */
+export class ResearchDesk {
+  readonly figures: FindFigures;
+  readonly list: FindList;
+  /** Towns and regions that finds name, as the place data knows them. */
+  places = $state.raw<readonly NamedPlace[]>([]);
+  /** What searches show, by text, as far as it was asked for. */
+  pages = $state.raw<ReadonlyMap<string, ResultsPage>>(new Map());
+
+  private readonly kept = new FindReading();
+  /** What is read out of the finds as they now are; a new object whenever that may differ. */
+  readonly read: { reading: FindReading } = $derived.by(() => {
+    this.kept.update(this.desk.plan, this.places);
+    return { reading: this.kept };
+  });
+  readonly left: readonly Find[] = $derived.by(() => this.list.all.filter(({ verdict }) => verdict === 'open'));
+  readonly keptTexts: readonly string[] = $derived.by(() =>
+    this.list.all.flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : [])),
+  );
+  /** Words that could be names of places, to be asked about. */
+  private readonly candidates: readonly string[] = $derived.by(() => {
+    const { isStopWord } = languageWords(firstLanguage(this.desk.plan, undefined));
+    const words = new Set<string>();
+    for (const { text } of this.list.all) {
+      const own = wordsOf(text);
+      own.forEach((word, at) => {
+        if (word.length > 2 && !isStopWord(word)) words.add(word);
+        const next = own[at + 1];
+        if (next !== undefined) words.add(`${word} ${next}`);
+      });
+      if (words.size > mostWordsAsked) break;
+    }
+    return [...words].slice(0, mostWordsAsked);
+  });
+  readonly placesKey: string = $derived.by(() => `${this.figures.key}\n${this.candidates.length}\n${this.candidates.at(-1) ?? ''}`);
+
+  constructor(readonly desk: PlanDesk) {
+    this.figures = new FindFigures(desk);
+    this.list = new FindList(
+      desk,
+      (find) => this.proposalOf(find),
+      (key) => this.read.reading.index.holders(key),
+    );
+  }
+
+  proposalOf = (find: Find): Proposal => this.read.reading.proposalOf(find);
+
+  /** Asks which words are names of places; answers how to leave it. */
+  askPlaces(): () => void {
+    const [words, places] = [this.candidates, this.figures.places.map(asReached)];
+    if (words.length === 0) return () => undefined;
+    let isLeft = false;
+    const timer = setTimeout(async () => {
+      try {
+        const { places: named } = await askServer<{ places: NamedPlace[] }>('/api/places/named', { words, places });
+        if (!isLeft) this.places = named;
+      } catch {
+        // Without names of places all is read as before.
+      }
+    }, 200);
+    return () => {
+      isLeft = true;
+      clearTimeout(timer);
+    };
+  }
+
+  /** Asks what searches show, those that are not known yet. */
+  async askResults(texts: readonly string[]): Promise<void> {
+    const unknown = texts.filter((text) => !this.pages.has(text));
+    if (unknown.length === 0) return;
+    await askForLines('/api/market/results', { texts: unknown }, (line) => {
+      const { pages } = line as { pages?: ResultsPage[] };
+      if (pages) this.pages = new Map([...this.pages, ...pages.map((page) => [page.text, page] as const)]);
+    });
+  }
+
+  /** Gives the chosen finds a verdict, and puts kept ones in a group in the same step; answers how many. */
+  judge(verdict: Verdict, { reason = null, groupId = null }: { reason?: BlockReason | null; groupId?: string | null } = {}): number {
+    const { chosen } = this.list;
+    if (chosen.length === 0) return 0;
+    this.list.goOn();
+    this.desk.make(this.judgement(chosen, verdict, reason, groupId));
+    return chosen.length;
+  }
+
+  private judgement(finds: readonly Find[], verdict: Verdict, reason: BlockReason | null, groupId: string | null): Change {
+    const why = (find: Find) => reason ?? this.proposalOf(find).reason;
+    const negatives = finds.map((find) => this.negativeFor(find));
+    const group = groupId === null ? undefined : this.desk.book.group.get(groupId);
+    const standing = new Set(
+      [...this.desk.book.keyword.values()].flatMap((keyword) => (keyword.groupId === groupId ? [keyword.text] : [])),
+    );
+    const fresh = group ? finds.filter(({ text }) => !standing.has(text)) : [];
+    return {
+      type: 'several',
+      name: 'finds-judged',
+      changes: [
+        {
+          type: 'set-each',
+          record: 'find',
+          rows: finds.map((find) => ({
+            id: find.id,
+            proposed: find.verdict === 'open' ? rememberProposal(this.proposalOf(find)) : find.proposed,
+          })),
+        },
+        { type: 'judge', ids: finds.map(({ id }) => id), verdict, ...(verdict === 'block' && { reason: why(finds[0]!), negatives }) },
+        ...(group && fresh.length > 0
+          ? [
+              {
+                type: 'add' as const,
+                record: 'keyword' as const,
+                rows: fresh.map(({ text }, index) => ({
+                  id: newId(),
+                  groupId: group.id,
+                  text,
+                  match: group.defaultMatch,
+                  bidMinor: null,
+                  position: standing.size + index,
+                })),
+              },
+            ]
+          : []),
+      ],
+    };
+  }
+
+  /** The shortest words that would block a find and no kept one. */
+  negativeFor(find: Find): string {
+    const kept = this.keptTexts.filter((text) => text !== find.text);
+    return shortestNegative(find.text, kept, [this.proposalOf(find).because].filter(Boolean));
+  }
+
+  /** What judging a word would do. */
+  previewWord(key: string): WordJudgement {
+    return previewWord(this.desk.book, this.read.reading.index, key);
+  }
+
+  /** Judges all finds that hold a word; answers how many. */
+  judgeWord(key: string, asked: WordVerdictAsked): number {
+    const { finds } = this.previewWord(key);
+    const change = judgeWord(this.desk.book, this.read.reading.index, key, asked, newId);
+    if (change) this.desk.make(change);
+    return finds.length;
+  }
+
+  /** Corrects the kind of a word. */
+  setKind(word: string, kind: WordKindName): void {
+    this.desk.add('wordKind', { id: newId(), word, kind, position: nextPosition(this.desk.book.wordKind.values()) });
+  }
+
+  /** Takes a judged word back, with all that it settled. */
+  takeBack(wordVerdictId: string): void {
+    this.desk.make(takeBackWord(this.desk.book, wordVerdictId));
+  }
+
+  /** What accepting proposals would do. */
+  planAcceptance(atLeast: number): Acceptance {
+    return planAcceptance(this.left, this.proposalOf, atLeast);
+  }
+
+  /** Accepts proposals, one step. */
+  accept(groups: readonly AcceptedGroup[]): void {
+    const change = acceptProposals(groups, this.proposalOf, this.keptTexts);
+    if (change) this.desk.make(change);
+  }
+
+  /** Puts a served place in for another town in the chosen finds; what stands there already is joined. Answers how many. */
+  swap(finds: readonly Find[], from: string, to: string): number {
+    const change = swapPlace(this.desk.book, finds, { from, to });
+    if (!change) return 0;
+    this.desk.make(change);
+    return finds.length;
+  }
+}

@@ -1,0 +1,85 @@
+import type { BlockReason, FiguresKind, Verdict } from '$lib/core/plan/records/find';
+import type { WordKindName } from '$lib/core/plan/records/word-kind';
+import type { Intent, Proposal } from '$lib/core/research/propose-verdict';
+import type { ResultKind, ResultsEvidence } from '$lib/core/research/results-page';
+import { countOf } from './texts';
+
+/** What an intent is called, and what it says of a searcher. */
+export const intentWords: Record<Intent, [name: string, says: string]> = {
+  hire: ['hire or buy', 'wants it done, or wants the thing'],
+  price: ['price', 'asks what it costs'],
+  near: ['near me', 'looks around the corner'],
+  urgent: ['urgent', 'needs it now'],
+  compare: ['best, compared', 'chooses between several'],
+  place: ['another town', 'asks for a place that is not served'],
+  learn: ['learn or do it oneself', 'wants to know how'],
+  tool: ['tool or part', 'wants what it is done with'],
+  free: ['free', 'does not mean to pay'],
+  job: ['job', 'looks for work'],
+  rival: ['named rival or shop', 'means somebody else'],
+  brand: ['maker, or not offered', 'names what may not be sold'],
+  unclear: ['unclear', 'a word of it is not known yet'],
+};
+
+export const verdictWords: Record<Verdict, string> = { open: 'take it off', keep: 'keep', block: 'block', pass: 'pass', later: 'later' };
+
+export const reasonWords: Record<BlockReason, string> = {
+  learn: 'wants to learn',
+  job: 'looks for work',
+  free: 'wants it free',
+  tool: 'a tool or part',
+  rival: 'a rival or another shop',
+  brand: 'not sold or offered',
+  place: 'another place',
+  other: 'another reason',
+};
+
+export const wordKindWords: Record<WordKindName, string> = {
+  maker: 'makers and brands',
+  rival: 'rivals',
+  'big-shop': 'big shops',
+  'our-place': 'our places',
+  'other-place': 'other places',
+  material: 'materials',
+  price: 'prices',
+  urgency: 'urgencies',
+  audience: 'audiences',
+  question: 'questions',
+  job: 'jobs',
+  learning: 'learning',
+  free: 'free',
+  tool: 'tools and parts',
+  near: 'near',
+  compare: 'comparing',
+  hire: 'buying and booking',
+  other: 'not known',
+};
+
+export const figuresKindWords: Record<FiguresKind, string> = { estimate: 'estimate', imported: 'brought in', measured: 'measured' };
+
+export const resultKindWords: Record<ResultKind, string> = {
+  service: 'sells the service',
+  guide: 'teaches it',
+  shop: 'a shop',
+  map: 'addresses on a map',
+  video: 'a video',
+};
+
+/** Why a verdict is proposed. */
+export function wordProposal({ verdict, confidence, because, intent }: Proposal): string {
+  if (verdict === 'later') return because === '' ? 'Nothing in it tells.' : `“${because}” is not known yet.`;
+  const sure = `${Math.round(confidence * 100)} %`;
+  return `${verdictWords[verdict]}, ${sure}: “${because}”, ${intentWords[intent][1]}.`;
+}
+
+const mostlyWords: Record<ResultKind, string> = {
+  service: 'sell the service: hire is likely',
+  guide: 'teach it: learning is likely',
+  shop: 'are shops: the thing is wanted, not the work',
+  map: 'are addresses',
+  video: 'are videos',
+};
+
+/** What a results page tells. */
+export const wordEvidence = ({ mostly, count, of, paid }: ResultsEvidence): string =>
+  `${mostly === null ? 'No kind of page prevails' : `${count} of ${of} ${mostlyWords[mostly]}`}. ${paid === 0 ? 'Nobody pays to be there.' : `${countOf(paid, 'row is', 'rows are')} paid for.`}`;
