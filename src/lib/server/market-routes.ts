@@ -32,7 +32,7 @@ export const askedTexts = z.array(text.max(200)).min(1);
 export const streamFigures = (ask: (run: AskRun) => Promise<MarketFigures[]>): Response => streamAnswer('figures', ask);
 
 /** The same for any answer, under its own name. */
-export function streamAnswer<T>(name: string, ask: (run: AskRun) => Promise<T[]>): Response {
+export function streamAnswer<T>(name: string, ask: (run: AskRun) => Promise<T>): Response {
   const stop = new AbortController();
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({

@@ -206,7 +206,9 @@ function checkNegativesTwice(view: PlanView, own: readonly Negative[], above: re
   const reports: Report[] = [];
   for (const row of own) {
     const mark = markOf(row);
-    if (seen.has(mark) || above.some((list) => marksOf(list).has(mark)))
+    // What came with a find or a judged word leaves with it, and says nothing twice on purpose.
+    const isCaused = row.findId !== null || row.wordVerdictId !== null;
+    if (!isCaused && (seen.has(mark) || above.some((list) => marksOf(list).has(mark))))
       reports.push({
         rule: 'groups.negative-twice',
         record: row.id,

@@ -1,6 +1,8 @@
+import type { Book } from '../plan/book';
 import type { Change, SimpleChange } from '../plan/changes';
 import type { BlockReason, Find } from '../plan/records/find';
 import type { Intent, Proposal } from './propose-verdict';
+import { blockFinds } from './block-finds';
 import { shortestNegative } from './shortest-negative';
 
 /** Finds that would get the same verdict for the same reason. */
@@ -51,22 +53,26 @@ export const rememberProposal = ({ verdict, because }: Proposal) => `${verdict}:
 
 /** The change that accepts some of it in one step; a block makes the shortest negative that blocks no kept find. */
 export function acceptProposals(
+  book: Book,
   groups: readonly AcceptedGroup[],
-  proposalOf: (find: Find) => Proposal,
-  keptBefore: readonly string[],
+  { proposalOf, kept: keptBefore, newId }: { proposalOf: (find: Find) => Proposal; kept: readonly string[]; newId: () => string },
 ): Change | null {
   const kept = [...keptBefore, ...groups.flatMap(({ verdict, finds }) => (verdict === 'keep' ? finds.map(({ text }) => text) : []))];
   const shortest = negativeFinder(kept);
-  const changes = groups.flatMap(({ verdict, reason, finds }): SimpleChange[] => {
-    const ids = finds.map(({ id }) => id as string);
-    const proposed = finds.map((find) => ({ id: find.id as string, proposed: rememberProposal(proposalOf(find)) }));
-    const negatives = verdict === 'block' ? finds.map((find) => shortest(find.text, proposalOf(find).because)) : undefined;
-    return [
-      { type: 'set-each', record: 'find', rows: proposed },
-      { type: 'judge', ids, verdict, ...(verdict === 'block' && { reason, negatives }) },
-    ];
-  });
-  return changes.length === 0 ? null : { type: 'several', name: 'proposals-accepted', changes };
+  const all = groups.flatMap(({ finds }) => finds);
+  if (all.length === 0) return null;
+  const proposed = all.map((find) => ({ id: find.id as string, proposed: rememberProposal(proposalOf(find)) }));
+  const blocked = groups.flatMap(({ verdict, reason, finds }) =>
+    verdict === 'block' ? finds.map((find) => ({ find, reason, negative: shortest(find.text, proposalOf(find).because) })) : [],
+  );
+  const changes: SimpleChange[] = [
+    { type: 'set-each', record: 'find', rows: proposed },
+    ...groups.flatMap(({ verdict, finds }): SimpleChange[] =>
+      verdict === 'block' || finds.length === 0 ? [] : [{ type: 'judge', ids: finds.map(({ id }) => id), verdict }],
+    ),
+    ...blockFinds(book, blocked, newId),
+  ];
+  return { type: 'several', name: 'proposals-accepted', changes };
 }
 
 /** Finds the shortest negatives against the same kept finds, each word asked about once. */

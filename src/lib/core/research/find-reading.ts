@@ -70,6 +70,6 @@ export class FindReading {
 
   /** The words that are best judged next. */
   nextWords(most?: number): NextWord[] {
-    return rankNextWords(this.index, this.rows, this.proposalOf, { ...(most !== undefined && { most }) });
+    return rankNextWords(this.index, this.rows, this.proposalOf, { most, isCore: (words) => this.words.isCore(words) });
   }
 }

@@ -78,6 +78,34 @@ export function judgeWord(book: Book, index: WordIndex, key: string, asked: Word
   return { type: 'several', name: 'word-judged', changes };
 }
 
+/** A word to be judged among others. */
+export interface WordToJudge {
+  /** The words, or their key. */
+  words: string;
+  verdict: Exclude<Verdict, 'open'>;
+  reason: BlockReason | null;
+}
+
+/** The changes that judge several words one after the other; a find that an earlier one settles is not judged twice. Standing words that no find holds stand all the same. */
+export function judgeWords(
+  book: Book,
+  index: WordIndex,
+  words: readonly WordToJudge[],
+  { stands, newId }: { stands: boolean; newId: () => string },
+): SimpleChange[] {
+  let position = nextPosition(book.wordVerdict.values());
+  const settled = new Set<string>();
+  return words.flatMap(({ words: text, verdict, reason }): SimpleChange[] => {
+    const left = { ...book, find: new Map([...book.find].filter(([id]) => !settled.has(id))) };
+    const key = index.keyOf(text);
+    for (const id of index.holders(key)) settled.add(id);
+    const judged = judgeWord(left, index, key, { verdict, reason, stands }, newId);
+    if (judged?.type === 'several') return judged.changes;
+    if (!stands) return [];
+    return [{ type: 'add', record: 'wordVerdict', rows: [{ id: newId(), words: text, verdict, reason, stands, position: position++ }] }];
+  });
+}
+
 /** The change that takes a judged word back, one step: its finds are to be judged again, its negatives leave. */
 export function takeBackWord(book: Book, wordVerdictId: string): Change {
   const ids = childrenOf(book.find, 'wordVerdictId', wordVerdictId).map(({ id }) => id as string);

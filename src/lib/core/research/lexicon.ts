@@ -25,6 +25,17 @@ export interface ReadWord {
 }
 
 const mostWords = 4;
+/** Kinds of words that say what a searcher wants, beside what the plan is about. */
+const speaksFor: ReadonlySet<ReadWord['kind']> = new Set([
+  'near',
+  'price',
+  'urgency',
+  'compare',
+  'hire',
+  'our-place',
+  'material',
+  'audience',
+]);
 
 /** Which kind words are of, for one plan. */
 export class Lexicon {
@@ -38,7 +49,8 @@ export class Lexicon {
     this.words = languageWords(firstLanguage(view, undefined));
     this.places = new Map(places.map((place) => [place.name, place]));
     this.addShipped(view);
-    for (const { name, isOurs } of places) this.kinds.set(name, isOurs ? 'our-place' : 'other-place');
+    // “Reading” is a town, but “price” stays a price wherever a village of that name lies.
+    for (const { name, isOurs } of places) if (!this.kinds.has(name)) this.kinds.set(name, isOurs ? 'our-place' : 'other-place');
     this.addCore(view, terms);
     this.addBrief(view);
     for (const { word, kind } of inOrder(view.book.wordKind)) this.kinds.set(word, kind);
@@ -59,10 +71,15 @@ export class Lexicon {
     const wordsOfAll = (texts: readonly string[]) => texts.flatMap((text) => wordsOf(plainText(text, view.rules.refusedKeywordSigns)));
     for (const word of wordsOfAll(about)) if (this.canBeCore(word)) this.core.add(this.words.stem(word));
     for (const phrase of this.kinds.keys()) if (!phrase.includes(' ') && this.core.has(this.words.stem(phrase))) this.kinds.delete(phrase);
-    // Keywords say more of the same, but “cost” in one of them is still a cost.
-    const known = new Set([...this.kinds.keys()].flatMap(wordsOf));
+    // Keywords say more of the same, but “cost” in one of them is still a cost; what else would speak against a find is bid on here.
+    const speaking = [...this.kinds].filter(([, kind]) => speaksFor.has(kind)).flatMap(([phrase]) => wordsOf(phrase));
+    const known = new Set(speaking);
     for (const { text } of view.book.keyword.values())
-      for (const word of wordsOf(text)) if (this.canBeCore(word) && !known.has(word)) this.core.add(this.words.stem(word));
+      for (const word of wordsOf(text))
+        if (this.canBeCore(word) && !known.has(word)) {
+          this.core.add(this.words.stem(word));
+          this.kinds.delete(word);
+        }
   }
 
   private canBeCore(word: string): boolean {
@@ -101,6 +118,11 @@ export class Lexicon {
     return (this.stems ??= new Map(
       [...this.kinds].filter(([phrase]) => !phrase.includes(' ')).map(([phrase, kind]) => [this.words.stem(phrase), kind]),
     ));
+  }
+
+  /** Whether some words are nothing but what the plan is about. */
+  isCore(phrase: string): boolean {
+    return wordsOf(phrase).every((word) => ['core', 'stop'].includes(this.kindOf(word) ?? ''));
   }
 
   /** A text word by word, the longest known words first. */

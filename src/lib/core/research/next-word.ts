@@ -12,17 +12,17 @@ export interface NextWord extends WordCount {
 const leastFinds = 2;
 const cleanly = 0.85;
 
-/** Words of what is left, by how many finds they would settle at a stroke: those whose finds go one way; a word of every find splits nothing. */
+/** Words of what is left, by how many finds they would settle at a stroke: those whose finds go one way. What the plan is about splits nothing. */
 export function rankNextWords(
   index: WordIndex,
   left: ReadonlyMap<string, Find>,
   proposalOf: (find: Find) => Proposal,
-  { most = 12 }: { most?: number } = {},
+  { most = 12, isCore = () => false }: { most?: number | undefined; isCore?: (words: string) => boolean } = {},
 ): NextWord[] {
   const counts = [...index.list(1, 'open', { atLeast: leastFinds }), ...index.list(2, 'open', { atLeast: leastFinds })];
   const ranked: NextWord[] = [];
   for (const count of counts.slice(0, 600)) {
-    if (count.finds > left.size * 0.6) continue;
+    if (isCore(count.shown)) continue;
     const votes = new Map<NextWord['verdict'], number>();
     for (const id of index.holders(count.key)) {
       const find = left.get(id);

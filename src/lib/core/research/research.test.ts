@@ -141,7 +141,7 @@ describe('proposed verdicts', () => {
       ['keep', 2],
       ['block', 2],
     ]);
-    const after = make(book, acceptProposals(groups, reading.proposalOf, []));
+    const after = make(book, acceptProposals(book, groups, { proposalOf: reading.proposalOf, kept: [], newId: countingIds() }));
     expect(textsOf(after)).toEqual(['free', 'jobs', 'salary']);
     const blocked = [...after.find.values()].find(({ text }) => text.endsWith('jobs'));
     expect(blocked).toMatchObject({ verdict: 'block', reason: 'job', proposed: rememberProposal(reading.proposalOf(finds[2]!)) });

@@ -1,5 +1,9 @@
 <script lang="ts">
-  let { months, now = new Date().getMonth() }: { months: readonly number[]; now?: number } = $props();
+  let {
+    months,
+    now = new Date().getMonth(),
+    says = 'most searched in',
+  }: { months: readonly number[]; now?: number; says?: string } = $props();
 
   const most = $derived(Math.max(1, ...months));
   const names = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
@@ -7,12 +11,7 @@
 </script>
 
 {#if months.length === 12}
-  <span
-    class="flex h-[16px] items-end gap-px"
-    role="img"
-    aria-label={`most searched in ${peak}`}
-    title={`most searched in ${peak}; dark: this month`}
-  >
+  <span class="flex h-[16px] items-end gap-px" role="img" aria-label={`${says} ${peak}`} title={`${says} ${peak}; dark: this month`}>
     {#each months as searches, month (month)}<span
         class={`w-[4px] ${month === now ? 'bg-act' : 'bg-act/45'}`}
         style:height={`${Math.max(2, Math.round((searches / most) * 16))}px`}

@@ -43,9 +43,7 @@
   {#if small.length > 0}<span>{countOf(small.length, 'small one')} add up to {whole(smallSearches)}</span>{/if}
   {#if capacity}
     <span class={kept.length > capacity.keywords ? 'text-ochre' : ''}
-      >The money feeds {countOf(capacity.keywords, 'keyword')}{kept.length > capacity.keywords
-        ? `, ${whole(kept.length / Math.max(1, capacity.keywords))} times fewer than are kept`
-        : ''}</span
+      >The money feeds {countOf(capacity.keywords, 'keyword')}{kept.length > capacity.keywords ? `; ${kept.length} are kept` : ''}</span
     >
     <Button kind="link" onclick={() => (isOpen = true)}>The strongest {Math.min(capacity.keywords, kept.length)}</Button>
   {/if}

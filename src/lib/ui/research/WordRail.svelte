@@ -1,6 +1,8 @@
 <script lang="ts">
   import { inOrder } from '$lib/core/plan/book';
-  import { verdictWords } from '$lib/wording/research';
+  import { wordKinds, type WordKindName } from '$lib/core/plan/records/word-kind';
+  import type { WordCount } from '$lib/core/research/word-index';
+  import { verdictWords, wordKindWords } from '$lib/wording/research';
   import Button from '../parts/Button.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
 
@@ -9,9 +11,11 @@
     /** The key of the word that is chosen; empty: none. */
     chosen: string;
     onchoose: (key: string) => void;
+    /** A whole kind of words. */
+    onkind: (kind: WordKindName, words: readonly WordCount[]) => void;
   }
 
-  let { research, chosen, onchoose }: Props = $props();
+  let { research, chosen, onchoose, onkind }: Props = $props();
 
   const mostShown = 80;
   let length = $state(1);
@@ -19,8 +23,22 @@
   const { list } = $derived(research);
   const verdict = $derived(list.verdict === 'all' ? ('all' as const) : list.verdict);
   const words = $derived(research.read.reading.index.list(length, verdict, { by, atLeast: length === 1 ? 1 : 2 }).slice(0, mostShown));
+  let isByKind = $state(false);
+  /** Words of one to three in a row by their kind; those of which nothing is known come last. */
+  const kinds = $derived.by(() => {
+    if (!isByKind) return [];
+    const { index, words: lexicon } = research.read.reading;
+    const all = [1, 2, 3].flatMap((count) => index.list(count, verdict, { by, atLeast: 1 }));
+    const found = new Map<WordKindName, WordCount[]>(wordKinds.map((kind) => [kind, []]));
+    for (const one of all) {
+      const kind = wordKinds.find((name) => name === lexicon.kindOf(one.shown));
+      if (kind) found.get(kind)!.push(one);
+    }
+    return [...found].filter(([, list]) => list.length > 0);
+  });
   const next = $derived(list.verdict === 'open' ? research.read.reading.nextWords(5) : []);
   const settled = $derived(inOrder(research.desk.book.wordVerdict).toReversed());
+  const keptWords = $derived(new Set([...research.desk.workspace.book.keptRule.values()].map((rule) => rule.words)));
   const marks = { keep: 'K', block: 'B', pass: 'P', later: 'L', open: '' } as const;
 </script>
 
@@ -52,9 +70,29 @@
         onclick={() => (length = count)}>{count}</Button
       >
     {/each}
-    <Button kind="quiet" title="by finds or by searches" onclick={() => (by = by === 'finds' ? 'searches' : 'finds')}>by {by}</Button>
+    <Button kind="quiet" pressed={isByKind} class={isByKind ? 'bg-fold font-semibold' : ''} onclick={() => (isByKind = !isByKind)}
+      >kinds</Button
+    >
+    <Button kind="quiet" title="by finds or by searches" onclick={() => (by = by === 'finds' ? 'searches' : 'finds')}>{by}</Button>
   </p>
-  {#each words as one (one.key)}{@render word(one.key, one.shown, one[by])}{:else}<p class="px-3 text-ink-2">none</p>{/each}
+  {#if isByKind}
+    {#each kinds as [kind, list] (kind)}
+      <button
+        type="button"
+        class="flex w-full justify-between gap-2 px-3 pt-1.5 text-start font-semibold -outline-offset-2 hover:bg-fold"
+        onclick={() => onkind(kind, list)}
+        ><span>{wordKindWords[kind]}</span><span class="font-mono text-[12px]">{list.length}</span></button
+      >
+      {#each list.slice(0, 12) as one (one.key)}{@render word(one.key, one.shown, one[by])}{/each}
+    {:else}<p class="px-3 text-ink-2">no kind is known</p>{/each}
+  {:else}
+    {#each words as one (one.key)}{@render word(one.key, one.shown, one[by])}{:else}<p class="px-3 text-ink-2">none</p>{/each}
+  {/if}
+  {#if research.offeredRules.length > 0}
+    <p class="px-3 pt-2 text-ink-2">
+      {research.offeredRules.length} kept from other clients. <Button kind="link" onclick={() => research.applyRules()}>Apply them</Button>
+    </p>
+  {/if}
   {#if settled.length > 0}
     <h2 class="px-3 pt-3 font-semibold">Settled by a word</h2>
     {#each settled as row (row.id)}
@@ -63,7 +101,16 @@
           class={`min-w-0 flex-1 truncate ${row.verdict === 'block' ? 'text-madder line-through' : row.verdict === 'keep' ? 'font-semibold text-act' : 'text-ink-2'}`}
           title={`${verdictWords[row.verdict]}${row.stands ? ', also finds to come' : ''}`}>{row.words}</span
         >
-        {#if row.stands}<span class="text-[11px] text-ink-2" title="stands for finds to come">∞</span>{/if}
+        {#if row.stands}<Button
+            kind="quiet"
+            class="px-0.5"
+            pressed={keptWords.has(row.words)}
+            label={`Keep the rule for ${row.words} for other clients`}
+            title={keptWords.has(row.words)
+              ? 'stands for finds to come, kept for other clients'
+              : 'stands for finds to come; click to keep it for other clients'}
+            onclick={() => research.keepRule(row)}>{keptWords.has(row.words) ? '★' : '☆'}</Button
+          >{/if}
         <span class="font-mono text-[12px]">{marks[row.verdict]}</span>
         <Button kind="quiet" label={`Take back ${row.words}`} onclick={() => research.takeBack(row.id)}>×</Button>
       </p>

@@ -1,9 +1,13 @@
 import { languageWords } from '$lib/core/keywords/stems';
 import { wordsOf } from '$lib/core/keywords/words';
 import { firstLanguage } from '$lib/core/plan/plan-view';
-import { nextPosition } from '$lib/core/plan/book';
-import type { Change } from '$lib/core/plan/changes';
+import { childrenOf, nextPosition } from '$lib/core/plan/book';
+import type { Change, SimpleChange } from '$lib/core/plan/changes';
+import { blockFinds } from '$lib/core/research/block-finds';
 import type { BlockReason, Find, Verdict } from '$lib/core/plan/records/find';
+import type { KeptRule } from '$lib/core/plan/records/kept-rule';
+import type { WordVerdict } from '$lib/core/plan/records/word-verdict';
+import { applyKeptRules, rulesToApply } from '$lib/core/research/kept-rules';
 import type { WordKindName } from '$lib/core/plan/records/word-kind';
 import {
   acceptProposals,
@@ -13,7 +17,15 @@ import {
   type AcceptedGroup,
 } from '$lib/core/research/accept-proposals';
 import { FindReading } from '$lib/core/research/find-reading';
-import { judgeWord, previewWord, takeBackWord, type WordJudgement, type WordVerdictAsked } from '$lib/core/research/judge-word';
+import {
+  judgeWord,
+  judgeWords,
+  previewWord,
+  takeBackWord,
+  type WordJudgement,
+  type WordToJudge,
+  type WordVerdictAsked,
+} from '$lib/core/research/judge-word';
 import type { NamedPlace } from '$lib/core/research/lexicon';
 import type { Proposal } from '$lib/core/research/propose-verdict';
 import type { ResultsPage } from '$lib/core/research/results-page';
@@ -44,9 +56,11 @@ export class ResearchDesk {
     return { reading: this.kept };
   });
   readonly left: readonly Find[] = $derived.by(() => this.list.all.filter(({ verdict }) => verdict === 'open'));
-  readonly keptTexts: readonly string[] = $derived.by(() =>
-    this.list.all.flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : [])),
-  );
+  /** What no negative may block: kept finds, and keywords that are bid on. */
+  readonly keptTexts: readonly string[] = $derived.by(() => {
+    const kept = this.list.all.flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : []));
+    return [...new Set([...kept, ...[...this.desk.book.keyword.values()].map(({ text }) => text)])];
+  });
   /** Words that could be names of places, to be asked about. */
   private readonly candidates: readonly string[] = $derived.by(() => {
     const { isStopWord } = languageWords(firstLanguage(this.desk.plan, undefined));
@@ -109,49 +123,56 @@ export class ResearchDesk {
     const { chosen } = this.list;
     if (chosen.length === 0) return 0;
     this.list.goOn();
-    this.desk.make(this.judgement(chosen, verdict, reason, groupId));
+    this.judgeFinds(chosen, verdict, { reason, groupId });
     return chosen.length;
   }
 
+  /** Gives finds a verdict, one step. */
+  judgeFinds(
+    finds: readonly Find[],
+    verdict: Verdict,
+    { reason = null, groupId = null }: { reason?: BlockReason | null; groupId?: string | null } = {},
+  ): void {
+    this.desk.make(this.judgement(finds, verdict, reason, groupId));
+  }
+
   private judgement(finds: readonly Find[], verdict: Verdict, reason: BlockReason | null, groupId: string | null): Change {
-    const why = (find: Find) => reason ?? this.proposalOf(find).reason;
-    const negatives = finds.map((find) => this.negativeFor(find));
-    const group = groupId === null ? undefined : this.desk.book.group.get(groupId);
-    const standing = new Set(
-      [...this.desk.book.keyword.values()].flatMap((keyword) => (keyword.groupId === groupId ? [keyword.text] : [])),
-    );
-    const fresh = group ? finds.filter(({ text }) => !standing.has(text)) : [];
+    const ids = finds.map(({ id }) => id as string);
+    const proposed = finds.map((find) => ({
+      id: find.id as string,
+      proposed: find.verdict === 'open' ? rememberProposal(this.proposalOf(find)) : find.proposed,
+    }));
+    const blocked = () =>
+      finds.map((find) => ({ find, reason: reason ?? this.proposalOf(find).reason ?? 'other', negative: this.negativeFor(find) }));
     return {
       type: 'several',
       name: 'finds-judged',
       changes: [
-        {
-          type: 'set-each',
-          record: 'find',
-          rows: finds.map((find) => ({
-            id: find.id,
-            proposed: find.verdict === 'open' ? rememberProposal(this.proposalOf(find)) : find.proposed,
-          })),
-        },
-        { type: 'judge', ids: finds.map(({ id }) => id), verdict, ...(verdict === 'block' && { reason: why(finds[0]!), negatives }) },
-        ...(group && fresh.length > 0
-          ? [
-              {
-                type: 'add' as const,
-                record: 'keyword' as const,
-                rows: fresh.map(({ text }, index) => ({
-                  id: newId(),
-                  groupId: group.id,
-                  text,
-                  match: group.defaultMatch,
-                  bidMinor: null,
-                  position: standing.size + index,
-                })),
-              },
-            ]
-          : []),
+        { type: 'set-each', record: 'find', rows: proposed },
+        ...(verdict === 'block' ? blockFinds(this.desk.book, blocked(), newId) : [{ type: 'judge' as const, ids, verdict }]),
+        ...this.keywordsFor(finds, groupId),
       ],
     };
+  }
+
+  /** Keywords of a group for kept finds that it does not hold yet. */
+  private keywordsFor(finds: readonly Find[], groupId: string | null): SimpleChange[] {
+    const group = groupId === null ? undefined : this.desk.book.group.get(groupId);
+    if (!group) return [];
+    const own = childrenOf(this.desk.book.keyword, 'groupId', group.id);
+    const standing = new Set(own.map(({ text }) => text));
+    const position = nextPosition(own);
+    const rows = finds
+      .filter(({ text }) => !standing.has(text))
+      .map(({ text }, index) => ({
+        id: newId(),
+        groupId: group.id,
+        text,
+        match: group.defaultMatch,
+        bidMinor: null,
+        position: position + index,
+      }));
+    return rows.length === 0 ? [] : [{ type: 'add', record: 'keyword', rows }];
   }
 
   /** The shortest words that would block a find and no kept one. */
@@ -178,9 +199,32 @@ export class ResearchDesk {
     this.desk.add('wordKind', { id: newId(), word, kind, position: nextPosition(this.desk.book.wordKind.values()) });
   }
 
+  /** Judges several words, one step. */
+  judgeWords(words: readonly WordToJudge[]): void {
+    const changes = judgeWords(this.desk.book, this.read.reading.index, words, { stands: false, newId });
+    if (changes.length > 0) this.desk.make({ type: 'several', name: 'word-judged', changes });
+  }
+
   /** Takes a judged word back, with all that it settled. */
   takeBack(wordVerdictId: string): void {
     this.desk.make(takeBackWord(this.desk.book, wordVerdictId));
+  }
+
+  /** Rules kept from other clients that could stand here too. */
+  readonly offeredRules: readonly KeptRule[] = $derived.by(() => rulesToApply(this.desk.plan));
+
+  /** Has kept rules stand here, one step. */
+  applyRules(): void {
+    const change = applyKeptRules(this.desk.plan, this.offeredRules, newId);
+    if (change) this.desk.make(change);
+  }
+
+  /** Keeps a judged word for the next client; one that is kept already is forgotten. */
+  keepRule({ words, verdict, reason }: WordVerdict): void {
+    const { workspace } = this.desk;
+    const standing = [...workspace.book.keptRule.values()].find((rule) => rule.words === words);
+    if (standing) workspace.make({ type: 'remove', record: 'keptRule', ids: [standing.id] });
+    else workspace.add('keptRule', { id: newId(), words, verdict, reason, position: nextPosition(workspace.book.keptRule.values()) });
   }
 
   /** What accepting proposals would do. */
@@ -190,7 +234,7 @@ export class ResearchDesk {
 
   /** Accepts proposals, one step. */
   accept(groups: readonly AcceptedGroup[]): void {
-    const change = acceptProposals(groups, this.proposalOf, this.keptTexts);
+    const change = acceptProposals(this.desk.book, groups, { proposalOf: this.proposalOf, kept: this.keptTexts, newId });
     if (change) this.desk.make(change);
   }
 

@@ -91,6 +91,20 @@ export function describeMarket(name: string, market: Market, { country, city, ot
       expect(far.some(({ searchesPerMonth: { high } }, index) => high > near[index]!.searchesPerMonth.high)).toBe(true);
     });
 
+    it('tells who competes, consistent with what they buy', async () => {
+      const asked = { ...ask(country), ownSite: 'ottlemere.example' };
+      const searches = ['piano tuning', 'piano tuner', 'piano repair', 'piano tuning price'];
+      const { rivals, ownFree } = await market.competition(searches, asked);
+      expect(await market.competition(searches, asked)).toEqual({ rivals, ownFree });
+      expect(rivals.length).toBeGreaterThan(0);
+      for (const { buys, paidShare, months, ads } of rivals) {
+        expect(searches.filter((text) => buys.includes(text)).length / searches.length).toBe(paidShare);
+        expect(months).toHaveLength(12);
+        expect(ads.every(({ days, searches: shown }) => days > 0 && shown.every((text) => buys.includes(text)))).toBe(true);
+      }
+      expect(ownFree.every((text) => searches.includes(text))).toBe(true);
+    });
+
     it('shows the same results page for the same search, each row with what it is', async () => {
       const pages = await market.results(texts, { seed: 7 });
       expect(pages.map(({ text }) => text)).toEqual(texts);

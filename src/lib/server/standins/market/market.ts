@@ -1,4 +1,5 @@
 import type { ReachedPlace } from '$lib/core/places/people';
+import type { Competition } from '$lib/core/research/rivals';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import type { MarketFigures } from '$lib/core/market/figures';
 
@@ -31,6 +32,8 @@ export interface Market {
   figures(texts: readonly string[], ask: MarketAsk, run?: AskRun): Promise<MarketFigures[]>;
   /** What people search around broad terms, with figures; each text once, the terms themselves first. */
   finds(terms: readonly string[], ask: MarketAsk, run?: AskRun): Promise<MarketFigures[]>;
+  /** Who competes for some searches, and which of them the client's own site wins for free. */
+  competition(texts: readonly string[], ask: MarketAsk & { ownSite: string }, run?: AskRun): Promise<Competition>;
   /** What each search shows today, in their order. */
   results(texts: readonly string[], ask: Pick<MarketAsk, 'seed'>, run?: AskRun): Promise<ResultsPage[]>;
 }

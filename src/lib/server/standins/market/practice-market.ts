@@ -6,6 +6,8 @@ import { markReached } from '$lib/core/places/people';
 import { PracticeChance } from './chance';
 import type { AskRun, Market, MarketAsk } from './market';
 import type { ResultsPage } from '$lib/core/research/results-page';
+import type { Competition } from '$lib/core/research/rivals';
+import { practiceCompetition } from './practice-rivals';
 import { practiceResults } from './practice-results';
 import { PracticeTerms, type PracticeTowns } from './practice-terms';
 import data from './trades.json';
@@ -84,6 +86,21 @@ export class PracticeMarket implements Market {
       onProgress?.(index + 1, terms.length);
     }
     return [...found.values()];
+  }
+
+  async competition(
+    texts: readonly string[],
+    { ownSite, ...ask }: MarketAsk & { ownSite: string },
+    { onProgress, signal }: AskRun = {},
+  ): Promise<Competition> {
+    await pause(this.settings.pauseMs, signal);
+    onProgress?.(1, 2);
+    const towns = this.townsAsked(ask);
+    const [broadest] = [...texts].sort((a, b) => a.length - b.length);
+    const around = broadest === undefined ? [] : this.terms.around(broadest, ask.languages, towns).map(({ text }) => text);
+    await pause(this.settings.pauseMs, signal);
+    onProgress?.(2, 2);
+    return practiceCompetition(texts, around, { terms: this.terms, seed: ask.seed, ownSite });
   }
 
   async results(texts: readonly string[], { seed }: Pick<MarketAsk, 'seed'>, { onProgress, signal }: AskRun = {}): Promise<ResultsPage[]> {

@@ -1,5 +1,7 @@
 import type { ResultKind, ResultRow, ResultsPage } from '$lib/core/research/results-page';
 import { PracticeChance } from './chance';
+import { domainOf } from './practice-domain';
+import { buys } from './practice-rivals';
 import type { HiddenIntent, PracticeTerms } from './practice-terms';
 
 type Template = [kind: ResultKind, title: string, domain: string];
@@ -51,7 +53,7 @@ export function practiceResults(text: string, terms: PracticeTerms, seed: number
   const chance = new PracticeChance(`${seed} results ${text}`);
   const intent = terms.intentOf(text);
   const name = text.replace(/^\p{L}/u, (letter) => letter.toUpperCase());
-  const rivals = terms.rivalsOf(text);
+  const rivals = terms.rivalsOf(text).filter((rival) => buys(rival, text, terms, seed));
   const rows = templates[intent].map(([kind, title, domain], index): ResultRow => {
     const isPaid = sold.has(intent) && (index === 0 || chance.next() < paidShare);
     const rival = isPaid && kind === 'service' ? rivals[Math.floor(chance.next() * rivals.length)] : undefined;
@@ -59,14 +61,3 @@ export function practiceResults(text: string, terms: PracticeTerms, seed: number
   });
   return { text, rows };
 }
-
-/** The made-up domain of a made-up name. */
-export const domainOf = (name: string) =>
-  `${name
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .replace(/ø/g, 'o')
-    .replace(/æ/g, 'ae')
-    .replace(/å/g, 'a')
-    .replace(/[^a-z0-9]+/gi, '-')
-    .toLowerCase()}.example`;

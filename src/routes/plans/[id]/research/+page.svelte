@@ -1,7 +1,8 @@
 <script lang="ts">
   import { onMount, tick, untrack } from 'svelte';
   import { tinykeys } from 'tinykeys';
-  import { findOrders, type FindOrder } from '$lib/core/keywords/find-index';
+  import type { WordKindName } from '$lib/core/plan/records/word-kind';
+  import type { WordCount } from '$lib/core/research/word-index';
   import type { BlockReason, Verdict } from '$lib/core/plan/records/find';
   import Button from '$lib/ui/parts/Button.svelte';
   import KeyCap from '$lib/ui/parts/KeyCap.svelte';
@@ -14,7 +15,11 @@
   import FiguresNotice from '$lib/ui/research/FiguresNotice.svelte';
   import FindMargin from '$lib/ui/research/FindMargin.svelte';
   import FindRows from '$lib/ui/research/FindRows.svelte';
+  import FindFilters from '$lib/ui/research/FindFilters.svelte';
+  import KindPanel from '$lib/ui/research/KindPanel.svelte';
+  import LaterView from '$lib/ui/research/LaterView.svelte';
   import { ResearchDesk } from '$lib/ui/research/research-desk.svelte';
+  import RivalsView from '$lib/ui/research/RivalsView.svelte';
   import StandingLine from '$lib/ui/research/StandingLine.svelte';
   import WordPanel from '$lib/ui/research/WordPanel.svelte';
   import WordRail from '$lib/ui/research/WordRail.svelte';
@@ -34,6 +39,11 @@
   let isAdding = $state(false);
   let isAccepting = $state(false);
   let isKeepingIn = $state(false);
+  let chosenKind = $state.raw<{ kind: WordKindName; words: readonly WordCount[] } | null>(null);
+  let kindPanel = $state<KindPanel | null>(null);
+  /** Whether those put off are settled side by side. */
+  let isSettling = $state(false);
+  let isAboutRivals = $state(false);
   let wordReason = $state<BlockReason>('other');
   let wordStands = $state(false);
   let wordNegatives = $state<'word' | 'each'>('word');
@@ -43,7 +53,7 @@
     { key: 'B', code: 'KeyB', verdict: 'block', says: 'block' },
     { key: 'P', code: 'KeyP', verdict: 'pass', says: 'pass' },
     { key: 'L', code: 'KeyL', verdict: 'later', says: 'later' },
-    { key: 'O', code: 'KeyO', verdict: 'open', says: 'take it off' },
+    { key: 'O', code: 'KeyO', verdict: 'open', says: 'open' },
   ];
   const verdictTabs = $derived([
     { id: 'open' as const, says: 'to judge', count: list.counts.open },
@@ -74,6 +84,7 @@
   }
 
   function chooseWord(key: string) {
+    chosenKind = null;
     list.filter({ wordKey: key });
     wordStands = false;
     if (key === '') return;
@@ -91,6 +102,7 @@
   }
 
   function judge(verdict: Verdict) {
+    if (chosenKind && verdict !== 'open') return kindPanel?.judge(verdict);
     if (list.wordKey !== '' && verdict !== 'open' && list.chosen.length <= 1) return judgeWord(verdict);
     const count = research.judge(verdict);
     if (count > 1) shell.announce(`${countOf(count, 'find')}: ${verdict}`);
@@ -116,7 +128,7 @@
 
   onMount(() => {
     const free = (act: () => void) => (event: KeyboardEvent) => {
-      if (isTyping(event.target) || document.querySelector('dialog[open]') || list.all.length === 0) return;
+      if (isSettling || isAboutRivals || isTyping(event.target) || document.querySelector('dialog[open]') || list.all.length === 0) return;
       event.preventDefault();
       act();
     };
@@ -131,7 +143,7 @@
       'Shift+KeyG': free(() => (isKeepingIn = true)),
       KeyW: free(nextWord),
       KeyR: free(() => (wordStands = !wordStands)),
-      Escape: free(() => chooseWord('')),
+      Escape: free(() => (chosenKind ? (chosenKind = null) : chooseWord(''))),
     });
   });
 </script>
@@ -167,7 +179,13 @@
         {/each}
       {/snippet}
       {#snippet actions()}
+        {#if list.counts.later > 0 && list.verdict === 'later' && !isSettling}<Button onclick={() => (isSettling = true)}
+            >Side by side</Button
+          >{/if}
         {#if research.left.length > 0}<Button onclick={() => (isAccepting = true)}>Accept… <KeyCap keys="A" /></Button>{/if}
+        {#if list.all.length > 0}<Button kind="quiet" pressed={isAboutRivals} onclick={() => (isAboutRivals = !isAboutRivals)}
+            >Rivals</Button
+          >{/if}
         <Button kind={list.all.length === 0 ? 'act' : 'plain'} onclick={() => (isAdding = true)}>Add finds</Button>
       {/snippet}
     </ChapterHead>
@@ -178,66 +196,47 @@
       </div>
     {:else}
       <StandingLine {research} />
-      <div class="grid min-h-0 flex-1 grid-cols-[172px_minmax(0,1fr)]">
-        <WordRail {research} chosen={list.wordKey} onchoose={chooseWord} />
-        <div class="flex min-h-0 min-w-0 flex-col">
-          {#if list.wordKey}
-            <WordPanel
+      {#if isAboutRivals}
+        <RivalsView {research} onleave={() => (isAboutRivals = false)} />
+      {:else if isSettling}
+        <LaterView {research} onleave={() => (isSettling = false)} />
+      {:else}
+        <div class="grid min-h-0 flex-1 grid-cols-[172px_minmax(0,1fr)]">
+          <WordRail {research} chosen={list.wordKey} onchoose={chooseWord} onkind={(kind, words) => (chosenKind = { kind, words })} />
+          <div class="flex min-h-0 min-w-0 flex-col">
+            {#if chosenKind}
+              <KindPanel bind:this={kindPanel} {research} {...chosenKind} onleave={() => (chosenKind = null)} />
+            {:else if list.wordKey}
+              <WordPanel
+                {research}
+                wordKey={list.wordKey}
+                bind:reason={wordReason}
+                bind:stands={wordStands}
+                bind:negatives={wordNegatives}
+                onjudge={judgeWord}
+                onleave={() => chooseWord('')}
+              />
+            {/if}
+            <FindFilters {list} />
+            <FindRows
               {research}
-              wordKey={list.wordKey}
-              bind:reason={wordReason}
-              bind:stands={wordStands}
-              bind:negatives={wordNegatives}
-              onjudge={judgeWord}
-              onleave={() => chooseWord('')}
+              {rows}
+              {groupsByText}
+              empty={list.verdict === 'open' && list.wordKey === '' && list.holds === ''
+                ? 'Every find is judged. Kept ones wait in Groups.'
+                : 'No find here.'}
             />
-          {/if}
-          <div class="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-4 py-1.5">
-            {#each [{ says: 'holds', value: list.holds, set: (holds: string) => list.filter( { holds } ), wide: true }, { says: 'not', value: list.holdsNot, set: (holdsNot: string) => list.filter( { holdsNot } ), wide: true }, { says: 'searches from', value: list.searchesAtLeast || '', set: (text: string) => list.filter( { searchesAtLeast: Number(text) || 0 } ), wide: false }, { says: 'words to', value: list.longest || '', set: (text: string) => list.filter( { longest: Number(text) || 0 } ), wide: false }] as { says, value, set, wide } (says)}
-              <label class="flex items-center gap-1.5"
-                ><span class="text-ink-2">{says}</span><input
-                  class={`h-[26px] rounded border border-field bg-sheet px-2 py-0 text-[13px] ${wide ? 'w-24' : 'w-14'}`}
-                  {value}
-                  inputmode={wide ? 'text' : 'numeric'}
-                  oninput={(event) => set(event.currentTarget.value)}
-                /></label
-              >
-            {/each}
-            <label class="ms-auto flex items-center gap-1.5"
-              ><input
-                type="checkbox"
-                class="rounded-sm text-act"
-                checked={list.byIntent}
-                onchange={(event) => list.filter({ byIntent: event.currentTarget.checked })}
-              /> by what is wanted</label
-            >
-            <label class="flex items-center gap-1.5"
-              ><span class="sr-only">ordered</span><select
-                class="h-[26px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[13px]"
-                value={list.order}
-                onchange={(event) => list.filter({ order: event.currentTarget.value as FindOrder })}
-                >{#each findOrders as order (order)}<option>{order}</option>{/each}</select
-              ></label
-            >
-          </div>
-          <FindRows
-            {research}
-            {rows}
-            {groupsByText}
-            empty={list.verdict === 'open' && list.wordKey === '' && list.holds === ''
-              ? 'Every find is judged. Kept ones wait in Groups.'
-              : 'No find here.'}
-          />
-          <div class="flex flex-wrap items-center gap-x-1 border-t border-rule bg-fold px-3 py-1.5">
-            {#each keys as { key, verdict, says } (key)}<Button kind="quiet" onclick={() => judge(verdict)}
-                ><KeyCap keys={key} />{says}</Button
-              >{/each}
-            <Button kind="quiet" onclick={() => (isKeepingIn = true)}><KeyCap keys="G" />keep in…</Button>
-            <Button kind="quiet" onclick={nextWord}><KeyCap keys="W" />next word</Button>
-            <span class="ms-auto flex items-center gap-1 text-ink-2"><KeyCap keys="↑ ↓" /> move <KeyCap keys="Shift" /> several</span>
+            <div class="flex flex-wrap items-center gap-x-1 border-t border-rule bg-fold px-3 py-1.5">
+              {#each keys as { key, verdict, says } (key)}<Button kind="quiet" onclick={() => judge(verdict)}
+                  ><KeyCap keys={key} />{says}</Button
+                >{/each}
+              <Button kind="quiet" onclick={() => (isKeepingIn = true)}><KeyCap keys="G" />keep in…</Button>
+              <Button kind="quiet" onclick={nextWord}><KeyCap keys="W" />next word</Button>
+              <span class="ms-auto flex items-center gap-1 text-ink-2"><KeyCap keys="↑ ↓" /> <KeyCap keys="Shift" /></span>
+            </div>
           </div>
         </div>
-      </div>
+      {/if}
     {/if}
   </div>
 </PlanShell>

@@ -1,0 +1,53 @@
+import { nextPosition, type Book } from '../plan/book';
+import type { SimpleChange } from '../plan/changes';
+import type { BlockReason, Find } from '../plan/records/find';
+import { planNegatives } from '../groups/competition';
+
+/** A find to be blocked, and the words that block it. */
+export interface BlockedFind {
+  find: Find;
+  negative: string;
+  reason: BlockReason | null;
+}
+
+/**
+ * The changes that block finds. Words that block several stand once, as a judged word that leaves when it is taken back; those of one find
+ * stand with it.
+ */
+export function blockFinds(book: Book, blocked: readonly BlockedFind[], newId: () => string): SimpleChange[] {
+  const judged = new Map(
+    [...book.wordVerdict.values()].filter(({ verdict }) => verdict === 'block').map(({ words, id }) => [words, id as string]),
+  );
+  const standing = new Set(planNegatives({ book }).flatMap(({ text, match }) => (match === 'phrase' ? [text] : [])));
+  const byNegative = new Map<string, BlockedFind[]>();
+  for (const one of blocked) byNegative.set(one.negative, [...(byNegative.get(one.negative) ?? []), one]);
+  let [wordPosition, position] = [nextPosition(book.wordVerdict.values()), nextPosition(book.negative.values())];
+  return [...byNegative].flatMap(([text, own]): SimpleChange[] => {
+    const reason = own[0]?.reason ?? null;
+    const ids = own.map(({ find }) => find.id as string);
+    const known = judged.get(text);
+    if (known !== undefined) return [{ type: 'judge', ids, verdict: 'block', reason, wordVerdictId: known, makes: 'nothing' }];
+    if (own.length === 1 && !standing.has(text)) return [{ type: 'judge', ids, verdict: 'block', reason, negatives: [text] }];
+    const id = newId();
+    const negative = {
+      id: newId(),
+      campaignId: null,
+      groupId: null,
+      text,
+      match: 'phrase',
+      findId: null,
+      briefItemId: null,
+      wordVerdictId: id,
+      position: position++,
+    };
+    return [
+      {
+        type: 'add',
+        record: 'wordVerdict',
+        rows: [{ id, words: text, verdict: 'block', reason, stands: false, position: wordPosition++ }],
+      },
+      ...(standing.has(text) ? [] : [{ type: 'add' as const, record: 'negative' as const, rows: [negative] }]),
+      { type: 'judge', ids, verdict: 'block', reason, wordVerdictId: id, makes: 'nothing' },
+    ];
+  });
+}

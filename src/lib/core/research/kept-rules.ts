@@ -1,0 +1,23 @@
+import { languageWords } from '../keywords/stems';
+import { inOrder } from '../plan/book';
+import { firstLanguage, type PlanView } from '../plan/plan-view';
+import type { Change } from '../plan/changes';
+import type { KeptRule } from '../plan/records/kept-rule';
+import { judgeWords } from './judge-word';
+import { WordIndex } from './word-index';
+
+/** Rules kept from other clients that this plan has not judged yet. */
+export function rulesToApply({ book }: PlanView): KeptRule[] {
+  const judged = new Set([...book.wordVerdict.values()].map(({ words }) => words));
+  return inOrder(book.keptRule).filter(({ words }) => !judged.has(words));
+}
+
+/** The change that has kept rules stand in a plan, one step; each judges the finds that hold its words at once. */
+export function applyKeptRules(view: PlanView, rules: readonly KeptRule[], newId: () => string): Change | null {
+  const { book } = view;
+  const index = new WordIndex(languageWords(firstLanguage(view, undefined)));
+  index.update(book.find);
+  const words = rules.flatMap(({ words: text, verdict, reason }) => (verdict === 'open' ? [] : [{ words: text, verdict, reason }]));
+  const changes = judgeWords(book, index, words, { stands: true, newId });
+  return changes.length === 0 ? null : { type: 'several', name: 'rules-applied', changes };
+}

@@ -1,0 +1,74 @@
+import type { PlanView } from '../plan/plan-view';
+import { inOrder } from '../plan/book';
+import type { Find } from '../plan/records/find';
+import { areNearEqual, Letters } from '../text/near-equal';
+
+/** An ad of a rival, as it was seen. */
+export interface RivalAd {
+  headlines: string[];
+  descriptions: string[];
+  /** How many days it was shown: what runs long, pays. */
+  days: number;
+  /** Searches it was shown for. */
+  searches: string[];
+}
+
+/** Who competes for the same searches. */
+export interface Rival {
+  name: string;
+  domain: string;
+  /** Of the searches asked about, the shares bought and won for free. */
+  paidShare: number;
+  freeShare: number;
+  /** Of twelve months, in how much of each it advertises, 0 to 1. */
+  months: number[];
+  ads: RivalAd[];
+  /** Searches it buys, of those asked about and of others around them. */
+  buys: string[];
+}
+
+/** What the market tells of a plan's competition. */
+export interface Competition {
+  rivals: Rival[];
+  /** Searches that the client's own site wins for free, of those asked about. */
+  ownFree: string[];
+}
+
+/** Searches a rival buys that the plan neither keeps nor has judged. */
+export const boughtByThemAlone = (rival: Rival, finds: Iterable<Find>): string[] => {
+  const known = new Set([...finds].map(({ text }) => text));
+  return rival.buys.filter((text) => !known.has(text));
+};
+
+/** Months in which a rival advertises less than half as much as in its strongest: a season; none: all year round. */
+export const isSeasonal = ({ months }: Pick<Rival, 'months'>): boolean => Math.min(...months) < Math.max(...months) / 2;
+
+/** A line of ours that reads as one of a rival. */
+export interface SameLine {
+  adId: string;
+  ours: string;
+  theirs: string;
+  rival: string;
+}
+
+/** Lines of the plan's ads that read the same as lines of rivals' ads. */
+export function findSameLines({ book }: Pick<PlanView, 'book'>, rivals: readonly Rival[]): SameLine[] {
+  const theirs = rivals.flatMap(({ name, ads }) =>
+    ads.flatMap(({ headlines, descriptions }) =>
+      [...headlines, ...descriptions].map((text) => ({ name, text, letters: new Letters(text) })),
+    ),
+  );
+  return inOrder(book.adLine).flatMap(({ adId, text }) => {
+    const letters = new Letters(text);
+    const same = letters.length === 0 ? undefined : theirs.find((line) => areNearEqual(line.letters, letters));
+    return same ? [{ adId, ours: text, theirs: same.text, rival: same.name }] : [];
+  });
+}
+
+/** What not bidding on a search that is won for free would save in a month: its clicks at what they cost, middle of the ranges. */
+export function savedMinor(find: Find, shares: { shown: number; clicked: number }): number | null {
+  const { searchesLow, searchesHigh, bidLowMinor, bidHighMinor } = find;
+  if (searchesLow === null || bidLowMinor === null) return null;
+  const searches = (searchesLow + (searchesHigh ?? searchesLow)) / 2;
+  return Math.round(searches * shares.shown * shares.clicked * ((bidLowMinor + (bidHighMinor ?? bidLowMinor)) / 2));
+}

@@ -1,0 +1,47 @@
+<script lang="ts">
+  import { findOrders, type FindOrder } from '$lib/core/keywords/find-index';
+  import type { FindList } from './find-list.svelte';
+
+  let { list }: { list: FindList } = $props();
+
+  const fields = $derived([
+    { says: 'holds', value: list.holds, set: (holds: string) => list.filter({ holds }), isText: true },
+    { says: 'not', value: list.holdsNot, set: (holdsNot: string) => list.filter({ holdsNot }), isText: true },
+    {
+      says: 'searches ≥',
+      value: list.searchesAtLeast || '',
+      set: (text: string) => list.filter({ searchesAtLeast: Number(text) || 0 }),
+      isText: false,
+    },
+    { says: 'words ≤', value: list.longest || '', set: (text: string) => list.filter({ longest: Number(text) || 0 }), isText: false },
+  ]);
+</script>
+
+<div class="flex flex-wrap items-center gap-x-2.5 gap-y-1 border-b border-rule px-4 py-1.5">
+  {#each fields as { says, value, set, isText } (says)}
+    <label class="flex items-center gap-1.5"
+      ><span class="text-ink-2">{says}</span><input
+        class={`h-[26px] rounded border border-field bg-sheet px-2 py-0 text-[13px] ${isText ? 'w-20' : 'w-12'}`}
+        {value}
+        inputmode={isText ? 'text' : 'numeric'}
+        oninput={(event) => set(event.currentTarget.value)}
+      /></label
+    >
+  {/each}
+  <label class="ms-auto flex items-center gap-1.5"
+    ><input
+      type="checkbox"
+      class="rounded-sm text-act"
+      checked={list.byIntent}
+      onchange={(event) => list.filter({ byIntent: event.currentTarget.checked })}
+    /> grouped</label
+  >
+  <label class="flex items-center"
+    ><span class="sr-only">ordered</span><select
+      class="h-[26px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[13px]"
+      value={list.order}
+      onchange={(event) => list.filter({ order: event.currentTarget.value as FindOrder })}
+      >{#each findOrders as order (order)}<option>{order}</option>{/each}</select
+    ></label
+  >
+</div>

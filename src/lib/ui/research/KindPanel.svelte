@@ -1,0 +1,75 @@
+<script lang="ts">
+  import type { BlockReason, Verdict } from '$lib/core/plan/records/find';
+  import type { WordKindName } from '$lib/core/plan/records/word-kind';
+  import type { WordCount } from '$lib/core/research/word-index';
+  import { wordKindWords } from '$lib/wording/research';
+  import { countOf } from '$lib/wording/texts';
+  import Button from '../parts/Button.svelte';
+  import KeyCap from '../parts/KeyCap.svelte';
+  import type { ResearchDesk } from './research-desk.svelte';
+
+  interface Props {
+    research: ResearchDesk;
+    kind: WordKindName;
+    words: readonly WordCount[];
+    onleave: () => void;
+  }
+
+  let { research, kind, words, onleave }: Props = $props();
+
+  const reasons: Partial<Record<WordKindName, BlockReason>> = {
+    maker: 'brand',
+    rival: 'rival',
+    'big-shop': 'rival',
+    'other-place': 'place',
+    learning: 'learn',
+    question: 'learn',
+    job: 'job',
+    free: 'free',
+    tool: 'tool',
+  };
+  let off = $state.raw<ReadonlySet<string>>(new Set());
+  const taken = $derived(words.filter(({ key }) => !off.has(key)));
+  const finds = $derived(new Set(taken.flatMap(({ key }) => research.previewWord(key).finds.map(({ id }) => id))).size);
+  const conflicts = $derived(taken.filter(({ key }) => research.previewWord(key).conflicts.length > 0));
+
+  function toggle(key: string) {
+    const next = new Set(off);
+    if (!next.delete(key)) next.add(key);
+    off = next;
+  }
+
+  export function judge(verdict: Exclude<Verdict, 'open'>) {
+    research.judgeWords(
+      taken.map(({ shown }) => ({ words: shown, verdict, reason: verdict === 'block' ? (reasons[kind] ?? 'other') : null })),
+    );
+    onleave();
+  }
+</script>
+
+<section aria-label={`All ${wordKindWords[kind]}`} class="flex flex-col gap-1.5 border-b border-rule bg-ochre-tint px-4 py-2">
+  <div class="flex items-baseline gap-3">
+    <h2 class="font-serif text-[17px]">{wordKindWords[kind]}</h2>
+    <p class="text-ink-2">{countOf(finds, 'find')} to judge hold one of {taken.length}; click one to leave it out</p>
+    <Button kind="quiet" class="ms-auto" onclick={onleave}>Leave them <KeyCap keys="Esc" /></Button>
+  </div>
+  <p class="flex max-h-20 flex-wrap gap-1 overflow-y-auto">
+    {#each words as { key, shown, finds: count } (key)}
+      <Button
+        kind="quiet"
+        pressed={!off.has(key)}
+        class={off.has(key) ? 'text-ink-3 line-through' : 'border-field bg-sheet text-ink'}
+        onclick={() => toggle(key)}>{shown} <span class="font-mono text-[12px]">{count}</span></Button
+      >
+    {/each}
+  </p>
+  {#if conflicts.length > 0}<p class="border-s-3 border-madder ps-2.5" role="alert">
+      Kept finds hold {conflicts.map(({ shown }) => shown).join(', ')}: a block would block those too.
+    </p>{/if}
+  <div class="flex gap-2">
+    <Button disabled={taken.length === 0} onclick={() => judge('keep')}><KeyCap keys="K" /> keep all</Button>
+    <Button disabled={taken.length === 0} onclick={() => judge('block')}><KeyCap keys="B" /> block all</Button>
+    <Button disabled={taken.length === 0} onclick={() => judge('pass')}><KeyCap keys="P" /> pass all</Button>
+    <Button disabled={taken.length === 0} onclick={() => judge('later')}><KeyCap keys="L" /> later</Button>
+  </div>
+</section>
