@@ -100,37 +100,48 @@ test('Settings: names, money, places, hours, advice', async ({ page }) => {
 });
 
 test('Research: paste a table, read its columns otherwise, judge a word in bulk', async ({ page }) => {
-  const id = await planId(page, 'Cold frames, spring');
+  const id = await planId(page, 'Helgekurs på kysten');
   await page.goto(`/plans/${id}/research`);
-  await page.getByRole('button', { name: 'Paste finds' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByRole('textbox').fill('Keyword;Volume;Bid\ncold frame kit;1K–10K;£0,40\ncold frame lid;90;0,35\nCold Frame;5;1');
+  await page.getByRole('button', { name: 'Add finds' }).click();
+  await page.getByRole('button', { name: 'Paste or a file…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Paste finds' });
+  await dialog
+    .locator('textarea')
+    .fill('Keyword;Volume;Bid\nseilkurs lanterne;1K–10K;kr 4,00\nseilkurs knuter;90;3,50\nSeilkurs Bergen;5;1');
   await expect(dialog).toContainText('2 new finds of 3 lines');
-  await expect(dialog.getByRole('row', { name: /cold frame kit/ })).toContainText('1,000–10,000');
-  await expect(dialog.getByRole('row', { name: /Cold Frame cold frame/ })).toContainText('in the plan already');
+  await expect(dialog.getByRole('row', { name: /seilkurs lanterne/ })).toContainText('1,000–10,000');
+  await expect(dialog.getByRole('row', { name: /Seilkurs Bergen seilkurs bergen/ })).toContainText('in the plan already');
   await dialog.getByLabel('Column 3, Bid').selectOption('ignore');
-  await expect(dialog.getByRole('row', { name: /cold frame lid/ })).not.toContainText('0.35');
+  await expect(dialog.getByRole('row', { name: /seilkurs knuter/ })).not.toContainText('3.50');
   await dialog.getByRole('button', { name: 'Bring in 2 finds' }).click();
-  await expect(page.locator('[data-find]')).toHaveCount(6);
+  await expect(page.locator('[data-find]')).toHaveCount(5);
 
-  await page.getByRole('navigation', { name: 'Words, counted' }).getByRole('button', { name: /^cold/ }).click();
-  await expect(page.getByText('all 4 with “cold”:')).toBeVisible();
-  await page.getByRole('button', { name: 'pass', exact: true }).first().click();
-  await expect(page.getByRole('status').filter({ hasText: 'pass' })).toBeVisible();
+  await page
+    .getByRole('navigation', { name: 'Words, counted' })
+    .getByRole('button', { name: /^seilkurs/ })
+    .first()
+    .click();
+  const word = page.getByRole('region', { name: 'The word seilkurs' });
+  await expect(word).toContainText('2 finds to judge');
+  await expect(word).toContainText('2 kept finds hold it: seilkurs, seilkurs bergen');
+  await word.getByRole('button', { name: 'pass all' }).click();
+  await expect(page.getByRole('status').filter({ hasText: '2 finds with “seilkurs”: pass' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /2 passed/ })).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.locator('[data-find]')).toHaveCount(6);
+  await expect(page.locator('[data-find]')).toHaveCount(5);
 
-  // A block makes a negative; taking the verdict off takes it back.
-  await page.locator('[data-find="mini greenhouse"]').click();
+  // A block makes the shortest negative that blocks no kept find; taking the verdict off takes it back.
+  await page.locator('[data-find="leie seilbåt"]').click();
   await page.keyboard.press('b');
   await untilSaved(page);
   const negatives = async () =>
     (await (await page.request.get(`/api/plans/${id}`)).json()).negatives.map(({ text }: { text: string }) => text);
-  expect(await negatives()).toContain('mini greenhouse');
-  await page.locator('[data-find="mini greenhouse"]').click();
+  expect(await negatives()).toContain('leie');
+  await page.getByRole('button', { name: /2 blocked/ }).click();
+  await page.locator('[data-find="leie seilbåt"]').click();
   await page.keyboard.press('o');
   await untilSaved(page);
-  expect(await negatives()).not.toContain('mini greenhouse');
+  expect(await negatives()).not.toContain('leie');
 });
 
 test('Groups: which group answers and why, moving by drag and by key, merging, negatives', async ({ page }) => {

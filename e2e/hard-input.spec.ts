@@ -76,11 +76,12 @@ test('markup and formulas stay text wherever they are shown', async ({ page }) =
 
 test('thousands of finds come in at once, and the keys still answer', async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  const id = await planId(page, 'Cold frames, spring');
+  const id = await planId(page, 'Helgekurs på kysten');
   await page.goto(`/plans/${id}/research`);
-  await page.getByRole('button', { name: 'Paste finds' }).click();
+  await page.getByRole('button', { name: 'Add finds' }).click();
+  await page.getByRole('button', { name: 'Paste or a file…' }).click();
   const lines = Array.from({ length: 3000 }, (_, index) => `cold frame number ${index}\t${10_000 - index}`);
-  await page.getByRole('dialog').getByRole('textbox').focus();
+  await page.getByRole('dialog', { name: 'Paste finds' }).locator('textarea').focus();
   await page.evaluate((text) => navigator.clipboard.writeText(text), lines.join('\n'));
   await page.keyboard.press('Control+v');
   await page.getByRole('button', { name: 'Bring in 3,000 finds' }).click();

@@ -22,7 +22,7 @@ async function serve(port, folder, demo) {
   return child;
 }
 
-/** @type {[name: string, path: string, prepare?: (page: Page) => Promise<unknown>][]} */
+/** @type {[name: string, path: string, prepare?: (page: Page) => Promise<unknown>, plan?: string][]} */
 const views = [
   ['brief', '/brief'],
   ['settings', '/settings', (page) => page.getByText('Clicks asked for').waitFor()],
@@ -35,7 +35,37 @@ const views = [
       await page.getByRole('listbox', { name: 'Places found' }).getByRole('option').first().click();
     },
   ],
-  ['research', '/research'],
+  ['research', '/research', (page) => page.getByText('sells the service').first().waitFor(), 'Cold frames, spring'],
+  [
+    'research-word',
+    '/research',
+    async (page) => {
+      await page.getByText('Judge next').waitFor();
+      await page
+        .getByRole('navigation', { name: 'Words, counted' })
+        .getByRole('button', { name: /^staging/ })
+        .first()
+        .click();
+    },
+    'Cold frames, spring',
+  ],
+  [
+    'rivals',
+    '/research',
+    async (page) => {
+      await page.getByRole('button', { name: 'Rivals' }).click();
+      await page.getByRole('button', { name: '4 ads' }).first().click();
+    },
+  ],
+  [
+    'research-later',
+    '/research',
+    async (page) => {
+      await page.getByRole('button', { name: /3 later/ }).click();
+      await page.getByRole('button', { name: 'Side by side' }).click();
+      await page.getByText('sells the service').first().waitFor();
+    },
+  ],
   [
     'groups',
     '/groups',
@@ -100,8 +130,9 @@ const demo = await serve('4317', folder, true);
 await page.goto('http://127.0.0.1:4317/');
 await take('shelf');
 const { plans } = await (await fetch('http://127.0.0.1:4317/api/plans')).json();
-for (const [name, path, act] of views) {
-  await page.goto(`http://127.0.0.1:4317/plans/${plans[0].id}${path}`);
+for (const [name, path, act, planName] of views) {
+  const plan = plans.find((one) => one.name === planName) ?? plans[0];
+  await page.goto(`http://127.0.0.1:4317/plans/${plan.id}${path}`);
   await page.waitForSelector('h1');
   await act?.(page);
   await take(name);

@@ -83,3 +83,12 @@ const mostlyWords: Record<ResultKind, string> = {
 /** What a results page tells. */
 export const wordEvidence = ({ mostly, count, of, paid }: ResultsEvidence): string =>
   `${mostly === null ? 'No kind of page prevails' : `${count} of ${of} ${mostlyWords[mostly]}`}. ${paid === 0 ? 'Nobody pays to be there.' : `${countOf(paid, 'row is', 'rows are')} paid for.`}`;
+
+const whole = new Intl.NumberFormat('en-GB');
+const compact = new Intl.NumberFormat('en-GB', { notation: 'compact', maximumSignificantDigits: 3 });
+/** A count of searches: whole up to ten thousand, then shortened: they are estimates. */
+export const wordSearches = (count: number): string => (count < 10_000 ? whole : compact).format(Math.round(count));
+
+/** A range of searches; a dash where nothing is known. */
+export const wordSearchRange = (low: number | null, high: number | null): string =>
+  low === null ? '–' : high === null || low === high ? wordSearches(low) : `${wordSearches(low)}–${wordSearches(high)}`;

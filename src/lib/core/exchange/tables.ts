@@ -151,10 +151,8 @@ class RowMaker {
 
   private negatives(add: Add): void {
     const { view } = this;
-    // Two finds may be blocked by the same words: whoever loads the plan needs them once.
-    const once = (rows: readonly Negative[]) => [...new Map(rows.map((row) => [`${row.match} ${row.text}`, row])).values()];
     const write = (rows: readonly Negative[], campaign: Campaign | null, group: Group | null) => {
-      for (const row of once(rows))
+      for (const row of rows)
         add(
           {
             level: group ? 'ad group' : campaign ? 'campaign' : 'plan',

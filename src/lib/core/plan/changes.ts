@@ -189,7 +189,19 @@ export function summarize(change: Change): StepSummary {
       return { ...blank, type: 'judge', record: 'find', verdict: change.verdict, count: change.ids.length };
     case 'merge-groups':
       return { ...blank, type: 'merge-groups', record: 'group', count: change.ids.length };
-    case 'several':
+    case 'several': {
+      const judged = change.changes.filter((part) => part.type === 'judge');
+      const [first] = judged;
+      // What was remembered beside the verdict is no step of its own.
+      if (change.name === 'finds-judged' && first)
+        return {
+          ...blank,
+          type: 'judge',
+          record: 'find',
+          verdict: first.verdict,
+          count: judged.reduce((sum, { ids: own }) => sum + own.length, 0),
+        };
       return { ...blank, type: 'several', name: change.name, count: change.changes.length };
+    }
   }
 }

@@ -1,6 +1,6 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { addLike, bookOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
+import { bookOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { noFigures } from '../market/find-figures';
@@ -77,7 +77,7 @@ describe('the kinds of words', () => {
   });
 
   it('are corrected by hand, and say nothing where they are what is sold', () => {
-    const corrected = addLike2(empty, 'tuner');
+    const corrected = withKind(empty, 'tuner');
     expect(new Lexicon(viewOf(corrected), []).kindOf('tuner')).toBe('tool');
     const courses = change(empty, 'brief', { offer: 'Piano courses' });
     expect(new Lexicon(viewOf(courses), []).kindOf('course')).toBe('core');
@@ -91,7 +91,7 @@ describe('the kinds of words', () => {
   );
 });
 
-function addLike2(book: Book, word: string): Book {
+function withKind(book: Book, word: string): Book {
   return { ...book, wordKind: new Map([['k', { id: 'k', word, kind: 'tool', position: 0 }]]) };
 }
 

@@ -3,7 +3,7 @@
   import { childrenOf } from '$lib/core/plan/book';
   import type { Find } from '$lib/core/plan/records/find';
   import { readResults } from '$lib/core/research/results-page';
-  import { figuresKindWords, reasonWords, resultKindWords, wordEvidence, wordProposal } from '$lib/wording/research';
+  import { figuresKindWords, reasonWords, resultKindWords, wordEvidence, wordProposal, wordSearchRange } from '$lib/wording/research';
   import { wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
@@ -45,12 +45,7 @@
 <section aria-label="The find" class="mb-3 border-b border-rule pb-3">
   <h2 class="pb-1.5 font-serif text-[17px] break-words">{find.text}</h2>
   <dl class="grid grid-cols-[auto_1fr] gap-x-2 gap-y-0.5">
-    {@render fact(
-      'Searches a month',
-      find.searchesLow === null
-        ? '–'
-        : `${find.searchesLow.toLocaleString('en-GB')}–${(find.searchesHigh ?? find.searchesLow).toLocaleString('en-GB')}`,
-    )}
+    {@render fact('Searches a month', wordSearchRange(find.searchesLow, find.searchesHigh))}
     {#if find.months.length === 12}{@render fact('Most in', months[find.months.indexOf(Math.max(...find.months))] ?? '')}{/if}
     {#if find.bids.length > 0}
       {#each find.bids as { lowMinor, highMinor }, level (level)}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { writeAmount } from '$lib/core/budget/money';
   import type { Find } from '$lib/core/plan/records/find';
-  import { intentWords } from '$lib/wording/research';
+  import { intentWords, wordSearchRange } from '$lib/wording/research';
   import Months from './Months.svelte';
   import type { RowWindow } from '../parts/row-window.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
@@ -21,7 +21,6 @@
   const places = $derived(research.read.reading.words.places);
   const range = (low: number | null, high: number | null, write: (value: number) => string) =>
     low === null ? '–' : low === high || high === null ? write(low) : `${write(low)}–${write(high)}`;
-  const searches = ({ searchesLow, searchesHigh }: Find) => range(searchesLow, searchesHigh, (value) => value.toLocaleString('en-GB'));
   const bids = ({ bidLowMinor, bidHighMinor }: Find) =>
     range(bidLowMinor, bidHighMinor, (value) => writeAmount(value, research.desk.currency));
   const columns = 'grid-cols-[minmax(0,1fr)_104px_64px_84px_72px_minmax(0,96px)]';
@@ -79,8 +78,9 @@
           >{@render text(find)}</span
         >
         <span
-          class={`text-end font-mono text-[12.5px] font-normal ${research.figures.isFromElsewhere(find) ? 'text-ink-3 line-through' : ''}`}
-          title={research.figures.isFromElsewhere(find) ? 'figures of other places' : undefined}>{searches(find)}</span
+          class={`text-end font-mono text-[12.5px] font-normal whitespace-nowrap ${research.figures.isFromElsewhere(find) ? 'text-ink-3 line-through' : ''}`}
+          title={research.figures.isFromElsewhere(find) ? 'figures of other places' : undefined}
+          >{wordSearchRange(find.searchesLow, find.searchesHigh)}</span
         >
         <Months months={find.months} />
         <span class="text-end font-mono text-[12.5px] font-normal whitespace-nowrap">{bids(find)}</span>

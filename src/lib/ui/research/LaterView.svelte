@@ -3,7 +3,7 @@
   import { tinykeys } from 'tinykeys';
   import type { Verdict } from '$lib/core/plan/records/find';
   import { readResults } from '$lib/core/research/results-page';
-  import { resultKindWords, wordEvidence, wordProposal } from '$lib/wording/research';
+  import { resultKindWords, wordEvidence, wordProposal, wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
@@ -65,7 +65,7 @@
       >
         <h2 class="font-serif text-[17px] break-words">{find.text}</h2>
         <p class="text-ink-2">
-          {find.searchesLow === null ? 'no figures' : `${find.searchesLow}–${find.searchesHigh} searches a month`} · {wordProposal(
+          {find.searchesLow === null ? 'no figures' : `${wordSearchRange(find.searchesLow, find.searchesHigh)} searches a month`} · {wordProposal(
             research.proposalOf(find),
           )}
         </p>

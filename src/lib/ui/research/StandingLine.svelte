@@ -2,6 +2,7 @@
   import { formatMoney } from '$lib/core/budget/money';
   import type { Verdict } from '$lib/core/plan/records/find';
   import { computeCapacity, rankStrongest } from '$lib/core/research/strongest';
+  import { wordSearches } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
@@ -28,7 +29,6 @@
   const ranked = $derived(rankStrongest(research.desk.plan, kept, (find) => research.proposalOf(find).intent));
   const small = $derived(kept.filter(({ searchesHigh }) => (searchesHigh ?? 0) <= 20));
   const smallSearches = $derived(small.reduce((sum, { searchesHigh }) => sum + (searchesHigh ?? 0), 0));
-  const whole = (count: number) => Math.round(count).toLocaleString('en-GB');
   let isOpen = $state(false);
 </script>
 
@@ -37,10 +37,10 @@
 </div>
 <p class="flex flex-wrap items-baseline gap-x-4 border-b border-rule px-[22px] py-1 text-ink-2">
   <span
-    >Kept: <b class="font-semibold text-ink">{whole(searches.keep)}</b> searches a month, {clear} of {kept.length} clear; blocked
-    {whole(searches.block)}, left {whole(searches.open)}</span
+    >Kept: <b class="font-semibold text-ink">{wordSearches(searches.keep)}</b> searches a month, {clear} of {kept.length} clear; blocked
+    {wordSearches(searches.block)}, left {wordSearches(searches.open)}</span
   >
-  {#if small.length > 0}<span>{countOf(small.length, 'small one')} add up to {whole(smallSearches)}</span>{/if}
+  {#if small.length > 0}<span>{countOf(small.length, 'small one')} add up to {wordSearches(smallSearches)}</span>{/if}
   {#if capacity}
     <span class={kept.length > capacity.keywords ? 'text-ochre' : ''}
       >The money feeds {countOf(capacity.keywords, 'keyword')}{kept.length > capacity.keywords ? `; ${kept.length} are kept` : ''}</span
@@ -54,8 +54,8 @@
       {formatMoney(research.desk.plan.brief.monthlyMinor ?? 0, research.desk.currency, { whole: true })} a month at {formatMoney(
         capacity.costPerClickMinor,
         research.desk.currency,
-      )} a click buys {whole(capacity.clicks)} clicks; a keyword needs {research.desk.plan.house.clicksPerKeyword} to be learned from. Worth:
-      clicks × what the intent is worth × what a click may cost against what it does.
+      )} a click buys {wordSearches(capacity.clicks)} clicks; a keyword needs {research.desk.plan.house.clicksPerKeyword} to be learned from.
+      Worth: clicks × what the intent is worth × what a click may cost against what it does.
     </p>
     <div class="max-h-96 overflow-y-auto border-y border-rule">
       <table class="w-full">

@@ -60,7 +60,7 @@
     {#each next as one (one.key)}{@render word(one.key, one.shown, one.finds)}{/each}
   {/if}
   <h2 class="px-3 pt-2 font-semibold">{list.verdict === 'open' ? 'Words left' : 'Words in these'}</h2>
-  <p class="flex gap-2 px-3 pb-1 text-ink-2">
+  <p class="flex flex-wrap gap-x-1 px-3 pb-1 text-ink-2">
     {#each [1, 2, 3] as count (count)}
       <Button
         kind="quiet"

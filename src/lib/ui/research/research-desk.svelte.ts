@@ -178,7 +178,8 @@ export class ResearchDesk {
   /** The shortest words that would block a find and no kept one. */
   negativeFor(find: Find): string {
     const kept = this.keptTexts.filter((text) => text !== find.text);
-    return shortestNegative(find.text, kept, [this.proposalOf(find).because].filter(Boolean));
+    const { verdict, because } = this.proposalOf(find);
+    return shortestNegative(find.text, kept, verdict === 'block' ? [because] : []);
   }
 
   /** What judging a word would do. */

@@ -18,6 +18,7 @@
   import FindFilters from '$lib/ui/research/FindFilters.svelte';
   import KindPanel from '$lib/ui/research/KindPanel.svelte';
   import LaterView from '$lib/ui/research/LaterView.svelte';
+  import PasteDialog from '$lib/ui/research/PasteDialog.svelte';
   import { ResearchDesk } from '$lib/ui/research/research-desk.svelte';
   import RivalsView from '$lib/ui/research/RivalsView.svelte';
   import StandingLine from '$lib/ui/research/StandingLine.svelte';
@@ -37,6 +38,7 @@
   const { list } = research;
   const rows = new RowWindow(28, () => list.rows.length);
   let isAdding = $state(false);
+  let isPasting = $state(false);
   let isAccepting = $state(false);
   let isKeepingIn = $state(false);
   let chosenKind = $state.raw<{ kind: WordKindName; words: readonly WordCount[] } | null>(null);
@@ -61,7 +63,7 @@
     { id: 'block' as const, says: 'blocked', count: list.counts.block },
     { id: 'pass' as const, says: 'passed', count: list.counts.pass },
     { id: 'later' as const, says: 'later', count: list.counts.later },
-    { id: 'all' as const, says: 'all', count: list.all.length },
+    { id: 'all' as const, says: 'all', count: null },
   ]);
   /** Where a find's text stands as a keyword. */
   const groupsByText = $derived.by(() => {
@@ -174,7 +176,9 @@
             type="button"
             aria-pressed={list.verdict === id}
             class={`flex shrink-0 items-center gap-1 border-b-3 px-0.5 -outline-offset-2 ${list.verdict === id ? 'border-madder font-semibold' : 'border-transparent text-ink-2'}`}
-            onclick={() => list.filter({ verdict: id, wordKey: '' })}><span class="font-mono text-[12px]">{count}</span> {says}</button
+            onclick={() => list.filter({ verdict: id, wordKey: '' })}
+            >{#if count !== null}<span class="font-mono text-[12px]">{count}</span>{/if}
+            {says}</button
           >
         {/each}
       {/snippet}
@@ -192,7 +196,10 @@
     {#if list.all.length === 0}
       <div class="flex flex-col items-center gap-3 py-24">
         <p class="text-[14.5px]">Every keyword begins as a find: asked for, pasted or read in, read once, and kept, blocked or passed.</p>
-        <Button kind="act" onclick={() => (isAdding = true)}>Ask what people search</Button>
+        <div class="flex gap-3">
+          <Button kind="act" onclick={() => (isAdding = true)}>Ask what people search</Button>
+          <Button onclick={() => (isPasting = true)}>Paste a list of keywords</Button>
+        </div>
       </div>
     {:else}
       <StandingLine {research} />
@@ -241,6 +248,7 @@
   </div>
 </PlanShell>
 {#if isAdding}<AddFindsDialog {research} bind:open={isAdding} />{/if}
+{#if isPasting}<PasteDialog {research} bind:open={isPasting} ondone={() => undefined} />{/if}
 {#if isAccepting}<AcceptDialog {research} bind:open={isAccepting} />{/if}
 <ChooseDialog
   bind:open={isKeepingIn}
