@@ -21,6 +21,7 @@ import { bigSize, makePlan } from './big-plan';
 import { scanFinds } from './scan-finds';
 import { naiveOverlaps, sortedOverlaps } from './naive-overlaps';
 import { compare, timeOf } from './measuring';
+import { benchResearch } from './research';
 import { benchSettings } from './settings';
 
 if (process.argv[2] === 'plan') {
@@ -160,3 +161,4 @@ const bareRead = timeOf(() => selects.map((select) => select.all()));
 say(compare('open', { kind: 'at-most', times: 4 }, opened, bareRead));
 
 for (const row of benchSettings('.bench/places.sqlite')) say(row);
+for (const row of benchResearch()) say(row);

@@ -1,21 +1,9 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { inOrder } from '../plan/book';
-import { laterFind, verdicts, type Find, type Verdict } from '../plan/records/find';
+import { findRow } from '../../../tests/find-row';
+import { verdicts, type Find } from '../plan/records/find';
 import { FindIndex, findOrders, type FindFilter } from './find-index';
-
-const find = (id: string, text: string, verdict: Verdict, searchesHigh: number | null, position: number): Find => ({
-  ...laterFind,
-  id,
-  text,
-  verdict,
-  searchesLow: searchesHigh,
-  searchesHigh,
-  bidLowMinor: null,
-  bidHighMinor: null,
-  source: '',
-  position,
-});
 
 /** The slow, obvious way. */
 function scan(
@@ -66,7 +54,7 @@ describe('finds by their words', () => {
       rows = new Map(rows);
       for (const edit of round)
         if (typeof edit === 'number') rows.delete(`f${edit}`);
-        else rows.set(`f${edit[0]}`, find(`f${edit[0]}`, edit[1], edit[2], edit[3], edit[0]));
+        else rows.set(`f${edit[0]}`, findRow(`f${edit[0]}`, edit[1], edit[2], edit[3], edit[0]));
       index.update(rows);
     }
     const asked = { ...wanted, stays: new Set(['f3']) };
@@ -75,7 +63,7 @@ describe('finds by their words', () => {
 
   it('a find that was judged stays as long as it is told to', () => {
     const index = new FindIndex();
-    index.update(new Map([['x', find('x', 'piano', 'keep', null, 0)]]));
+    index.update(new Map([['x', findRow('x', 'piano', 'keep', null, 0)]]));
     expect(index.filter({ verdict: 'open' })).toEqual([]);
     expect(index.filter({ verdict: 'open', stays: new Set(['x']) })).toHaveLength(1);
   });

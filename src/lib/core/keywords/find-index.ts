@@ -33,34 +33,55 @@ const orders: Readonly<Record<FindOrder, ((a: Find, b: Find) => number) | null>>
   dearest: (a, b) => (b.bidHighMinor ?? -1) - (a.bidHighMinor ?? -1),
   longest: (a, b) => b.text.length - a.text.length,
 };
+/** Of all finds, the share from which picking out of all of them is faster than sorting. */
+const manyShare = 0.08;
 const asFound = (a: Find, b: Find) => a.position - b.position || (a.id < b.id ? -1 : 1);
 
-/** The finds of a plan by their words, kept up to date with the least work: a verdict changes no word. */
+/** Whether a find keeps its place in every order. */
+const staysInPlace = (before: Find, after: Find | undefined) =>
+  after !== undefined &&
+  before.text === after.text &&
+  before.searchesHigh === after.searchesHigh &&
+  before.bidHighMinor === after.bidHighMinor &&
+  before.position === after.position;
+
+/** What a filter let through, to be narrowed where the next one asks for more of the same text. */
+interface Answered {
+  filter: FindFilter;
+  found: readonly Find[];
+}
+
+/** The finds of a plan by their words and in their orders, kept up to date with the least work: a verdict changes neither. */
 export class FindIndex {
   private rows: Rows = new Map();
   private readonly byWord = new Map<string, Set<string>>();
+  private readonly ordered = new Map<FindOrder, readonly Find[]>();
+  private answered: Answered | null = null;
 
   /** Takes the finds as they now are. */
   update(rows: Rows): void {
     if (rows === this.rows) return;
-    for (const [id, find] of this.rows) if (rows.get(id)?.text !== find.text) this.take(find);
+    let isInPlace = rows.size === this.rows.size;
+    for (const [id, find] of this.rows) {
+      const next = rows.get(id);
+      if (next === find) continue;
+      if (next?.text !== find.text) this.take(find);
+      isInPlace &&= staysInPlace(find, next);
+    }
     for (const [id, find] of rows) if (this.rows.get(id)?.text !== find.text) this.put(find);
+    if (!isInPlace) this.ordered.clear();
+    for (const [order, list] of this.ordered)
+      this.ordered.set(
+        order,
+        list.map((find) => rows.get(find.id)!),
+      );
+    this.answered = null;
     this.rows = rows;
   }
 
   /** The finds that a filter lets through, in its order; of equals the one that was found first stands first. */
   filter(filter: FindFilter): Find[] {
-    const {
-      words = [],
-      ids,
-      holds = '',
-      holdsNot = '',
-      verdict,
-      stays = none,
-      searchesAtLeast = 0,
-      longest = 0,
-      order = 'as found',
-    } = filter;
+    const { holds = '', holdsNot = '', verdict, stays = none, searchesAtLeast = 0, longest = 0 } = filter;
     const [text, not] = [holds.trim().toLowerCase(), holdsNot.trim().toLowerCase()];
     const isWanted = (find: Find) =>
       (verdict === undefined || find.verdict === verdict || stays.has(find.id)) &&
@@ -68,20 +89,47 @@ export class FindIndex {
       (text === '' || find.text.includes(text)) &&
       (not === '' || !find.text.includes(not)) &&
       (longest === 0 || wordsOf(find.text).length <= longest);
-    const found = this.candidates(words, ids).filter(isWanted);
-    const compare = orders[order];
-    return compare ? found.sort(compare) : found;
+    const found = (this.narrowed(filter) ?? this.candidates(filter)).filter(isWanted);
+    this.answered = { filter, found };
+    return found;
   }
 
-  /** The finds that hold all of some words, as found. */
-  private candidates(words: readonly string[], ids: ReadonlySet<string> | undefined): Find[] {
-    if (ids) return [...ids].flatMap((id) => this.rows.get(id) ?? []).sort(asFound);
-    if (words.length === 0) return [...inOrder(this.rows)];
-    const sets = words.map((word) => this.byWord.get(word) ?? none).sort((a, b) => a.size - b.size);
+  /** What the last filter let through, where this one differs in a longer text alone. */
+  private narrowed(filter: FindFilter): readonly Find[] | null {
+    if (!this.answered) return null;
+    const { filter: last, found } = this.answered;
+    const keys = [...new Set([...Object.keys(last), ...Object.keys(filter)])] as (keyof FindFilter)[];
+    const isSame = keys.every((key) => key === 'holds' || last[key] === filter[key]);
+    return isSame && (filter.holds ?? '').toLowerCase().includes((last.holds ?? '').trim().toLowerCase()) ? found : null;
+  }
+
+  /** All finds in an order, sorted once. */
+  private inOrderOf(order: FindOrder): readonly Find[] {
+    let list = this.ordered.get(order);
+    if (!list) {
+      const compare = orders[order];
+      list = compare ? [...inOrder(this.rows)].sort(compare) : inOrder(this.rows);
+      this.ordered.set(order, list);
+    }
+    return list;
+  }
+
+  /** The finds that hold all of some words, or are among some ids, in order: few are sorted, many are picked out of all. */
+  private candidates({ words = [], ids, order = 'as found' }: FindFilter): readonly Find[] {
+    const all = this.inOrderOf(order);
+    if (ids === undefined && words.length === 0) return all;
+    const sets = [...(ids ? [ids] : []), ...words.map((word) => this.byWord.get(word) ?? none)].sort((a, b) => a.size - b.size);
     const [fewest = none, ...others] = sets;
+    const isIn = (id: string) => others.every((set) => set.has(id));
+    if (fewest.size > all.length * manyShare) return all.filter(({ id }) => fewest.has(id) && isIn(id));
     const found: Find[] = [];
-    for (const id of fewest) if (others.every((ids) => ids.has(id))) found.push(this.rows.get(id)!);
-    return found.sort(asFound);
+    for (const id of fewest) {
+      const find = isIn(id) ? this.rows.get(id) : undefined;
+      if (find) found.push(find);
+    }
+    found.sort(asFound);
+    const compare = orders[order];
+    return compare ? found.sort(compare) : found;
   }
 
   private put({ id, text }: Find): void {

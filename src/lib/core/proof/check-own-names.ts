@@ -3,6 +3,7 @@ import { plainText } from '../keywords/read-keyword';
 import { childrenOf } from '../plan/book';
 import { groupsInOrder, type PlanView } from '../plan/plan-view';
 import type { Group } from '../plan/records/group';
+import { planNegative } from '../plan/records/negative';
 import { holdsPhrase } from '../rules/word-lists';
 import type { Report } from './finding';
 
@@ -31,13 +32,9 @@ export function checkOwnNames(view: PlanView): Report[] {
   const rows = unblocked.flatMap(({ group, names }) =>
     names.map((text, index) => ({
       id: `${group.id}-own-${index}`,
-      campaignId: null,
+      ...planNegative,
       groupId: group.id,
       text,
-      match: 'phrase',
-      findId: null,
-      briefItemId: null,
-      wordVerdictId: null,
       position: position++,
     })),
   );

@@ -1,5 +1,6 @@
 import { nextPosition, type Book } from '../plan/book';
 import type { SimpleChange } from '../plan/changes';
+import { planNegative } from '../plan/records/negative';
 import type { BlockReason, Find } from '../plan/records/find';
 import { planNegatives } from '../groups/competition';
 
@@ -31,12 +32,8 @@ export function blockFinds(book: Book, blocked: readonly BlockedFind[], newId: (
     const id = newId();
     const negative = {
       id: newId(),
-      campaignId: null,
-      groupId: null,
+      ...planNegative,
       text,
-      match: 'phrase',
-      findId: null,
-      briefItemId: null,
       wordVerdictId: id,
       position: position++,
     };

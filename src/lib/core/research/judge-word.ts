@@ -1,6 +1,7 @@
 import { planNegatives } from '../groups/competition';
 import type { Change, SimpleChange } from '../plan/changes';
 import { childrenOf, nextPosition, type Book } from '../plan/book';
+import { planNegative } from '../plan/records/negative';
 import type { BlockReason, Find, Verdict } from '../plan/records/find';
 import type { WordIndex } from './word-index';
 
@@ -46,12 +47,8 @@ export function judgeWord(book: Book, index: WordIndex, key: string, asked: Word
     .filter((text) => !standing.has(`phrase ${text}`))
     .map((text) => ({
       id: newId(),
-      campaignId: null,
-      groupId: null,
+      ...planNegative,
       text,
-      match: 'phrase',
-      findId: null,
-      briefItemId: null,
       wordVerdictId: id,
       position: position++,
     }));

@@ -4,6 +4,7 @@ import { isKnown, noFigures, withFigures } from '../market/find-figures';
 import { childrenOf, inOrder, nextPosition } from '../plan/book';
 import type { Change, SimpleChange, StepName } from '../plan/changes';
 import { firstLanguage, type PlanView } from '../plan/plan-view';
+import { planNegative } from '../plan/records/negative';
 import { laterFind, type Figures, type Find, type Verdict } from '../plan/records/find';
 import { sameValue } from '../plan/same-value';
 import type { WordVerdict } from '../plan/records/word-verdict';
@@ -134,12 +135,8 @@ function negativesFor({ book }: PlanView, forms: ReadonlyMap<string, string>, ne
     .filter(([text, id]) => !childrenOf(book.negative, 'wordVerdictId', id).some((negative) => negative.text === text))
     .map(([text, wordVerdictId]) => ({
       id: newId(),
-      campaignId: null,
-      groupId: null,
+      ...planNegative,
       text,
-      match: 'phrase',
-      findId: null,
-      briefItemId: null,
       wordVerdictId,
       position: position++,
     }));

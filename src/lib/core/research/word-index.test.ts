@@ -2,22 +2,11 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
-import { laterFind, verdicts, type Find, type Verdict } from '../plan/records/find';
+import { findRow } from '../../../tests/find-row';
+import { verdicts, type Find, type Verdict } from '../plan/records/find';
 import { WordIndex } from './word-index';
 
 const english = languageWords('en');
-const find = (id: string, text: string, verdict: Verdict, searchesHigh: number | null): Find => ({
-  ...laterFind,
-  id,
-  text,
-  verdict,
-  searchesLow: searchesHigh,
-  searchesHigh,
-  bidLowMinor: null,
-  bidHighMinor: null,
-  source: '',
-  position: 0,
-});
 const rowsOf = (finds: readonly Find[]) => new Map(finds.map((one) => [one.id as string, one]));
 
 /** The slow, obvious way: every run of every find, anew. */
@@ -59,7 +48,7 @@ describe('words in a row', () => {
         rows = new Map(rows);
         for (const edit of round)
           if (typeof edit === 'number') rows.delete(`f${edit}`);
-          else rows.set(`f${edit[0]}`, find(`f${edit[0]}`, edit[1], edit[2], edit[3]));
+          else rows.set(`f${edit[0]}`, findRow(`f${edit[0]}`, edit[1], edit[2], edit[3]));
         index.update(rows);
       }
       const listed = index.list(length, verdict).map(({ key, finds, searches }) => ({ key, finds, searches }));
@@ -70,7 +59,11 @@ describe('words in a row', () => {
   it('are joined by stem, shown in the form that is met most, small words at their ends left out', () => {
     const index = new WordIndex(english);
     index.update(
-      rowsOf([find('a', 'piano lesson', 'open', 5), find('b', 'lessons for piano', 'open', 7), find('c', 'piano lessons', 'keep', 1)]),
+      rowsOf([
+        findRow('a', 'piano lesson', 'open', 5),
+        findRow('b', 'lessons for piano', 'open', 7),
+        findRow('c', 'piano lessons', 'keep', 1),
+      ]),
     );
     expect(index.list(1)).toMatchObject([
       { shown: 'lessons', finds: 2 },

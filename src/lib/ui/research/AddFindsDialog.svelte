@@ -18,6 +18,7 @@
     { id: 'market', says: 'Ask what people search' },
     { id: 'themes', says: 'Ask again for each theme' },
     { id: 'patterns', says: 'Patterns and lists' },
+    { id: 'misspelt', says: 'Misspellings' },
     { id: 'page', says: 'A page' },
     { id: 'plan', says: 'Another plan' },
   ];
@@ -94,6 +95,11 @@
     <label class="flex items-center gap-2"
       ><input type="checkbox" class="rounded-sm text-act" bind:checked={sources.everyOrder} /> what people add before the thing as well</label
     >
+  {:else if sources.source === 'misspelt'}
+    <p class="text-ink-2">
+      The kept finds that are searched most, mistyped by rule: a letter left out, two changed over. They are marked, and fetched figures
+      tell which are searched.
+    </p>
   {:else if sources.source === 'page'}
     <label class="grid gap-1"
       ><span class="text-ink-2">The address of a page, one’s own or anyone’s. What its headings and lists speak of becomes finds.</span>
@@ -124,8 +130,8 @@
           (sources.source === 'themes' && waiting === 0) ||
           (sources.source === 'plan' && sources.planId === '')}
         onclick={() => void sources.gather()}
-        >{sources.source === 'patterns'
-          ? 'Combine'
+        >{sources.source === 'patterns' || sources.source === 'misspelt'
+          ? 'Make them'
           : sources.source === 'page'
             ? 'Read it'
             : sources.source === 'plan'

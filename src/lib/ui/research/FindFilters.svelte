@@ -38,7 +38,7 @@
   >
   <label class="flex items-center"
     ><span class="sr-only">ordered</span><select
-      class="h-[26px] w-[122px] rounded border border-field bg-sheet py-0 ps-2 pe-6 text-[13px]"
+      class="h-[26px] w-[134px] rounded border border-field bg-sheet py-0 ps-2 pe-6 text-[13px]"
       value={list.order}
       onchange={(event) => list.filter({ order: event.currentTarget.value as FindOrder })}
       >{#each findOrders as order (order)}<option>{order}</option>{/each}</select

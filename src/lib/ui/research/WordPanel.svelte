@@ -1,7 +1,7 @@
 <script lang="ts">
   import { blockReasons, type BlockReason, type Verdict } from '$lib/core/plan/records/find';
   import { wordKinds } from '$lib/core/plan/records/word-kind';
-  import { reasonWords, wordKindWords } from '$lib/wording/research';
+  import { reasonWords, wordKindWords, wordSearches } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
@@ -40,7 +40,7 @@
   <div class="flex flex-wrap items-baseline gap-x-3 gap-y-1">
     <h2 class="font-serif text-[17px]">{shown}</h2>
     <p class="text-ink-2">
-      {countOf(preview.finds.length, 'find')} to judge, {(count?.searches ?? 0).toLocaleString('en-GB')} searches
+      {countOf(preview.finds.length, 'find')} to judge, {wordSearches(count?.searches ?? 0)} searches
     </p>
     <SelectField
       label="Kind of the word"

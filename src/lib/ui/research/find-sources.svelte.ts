@@ -1,4 +1,5 @@
 import { languageWords } from '$lib/core/keywords/stems';
+import { misspell } from '$lib/core/keywords/misspell';
 import { wordsOf } from '$lib/core/keywords/words';
 import { marketFigures } from '$lib/core/market/find-figures';
 import type { MarketFigures } from '$lib/core/market/figures';
@@ -15,7 +16,7 @@ import { marketName } from './find-figures.svelte';
 import type { ResearchDesk } from './research-desk.svelte';
 
 /** Where finds can come from. */
-export const sourceNames = ['market', 'themes', 'patterns', 'page', 'plan'] as const;
+export const sourceNames = ['market', 'themes', 'patterns', 'misspelt', 'page', 'plan'] as const;
 export type SourceName = (typeof sourceNames)[number];
 
 /** A theme that is asked about by itself, and what came of it. */
@@ -28,6 +29,7 @@ export interface ThemeAsked {
 
 const mostTerms = 10;
 const mostThemes = 40;
+const mostMisspelt = 200;
 const linesOf = (text: string) => [
   ...new Set(
     text
@@ -141,6 +143,16 @@ export class FindSources {
       const lists = { things: linesOf(this.things), added: linesOf(this.added), places: linesOf(this.placeNames) };
       const texts = combineLists(lists, this.research.desk.plan.rules.refusedKeywordSigns, this.everyOrder);
       this.incoming = texts.map((text) => ({ text, figures: null, source: 'pattern' }));
+    },
+    misspelt: () => {
+      const kept = this.research.list.all
+        .filter(({ verdict, isMisspelling }) => verdict === 'keep' && !isMisspelling)
+        .sort((a, b) => (b.searchesHigh ?? 0) - (a.searchesHigh ?? 0))
+        .slice(0, mostMisspelt);
+      this.incoming = kept.flatMap(({ text }) =>
+        misspell(text, 2).map((wrong) => ({ text: wrong, figures: null, source: 'misspelling', isMisspelling: true })),
+      );
+      if (this.incoming.length === 0) this.failure = 'Keep some finds first: their longest words are misspelt by rule.';
     },
     page: async () => {
       const page = await askServer<ReadPage>('/api/pages', { address: this.address });

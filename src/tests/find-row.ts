@@ -1,0 +1,15 @@
+import { laterFind, type Find, type Verdict } from '$lib/core/plan/records/find';
+
+/** A find with what a test needs of it. */
+export const findRow = (id: string, text: string, verdict: Verdict, searches: number | null = null, position = 0): Find => ({
+  ...laterFind,
+  id,
+  text,
+  verdict,
+  searchesLow: searches,
+  searchesHigh: searches,
+  bidLowMinor: null,
+  bidHighMinor: null,
+  source: '',
+  position,
+});
