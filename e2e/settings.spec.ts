@@ -150,3 +150,60 @@ test('a page is read, proposes facts for the brief, and a new price is carried i
   await page.getByRole('checkbox', { name: 'Enquiry by form: tried' }).check();
   await expect(page.getByLabel('Margin', { exact: true })).not.toContainText('A conversion was never tried');
 });
+
+test('another currency for an account asks what becomes of its amounts, and cannot be undone unasked', async ({ page }) => {
+  const id = await planId(page, 'Helgekurs på kysten');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Edit Skarvholm Seilskole' }).click();
+  await page.getByRole('button', { name: 'The account itself has another currency…' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('combobox').selectOption('EUR');
+  const change = dialog.getByRole('button', { name: 'Change the currency' });
+  await expect(change).toBeDisabled();
+  await dialog.getByLabel('convert them, at a rate of your own').check();
+  await expect(change).toBeDisabled();
+  await dialog.getByLabel('1 NOK in EUR').fill('0,085');
+  await page.keyboard.press('Tab');
+  await expect(dialog).toContainText('becomes €8.50');
+  await change.click();
+  await expect(page.getByText('account in EUR')).toBeVisible();
+  const file = (await (await page.request.get(`/api/plans/${id}`)).json()) as {
+    account: { currency: string };
+    brief: { monthlyMinor: number };
+  };
+  expect([file.account.currency, file.brief.monthlyMinor]).toEqual(['EUR', 119_000]);
+
+  await page.goto(`/plans/${id}/brief`);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('The currency was changed since', { exact: false })).toBeVisible();
+});
+
+test('figures of a plan are fetched for its places in one step, and taken back in one', async ({ page }) => {
+  const id = await planId(page, 'Helgekurs på kysten');
+  await page.goto(`/plans/${id}/research`);
+  const figures = async () =>
+    ((await (await page.request.get(`/api/plans/${id}`)).json()) as { finds: { figuresFrom: string; months: number[] }[] }).finds;
+  await page.goto(`/plans/${id}/brief`);
+  await page.getByRole('combobox', { name: 'Add a place' }).fill('Askøy');
+  await page.getByRole('listbox', { name: 'Places found' }).getByRole('option').first().click();
+  await untilSaved(page);
+  await page.goto(`/plans/${id}/settings`);
+  await page.getByRole('button', { name: 'Copy to another place…' }).waitFor();
+  await page.goto(`/plans/${id}/research`);
+  const before = await figures();
+  expect(before.every(({ figuresFrom }) => figuresFrom === '')).toBe(true);
+  await page.getByRole('button', { name: 'Add finds' }).click();
+  await page.getByRole('button', { name: 'Patterns and lists' }).click();
+  await page.getByLabel('Service or product').fill('seilkurs');
+  await page.getByLabel('What people add').fill('lanterne');
+  await page.getByLabel('Place', { exact: true }).fill('');
+  await page.getByRole('button', { name: 'Combine' }).click();
+  await page.getByRole('button', { name: /^Bring in 1 find/ }).click();
+  await page.getByRole('button', { name: 'Fetch them for these places' }).click();
+  await untilSaved(page);
+  await expect
+    .poll(async () => (await figures()).every(({ figuresFrom, months }) => figuresFrom === 'practice market' && months.length === 12))
+    .toBe(true);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await figures()).every(({ figuresFrom }) => figuresFrom === '')).toBe(true);
+});

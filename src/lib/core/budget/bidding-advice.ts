@@ -30,6 +30,12 @@ function expectConversions(view: PlanView, campaign: Campaign, outlook: Outlook 
   return { low: count, high: count };
 }
 
+/** Up to two figures: an estimate claims no more. */
+function roundedUp(minor: number): number {
+  const step = 10 ** Math.max(0, Math.floor(Math.log10(minor)) - 1);
+  return Math.ceil(minor / step) * step;
+}
+
 /** Advice on bidding: by goal, whether conversions are counted, and how many are to be expected. More money is of use only where it is what limits. */
 export function adviseBidding(view: PlanView, campaign: Campaign, outlook: Outlook | null = null): BiddingAdvice {
   const worth = worthOf(view);
@@ -39,7 +45,7 @@ export function adviseBidding(view: PlanView, campaign: Campaign, outlook: Outlo
   const isMoneyShort = outlook === null || outlook.limit?.setting === 'money';
   const neededMinor =
     isMoneyShort && expected !== null && expected > 0 && expected < needed && campaign.monthlyMinor !== null
-      ? Math.ceil((campaign.monthlyMinor * needed) / expected)
+      ? roundedUp((campaign.monthlyMinor * needed) / expected)
       : null;
   const advice = (kind: BiddingKind, reason: BiddingAdvice['reason'], bidMinor: number | null): BiddingAdvice => ({
     kind,

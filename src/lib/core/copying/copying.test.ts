@@ -8,6 +8,7 @@ import { houseRules } from '../rules/house-rules';
 import { ruleSet } from '../rules/rule-set';
 import { readHours } from '../plan/hours';
 import { convertAmount } from '../budget/convert-amounts';
+import { compareBids } from './bids-there';
 import { copyCampaign, planForCopy, shiftHours, type CopyTarget } from './copy-to-place';
 import { addCampaign } from './copy-rows';
 import { replacePlaceWords, withoutPlace } from './place-words';
@@ -166,5 +167,43 @@ describe('amounts and hours taken along', () => {
     expect(shiftHours(readHours('Mon 9-17')!, 1)).toEqual(readHours('Mon 10-18'));
     expect(shiftHours(readHours('Mon 0-2')!, -1)).toEqual(readHours('Mon 0-1, Sun 23-24'));
     expect(shiftHours([], 5)).toEqual([]);
+  });
+});
+
+describe('bids at the new place', () => {
+  const figures = (text: string, searches: number, bid: number) => ({
+    text,
+    searchesPerMonth: { low: searches, high: searches },
+    months: [],
+    bids: [
+      { low: bid, high: bid },
+      { low: bid * 3, high: bid * 3 },
+    ],
+  });
+
+  it('are compared keyword by keyword, and over all of them by searches', () => {
+    const here = [figures('piano tuning', 99, 100), figures('piano tuner', 0, 100)];
+    const there = [figures('piano tuning', 50, 120), figures('piano tuner', 50, 200)];
+    const compared = compareBids(here, there)!;
+    expect(compared.byText.get('piano tuning')).toBeCloseTo(1.2);
+    expect(compared.byText.get('piano tuner')).toBeCloseTo(2);
+    // (1.2 × 100 + 2 × 1) ÷ 101: a search counts one more than there are, so that none counts nothing.
+    expect(compared.mean).toBeCloseTo(122 / 101);
+    expect(compareBids([], there)).toBeNull();
+    expect(compareBids([{ ...here[0]!, bids: [] }], there.slice(0, 1))).toBeNull();
+  });
+
+  it('are those of keywords by their own costs, of groups and the campaign by the mean; a target cost stays as converted', () => {
+    const own = structuredClone(campaign);
+    own.groups[0]!.keywords[0]!.bidMinor = 100;
+    own.groups[0]!.keywords[1]!.bidMinor = 100;
+    const first = copyCampaign(own, target(glasgow, own), houseRules.naming).groups[0]!.keywords[0]!.text;
+    const bids = { mean: 1.5, byText: new Map([[first, 1.1]]) };
+    const copy = copyCampaign(own, target(glasgow, own, { bids }), houseRules.naming);
+    expect(copy.groups[0]!.keywords.slice(0, 2).map(({ bidMinor }) => bidMinor)).toEqual([110, 150]);
+    expect(copy.groups[0]!.defaultBidMinor).toBe(240);
+    expect(copy.bidMinor).toBe(240);
+    const aimed = copyCampaign({ ...own, bidding: 'most-conversions' }, target(glasgow, own, { bids, rate: 2 }), houseRules.naming);
+    expect(aimed.bidMinor).toBe(320);
   });
 });

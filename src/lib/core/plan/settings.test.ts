@@ -188,7 +188,7 @@ describe('first advice on bidding', () => {
       kind: 'by-hand',
       reason: 'too-few-conversions',
       conversions: { low: 29, high: 29 },
-      neededMinor: 92_069,
+      neededMinor: 93_000,
     });
     expect(advise(change(clean, 'brief', { margin: '' }))).toMatchObject({ kind: 'by-hand', conversions: null, bidMinor: null });
   });

@@ -31,6 +31,8 @@ export interface WordVerdictAsked {
   reason: BlockReason | null;
   /** Whether finds to come are judged by it. */
   stands: boolean;
+  /** How it is called; the form that is met most where nothing is said. */
+  words?: string;
   /** Whether a block makes the word a negative, or each of its finds; those it would block of the kept ones are no reason then. */
   negatives?: 'word' | 'each';
 }
@@ -39,7 +41,7 @@ export interface WordVerdictAsked {
 export function judgeWord(book: Book, index: WordIndex, key: string, asked: WordVerdictAsked, newId: () => string): Change | null {
   const { finds, negatives } = previewWord(book, index, key);
   if (finds.length === 0) return null;
-  const words = negatives[0] ?? key;
+  const words = asked.words ?? negatives[0] ?? key;
   const id = newId();
   const standing = new Set(planNegatives({ book }).map(({ text, match }) => `${match} ${text}`));
   let position = nextPosition(book.negative.values());
@@ -96,7 +98,7 @@ export function judgeWords(
     const left = { ...book, find: new Map([...book.find].filter(([id]) => !settled.has(id))) };
     const key = index.keyOf(text);
     for (const id of index.holders(key)) settled.add(id);
-    const judged = judgeWord(left, index, key, { verdict, reason, stands }, newId);
+    const judged = judgeWord(left, index, key, { verdict, reason, stands, words: text }, newId);
     if (judged?.type === 'several') return judged.changes;
     if (!stands) return [];
     return [{ type: 'add', record: 'wordVerdict', rows: [{ id: newId(), words: text, verdict, reason, stands, position: position++ }] }];

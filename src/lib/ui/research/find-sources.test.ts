@@ -1,0 +1,157 @@
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { applyEdits } from '$lib/core/plan/book';
+import type { Change } from '$lib/core/plan/changes';
+import { decide } from '$lib/core/plan/decide';
+import type { PlanDesk } from '../state/plan-desk.svelte';
+import { FindSources } from './find-sources.svelte';
+import { ResearchDesk } from './research-desk.svelte';
+
+/** A desk on a book alone: changes are decided and shown, nothing is sent. */
+class BookDesk {
+  book = bookOfFile(cleanFile);
+  readonly planId = 'plan';
+  readonly currency = 'GBP';
+  readonly today = '2026-12-21';
+  get plan() {
+    return viewOf(this.book);
+  }
+  make(change: Change) {
+    const decision = decide(this.book, change, 'plan');
+    if (!decision.ok) return decision.refusal;
+    this.book = applyEdits(this.book, decision.edits);
+    return null;
+  }
+}
+
+const open = () => {
+  const desk = new BookDesk();
+  return { desk, sources: new FindSources(new ResearchDesk(desk as unknown as PlanDesk)) };
+};
+const figures = (text: string) => ({
+  text,
+  searchesPerMonth: { low: 10, high: 20 },
+  months: Array.from({ length: 12 }, () => 15),
+  bids: [{ low: 50, high: 90 }],
+});
+const marketOf = (answer: (terms: string[]) => string[]) =>
+  vi.stubGlobal('fetch', (address: string, init?: RequestInit) => {
+    if (address !== '/api/market/finds') throw new Error(`Not expected: ${address}`);
+    const { terms } = JSON.parse(String(init?.body)) as { terms: string[] };
+    return Promise.resolve(new Response(`${JSON.stringify({ figures: answer(terms).map(figures) })}\n`));
+  });
+const texts = (desk: BookDesk) => [...desk.book.find.values()].map(({ text }) => text);
+afterEach(() => vi.unstubAllGlobals());
+
+describe('where finds come from', () => {
+  it('begins with the offer as broad terms, the groups as things, the places by name', () => {
+    const { sources } = open();
+    expect(sources.termList).toEqual(['piano tuning']);
+    expect(sources.things).toBe('piano tuning');
+    expect(sources.placeNames).toBe('edinburgh');
+    expect(sources.added).toContain('near me');
+  });
+
+  it('asks the market, says what is new and what is known, and brings it in with its figures', async () => {
+    marketOf((terms) => [...terms, 'piano voicing']);
+    const { desk, sources } = open();
+    await sources.gather();
+    expect(sources.merged).toMatchObject({ fresh: 1, known: 1 });
+    expect(texts(desk)).toEqual(['piano tuning']);
+    sources.take();
+    expect(texts(desk)).toEqual(['piano tuning', 'piano voicing']);
+    const voicing = [...desk.book.find.values()].at(-1);
+    expect(voicing).toMatchObject({
+      searchesHigh: 20,
+      bidLowMinor: 50,
+      figuresKind: 'estimate',
+      source: 'practice market',
+      figuresOn: '2026-12-21',
+    });
+    expect(sources.take()).toBeNull();
+  });
+
+  it('asks at most ten terms at once', () => {
+    const { sources } = open();
+    sources.terms = Array.from({ length: 12 }, (_, index) => `term ${index}`).join('\n');
+    expect([sources.termList.length, sources.tooMany]).toEqual([10, true]);
+  });
+
+  it('asks again for each theme, counts what each found anew, and leaves out what it is told to', async () => {
+    const asked: string[] = [];
+    marketOf((terms) => (asked.push(...terms), ['piano tuning', ...terms, 'piano damper']));
+    const { sources } = open();
+    sources.choose('themes');
+    sources.themes = ['voicing', 'moving', 'pedal'].map((word) => ({ theme: `piano ${word}`, state: 'waits', found: 0, fresh: 0 }));
+    sources.leaveOut('piano moving');
+    await sources.gather();
+    expect(asked).toEqual(['piano voicing', 'piano pedal']);
+    expect(sources.themes.map(({ state, fresh }) => [state, fresh])).toEqual([
+      ['done', 2],
+      ['left out', 0],
+      ['done', 1],
+    ]);
+    expect(sources.merged?.fresh).toBe(3);
+  });
+
+  it('stopped half way through the themes, keeps what was found so far', async () => {
+    const { sources } = open();
+    marketOf((terms) => {
+      if (terms[0] === 'piano pedal') sources.stop();
+      return terms;
+    });
+    sources.choose('themes');
+    sources.themes = ['voicing', 'pedal', 'moving'].map((word) => ({ theme: `piano ${word}`, state: 'waits', found: 0, fresh: 0 }));
+    await sources.gather();
+    expect(sources.themes.map(({ state }) => state)).toEqual(['done', 'waits', 'waits']);
+    expect(sources.incoming.map(({ text }) => text)).toEqual(['piano voicing']);
+  });
+
+  it('combines lists, in every order where that is asked for', async () => {
+    const { sources } = open();
+    sources.choose('patterns');
+    [sources.things, sources.added, sources.placeNames, sources.everyOrder] = ['Piano voicing!', 'cost', '', true];
+    await sources.gather();
+    expect(sources.incoming.map(({ text }) => text)).toEqual(['piano voicing', 'piano voicing cost', 'cost piano voicing']);
+  });
+
+  it('mistypes kept finds, marked as such', async () => {
+    const { desk, sources } = open();
+    sources.choose('misspelt');
+    await sources.gather();
+    sources.take();
+    const made = [...desk.book.find.values()].filter(({ isMisspelling }) => isMisspelling);
+    expect(made.length).toBeGreaterThan(0);
+    expect(made.every(({ source, verdict }) => source === 'misspelling' && verdict === 'open')).toBe(true);
+  });
+
+  it('reads a page, and says so where it cannot or where the page says nothing', async () => {
+    const { sources } = open();
+    sources.choose('page');
+    vi.stubGlobal('fetch', () =>
+      Promise.resolve(Response.json({ address: 'https://ottlemere.example/', pieces: [{ kind: 'heading', text: 'Grand piano repair' }] })),
+    );
+    await sources.gather();
+    expect(sources.incoming).toMatchObject([{ text: 'grand piano repair', source: 'https://ottlemere.example/' }]);
+    vi.stubGlobal('fetch', () => Promise.resolve(Response.json({ address: 'x', pieces: [] })));
+    await sources.gather();
+    expect(sources.failure).toBe('The page says nothing that could be a find.');
+    vi.stubGlobal('fetch', () => Promise.resolve(Response.json({ message: 'That address is not open to the web.' }, { status: 422 })));
+    await sources.gather();
+    expect(sources.failure).toBe('That address is not open to the web.');
+    expect(sources.isBusy).toBe(false);
+  });
+
+  it('takes what another plan keeps and bids on, each once, to be judged here', async () => {
+    const { sources } = open();
+    sources.choose('plan');
+    vi.stubGlobal('fetch', () => Promise.resolve(Response.json(cleanFile)));
+    sources.planId = 'other';
+    await sources.gather();
+    expect(sources.incoming.map(({ text }) => text)).toEqual(['piano tuning', 'piano tuner', 'tune a piano']);
+    expect(sources.incoming[0]).toMatchObject({ source: 'plan Clean plan', figures: null });
+    vi.stubGlobal('fetch', () => Promise.resolve(Response.json({}, { status: 404 })));
+    await sources.gather();
+    expect(sources.failure).toBe('That plan is no longer on the Shelf.');
+  });
+});
