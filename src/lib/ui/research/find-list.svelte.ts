@@ -96,6 +96,12 @@ export class FindList {
     this.scattered = new Set();
   }
 
+  /** Folds away what the current find is under; where all is folded, everything out again. */
+  foldCurrent(): void {
+    if (this.current) this.fold(this.proposalOf(this.current).intent);
+    else this.folded.clear();
+  }
+
   /** Folds an intent's finds away, or out again. */
   fold(intent: Intent): void {
     if (!this.folded.delete(intent)) this.folded.add(intent);

@@ -143,6 +143,8 @@
       KeyA: free(() => (isAccepting = true)),
       KeyG: free(() => (fits ? keepIn(fits.id) : (isKeepingIn = true))),
       'Shift+KeyG': free(() => (isKeepingIn = true)),
+      KeyF: free(() => list.foldCurrent()),
+      'Shift+KeyF': free(() => list.folded.clear()),
       KeyW: free(nextWord),
       KeyR: free(() => (wordStands = !wordStands)),
       Escape: free(() => (chosenKind ? (chosenKind = null) : chooseWord(''))),
