@@ -191,7 +191,7 @@ test('figures of a plan are fetched for its places in one step, and taken back i
   await page.getByLabel('Service or product').fill('seilkurs');
   await page.getByLabel('What people add', { exact: true }).fill('lanterne');
   await page.getByLabel('Place', { exact: true }).fill('');
-  await page.getByRole('button', { name: 'Combine' }).click();
+  await page.getByRole('button', { name: 'Make them' }).click();
   await page.getByRole('button', { name: /^Bring in 1 find/ }).click();
   await page.getByRole('button', { name: 'Fetch them for these places' }).click();
   await untilSaved(page);
