@@ -71,7 +71,9 @@ const finds = bookOfFile(makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0
 const findIndex = new FindIndex();
 findIndex.update(finds);
 const wanted = { words: ['grand', 'edinburgh'], searchesAtLeast: 1000, order: 'most searched' } as const;
-const filtered = timeOf(() => findIndex.filter(wanted));
+// Another filter each time, so that nothing is narrowed out of the last answer.
+let least = wanted.searchesAtLeast;
+const filtered = timeOf(() => findIndex.filter({ ...wanted, searchesAtLeast: least-- }));
 const scanned = timeOf(() => scanFinds([...finds.values()], wanted));
 const found = findIndex.filter(wanted);
 if (found.length < 100 || JSON.stringify(scanFinds([...finds.values()], wanted)) !== JSON.stringify(found))

@@ -50,7 +50,6 @@
   {#each list.rows.slice(rows.first, rows.end) as row (row.kind === 'find' ? row.find.id : row.intent)}
     {#if row.kind === 'heading'}
       <!-- Folded by mouse here, by its key on the page: a list of options holds nothing else that takes the focus. -->
-      <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
       <li
         role="presentation"
         data-intent={row.intent}
