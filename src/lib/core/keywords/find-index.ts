@@ -57,19 +57,12 @@ function joinTexts(finds: readonly Find[]): JoinedTexts {
   return { all: finds.map(({ text }) => text).join('\n'), starts };
 }
 
-/** What a filter let through, to be narrowed where the next one asks for more of the same text. */
-interface Answered {
-  filter: FindFilter;
-  found: readonly Find[];
-}
-
 /** The finds of a plan by their words and in their orders, kept up to date with the least work: a verdict changes neither. */
 export class FindIndex {
   private rows: Rows = new Map();
   private readonly byWord = new Map<string, Set<string>>();
   private readonly ordered = new Map<FindOrder, readonly Find[]>();
   private readonly joined = new Map<FindOrder, JoinedTexts>();
-  private answered: Answered | null = null;
 
   /** Takes the finds as they now are. */
   update(rows: Rows): void {
@@ -91,7 +84,6 @@ export class FindIndex {
         order,
         list.map((find) => rows.get(find.id)!),
       );
-    this.answered = null;
     this.rows = rows;
   }
 
@@ -106,20 +98,9 @@ export class FindIndex {
       (text === '' || isJoined || find.text.includes(text)) &&
       (not === '' || !find.text.includes(not)) &&
       (longest === 0 || wordsOf(find.text).length <= longest);
-    const base = isJoined ? this.holding(text, filter.order ?? 'as found') : (this.narrowed(filter) ?? this.candidates(filter));
+    const base = isJoined ? this.holding(text, filter.order ?? 'as found') : this.candidates(filter);
     const isAll = isJoined && verdict === undefined && searchesAtLeast === 0 && not === '' && longest === 0;
-    const found = isAll ? [...base] : base.filter(isWanted);
-    this.answered = { filter, found };
-    return found;
-  }
-
-  /** What the last filter let through, where this one differs in a longer text alone. */
-  private narrowed(filter: FindFilter): readonly Find[] | null {
-    if (!this.answered) return null;
-    const { filter: last, found } = this.answered;
-    const keys = [...new Set([...Object.keys(last), ...Object.keys(filter)])] as (keyof FindFilter)[];
-    const isSame = keys.every((key) => key === 'holds' || last[key] === filter[key]);
-    return isSame && (filter.holds ?? '').toLowerCase().includes((last.holds ?? '').trim().toLowerCase()) ? found : null;
+    return isAll ? [...base] : base.filter(isWanted);
   }
 
   /** The finds that hold a text, in an order: all texts are searched as one, which reads memory from end to end instead of here and there. */

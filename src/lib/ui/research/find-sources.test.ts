@@ -1,28 +1,9 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
-import { applyEdits } from '$lib/core/plan/book';
-import type { Change } from '$lib/core/plan/changes';
-import { decide } from '$lib/core/plan/decide';
+import { BookDesk } from '../../../tests/book-desk';
+import { cleanFile } from '../../../tests/clean-plan';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 import { FindSources } from './find-sources.svelte';
 import { ResearchDesk } from './research-desk.svelte';
-
-/** A desk on a book alone: changes are decided and shown, nothing is sent. */
-class BookDesk {
-  book = bookOfFile(cleanFile);
-  readonly planId = 'plan';
-  readonly currency = 'GBP';
-  readonly today = '2026-12-21';
-  get plan() {
-    return viewOf(this.book);
-  }
-  make(change: Change) {
-    const decision = decide(this.book, change, 'plan');
-    if (!decision.ok) return decision.refusal;
-    this.book = applyEdits(this.book, decision.edits);
-    return null;
-  }
-}
 
 const open = () => {
   const desk = new BookDesk();

@@ -1,8 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { bookOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
-import { applyEdits, childrenOf, type Book } from '$lib/core/plan/book';
-import type { Change } from '$lib/core/plan/changes';
-import { decide } from '$lib/core/plan/decide';
+import { BookDesk } from '../../../tests/book-desk';
+import { change, countingIds, row, viewOf } from '../../../tests/clean-plan';
+import { childrenOf, type Book } from '$lib/core/plan/book';
 import { AdBench, addAd, nextAdName } from '../ads/ad-bench.svelte';
 import { applyMaster, draftMaster } from '../ads/master-draft';
 import { applyProposal, freeGroupName, newKeywords } from '../groups/make-groups';
@@ -14,32 +13,6 @@ import { nextThing } from '../shelf/shelf-summaries.svelte';
 import type { PlanSummary } from '$lib/core/proof/summarize-plan';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import type { PlanDesk } from './plan-desk.svelte';
-
-/** A desk on a book alone: changes are decided and shown, nothing is sent. */
-class BookDesk {
-  book = $stateless(bookOfFile(cleanFile));
-  made: Change[] = [];
-  readonly planId = 'plan';
-  readonly currency = 'GBP';
-  get plan() {
-    return viewOf(this.book);
-  }
-  make(made: Change) {
-    const decision = decide(this.book, made, 'plan');
-    if (!decision.ok) return decision.refusal;
-    this.made.push(made);
-    this.book = applyEdits(this.book, decision.edits);
-    return null;
-  }
-  add(record: never, ...rows: never[]) {
-    return this.make({ type: 'add', record, rows });
-  }
-  set(record: never, id: string, fields: Record<string, unknown>) {
-    return this.make({ type: 'set', record, ids: [id], fields });
-  }
-}
-/** Outside of a component nothing has to react; the value alone will do. */
-const $stateless = <T>(value: T): T => value;
 
 let book: BookDesk;
 let desk: PlanDesk;

@@ -1,0 +1,33 @@
+import { applyEdits } from '$lib/core/plan/book';
+import type { Change } from '$lib/core/plan/changes';
+import { decide } from '$lib/core/plan/decide';
+import { bookOfFile, cleanFile, viewOf } from './clean-plan';
+
+/** A desk on a book alone: changes are decided and shown, nothing is sent. */
+export class BookDesk {
+  book = bookOfFile(cleanFile);
+  made: Change[] = [];
+  readonly planId = 'plan';
+  readonly currency = 'GBP';
+  readonly today = '2026-12-21';
+
+  get plan() {
+    return viewOf(this.book);
+  }
+
+  make(made: Change) {
+    const decision = decide(this.book, made, 'plan');
+    if (!decision.ok) return decision.refusal;
+    this.made.push(made);
+    this.book = applyEdits(this.book, decision.edits);
+    return null;
+  }
+
+  add(record: never, ...rows: never[]) {
+    return this.make({ type: 'add', record, rows });
+  }
+
+  set(record: never, id: string, fields: Record<string, unknown>) {
+    return this.make({ type: 'set', record, ids: [id], fields });
+  }
+}
