@@ -59,6 +59,7 @@ describe('finds by their words', () => {
     }
     const asked = { ...wanted, stays: new Set(['f3']) };
     expect(index.filter(asked).map(({ id }) => id)).toEqual(scan(rows, asked));
+    for (const one of verdicts) expect(index.counts[one]).toBe([...rows.values()].filter(({ verdict }) => verdict === one).length);
   });
 
   it('a find that was judged stays as long as it is told to', () => {

@@ -1,6 +1,7 @@
 import { inOrder } from '../plan/book';
+import { idsToCompare } from '../plan/patched-rows';
 import type { Find, Verdict } from '../plan/records/find';
-import { wordsOf } from './words';
+import { standsTogether, wordsOf } from './words';
 
 /** How finds are ordered. */
 export const findOrders = ['as found', 'most searched', 'by name', 'dearest', 'longest'] as const;
@@ -33,9 +34,10 @@ const orders: Readonly<Record<FindOrder, ((a: Find, b: Find) => number) | null>>
   dearest: (a, b) => (b.bidHighMinor ?? -1) - (a.bidHighMinor ?? -1),
   longest: (a, b) => b.text.length - a.text.length,
 };
-/** Of all finds, the share from which picking out of all of them is faster than sorting. */
-const manyShare = 0.08;
-const asFound = (a: Find, b: Find) => a.position - b.position || (a.id < b.id ? -1 : 1);
+const holdsAll = (text: string, words: readonly string[]) => {
+  const own = wordsOf(text);
+  return words.every((word) => own.includes(word));
+};
 
 /** Whether a find keeps its place in every order. */
 const staysInPlace = (before: Find, after: Find | undefined) =>
@@ -57,54 +59,80 @@ function joinTexts(finds: readonly Find[]): JoinedTexts {
   return { all: finds.map(({ text }) => text).join('\n'), starts };
 }
 
-/** The finds of a plan by their words and in their orders, kept up to date with the least work: a verdict changes neither. */
+/** What a find has to stand, of what a filter asks; nothing for what it leaves out. */
+function testsOf(filter: FindFilter, text: string): ((find: Find) => boolean)[] {
+  const { holdsNot = '', verdict, stays = none, searchesAtLeast = 0, longest = 0, words = [], ids } = filter;
+  const not = holdsNot.trim().toLowerCase();
+  const tests: ((find: Find) => boolean)[] = [];
+  if (verdict !== undefined)
+    tests.push(stays.size === 0 ? (find) => find.verdict === verdict : (find) => find.verdict === verdict || stays.has(find.id));
+  if (ids !== undefined) tests.push(({ id }) => ids.has(id));
+  if (searchesAtLeast > 0) tests.push(({ searchesHigh }) => (searchesHigh ?? 0) >= searchesAtLeast);
+  if (text !== '') tests.push((find) => find.text.includes(text));
+  if (not !== '') tests.push((find) => !find.text.includes(not));
+  if (words.length > 0) tests.push((find) => holdsAll(find.text, words));
+  if (longest > 0) tests.push((find) => wordsOf(find.text).length <= longest);
+  return tests;
+}
+
+/** The finds of a plan in their orders, searched by text; kept up to date with the least work: a verdict changes neither order nor text. */
 export class FindIndex {
   private rows: Rows = new Map();
-  private readonly byWord = new Map<string, Set<string>>();
+  /** Grows whenever a find came, left or was renamed. */
+  textsVersion = 0;
+  /** How many finds have which verdict. */
+  readonly counts: Record<Verdict, number> = { open: 0, keep: 0, block: 0, pass: 0, later: 0 };
   private readonly ordered = new Map<FindOrder, readonly Find[]>();
   private readonly joined = new Map<FindOrder, JoinedTexts>();
 
   /** Takes the finds as they now are. */
   update(rows: Rows): void {
     if (rows === this.rows) return;
+    const changed = new Map<Find, Find>();
     let isInPlace = rows.size === this.rows.size;
-    for (const [id, find] of this.rows) {
-      const next = rows.get(id);
-      if (next === find) continue;
-      if (next?.text !== find.text) this.take(find);
-      isInPlace &&= staysInPlace(find, next);
+    let areTextsSame = true;
+    for (const id of idsToCompare(this.rows, rows)) {
+      const [before, after] = [this.rows.get(id), rows.get(id)];
+      if (before === after) continue;
+      if (before) this.counts[before.verdict]--;
+      if (after) this.counts[after.verdict]++;
+      isInPlace &&= before !== undefined && staysInPlace(before, after);
+      areTextsSame &&= before?.text === after?.text;
+      if (before && after) changed.set(before, after);
     }
-    for (const [id, find] of rows) if (this.rows.get(id)?.text !== find.text) this.put(find);
+    this.rows = rows;
+    if (!areTextsSame) this.textsVersion++;
     if (!isInPlace) {
       this.ordered.clear();
       this.joined.clear();
-    }
-    for (const [order, list] of this.ordered)
-      this.ordered.set(
-        order,
-        list.map((find) => rows.get(find.id)!),
-      );
-    this.rows = rows;
+    } else if (changed.size > 0)
+      for (const [order, list] of this.ordered)
+        this.ordered.set(
+          order,
+          list.map((find) => changed.get(find) ?? find),
+        );
   }
 
   /** The finds that a filter lets through, in its order; of equals the one that was found first stands first. */
   filter(filter: FindFilter): Find[] {
-    const { holds = '', holdsNot = '', verdict, stays = none, searchesAtLeast = 0, longest = 0 } = filter;
-    const [text, not] = [holds.trim().toLowerCase(), holdsNot.trim().toLowerCase()];
-    const isJoined = text !== '' && filter.ids === undefined && (filter.words ?? []).length === 0;
-    const isWanted = (find: Find) =>
-      (verdict === undefined || find.verdict === verdict || stays.has(find.id)) &&
-      (searchesAtLeast === 0 || (find.searchesHigh ?? 0) >= searchesAtLeast) &&
-      (text === '' || isJoined || find.text.includes(text)) &&
-      (not === '' || !find.text.includes(not)) &&
-      (longest === 0 || wordsOf(find.text).length <= longest);
-    const base = isJoined ? this.holding(text, filter.order ?? 'as found') : this.candidates(filter);
-    const isAll = isJoined && verdict === undefined && searchesAtLeast === 0 && not === '' && longest === 0;
-    return isAll ? [...base] : base.filter(isWanted);
+    const { holds = '', words = [], order = 'as found' } = filter;
+    const text = holds.trim().toLowerCase();
+    const needle = [text, ...words].reduce((longer, one) => (one.length > longer.length ? one : longer));
+    const tests = testsOf(filter, text === needle ? '' : text);
+    const base = needle === '' ? this.inOrderOf(order) : this.holding(needle, order);
+    const [only] = tests;
+    if (!only) return [...base];
+    return base.filter(tests.length === 1 ? only : (find) => tests.every((test) => test(find)));
+  }
+
+  /** The finds in which some words stand together. */
+  holdingRun(words: readonly string[]): Find[] {
+    const needle = words.reduce((longer, one) => (one.length > longer.length ? one : longer), '');
+    return this.holding(needle, 'as found').filter(({ text }) => standsTogether(words, wordsOf(text)));
   }
 
   /** The finds that hold a text, in an order: all texts are searched as one, which reads memory from end to end instead of here and there. */
-  private holding(text: string, order: FindOrder): Find[] {
+  private holding(text: string, order: FindOrder): readonly Find[] {
     const list = this.inOrderOf(order);
     let joined = this.joined.get(order);
     if (!joined) this.joined.set(order, (joined = joinTexts(list)));
@@ -129,39 +157,5 @@ export class FindIndex {
       this.ordered.set(order, list);
     }
     return list;
-  }
-
-  /** The finds that hold all of some words, or are among some ids, in order: few are sorted, many are picked out of all. */
-  private candidates({ words = [], ids, order = 'as found' }: FindFilter): readonly Find[] {
-    const all = this.inOrderOf(order);
-    if (ids === undefined && words.length === 0) return all;
-    const sets = [...(ids ? [ids] : []), ...words.map((word) => this.byWord.get(word) ?? none)].sort((a, b) => a.size - b.size);
-    const [fewest = none, ...others] = sets;
-    const isIn = (id: string) => others.every((set) => set.has(id));
-    if (fewest.size > all.length * manyShare) return all.filter(({ id }) => fewest.has(id) && isIn(id));
-    const found: Find[] = [];
-    for (const id of fewest) {
-      const find = isIn(id) ? this.rows.get(id) : undefined;
-      if (find) found.push(find);
-    }
-    found.sort(asFound);
-    const compare = orders[order];
-    return compare ? found.sort(compare) : found;
-  }
-
-  private put({ id, text }: Find): void {
-    for (const word of new Set(wordsOf(text))) {
-      const holders = this.byWord.get(word);
-      if (holders) holders.add(id);
-      else this.byWord.set(word, new Set([id]));
-    }
-  }
-
-  private take({ id, text }: Find): void {
-    for (const word of new Set(wordsOf(text))) {
-      const holders = this.byWord.get(word);
-      holders?.delete(id);
-      if (holders?.size === 0) this.byWord.delete(word);
-    }
   }
 }

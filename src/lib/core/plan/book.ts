@@ -62,8 +62,8 @@ export interface SentRow {
 }
 
 /** The rows in which two books differ; what was not touched is the same object in both. */
-export function rowsBetween(before: Book, after: Book): SentRow[] {
-  return recordNames.flatMap((record) => {
+export function rowsBetween(before: Book, after: Book, records: readonly RecordName[] = recordNames): SentRow[] {
+  return records.flatMap((record) => {
     const [from, to] = [before[record], after[record]];
     if (from === to) return [];
     const rows: SentRow[] = [];

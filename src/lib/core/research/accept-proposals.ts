@@ -3,6 +3,7 @@ import type { Change, SimpleChange } from '../plan/changes';
 import type { BlockReason, Find } from '../plan/records/find';
 import type { Intent, Proposal } from './propose-verdict';
 import { blockFinds } from './block-finds';
+import type { KeptTexts } from './kept-texts';
 import { shortestNegative } from './shortest-negative';
 
 /** Finds that would get the same verdict for the same reason. */
@@ -55,9 +56,9 @@ export const rememberProposal = ({ verdict, because }: Proposal) => `${verdict}:
 export function acceptProposals(
   book: Book,
   groups: readonly AcceptedGroup[],
-  { proposalOf, kept: keptBefore, newId }: { proposalOf: (find: Find) => Proposal; kept: readonly string[]; newId: () => string },
+  { proposalOf, kept: keptBefore, newId }: { proposalOf: (find: Find) => Proposal; kept: KeptTexts; newId: () => string },
 ): Change | null {
-  const kept = [...keptBefore, ...groups.flatMap(({ verdict, finds }) => (verdict === 'keep' ? finds.map(({ text }) => text) : []))];
+  const kept = keptBefore.and(groups.flatMap(({ verdict, finds }) => (verdict === 'keep' ? finds.map(({ text }) => text) : [])));
   const shortest = negativeFinder(kept);
   const all = groups.flatMap(({ finds }) => finds);
   if (all.length === 0) return null;
@@ -76,7 +77,7 @@ export function acceptProposals(
 }
 
 /** Finds the shortest negatives against the same kept finds, each word asked about once. */
-function negativeFinder(kept: readonly string[]): (text: string, because: string) => string {
+function negativeFinder(kept: KeptTexts): (text: string, because: string) => string {
   const known = new Map<string, string>();
   return (text, because) => {
     const byWord = known.get(because);

@@ -3,51 +3,66 @@ import { childrenOf } from '../plan/book';
 import { firstLanguage, type PlanView } from '../plan/plan-view';
 import type { Find } from '../plan/records/find';
 import { countOverruled, Lessons } from './lessons';
-import { Lexicon, type NamedPlace } from './lexicon';
+import type { Lexicon, NamedPlace } from './lexicon';
+import { LexiconKeeper } from './lexicon-keeper';
 import { rankNextWords, type NextWord } from './next-word';
 import { proposeVerdict, type Proposal, type ProposalContext } from './propose-verdict';
+import type { ResultsPage } from './results-page';
 import { WordIndex } from './word-index';
 
-const overruledOften = 2;
+/** Overruled so often, a word is no longer proposed for. */
+export const overruledOften = 2;
 
 /** A shop for the whole country sends parcels: “near me” is no business of its own. */
 const servesNear = ({ brief, book }: PlanView) =>
   brief.goal !== 'sales' || childrenOf(book.place, 'campaignId', null).some(({ kind }) => kind !== 'country');
 
+/** What finds are read with, besides the plan. */
+export interface ReadingSources {
+  places: readonly NamedPlace[];
+  /** Results pages by search. */
+  pages?: ReadonlyMap<string, ResultsPage>;
+  /** Terms that were asked for: what they say, the plan is about. */
+  terms?: readonly string[];
+}
+const noPages: ReadonlyMap<string, ResultsPage> = new Map();
+
 /** Everything that is read out of a plan's finds, kept up to date with the least work. */
 export class FindReading {
   index = new WordIndex(languageWords('en'));
+  private readonly lexicons = new LexiconKeeper();
   private lexicon: Lexicon | null = null;
   private lessons: Lessons | null = null;
   private context: ProposalContext | null = null;
-  private proposals = new WeakMap<Find, Proposal>();
+  private proposals = new Map<string, Proposal>();
   private language = '';
-  private deps: readonly unknown[] = [];
   private rows: ReadonlyMap<string, Find> = new Map();
+  private pages = noPages;
 
-  /** Takes the plan as it now is, with the places that its finds name and the terms that were asked for. */
-  update(view: PlanView, places: readonly NamedPlace[], terms: readonly string[] = []): void {
+  /** Takes the plan as it now is, with the places that its finds name, what searches are known to show, and the terms that were asked for. */
+  update(view: PlanView, { places, pages = noPages, terms }: ReadingSources): void {
     const language = firstLanguage(view, undefined);
     if (language !== this.language) this.index = new WordIndex(languageWords(language));
     this.language = language;
-    const deps = [view.brief, view.book.briefItem, view.book.group, view.book.keyword, view.book.wordKind, places, terms, language];
-    const isKnown = this.lexicon !== null && deps.every((one, index) => one === this.deps[index]);
-    if (!isKnown) {
-      this.lexicon = new Lexicon(view, places, terms);
-      this.lessons = new Lessons(this.lexicon);
-      this.deps = deps;
-    }
-    if (isKnown && view.book.find === this.rows) return;
+    const lexicon = this.lexicons.of(view, places, terms);
+    const isKnown = lexicon === this.lexicon;
+    if (!isKnown) this.lessons = new Lessons(lexicon);
+    this.lexicon = lexicon;
+    if (isKnown && view.book.find === this.rows && pages === this.pages) return;
+    this.pages = pages;
     this.rows = view.book.find;
     this.index.update(this.rows);
-    const overruled = [...countOverruled(this.rows.values())].flatMap(([word, count]) => (count >= overruledOften ? [word] : []));
+    this.overruledBy = countOverruled(this.rows.values());
+    const overruled = [...this.overruledBy].flatMap(([word, count]) => (count >= overruledOften ? [word] : []));
     this.context = {
-      lexicon: this.lexicon!,
+      lexicon,
       learned: this.lessons!.update(this.rows, view.book.wordVerdict),
       overruled: new Set(overruled),
       servesNear: servesNear(view),
+      sellsThings: view.brief.goal === 'sales',
+      pages,
     };
-    this.proposals = new WeakMap();
+    this.proposals = new Map();
   }
 
   /** The words of the plan; a caller's bug before the first update. */
@@ -56,15 +71,13 @@ export class FindReading {
     return this.lexicon;
   }
 
-  /** Words for which proposals are no longer made. */
-  get overruled(): ReadonlySet<string> {
-    return this.context?.overruled ?? new Set();
-  }
+  /** How often proposals were overruled, by the word that they stood on; from twice on none is made for it. */
+  overruledBy: ReadonlyMap<string, number> = new Map();
 
   /** What to do with a find. */
   proposalOf = (find: Find): Proposal => {
-    let proposal = this.proposals.get(find);
-    if (!proposal) this.proposals.set(find, (proposal = proposeVerdict(find, this.context!)));
+    let proposal = this.proposals.get(find.id);
+    if (!proposal) this.proposals.set(find.id, (proposal = proposeVerdict(find, this.context!)));
     return proposal;
   };
 

@@ -3,7 +3,7 @@ import type { Change, SimpleChange } from '../plan/changes';
 import { childrenOf, nextPosition, type Book } from '../plan/book';
 import { planNegative } from '../plan/records/negative';
 import type { BlockReason, Find, Verdict } from '../plan/records/find';
-import type { WordIndex } from './word-index';
+import type { WordHolders } from './word-index';
 
 /** What judging a word would do, shown before it is done. */
 export interface WordJudgement {
@@ -12,11 +12,11 @@ export interface WordJudgement {
   /** Kept finds that hold it: a block would block them too. */
   conflicts: Find[];
   /** Negatives that a block makes: the word in each form that finds hold. */
-  negatives: string[];
+  negatives: readonly string[];
 }
 
 /** What judging a word would do. */
-export function previewWord(book: Book, index: WordIndex, key: string): WordJudgement {
+export function previewWord(book: Book, index: WordHolders, key: string): WordJudgement {
   const held = [...index.holders(key)].flatMap((id) => book.find.get(id) ?? []);
   return {
     finds: held.filter(({ verdict }) => verdict === 'open' || verdict === 'later'),
@@ -38,7 +38,7 @@ export interface WordVerdictAsked {
 }
 
 /** The change that judges a word, one step: its finds, and where it is blocked its negatives, which leave with it. */
-export function judgeWord(book: Book, index: WordIndex, key: string, asked: WordVerdictAsked, newId: () => string): Change | null {
+export function judgeWord(book: Book, index: WordHolders, key: string, asked: WordVerdictAsked, newId: () => string): Change | null {
   const { finds, negatives } = previewWord(book, index, key);
   if (finds.length === 0) return null;
   const words = asked.words ?? negatives[0] ?? key;
@@ -88,7 +88,7 @@ export interface WordToJudge {
 /** The changes that judge several words one after the other; a find that an earlier one settles is not judged twice. Standing words that no find holds stand all the same. */
 export function judgeWords(
   book: Book,
-  index: WordIndex,
+  index: WordHolders,
   words: readonly WordToJudge[],
   { stands, newId }: { stands: boolean; newId: () => string },
 ): SimpleChange[] {

@@ -1,3 +1,4 @@
+import { idsToCompare } from '../plan/patched-rows';
 import type { Find } from '../plan/records/find';
 import type { WordVerdict } from '../plan/records/word-verdict';
 import type { Lexicon } from './lexicon';
@@ -22,8 +23,12 @@ export class Lessons {
   /** Takes the finds as they now are; answers what is known by word. */
   update(rows: ReadonlyMap<string, Find>, judged: ReadonlyMap<string, WordVerdict>): ReadonlyMap<string, WordRecord> {
     if (rows === this.rows) return this.records;
-    for (const [id, find] of this.rows) if (rows.get(id) !== find) this.forget(find);
-    for (const [id, find] of rows) if (this.rows.get(id) !== find) this.learn(find, judged);
+    for (const id of idsToCompare(this.rows, rows)) {
+      const [before, after] = [this.rows.get(id), rows.get(id)];
+      if (before === after) continue;
+      if (before) this.forget(before);
+      if (after) this.learn(after, judged);
+    }
     this.rows = rows;
     return this.records;
   }
@@ -61,6 +66,7 @@ export class Lessons {
 export function countOverruled(finds: Iterable<Find>): Map<string, number> {
   const counts = new Map<string, number>();
   for (const { proposed, verdict } of finds) {
+    if (proposed === '') continue;
     const [proposedVerdict, because = ''] = proposed.split(': ');
     if (proposedVerdict === '' || proposedVerdict === 'later' || verdict === 'open' || verdict === proposedVerdict || because === '')
       continue;

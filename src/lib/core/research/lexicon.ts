@@ -125,13 +125,26 @@ export class Lexicon {
     return wordsOf(phrase).every((word) => ['core', 'stop'].includes(this.kindOf(word) ?? ''));
   }
 
-  /** A text word by word, the longest known words first. */
-  read(text: string): ReadWord[] {
+  private readonly texts = new Map<string, readonly ReadWord[]>();
+  private readonly readWords = new Map<string, ReadWord>();
+
+  /** A text word by word, the longest known words first; read once. */
+  read(text: string): readonly ReadWord[] {
+    let read = this.texts.get(text);
+    if (!read) this.texts.set(text, (read = this.readAnew(text)));
+    return read;
+  }
+
+  private readAnew(text: string): ReadWord[] {
     const words = wordsOf(text);
     const read: ReadWord[] = [];
     for (let at = 0; at < words.length;) {
       const [length, kind] = this.longestAt(words, at);
-      read.push({ text: words.slice(at, at + length).join(' '), kind });
+      const own = words.slice(at, at + length).join(' ');
+      // One object a word, however many texts hold it.
+      let word = this.readWords.get(own);
+      if (word?.kind !== kind) this.readWords.set(own, (word = { text: own, kind }));
+      read.push(word!);
       at += length;
     }
     return read;

@@ -1,6 +1,7 @@
 import type { BlockReason, Find, Verdict } from '../plan/records/find';
 import type { WordKindName } from '../plan/records/word-kind';
 import type { Lexicon, ReadWord } from './lexicon';
+import { readResults, type ResultsPage } from './results-page';
 
 /** What a searcher wants. */
 export const intents = [
@@ -45,6 +46,10 @@ export interface ProposalContext {
   overruled: ReadonlySet<string>;
   /** Whether who searches near himself can be served: not by a shop that sends parcels to the whole country. */
   servesNear: boolean;
+  /** Whether things are sold, not work: a page of shops speaks for a find then. */
+  sellsThings: boolean;
+  /** What searches show, by text, as far as it was looked up. */
+  pages: ReadonlyMap<string, ResultsPage>;
 }
 
 interface Evidence {
@@ -98,6 +103,25 @@ function taught(record: WordRecord | undefined): Exclude<Verdict, 'open' | 'late
 
 const unclear = (because: string): Proposal => ({ intent: 'unclear', verdict: 'later', reason: null, confidence: 0.4, because });
 
+/** What a proposal stands on where words say nothing and the results page does. */
+export const itsResultsPage = 'its results page';
+const leastByPage = 0.6;
+const spanByPage = 0.3;
+
+/** What a results page says of a find whose words leave it unclear: guides answer who wants to know, services and shops who wants to buy. */
+function proposeByPage(text: string, { pages, sellsThings, overruled }: ProposalContext): Proposal | null {
+  const page = pages.get(text);
+  if (!page || overruled.has(itsResultsPage)) return null;
+  const { mostly, count, of } = readResults(page);
+  if (mostly === null) return null;
+  const confidence = leastByPage + spanByPage * (count / of);
+  const because = itsResultsPage;
+  if (mostly === 'guide') return { ...block('learn', 'learn', confidence), because };
+  const isOurs = (mostly === 'shop') === sellsThings;
+  if (isOurs) return { ...keep('hire', confidence), because };
+  return { ...(sellsThings ? block('unclear', 'other', confidence) : block('tool', 'tool', confidence)), because };
+}
+
 /** The strongest evidence against a find. */
 function findAgainst(words: readonly ReadWord[], { learned, overruled, servesNear }: ProposalContext): Proposal | null {
   let against: Proposal | null = null;
@@ -134,9 +158,9 @@ export function proposeVerdict(find: Pick<Find, 'text' | 'isMisspelling'>, conte
   if (unknown) {
     // A misspelt word is unknown; the find is what it is meant to be.
     if (find.isMisspelling && core) return { ...keep('hire', 0.85), because: core.text };
-    return { ...unclear(unknown.text), intent: evidence?.intent ?? 'unclear' };
+    return proposeByPage(find.text, context) ?? { ...unclear(unknown.text), intent: evidence?.intent ?? 'unclear' };
   }
-  if (!core) return { ...unclear(words[0]?.text ?? ''), intent: evidence?.intent ?? 'unclear' };
+  if (!core) return proposeByPage(find.text, context) ?? { ...unclear(words[0]?.text ?? ''), intent: evidence?.intent ?? 'unclear' };
   if (evidence?.verdict === 'keep') return { ...evidence, because: saying!.text };
   return { ...keep('hire', 0.95), because: core.text };
 }

@@ -13,6 +13,7 @@ import { FindReading } from './find-reading';
 import { findFittingGroup } from './fitting-group';
 import { judgeWord, previewWord, takeBackWord } from './judge-word';
 import { countOverruled } from './lessons';
+import { KeptTexts } from './kept-texts';
 import { Lexicon } from './lexicon';
 import { mergeFinds, type IncomingFind } from './merge-finds';
 import { findsOfPage } from './page-finds';
@@ -50,7 +51,7 @@ const indexOf = (book: Book) => {
 };
 const readingOf = (book: Book, places = [{ name: 'glasgow', isOurs: false, km: 65 }]) => {
   const reading = new FindReading();
-  reading.update(viewOf(book), places);
+  reading.update(viewOf(book), { places });
   return reading;
 };
 const textsOf = (book: Book) => inOrder(book.negative).map(({ text }) => text);
@@ -141,7 +142,10 @@ describe('proposed verdicts', () => {
       ['keep', 2],
       ['block', 2],
     ]);
-    const after = make(book, acceptProposals(book, groups, { proposalOf: reading.proposalOf, kept: [], newId: countingIds() }));
+    const after = make(
+      book,
+      acceptProposals(book, groups, { proposalOf: reading.proposalOf, kept: new KeptTexts([]), newId: countingIds() }),
+    );
     expect(textsOf(after)).toEqual(['free', 'jobs', 'salary']);
     const blocked = [...after.find.values()].find(({ text }) => text.endsWith('jobs'));
     expect(blocked).toMatchObject({ verdict: 'block', reason: 'job', proposed: rememberProposal(reading.proposalOf(finds[2]!)) });
@@ -199,14 +203,14 @@ describe('the shortest negative', () => {
     ['piano tuner app', ['piano tuner'], ['app'], 'app'],
     ['piano tuning', ['piano tuning near me'], [], 'piano tuning'],
   ])('of “%s” against %j is “%s”', (text, kept, preferred, negative) => {
-    expect(shortestNegative(text, kept, preferred)).toBe(negative);
+    expect(shortestNegative(text, new KeptTexts(kept), preferred)).toBe(negative);
   });
 
   const words = fc.array(fc.constantFrom('a', 'bb', 'ccc', 'dd'), { minLength: 1, maxLength: 5 }).map((list) => list.join(' '));
   test.prop([words, fc.array(words, { maxLength: 6 })], { seed: 8, numRuns: 300 })(
     'blocks its find, and no kept one if that can be',
     (text, kept) => {
-      const negative = shortestNegative(text, kept);
+      const negative = shortestNegative(text, new KeptTexts(kept));
       const blocks = (one: string) => ` ${one} `.includes(` ${negative} `);
       expect(blocks(text)).toBe(true);
       if (kept.some(blocks)) expect(kept.some((one) => ` ${one} `.includes(` ${text} `))).toBe(true);

@@ -1,5 +1,6 @@
 import { worthOf, type PlanView } from '../plan/plan-view';
 import type { Find } from '../plan/records/find';
+import type { HouseRules } from '../rules/house-rules';
 import type { Intent } from './propose-verdict';
 
 /** How much of a searcher's click each intent is worth: one who wants it now against one who compares. */
@@ -34,11 +35,19 @@ export interface Capacity {
 
 const middle = (low: number | null, high: number | null) => (low === null ? null : (low + (high ?? low)) / 2);
 
+/** What is bid for a find's clicks, in the middle; null where nothing is known. */
+export const middleBid = ({ bidLowMinor, bidHighMinor }: Find) => middle(bidLowMinor, bidHighMinor);
+
+/** Of searches, the share that is expected to click: the middle of the house's two shares. */
+export const clickRate = ({ shareShownPercent, clickThroughPercent }: HouseRules) =>
+  ((shareShownPercent.low + shareShownPercent.high) / 200) * ((clickThroughPercent.low + clickThroughPercent.high) / 200);
+
 /** How many keywords the money can feed; null where money or costs are not known. */
 export function computeCapacity({ brief, house }: PlanView, kept: readonly Find[]): Capacity | null {
   let [weight, cost] = [0, 0];
-  for (const { searchesHigh, bidLowMinor, bidHighMinor } of kept) {
-    const bid = middle(bidLowMinor, bidHighMinor);
+  for (const find of kept) {
+    const { searchesHigh } = find;
+    const bid = middleBid(find);
     if (bid === null || !searchesHigh) continue;
     weight += searchesHigh;
     cost += bid * searchesHigh;
@@ -52,12 +61,11 @@ export function computeCapacity({ brief, house }: PlanView, kept: readonly Find[
 /** Kept finds by what they are worth: clicks × what the intent is worth × what a click may cost against what it does. The strongest first. */
 export function rankStrongest(view: PlanView, kept: readonly Find[], intentOf: (find: Find) => Intent): StrongFind[] {
   const perClick = worthOf(view)?.perClickMinor ?? null;
-  const { shareShownPercent, clickThroughPercent } = view.house;
-  const rate = ((shareShownPercent.low + shareShownPercent.high) / 200) * ((clickThroughPercent.low + clickThroughPercent.high) / 200);
+  const rate = clickRate(view.house);
   return kept
     .map((find): StrongFind => {
       const clicks = (middle(find.searchesLow, find.searchesHigh) ?? 0) * rate;
-      const bid = middle(find.bidLowMinor, find.bidHighMinor);
+      const bid = middleBid(find);
       const affordable = perClick === null || bid === null || bid === 0 ? 1 : Math.min(1, perClick / bid);
       const worthOfIntent = intentWorth[intentOf(find)] ?? otherWorth;
       return { find, clicks, intentWorth: worthOfIntent, affordable, worth: clicks * worthOfIntent * affordable };

@@ -1,5 +1,6 @@
 import type { LanguageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
+import { idsToCompare } from '../plan/patched-rows';
 import type { Find, Verdict } from '../plan/records/find';
 
 /** Words that stand together in finds, joined by stem. */
@@ -8,6 +9,8 @@ export interface WordCount {
   key: string;
   /** The form that is met most often. */
   shown: string;
+  /** All forms that finds hold, the most frequent first. */
+  forms: readonly string[];
   words: number;
   /** Finds left, of those counted, and the searches behind them. */
   finds: number;
@@ -27,9 +30,21 @@ interface Entry {
 const mostWords = 3;
 const none = (): Record<Verdict, number> => ({ open: 0, keep: 0, block: 0, pass: 0, later: 0 });
 const nobody: ReadonlySet<string> = new Set();
+const searchesOf = ({ searches }: Entry, verdict: Verdict | 'all') =>
+  verdict === 'all' ? Object.values(searches).reduce((sum, one) => sum + one, 0) : searches[verdict];
+
+/** Who holds some words, known by their key, and in which forms. */
+export interface WordHolders {
+  holders(key: string): ReadonlySet<string>;
+  formsOf(key: string): readonly string[];
+  keyOf(words: string): string;
+}
+
+/** The key of words as they are typed: their stems. */
+export const keyOfWords = (words: string, stem: (word: string) => string): string => wordsOf(words.toLowerCase()).map(stem).join(' ');
 
 /** One, two and three words in a row over all finds, kept up to date: a verdict moves numbers, it reads no text. */
-export class WordIndex {
+export class WordIndex implements WordHolders {
   private rows: ReadonlyMap<string, Find> = new Map();
   private readonly entries = new Map<string, Entry>();
   private readonly keysOf = new Map<string, readonly [key: string, form: string][]>();
@@ -39,13 +54,15 @@ export class WordIndex {
   /** Takes the finds as they now are. */
   update(rows: ReadonlyMap<string, Find>): void {
     if (rows === this.rows) return;
-    for (const [id, find] of this.rows) {
-      const next = rows.get(id);
-      if (next === find) continue;
-      if (next?.text === find.text) this.move(find, next);
-      else this.take(find);
+    for (const id of idsToCompare(this.rows, rows)) {
+      const [before, after] = [this.rows.get(id), rows.get(id)];
+      if (before === after) continue;
+      if (before && after?.text === before.text) this.move(before, after);
+      else {
+        if (before) this.take(before);
+        if (after) this.put(after);
+      }
     }
-    for (const [id, find] of rows) if (this.rows.get(id)?.text !== find.text) this.put(find);
     this.rows = rows;
   }
 
@@ -62,7 +79,7 @@ export class WordIndex {
 
   /** The key of words as they are typed. */
   keyOf(words: string): string {
-    return wordsOf(words.toLowerCase()).map(this.words.stem).join(' ');
+    return keyOfWords(words, this.words.stem);
   }
 
   /** What is known of some words among the finds with a verdict; null where no find holds them. */
@@ -75,25 +92,28 @@ export class WordIndex {
   list(
     words: number,
     verdict: Verdict | 'all' = 'open',
-    { by = 'finds', atLeast = 1 }: { by?: 'finds' | 'searches'; atLeast?: number } = {},
+    { by = 'finds', atLeast = 1, most }: { by?: 'finds' | 'searches'; atLeast?: number; most?: number } = {},
   ): WordCount[] {
-    const counts: WordCount[] = [];
+    const met: { key: string; entry: Entry; finds: number; by: number }[] = [];
     for (const [key, entry] of this.entries) {
       if (entry.words !== words) continue;
-      const held = verdict === 'all' ? entry.ids.size : entry.finds[verdict];
-      if (held >= atLeast && held > 0) counts.push(this.countOf(key, entry, verdict));
+      const finds = verdict === 'all' ? entry.ids.size : entry.finds[verdict];
+      if (finds >= atLeast && finds > 0) met.push({ key, entry, finds, by: by === 'finds' ? finds : searchesOf(entry, verdict) });
     }
-    return counts.sort((a, b) => b[by] - a[by] || b.finds - a.finds || (a.key < b.key ? -1 : 1));
+    met.sort((a, b) => b.by - a.by || b.finds - a.finds || (a.key < b.key ? -1 : 1));
+    return met.slice(0, most).map(({ key, entry }) => this.countOf(key, entry, verdict));
   }
 
-  private countOf(key: string, { words, ids, finds, searches }: Entry, verdict: Verdict | 'all'): WordCount {
-    const all = verdict === 'all';
+  private countOf(key: string, entry: Entry, verdict: Verdict | 'all'): WordCount {
+    const { words, ids, finds } = entry;
+    const forms = this.formsOf(key);
     return {
       key,
       words,
-      shown: this.formsOf(key)[0] ?? key,
-      finds: all ? ids.size : finds[verdict],
-      searches: all ? Object.values(searches).reduce((sum, one) => sum + one, 0) : searches[verdict],
+      shown: forms[0] ?? key,
+      forms,
+      finds: verdict === 'all' ? ids.size : finds[verdict],
+      searches: searchesOf(entry, verdict),
       kept: finds.keep,
       blocked: finds.block,
     };

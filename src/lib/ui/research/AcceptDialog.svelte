@@ -1,5 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { overruledOften } from '$lib/core/research/find-reading';
   import { intentWords, reasonWords } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
@@ -19,7 +20,7 @@
     `${verdict} ${intent} ${reason}`;
   const taken = $derived(plan.groups.filter((group) => !off.has(keyOf(group))));
   const count = $derived(taken.reduce((sum, { finds }) => sum + finds.length, 0));
-  const overruled = $derived([...research.read.reading.overruled]);
+  const overruled = $derived(research.reader.answer.overruled.flatMap(([word, count]) => (count >= overruledOften ? [word] : [])));
 
   function toggle(key: string) {
     const next = new Set(off);

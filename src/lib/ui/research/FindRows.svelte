@@ -18,7 +18,7 @@
 
   const { list } = $derived(research);
   const chosen = $derived(new Set(list.chosen));
-  const places = $derived(research.read.reading.words.places);
+  const places = $derived(research.words.places);
   const range = (low: number | null, high: number | null, write: (value: number) => string) =>
     low === null ? '–' : low === high || high === null ? write(low) : `${write(low)}–${write(high)}`;
   const bids = ({ bidLowMinor, bidHighMinor }: Find) =>
@@ -27,11 +27,11 @@
   const indexOf = (find: Find) => list.shown.indexOf(find);
   const standing = (find: Find) =>
     groupsByText.get(find.text)?.join(', ') ??
-    (research.read.reading.words.read(find.text).some(({ kind }) => kind === 'other-place') ? 'outside the places' : '');
+    (research.words.read(find.text).some(({ kind }) => kind === 'other-place') ? 'outside the places' : '');
 </script>
 
 {#snippet text(find: Find)}
-  {#each research.read.reading.words.read(find.text) as part, at (at)}{at > 0
+  {#each research.words.read(find.text) as part, at (at)}{at > 0
       ? ' '
       : ''}{#if part.kind === 'other-place' || part.kind === 'rival' || part.kind === 'not-offered'}<mark
         class="rounded-sm bg-ochre-tint px-0.5 text-ink"

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/budget/money';
   import type { Verdict } from '$lib/core/plan/records/find';
-  import { computeCapacity, rankStrongest } from '$lib/core/research/strongest';
   import { wordSearches } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
@@ -18,17 +17,8 @@
     { verdict: 'later', tone: 'bg-slate', says: 'later' },
     { verdict: 'open', tone: 'bg-rule', says: 'to judge' },
   ];
-  const kept = $derived(list.all.filter(({ verdict }) => verdict === 'keep'));
-  const searches = $derived.by(() => {
-    const sums: Record<Verdict, number> = { open: 0, keep: 0, block: 0, pass: 0, later: 0 };
-    for (const { verdict, searchesHigh } of list.all) sums[verdict] += searchesHigh ?? 0;
-    return sums;
-  });
-  const clear = $derived(kept.filter((find) => research.proposalOf(find).verdict === 'keep').length);
-  const capacity = $derived(computeCapacity(research.desk.plan, kept));
-  const ranked = $derived(rankStrongest(research.desk.plan, kept, (find) => research.proposalOf(find).intent));
-  const small = $derived(kept.filter(({ searchesHigh }) => (searchesHigh ?? 0) <= 20));
-  const smallSearches = $derived(small.reduce((sum, { searchesHigh }) => sum + (searchesHigh ?? 0), 0));
+  const { searches, costMinor, kept, clear, small, capacity, strongest } = $derived(research.reader.answer.standing);
+  const money = (verdict: Verdict) => formatMoney(Math.round(costMinor[verdict]), research.desk.currency, { whole: true });
   let isOpen = $state(false);
 </script>
 
@@ -37,19 +27,21 @@
 </div>
 <p class="flex flex-wrap items-baseline gap-x-4 border-b border-rule px-[22px] py-1 text-ink-2">
   <span
-    >Kept: <b class="font-semibold text-ink">{wordSearches(searches.keep)}</b> searches a month, {clear} of {kept.length} clear; blocked
-    {wordSearches(searches.block)}, left {wordSearches(searches.open)}</span
+    >Kept: <b class="font-semibold text-ink">{wordSearches(searches.keep)}</b> searches a month{costMinor.keep > 0
+      ? `, ${money('keep')} of clicks`
+      : ''}, {clear} of {kept} clear; blocked
+    {wordSearches(searches.block)}{costMinor.block > 0 ? ` (${money('block')} saved)` : ''}, left {wordSearches(searches.open)}</span
   >
-  {#if small.length > 0}<span>{countOf(small.length, 'small one')} add up to {wordSearches(smallSearches)}</span>{/if}
+  {#if small.count > 0}<span>{countOf(small.count, 'small one')} add up to {wordSearches(small.searches)}</span>{/if}
   {#if capacity}
-    <span class={kept.length > capacity.keywords ? 'text-ochre' : ''}
-      >The money feeds {countOf(capacity.keywords, 'keyword')}{kept.length > capacity.keywords ? `; ${kept.length} are kept` : ''}</span
+    <span class={kept > capacity.keywords ? 'text-ochre' : ''}
+      >The money feeds {countOf(capacity.keywords, 'keyword')}{kept > capacity.keywords ? `; ${kept} are kept` : ''}</span
     >
-    <Button kind="link" onclick={() => (isOpen = true)}>The strongest {Math.min(capacity.keywords, kept.length)}</Button>
+    <Button kind="link" onclick={() => (isOpen = true)}>The strongest {Math.min(capacity.keywords, kept)}</Button>
   {/if}
 </p>
 {#if isOpen && capacity}
-  <Dialog bind:open={isOpen} title={`The strongest ${Math.min(capacity.keywords, kept.length)} for this money`} wide>
+  <Dialog bind:open={isOpen} title={`The strongest ${Math.min(capacity.keywords, kept)} for this money`} wide>
     <p class="text-ink-2">
       {formatMoney(research.desk.plan.brief.monthlyMinor ?? 0, research.desk.currency, { whole: true })} a month at {formatMoney(
         capacity.costPerClickMinor,
@@ -67,7 +59,7 @@
           ></thead
         >
         <tbody>
-          {#each ranked.slice(0, Math.max(1, capacity.keywords)).slice(0, 200) as one (one.find.id)}
+          {#each strongest as one (one.find.id)}
             <tr class="border-t border-rule-soft"
               ><td class="py-0.5">{one.find.text}</td>
               {#each [one.clicks.toFixed(1), `× ${one.intentWorth}`, `× ${one.affordable.toFixed(2)}`, one.worth.toFixed(1)] as cell, at (at)}<td

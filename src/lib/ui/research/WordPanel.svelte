@@ -21,13 +21,13 @@
 
   let { research, wordKey, reason = $bindable(), stands = $bindable(), negatives = $bindable(), onjudge, onleave }: Props = $props();
 
-  const count = $derived(research.read.reading.index.find(wordKey));
-  const shown = $derived(count?.shown ?? wordKey);
   const preview = $derived(research.previewWord(wordKey));
-  const kind = $derived(research.read.reading.words.kindOf(shown));
+  const shown = $derived(preview.negatives[0] ?? wordKey);
+  const searches = $derived(preview.finds.reduce((sum, { searchesHigh }) => sum + (searchesHigh ?? 0), 0));
+  const kind = $derived(research.words.kindOf(shown));
   const standing = $derived([...research.desk.book.wordKind.values()].find(({ word }) => word === shown));
   const asKind = $derived(wordKinds.find((one) => one === kind) ?? 'other');
-  const place = $derived(research.read.reading.words.places.get(shown));
+  const place = $derived(research.words.places.get(shown));
   const ours = $derived(research.figures.places.filter(({ excluded, kind: of }) => !excluded && of === 'city').slice(0, 3));
 
   function setKind(next: (typeof wordKinds)[number]) {
@@ -40,7 +40,7 @@
   <div class="flex flex-wrap items-baseline gap-x-3 gap-y-1">
     <h2 class="font-serif text-[17px]">{shown}</h2>
     <p class="text-ink-2">
-      {countOf(preview.finds.length, 'find')} to judge, {wordSearches(count?.searches ?? 0)} searches
+      {countOf(preview.finds.length, 'find')} to judge, {wordSearches(searches)} searches
     </p>
     <SelectField
       label="Kind of the word"

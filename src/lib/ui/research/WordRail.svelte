@@ -1,6 +1,6 @@
 <script lang="ts">
   import { inOrder } from '$lib/core/plan/book';
-  import { wordKinds, type WordKindName } from '$lib/core/plan/records/word-kind';
+  import type { WordKindName } from '$lib/core/plan/records/word-kind';
   import type { WordCount } from '$lib/core/research/word-index';
   import { verdictWords, wordKindWords } from '$lib/wording/research';
   import Button from '../parts/Button.svelte';
@@ -17,26 +17,11 @@
 
   let { research, chosen, onchoose, onkind }: Props = $props();
 
-  const mostShown = 80;
-  let length = $state(1);
-  let by = $state<'finds' | 'searches'>('finds');
-  const { list } = $derived(research);
-  const verdict = $derived(list.verdict === 'all' ? ('all' as const) : list.verdict);
-  const words = $derived(research.read.reading.index.list(length, verdict, { by, atLeast: length === 1 ? 1 : 2 }).slice(0, mostShown));
-  let isByKind = $state(false);
-  /** Words of one to three in a row by their kind; those of which nothing is known come last. */
-  const kinds = $derived.by(() => {
-    if (!isByKind) return [];
-    const { index, words: lexicon } = research.read.reading;
-    const all = [1, 2, 3].flatMap((count) => index.list(count, verdict, { by, atLeast: 1 }));
-    const found = new Map<WordKindName, WordCount[]>(wordKinds.map((kind) => [kind, []]));
-    for (const one of all) {
-      const kind = wordKinds.find((name) => name === lexicon.kindOf(one.shown));
-      if (kind) found.get(kind)!.push(one);
-    }
-    return [...found].filter(([, list]) => list.length > 0);
-  });
-  const next = $derived(list.verdict === 'open' ? research.read.reading.nextWords(5) : []);
+  const mostOfKind = 12;
+  const mostNext = 5;
+  const { list, length, by, byKind } = $derived(research);
+  const { words, kinds } = $derived(research.reader.answer);
+  const next = $derived(research.reader.answer.next.slice(0, mostNext));
   const settled = $derived(inOrder(research.desk.book.wordVerdict).toReversed());
   const keptWords = $derived(new Set([...research.desk.workspace.book.keptRule.values()].map((rule) => rule.words)));
   const marks = { keep: 'K', block: 'B', pass: 'P', later: 'L', open: '' } as const;
@@ -67,15 +52,15 @@
         pressed={length === count}
         label={`${count} in a row`}
         class={length === count ? 'bg-fold font-semibold' : ''}
-        onclick={() => (length = count)}>{count}</Button
+        onclick={() => (research.length = count)}>{count}</Button
       >
     {/each}
-    <Button kind="quiet" pressed={isByKind} class={isByKind ? 'bg-fold font-semibold' : ''} onclick={() => (isByKind = !isByKind)}
+    <Button kind="quiet" pressed={byKind} class={byKind ? 'bg-fold font-semibold' : ''} onclick={() => (research.byKind = !byKind)}
       >kinds</Button
     >
-    <Button kind="quiet" title="by finds or by searches" onclick={() => (by = by === 'finds' ? 'searches' : 'finds')}>{by}</Button>
+    <Button kind="quiet" title="by finds or by searches" onclick={() => (research.by = by === 'finds' ? 'searches' : 'finds')}>{by}</Button>
   </p>
-  {#if isByKind}
+  {#if byKind}
     {#each kinds as [kind, list] (kind)}
       <button
         type="button"
@@ -83,7 +68,7 @@
         onclick={() => onkind(kind, list)}
         ><span>{wordKindWords[kind]}</span><span class="font-mono text-[12px]">{list.length}</span></button
       >
-      {#each list.slice(0, 12) as one (one.key)}{@render word(one.key, one.shown, one[by])}{/each}
+      {#each list.slice(0, mostOfKind) as one (one.key)}{@render word(one.key, one.shown, one[by])}{/each}
     {:else}<p class="px-3 text-ink-2">no kind is known</p>{/each}
   {:else}
     {#each words as one (one.key)}{@render word(one.key, one.shown, one[by])}{:else}<p class="px-3 text-ink-2">none</p>{/each}

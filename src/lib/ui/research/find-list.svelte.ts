@@ -8,6 +8,16 @@ import type { PlanDesk } from '../state/plan-desk.svelte';
 /** A row of the list: a find, or the heading of an intent. */
 export type ListRow = { kind: 'find'; find: Find } | { kind: 'heading'; intent: Intent; count: number; isFolded: boolean };
 
+/** What the list takes from the reading of its finds. */
+export interface FindsRead {
+  proposalOf: (find: Find) => Proposal;
+  holders: (key: string) => ReadonlySet<string>;
+  isRead: () => boolean;
+}
+
+/** More than these are shown as one list, until they are asked for by what is wanted: headings take a reading of all. */
+const mostGrouped = 5000;
+
 /** The list of finds: filters, order, the find the keys act on, the ones chosen. */
 export class FindList {
   verdict = $state<Verdict | 'all'>('open');
@@ -18,8 +28,8 @@ export class FindList {
   searchesAtLeast = $state(0);
   longest = $state(0);
   order = $state<FindOrder>('most searched');
-  /** Whether finds stand under what their searchers want. */
-  byIntent = $state(true);
+  /** Whether finds stand under what their searchers want; null: where they are not too many. */
+  private asksByIntent = $state<boolean | null>(null);
   readonly folded = new SvelteSet<Intent>();
   currentId = $state('');
   private anchor = $state<string | null>(null);
@@ -28,16 +38,15 @@ export class FindList {
   private stays = $state.raw<ReadonlySet<string>>(new Set());
 
   readonly all: readonly Find[] = $derived.by(() => inOrder(this.desk.book.find));
+  readonly byIntent: boolean = $derived.by(() => this.asksByIntent ?? this.all.length <= mostGrouped);
   readonly counts: Readonly<Record<Verdict, number>> = $derived.by(() => {
-    const counts: Record<Verdict, number> = { open: 0, keep: 0, block: 0, pass: 0, later: 0 };
-    for (const { verdict } of this.all) counts[verdict]++;
-    return counts;
+    void this.desk.book.find;
+    return { ...this.upToDate.counts };
   });
   /** Up to date with the finds each time it is asked for. */
   private readonly index = new FindIndex();
-  private readonly filtered: readonly Find[] = $derived.by(() => {
-    this.index.update(this.desk.book.find);
-    return this.index.filter({
+  private readonly filtered: readonly Find[] = $derived.by(() =>
+    this.upToDate.filter({
       ids: this.holders(),
       holds: this.holds,
       holdsNot: this.holdsNot,
@@ -46,12 +55,13 @@ export class FindList {
       verdict: this.verdict === 'all' ? undefined : this.verdict,
       stays: this.stays,
       order: this.order,
-    });
-  });
+    }),
+  );
   readonly rows: readonly ListRow[] = $derived.by(() => {
     if (!this.byIntent) return this.filtered.map((find) => ({ kind: 'find' as const, find }));
+    if (!this.reading.isRead()) return [];
     const groups = new Map<Intent, Find[]>(intents.map((intent) => [intent, []]));
-    for (const find of this.filtered) groups.get(this.proposalOf(find).intent)!.push(find);
+    for (const find of this.filtered) groups.get(this.reading.proposalOf(find).intent)!.push(find);
     return [...groups].flatMap(([intent, finds]): ListRow[] => {
       if (finds.length === 0) return [];
       const isFolded = this.folded.has(intent);
@@ -61,10 +71,7 @@ export class FindList {
   });
   /** The finds shown, in the order of their rows. */
   readonly shown: readonly Find[] = $derived.by(() => this.rows.flatMap((row) => (row.kind === 'find' ? [row.find] : [])));
-  private readonly places: ReadonlyMap<string, number> = $derived.by(
-    () => new Map(this.shown.map(({ id }, index) => [id as string, index])),
-  );
-  readonly currentIndex = $derived(this.places.get(this.currentId) ?? 0);
+  readonly currentIndex = $derived(Math.max(0, this.placeOf(this.currentId)));
   readonly current: Find | null = $derived(this.shown[this.currentIndex] ?? null);
   /** The row of the current find, headings counted. */
   readonly currentRow = $derived(this.rows.findIndex((row) => row.kind === 'find' && row.find === this.current));
@@ -72,25 +79,36 @@ export class FindList {
   readonly chosen: readonly Find[] = $derived.by(() => {
     if (!this.current) return [];
     if (this.scattered.size > 0) return this.shown.filter(({ id }) => this.scattered.has(id));
-    const from = this.anchor === null ? this.currentIndex : (this.places.get(this.anchor) ?? this.currentIndex);
+    const from = this.anchor === null ? this.currentIndex : Math.max(0, this.placeOf(this.anchor));
     return this.shown.slice(Math.min(from, this.currentIndex), Math.max(from, this.currentIndex) + 1);
   });
 
   constructor(
     readonly desk: PlanDesk,
-    private readonly proposalOf: (find: Find) => Proposal,
-    private readonly holdersOf: (key: string) => ReadonlySet<string> = () => new Set(),
+    private readonly reading: FindsRead,
   ) {}
 
+  /** The finds as they now are, to be searched. */
+  get upToDate(): FindIndex {
+    this.index.update(this.desk.book.find);
+    return this.index;
+  }
+
+  private placeOf(id: string): number {
+    return this.shown.findIndex((find) => find.id === id);
+  }
+
   private holders(): ReadonlySet<string> | undefined {
-    return this.wordKey === '' ? undefined : this.holdersOf(this.wordKey);
+    return this.wordKey === '' ? undefined : this.reading.holders(this.wordKey);
   }
 
   /** Filters anew. */
   filter(
     change: Partial<Pick<FindList, 'verdict' | 'wordKey' | 'holds' | 'holdsNot' | 'searchesAtLeast' | 'longest' | 'order' | 'byIntent'>>,
   ): void {
-    Object.assign(this, change);
+    const { byIntent, ...rest } = change;
+    Object.assign(this, rest);
+    this.asksByIntent = byIntent ?? this.asksByIntent;
     this.stays = new Set();
     this.anchor = null;
     this.scattered = new Set();
@@ -98,7 +116,7 @@ export class FindList {
 
   /** Folds away what the current find is under; where all is folded, everything out again. */
   foldCurrent(): void {
-    if (this.current) this.fold(this.proposalOf(this.current).intent);
+    if (this.current) this.fold(this.reading.proposalOf(this.current).intent);
     else this.folded.clear();
   }
 
@@ -122,9 +140,11 @@ export class FindList {
 
   /** Leaves the chosen finds in sight, as they are about to be judged, and goes on to the one after them. */
   goOn(): void {
-    const { chosen } = this;
-    const last = this.places.get(chosen.at(-1)?.id ?? '') ?? this.currentIndex;
+    const { chosen, shown } = this;
+    const next = shown[this.placeOf(chosen.at(-1)?.id ?? '') + 1] ?? shown.at(-1);
     this.stays = new Set([...this.stays, ...chosen.map(({ id }) => id as string)]);
-    this.goTo(last + 1);
+    this.scattered = new Set();
+    this.anchor = null;
+    this.currentId = next?.id ?? '';
   }
 }

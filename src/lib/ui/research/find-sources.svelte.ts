@@ -1,6 +1,4 @@
-import { languageWords } from '$lib/core/keywords/stems';
 import { misspell } from '$lib/core/keywords/misspell';
-import { wordsOf } from '$lib/core/keywords/words';
 import { marketFigures } from '$lib/core/market/find-figures';
 import type { MarketFigures } from '$lib/core/market/figures';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
@@ -28,7 +26,6 @@ export interface ThemeAsked {
 }
 
 const mostTerms = 10;
-const mostThemes = 40;
 const mostMisspelt = 200;
 const linesOf = (text: string) => [
   ...new Set(
@@ -49,7 +46,16 @@ export class FindSources {
   everyOrder = $state(false);
   address = $state('');
   planId = $state('');
-  themes = $state.raw<readonly ThemeAsked[]>([]);
+  /** What came of themes so far, by theme. */
+  private outcomes = $state.raw<ReadonlyMap<string, Partial<ThemeAsked>>>(new Map());
+  /** Themes as they show up in the finds; asked with the first broad term, so that they stay what the plan is about. */
+  readonly themes: readonly ThemeAsked[] = $derived.by(() =>
+    this.research.reader.answer.themes.map((shown): ThemeAsked => {
+      const theme = `${this.thing} ${shown}`.trim();
+      return { theme, state: 'waits', found: 0, fresh: 0, ...this.outcomes.get(theme) };
+    }),
+  );
+  private readonly thing: string;
   incoming = $state.raw<readonly IncomingFind[]>([]);
   failure = $state('');
   isBusy = $state(false);
@@ -67,7 +73,6 @@ export class FindSources {
 
   constructor(private readonly research: ResearchDesk) {
     const { plan } = research.desk;
-    const { stem, isStopWord } = languageWords(firstLanguage(plan, undefined));
     const offer = plan.brief.offer.toLowerCase();
     this.terms = offer
       .split(/,| and | og | und | et | y /)
@@ -85,18 +90,7 @@ export class FindSources {
         .join('\n'),
     ).join('\n');
     this.address = plan.brief.landingPage || plan.client.site;
-    const core = new Set(
-      wordsOf(offer)
-        .filter((word) => !isStopWord(word))
-        .map(stem),
-    );
-    const themes = research.read.reading.index
-      .list(1, 'all', { atLeast: 3 })
-      .filter(({ key, blocked, finds }) => !core.has(key) && blocked < finds / 2)
-      .slice(0, mostThemes)
-      .map(({ shown }) => shown);
-    const thing = this.termList[0] ?? '';
-    this.themes = themes.map((theme) => ({ theme: `${thing} ${theme}`.trim(), state: 'waits', found: 0, fresh: 0 }));
+    this.thing = this.termList[0] ?? '';
   }
 
   /** Leaves what was gathered, for another source. */
@@ -113,9 +107,8 @@ export class FindSources {
   }
 
   leaveOut(theme: string): void {
-    this.themes = this.themes.map((one) =>
-      one.theme === theme ? { ...one, state: one.state === 'left out' ? 'waits' : 'left out' } : one,
-    );
+    const isOut = this.outcomes.get(theme)?.state === 'left out';
+    this.outcomes = new Map(this.outcomes).set(theme, { state: isOut ? 'waits' : 'left out' });
   }
 
   /** Gathers from the chosen source; what a stopped second pass has found so far stays. */
@@ -198,7 +191,7 @@ export class FindSources {
   private async askThemes(): Promise<void> {
     const known = new Set([...this.research.desk.book.find.values()].map(({ text }) => text));
     const mark = (theme: string, fields: Partial<ThemeAsked>) =>
-      (this.themes = this.themes.map((one) => (one.theme === theme ? { ...one, ...fields } : one)));
+      (this.outcomes = new Map(this.outcomes).set(theme, { ...this.outcomes.get(theme), ...fields }));
     for (const { theme, state } of this.themes) {
       if (state !== 'waits' || this.isStopped) continue;
       mark(theme, { state: 'asked' });

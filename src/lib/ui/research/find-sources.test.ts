@@ -1,13 +1,20 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { BookDesk } from '../../../tests/book-desk';
 import { cleanFile } from '../../../tests/clean-plan';
+import { readingLine } from '../../../tests/reading-line';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 import { FindSources } from './find-sources.svelte';
+import { FindReader } from './find-reader.svelte';
 import { ResearchDesk } from './research-desk.svelte';
 
+const researchOn = (desk: BookDesk) => {
+  const research = new ResearchDesk(desk as unknown as PlanDesk, new FindReader(readingLine()));
+  research.readAgain();
+  return research;
+};
 const open = () => {
   const desk = new BookDesk();
-  return { desk, sources: new FindSources(new ResearchDesk(desk as unknown as PlanDesk)) };
+  return { desk, sources: new FindSources(researchOn(desk)) };
 };
 const figures = (text: string) => ({
   text,

@@ -1,5 +1,4 @@
 import { languageWords } from '$lib/core/keywords/stems';
-import { wordsOf } from '$lib/core/keywords/words';
 import { firstLanguage } from '$lib/core/plan/plan-view';
 import { childrenOf, nextPosition } from '$lib/core/plan/book';
 import type { Change, SimpleChange } from '$lib/core/plan/changes';
@@ -16,7 +15,6 @@ import {
   type Acceptance,
   type AcceptedGroup,
 } from '$lib/core/research/accept-proposals';
-import { FindReading } from '$lib/core/research/find-reading';
 import {
   judgeWord,
   judgeWords,
@@ -26,7 +24,10 @@ import {
   type WordToJudge,
   type WordVerdictAsked,
 } from '$lib/core/research/judge-word';
-import type { NamedPlace } from '$lib/core/research/lexicon';
+import { KeptTexts } from '$lib/core/research/kept-texts';
+import { KnownWords } from '$lib/core/research/known-words';
+import type { Lexicon, NamedPlace } from '$lib/core/research/lexicon';
+import { LexiconKeeper } from '$lib/core/research/lexicon-keeper';
 import type { Proposal } from '$lib/core/research/propose-verdict';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import { shortestNegative } from '$lib/core/research/shortest-negative';
@@ -36,9 +37,8 @@ import { asReached } from '../state/market-asking.svelte';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 import { newId } from '../state/stream.svelte';
 import { FindFigures } from './find-figures.svelte';
+import { FindReader } from './find-reader.svelte';
 import { FindList } from './find-list.svelte';
-
-const mostWordsAsked = 20_000;
 
 /** Everything that the chapter Research works on: the list, what is read out of it, and the ways to judge. */
 export class ResearchDesk {
@@ -49,45 +49,57 @@ export class ResearchDesk {
   /** What searches show, by text, as far as it was asked for. */
   pages = $state.raw<ReadonlyMap<string, ResultsPage>>(new Map());
 
-  private readonly kept = new FindReading();
-  /** What is read out of the finds as they now are; a new object whenever that may differ. */
-  readonly read: { reading: FindReading } = $derived.by(() => {
-    this.kept.update(this.desk.plan, this.places);
-    return { reading: this.kept };
-  });
+  /** Which words are counted beside the list. */
+  length = $state(1);
+  by = $state<'finds' | 'searches'>('finds');
+  byKind = $state(false);
+  /** Words of this plan by their kind, for the finds in sight. */
+  readonly words: Lexicon = $derived.by(() => this.lexicons.of(this.desk.plan, this.places));
+  private readonly lexicons = new LexiconKeeper();
+  /** Words of the finds that may be names of places. */
+  readonly candidates = $derived.by(() => this.reader.answer.candidates ?? []);
+  readonly known = new KnownWords(
+    () => this.list.upToDate,
+    () => languageWords(firstLanguage(this.desk.plan, undefined)).stem,
+  );
   readonly left: readonly Find[] = $derived.by(() => this.list.all.filter(({ verdict }) => verdict === 'open'));
   /** What no negative may block: kept finds, and keywords that are bid on. */
-  readonly keptTexts: readonly string[] = $derived.by(() => {
+  private readonly kept: KeptTexts = $derived.by(() => {
     const kept = this.list.all.flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : []));
-    return [...new Set([...kept, ...[...this.desk.book.keyword.values()].map(({ text }) => text)])];
+    return new KeptTexts([...kept, ...[...this.desk.book.keyword.values()].map(({ text }) => text)]);
   });
-  /** Words that could be names of places, to be asked about. */
-  private readonly candidates: readonly string[] = $derived.by(() => {
-    const { isStopWord } = languageWords(firstLanguage(this.desk.plan, undefined));
-    const words = new Set<string>();
-    for (const { text } of this.list.all) {
-      const own = wordsOf(text);
-      own.forEach((word, at) => {
-        if (word.length > 2 && !isStopWord(word)) words.add(word);
-        const next = own[at + 1];
-        if (next !== undefined) words.add(`${word} ${next}`);
-      });
-      if (words.size > mostWordsAsked) break;
-    }
-    return [...words].slice(0, mostWordsAsked);
-  });
-  readonly placesKey: string = $derived.by(() => `${this.figures.key}\n${this.candidates.length}\n${this.candidates.at(-1) ?? ''}`);
 
-  constructor(readonly desk: PlanDesk) {
+  constructor(
+    readonly desk: PlanDesk,
+    readonly reader = new FindReader(),
+  ) {
     this.figures = new FindFigures(desk);
-    this.list = new FindList(
-      desk,
-      (find) => this.proposalOf(find),
-      (key) => this.read.reading.index.holders(key),
-    );
+    this.list = new FindList(desk, {
+      proposalOf: this.proposalOf,
+      holders: (key) => this.known.holders(key),
+      isRead: () => this.reader.isRead,
+    });
   }
 
-  proposalOf = (find: Find): Proposal => this.read.reading.proposalOf(find);
+  proposalOf = (find: Find): Proposal => this.reader.proposalOf(find);
+
+  /** Has the finds read again; to be called when they, the plan, or what is asked of them changes. */
+  readAgain(): void {
+    const { desk, places, pages, list, length, by, byKind } = this;
+    const words = { length, verdict: list.verdict, by, byKind, word: list.wordKey };
+    this.reader.read({ book: desk.plan.book, planId: desk.planId, places, pages, words });
+  }
+
+  /** Takes the forms of the words that were counted; to be called when they were. */
+  learnWords(): void {
+    const { words, kinds, next, word } = this.reader.answer;
+    this.known.learn([...words, ...kinds.flatMap(([, list]) => list), ...next, ...(word ? [word] : [])]);
+  }
+
+  /** Ends the reading. */
+  close(): void {
+    this.reader.close();
+  }
 
   /** Asks which words are names of places; answers how to leave it. */
   askPlaces(): () => void {
@@ -177,20 +189,19 @@ export class ResearchDesk {
 
   /** The shortest words that would block a find and no kept one. */
   negativeFor(find: Find): string {
-    const kept = this.keptTexts.filter((text) => text !== find.text);
     const { verdict, because } = this.proposalOf(find);
-    return shortestNegative(find.text, kept, verdict === 'block' ? [because] : []);
+    return shortestNegative(find.text, this.kept.without(find.text), verdict === 'block' ? [because] : []);
   }
 
   /** What judging a word would do. */
   previewWord(key: string): WordJudgement {
-    return previewWord(this.desk.book, this.read.reading.index, key);
+    return previewWord(this.desk.book, this.known, key);
   }
 
   /** Judges all finds that hold a word; answers how many. */
   judgeWord(key: string, asked: WordVerdictAsked): number {
     const { finds } = this.previewWord(key);
-    const change = judgeWord(this.desk.book, this.read.reading.index, key, asked, newId);
+    const change = judgeWord(this.desk.book, this.known, key, asked, newId);
     if (change) this.desk.make(change);
     return finds.length;
   }
@@ -202,7 +213,7 @@ export class ResearchDesk {
 
   /** Judges several words, one step. */
   judgeWords(words: readonly WordToJudge[]): void {
-    const changes = judgeWords(this.desk.book, this.read.reading.index, words, { stands: false, newId });
+    const changes = judgeWords(this.desk.book, this.known, words, { stands: false, newId });
     if (changes.length > 0) this.desk.make({ type: 'several', name: 'word-judged', changes });
   }
 
@@ -235,7 +246,7 @@ export class ResearchDesk {
 
   /** Accepts proposals, one step. */
   accept(groups: readonly AcceptedGroup[]): void {
-    const change = acceptProposals(this.desk.book, groups, { proposalOf: this.proposalOf, kept: this.keptTexts, newId });
+    const change = acceptProposals(this.desk.book, groups, { proposalOf: this.proposalOf, kept: this.kept, newId });
     if (change) this.desk.make(change);
   }
 

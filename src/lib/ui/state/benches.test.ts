@@ -1,11 +1,13 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { BookDesk } from '../../../tests/book-desk';
+import { readingLine } from '../../../tests/reading-line';
 import { change, countingIds, row, viewOf } from '../../../tests/clean-plan';
 import { childrenOf, type Book } from '$lib/core/plan/book';
 import { AdBench, addAd, nextAdName } from '../ads/ad-bench.svelte';
 import { applyMaster, draftMaster } from '../ads/master-draft';
 import { applyProposal, freeGroupName, newKeywords } from '../groups/make-groups';
 import { Sheet } from '../groups/sheet.svelte';
+import { FindReader } from '../research/find-reader.svelte';
 import { ResearchDesk } from '../research/research-desk.svelte';
 import { newCampaign } from '../settings/new-campaign';
 import { newPlanFile } from '../shelf/new-plan';
@@ -22,6 +24,7 @@ beforeEach(() => {
 });
 
 describe('the list of finds', () => {
+  const withDesk = () => new ResearchDesk(desk, new FindReader(readingLine()));
   const withFinds = (...texts: string[]) => {
     const rows = texts.map((text, index) => ({
       ...row(book.book, 'find'),
@@ -33,7 +36,8 @@ describe('the list of finds', () => {
     }));
     book.make({ type: 'remove', record: 'find', ids: [row(book.book, 'find').id] });
     book.make({ type: 'add', record: 'find', rows });
-    const research = new ResearchDesk(desk);
+    const research = withDesk();
+    research.readAgain();
     research.list.filter({ byIntent: false });
     return research;
   };
@@ -43,7 +47,7 @@ describe('the list of finds', () => {
     const research = withFinds('piano a', 'piano b', 'piano c');
     expect(research.list.current?.text).toBe('piano a');
     research.judge('keep');
-    expect(new ResearchDesk(desk).list.counts).toEqual({ open: 2, keep: 1, block: 0, pass: 0, later: 0 });
+    expect(withDesk().list.counts).toEqual({ open: 2, keep: 1, block: 0, pass: 0, later: 0 });
     expect(research.list.currentId).toBe('f1');
     expect(verdicts()).toEqual(['keep', 'open', 'open']);
   });
@@ -73,8 +77,10 @@ describe('the list of finds', () => {
 
   it('judges a word in one step, and takes it back in one', () => {
     const research = withFinds('piano app', 'piano tuner', 'apps for piano');
-    const key = research.read.reading.index.keyOf('app');
+    const key = 'app';
     research.list.filter({ wordKey: key });
+    research.readAgain();
+    research.learnWords();
     expect(research.list.shown.map(({ text }) => text)).toEqual(['piano app', 'apps for piano']);
     expect(research.judgeWord(key, { verdict: 'block', reason: 'tool', stands: false })).toBe(2);
     expect(verdicts()).toEqual(['block', 'open', 'block']);

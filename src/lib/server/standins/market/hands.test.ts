@@ -12,6 +12,7 @@ import { laterFind, type Find } from '$lib/core/plan/records/find';
 import { acceptProposals, planAcceptance, rememberProposal } from '$lib/core/research/accept-proposals';
 import { FindReading } from '$lib/core/research/find-reading';
 import { judgeWord, previewWord } from '$lib/core/research/judge-word';
+import { KeptTexts } from '$lib/core/research/kept-texts';
 import type { NamedPlace } from '$lib/core/research/lexicon';
 import { PracticeMarket } from './practice-market';
 import { PracticeTerms, type HiddenIntent } from './practice-terms';
@@ -107,7 +108,7 @@ class Hands {
   private readonly rightOf = ({ text }: Find): Right => this.truth.get(text) ?? 'keep';
 
   private read(): void {
-    this.reading.update(findPlanView(this.book, 'plan')!, this.places, this.terms);
+    this.reading.update(findPlanView(this.book, 'plan')!, { places: this.places, terms: this.terms });
   }
 
   private make(change: Change | null): void {
@@ -126,7 +127,7 @@ class Hands {
     const taken = groups.filter(isRight);
     this.actions += 2 + groups.length - taken.length;
     const keptTexts = this.finds.flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : []));
-    this.make(acceptProposals(this.book, taken, { proposalOf: this.reading.proposalOf, kept: keptTexts, newId: this.newId }));
+    this.make(acceptProposals(this.book, taken, { proposalOf: this.reading.proposalOf, kept: new KeptTexts(keptTexts), newId: this.newId }));
     return taken.length > 0;
   }
 

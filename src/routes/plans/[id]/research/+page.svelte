@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount, tick, untrack } from 'svelte';
+  import { onDestroy, onMount, tick, untrack } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import type { WordKindName } from '$lib/core/plan/records/word-kind';
   import type { WordCount } from '$lib/core/research/word-index';
@@ -76,9 +76,11 @@
   const fits = $derived(list.current ? findFittingGroup(desk.plan, list.current.text) : null);
 
   $effect(() => {
-    void research.placesKey;
+    void [research.figures.key, research.candidates];
     return untrack(() => research.askPlaces());
   });
+  $effect(() => research.readAgain());
+  $effect(() => research.learnWords());
 
   async function showCurrent() {
     await tick();
@@ -97,7 +99,7 @@
   }
 
   function judgeWord(verdict: Exclude<Verdict, 'open'>) {
-    const shown = research.read.reading.index.find(list.wordKey)?.shown ?? list.wordKey;
+    const shown = research.known.formsOf(list.wordKey)[0] ?? list.wordKey;
     const count = research.judgeWord(list.wordKey, { verdict, reason: wordReason, stands: wordStands, negatives: wordNegatives });
     shell.announce(`${countOf(count, 'find')} with “${shown}”: ${verdict}. Ctrl Z takes it back.`);
     chooseWord('');
@@ -123,11 +125,12 @@
 
   /** Words come into the hand one after the other, the most telling first. */
   function nextWord() {
-    const words = research.read.reading.nextWords(40);
+    const words = research.reader.answer.next;
     const at = words.findIndex(({ key }) => key === list.wordKey);
     chooseWord(words[(at + 1) % Math.max(1, words.length)]?.key ?? '');
   }
 
+  onDestroy(() => research.close());
   onMount(() => {
     const free = (act: () => void) => (event: KeyboardEvent) => {
       if (isSettling || isAboutRivals || isTyping(event.target) || document.querySelector('dialog[open]') || list.all.length === 0) return;
@@ -231,9 +234,11 @@
               {research}
               {rows}
               {groupsByText}
-              empty={list.verdict === 'open' && list.wordKey === '' && list.holds === ''
-                ? 'Every find is judged. Kept ones wait in Groups.'
-                : 'No find here.'}
+              empty={!research.reader.isRead
+                ? 'Reading the finds …'
+                : list.verdict === 'open' && list.wordKey === '' && list.holds === ''
+                  ? 'Every find is judged. Kept ones wait in Groups.'
+                  : 'No find here.'}
             />
             <div class="flex flex-wrap items-center gap-x-1 border-t border-rule bg-fold px-3 py-1.5">
               {#each keys as { key, verdict, says } (key)}<Button kind="quiet" onclick={() => judge(verdict)}

@@ -1,0 +1,229 @@
+import { languageWords } from '../keywords/stems';
+import { wordsOf } from '../keywords/words';
+import { noFigures } from '../market/find-figures';
+import { applySentRows, emptyBook, rowsBetween, type Book, type SentRow } from '../plan/book';
+import { findPlanView, firstLanguage, type PlanView } from '../plan/plan-view';
+import type { RecordName } from '../plan/record-types';
+import { laterFind, type Find, type Verdict } from '../plan/records/find';
+import { wordKinds, type WordKindName } from '../plan/records/word-kind';
+import { FindReading } from './find-reading';
+import type { NamedPlace } from './lexicon';
+import type { NextWord } from './next-word';
+import type { Proposal } from './propose-verdict';
+import type { ResultsPage } from './results-page';
+import { computeStanding, noStanding, type StandingFigures } from './standing-figures';
+import type { WordCount } from './word-index';
+
+/** Which words are to be counted. */
+export interface WordsAsked {
+  /** Words in a row. */
+  length: number;
+  verdict: Verdict | 'all';
+  by: 'finds' | 'searches';
+  /** By their kind, one to three in a row, instead of by number. */
+  byKind: boolean;
+  /** The key of the word in hand; empty: none. */
+  word: string;
+}
+
+/** What is asked of a plan's finds; the rows that changed go before it. */
+export interface ReadingAsked {
+  planId: string;
+  /** Places that finds name; null: those of before. */
+  places: readonly NamedPlace[] | null;
+  /** Results pages that came in since. */
+  pages: readonly ResultsPage[];
+  words: WordsAsked;
+}
+
+/** Rows, a part at a time, and with the last of them what is asked. */
+export interface ReadingRequest {
+  rows: readonly SentRow[];
+  asked: ReadingAsked | null;
+}
+
+/** What reading the finds gave; of proposals only those that changed. */
+export interface ReadingAnswer {
+  /** Proposals that were not sent before. */
+  fresh: readonly Proposal[];
+  /** Ids of finds, and for each the number of its proposal, counted from the first that was sent. */
+  ids: readonly string[];
+  numbers: Int32Array<ArrayBuffer>;
+  words: readonly WordCount[];
+  kinds: readonly (readonly [WordKindName, readonly WordCount[]])[];
+  word: WordCount | null;
+  next: readonly NextWord[];
+  /** Words by which a second pass would ask, the most held first. */
+  themes: readonly string[];
+  /** Words for which proposals were overruled, and how often. */
+  overruled: readonly (readonly [string, number])[];
+  /** Words that may be names of places; null: those of before. */
+  candidates: readonly string[] | null;
+  standing: StandingFigures;
+}
+
+/** What is known before anything was read. */
+export const noReading: ReadingAnswer = {
+  fresh: [],
+  ids: [],
+  numbers: new Int32Array(),
+  words: [],
+  kinds: [],
+  word: null,
+  next: [],
+  themes: [],
+  overruled: [],
+  candidates: null,
+  standing: noStanding,
+};
+
+/** Records that reading finds looks at. */
+const readRecords: readonly RecordName[] = [
+  'client',
+  'account',
+  'plan',
+  'ruleSet',
+  'houseRule',
+  'brief',
+  'briefItem',
+  'campaign',
+  'place',
+  'wordVerdict',
+  'wordKind',
+  'find',
+  'group',
+  'keyword',
+];
+
+/** The rows between two books that reading looks at. */
+export const readingRows = (before: Book, after: Book): SentRow[] => rowsBetween(before, after, readRecords);
+
+/** Rows for sending: of finds only the fields that reading looks at, so that many are copied fast. */
+export const slimRows = (rows: readonly SentRow[]): SentRow[] =>
+  rows.map((row) => (row.record === 'find' && row.after ? { ...row, after: slim(row.after as unknown as Find) } : row));
+
+const slim = (find: Find) => ({
+  id: find.id,
+  text: find.text,
+  verdict: find.verdict,
+  wordVerdictId: find.wordVerdictId,
+  proposed: find.proposed,
+  isMisspelling: find.isMisspelling,
+  searchesLow: find.searchesLow,
+  searchesHigh: find.searchesHigh,
+  bidLowMinor: find.bidLowMinor,
+  bidHighMinor: find.bidHighMinor,
+  position: find.position,
+});
+
+/** What slim rows leave out. */
+const leftOut = { ...laterFind, ...noFigures, source: '' };
+
+const mostWords = 80;
+const mostNext = 40;
+const mostThemes = 40;
+const mostCandidates = 20_000;
+const leastThemeFinds = 3;
+const mostKinds = 400;
+
+/** Reads a plan's finds as their rows come in; keeps what it has read and what it has said. */
+export class ReadingKeeper {
+  private book = emptyBook();
+  private readonly reading = new FindReading();
+  private places: readonly NamedPlace[] = [];
+  private pages: ReadonlyMap<string, ResultsPage> = new Map();
+  private readonly numbers = new Map<string, number>();
+  private said = new Map<string, number>();
+  private candidatesOf: Book['find'] | null = null;
+  private candidates: readonly string[] = [];
+
+  /** Takes rows that changed. */
+  take(rows: readonly SentRow[]): void {
+    const full = rows.map((row) => (row.record === 'find' && row.after ? { ...row, after: { ...leftOut, ...row.after } } : row));
+    if (rows.length > 0) this.book = applySentRows(this.book, full);
+  }
+
+  /** Answers what is asked; null where the book holds no such plan. */
+  answer({ planId, places, pages, words }: ReadingAsked): ReadingAnswer | null {
+    const view = findPlanView(this.book, planId);
+    if (!view) return null;
+    this.places = places ?? this.places;
+    if (pages.length > 0) this.pages = new Map([...this.pages, ...pages.map((page) => [page.text, page] as const)]);
+    const { reading } = this;
+    reading.update(view, { places: this.places, pages: this.pages });
+    return {
+      ...this.proposals(view),
+      words: words.byKind
+        ? []
+        : reading.index.list(words.length, words.verdict, { ...words, atLeast: words.length === 1 ? 1 : 2, most: mostWords }),
+      kinds: words.byKind ? this.kinds(words) : [],
+      word: words.word === '' ? null : reading.index.find(words.word, words.verdict),
+      next: words.verdict === 'open' ? reading.nextWords(mostNext) : [],
+      themes: this.themes(view),
+      overruled: [...reading.overruledBy].sort((a, b) => b[1] - a[1]),
+      candidates: this.newCandidates(view),
+      standing: computeStanding(view, reading.proposalOf),
+    };
+  }
+
+  private proposals(view: PlanView): Pick<ReadingAnswer, 'fresh' | 'ids' | 'numbers'> {
+    const [fresh, ids, numbers, said]: [Proposal[], string[], number[], Map<string, number>] = [[], [], [], new Map()];
+    for (const find of view.book.find.values()) {
+      const proposal = this.reading.proposalOf(find);
+      const key = `${proposal.verdict} ${proposal.intent} ${proposal.reason} ${proposal.confidence} ${proposal.because}`;
+      let number = this.numbers.get(key);
+      if (number === undefined) {
+        this.numbers.set(key, (number = this.numbers.size));
+        fresh.push(proposal);
+      }
+      said.set(find.id, number);
+      if (this.said.get(find.id) === number) continue;
+      ids.push(find.id);
+      numbers.push(number);
+    }
+    this.said = said;
+    return { fresh, ids, numbers: Int32Array.from(numbers) };
+  }
+
+  /** Words of one to three in a row by their kind; those of which nothing is known are left out. */
+  private kinds({ verdict, by }: WordsAsked): ReadingAnswer['kinds'] {
+    const found = new Map<WordKindName, WordCount[]>(wordKinds.map((kind) => [kind, []]));
+    for (const one of [1, 2, 3].flatMap((length) => this.reading.index.list(length, verdict, { by }))) {
+      const kind = wordKinds.find((name) => name === this.reading.words.kindOf(one.shown));
+      if (kind && found.get(kind)!.length < mostKinds) found.get(kind)!.push(one);
+    }
+    return [...found].filter(([, list]) => list.length > 0);
+  }
+
+  /** Words of the finds that the offer does not say and most of whose finds are not blocked. */
+  private themes(view: PlanView): string[] {
+    const { stem, isStopWord } = languageWords(firstLanguage(view, undefined));
+    const offered = wordsOf(view.brief.offer.toLowerCase()).filter((word) => !isStopWord(word));
+    const core = new Set(offered.map(stem));
+    return this.reading.index
+      .list(1, 'all', { atLeast: leastThemeFinds, most: mostThemes * 3 })
+      .filter(({ key, blocked, finds }) => !core.has(key) && blocked < finds / 2)
+      .slice(0, mostThemes)
+      .map(({ shown }) => shown);
+  }
+
+  /** Single words and pairs that may name a place, where they differ from those that were said. */
+  private newCandidates(view: PlanView): readonly string[] | null {
+    if (this.candidatesOf === view.book.find) return null;
+    this.candidatesOf = view.book.find;
+    const { isStopWord } = languageWords(firstLanguage(view, undefined));
+    const words = new Set<string>();
+    for (const { text } of view.book.find.values()) {
+      const own = wordsOf(text);
+      own.forEach((word, at) => {
+        if (word.length > 2 && !isStopWord(word)) words.add(word);
+        const next = own[at + 1];
+        if (next !== undefined) words.add(`${word} ${next}`);
+      });
+      if (words.size > mostCandidates) break;
+    }
+    const found = [...words].slice(0, mostCandidates);
+    if (found.length === this.candidates.length && found.every((word, at) => word === this.candidates[at])) return null;
+    return (this.candidates = found);
+  }
+}

@@ -1,0 +1,59 @@
+import type { PlanView } from '../plan/plan-view';
+import type { Find, Verdict } from '../plan/records/find';
+import type { Proposal } from './propose-verdict';
+import { clickRate, computeCapacity, middleBid, rankStrongest, type Capacity, type StrongFind } from './strongest';
+
+/** What the finds of a plan come to. */
+export interface StandingFigures {
+  /** Searches a month behind each verdict, at most. */
+  searches: Readonly<Record<Verdict, number>>;
+  /** What their clicks would cost a month at the middle of what is bid, in minor units. */
+  costMinor: Readonly<Record<Verdict, number>>;
+  kept: number;
+  /** Of the kept ones, those whose words say clearly that they are wanted. */
+  clear: number;
+  /** Kept finds that are hardly searched each, and what they add up to. */
+  small: { count: number; searches: number };
+  capacity: Capacity | null;
+  /** The strongest kept finds that the money can feed, the best first. */
+  strongest: readonly StrongFind[];
+}
+
+const mostSmall = 20;
+const mostListed = 200;
+const none = (): Record<Verdict, number> => ({ open: 0, keep: 0, block: 0, pass: 0, later: 0 });
+
+/** Figures of no find. */
+export const noStanding: StandingFigures = {
+  searches: none(),
+  costMinor: none(),
+  kept: 0,
+  clear: 0,
+  small: { count: 0, searches: 0 },
+  capacity: null,
+  strongest: [],
+};
+
+/** Adds up what the finds come to; clicks are searches × share shown × click-through of the house rules. */
+export function computeStanding(view: PlanView, proposalOf: (find: Find) => Proposal): StandingFigures {
+  const [searches, costMinor, kept] = [none(), none(), [] as Find[]];
+  const rate = clickRate(view.house);
+  for (const find of view.book.find.values()) {
+    searches[find.verdict] += find.searchesHigh ?? 0;
+    costMinor[find.verdict] += (find.searchesHigh ?? 0) * rate * (middleBid(find) ?? 0);
+    if (find.verdict === 'keep') kept.push(find);
+  }
+  const small = kept.filter(({ searchesHigh }) => (searchesHigh ?? 0) <= mostSmall);
+  const capacity = computeCapacity(view, kept);
+  return {
+    searches,
+    costMinor,
+    kept: kept.length,
+    clear: kept.filter((find) => proposalOf(find).verdict === 'keep').length,
+    small: { count: small.length, searches: small.reduce((sum, { searchesHigh }) => sum + (searchesHigh ?? 0), 0) },
+    capacity,
+    strongest: capacity
+      ? rankStrongest(view, kept, (find) => proposalOf(find).intent).slice(0, Math.min(mostListed, Math.max(1, capacity.keywords)))
+      : [],
+  };
+}

@@ -1,0 +1,116 @@
+import { emptyBook, type Book } from '$lib/core/plan/book';
+import type { Find } from '$lib/core/plan/records/find';
+import type { NamedPlace } from '$lib/core/research/lexicon';
+import type { Proposal } from '$lib/core/research/propose-verdict';
+import {
+  noReading,
+  readingRows,
+  slimRows,
+  type ReadingAnswer,
+  type ReadingRequest,
+  type WordsAsked,
+} from '$lib/core/research/reading-answers';
+import type { ResultsPage } from '$lib/core/research/results-page';
+
+/** Where finds are read: a worker, or in tests the same thread. */
+export interface ReadingLine {
+  send(request: ReadingRequest): void;
+  /** Called with each answer; null where the plan is gone. */
+  onanswer: (answer: ReadingAnswer | null) => void;
+  close(): void;
+}
+
+function workerLine(): ReadingLine {
+  const worker = new Worker(new URL('../../workers/reading.worker.ts', import.meta.url), { type: 'module' });
+  const line: ReadingLine = {
+    send: (request) => worker.postMessage(request),
+    onanswer: () => undefined,
+    close: () => worker.terminate(),
+  };
+  worker.onmessage = ({ data }: MessageEvent<ReadingAnswer | null>) => line.onanswer(data);
+  return line;
+}
+
+/** What the finds are read with: whatever changed since the last time is sent. */
+interface ToRead {
+  book: Book;
+  planId: string;
+  places: readonly NamedPlace[];
+  pages: ReadonlyMap<string, ResultsPage>;
+  words: WordsAsked;
+}
+
+/** Rows sent at once, so that the thread is not held while many are copied. */
+const rowsAtOnce = 4000;
+const unread: Proposal = { intent: 'unclear', verdict: 'later', reason: null, confidence: 0, because: '' };
+
+/** Keeps what is read out of a plan's finds up to date, off the thread that draws them. */
+export class FindReader {
+  isRead = $state(false);
+  answer = $state.raw<ReadingAnswer>(noReading);
+  private version = $state(0);
+  private readonly said: Proposal[] = [];
+  private readonly proposals = new Map<string, Proposal>();
+  private readonly line: ReadingLine;
+  private sent: { book: Book; places: readonly NamedPlace[] | null; pages: ReadonlyMap<string, ResultsPage> } = {
+    book: emptyBook(),
+    places: null,
+    pages: new Map(),
+  };
+  private waiting: ToRead | null = null;
+  private isBusy = false;
+
+  constructor(line?: ReadingLine) {
+    this.line = line ?? workerLine();
+    this.line.onanswer = (answer) => {
+      this.isBusy = false;
+      if (answer) this.take(answer);
+      this.send();
+    };
+  }
+
+  /** What is proposed for a find, as far as it was read. */
+  proposalOf = (find: Find): Proposal => {
+    void this.version;
+    return this.proposals.get(find.id) ?? unread;
+  };
+
+  /** Has the finds read; of several askings only the last is answered. */
+  read(next: ToRead): void {
+    this.waiting = next;
+    this.send();
+  }
+
+  /** Ends the worker. */
+  close(): void {
+    this.line.close();
+  }
+
+  private take(answer: ReadingAnswer): void {
+    this.said.push(...answer.fresh);
+    answer.ids.forEach((id, at) => this.proposals.set(id, this.said[answer.numbers[at]!]!));
+    if (answer.ids.length > 0) this.version++;
+    this.answer = { ...answer, candidates: answer.candidates ?? this.answer.candidates };
+    this.isRead = true;
+  }
+
+  private send(): void {
+    if (this.isBusy || !this.waiting) return;
+    this.isBusy = true;
+    const { book, planId, places, pages, words } = this.waiting;
+    this.waiting = null;
+    const rows = readingRows(this.sent.book, book);
+    const isNew = places !== this.sent.places;
+    const fresh = pages === this.sent.pages ? [] : [...pages.values()].filter(({ text }) => !this.sent.pages.has(text));
+    this.sent = { book, places, pages };
+    const sendFrom = (at: number) => {
+      const isLast = at + rowsAtOnce >= rows.length;
+      const asked = { planId, places: isNew ? places : null, pages: fresh, words };
+      this.line.send({ rows: slimRows(rows.slice(at, at + rowsAtOnce)), asked: isLast ? asked : null });
+      if (!isLast) setTimeout(() => sendFrom(at + rowsAtOnce), 0);
+    };
+    // Many rows go once the list stands.
+    if (rows.length > rowsAtOnce) setTimeout(() => sendFrom(0), 0);
+    else sendFrom(0);
+  }
+}
