@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { BookDesk } from '../../../tests/book-desk';
 import { cleanFile } from '../../../tests/clean-plan';
+import { findRow } from '../../../tests/find-row';
 import { readingLine } from '../../../tests/reading-line';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 import { FindSources } from './find-sources.svelte';
@@ -12,8 +13,15 @@ const researchOn = (desk: BookDesk) => {
   research.readAgain();
   return research;
 };
-const open = () => {
+/** Opens the sources on a plan in whose finds some themes show up, the first most often. */
+const open = (...themes: string[]) => {
   const desk = new BookDesk();
+  const rows = themes.flatMap((theme, at) =>
+    Array.from({ length: 9 - at }, (_, copy) =>
+      findRow(`theme-${at}-${copy}`, `${theme} x${at}${copy}`, 'open', null, 100 + at * 10 + copy),
+    ),
+  );
+  if (rows.length > 0) desk.make({ type: 'add', record: 'find', rows });
   return { desk, sources: new FindSources(researchOn(desk)) };
 };
 const figures = (text: string) => ({
@@ -68,12 +76,11 @@ describe('where finds come from', () => {
   it('asks again for each theme, counts what each found anew, and leaves out what it is told to', async () => {
     const asked: string[] = [];
     marketOf((terms) => (asked.push(...terms), ['piano tuning', ...terms, 'piano damper']));
-    const { sources } = open();
+    const { sources } = open('voicing', 'moving', 'pedal');
     sources.choose('themes');
-    sources.themes = ['voicing', 'moving', 'pedal'].map((word) => ({ theme: `piano ${word}`, state: 'waits', found: 0, fresh: 0 }));
-    sources.leaveOut('piano moving');
+    sources.leaveOut('piano tuning moving');
     await sources.gather();
-    expect(asked).toEqual(['piano voicing', 'piano pedal']);
+    expect(asked).toEqual(['piano tuning voicing', 'piano tuning pedal']);
     expect(sources.themes.map(({ state, fresh }) => [state, fresh])).toEqual([
       ['done', 2],
       ['left out', 0],
@@ -83,16 +90,15 @@ describe('where finds come from', () => {
   });
 
   it('stopped half way through the themes, keeps what was found so far', async () => {
-    const { sources } = open();
+    const { sources } = open('voicing', 'pedal', 'moving');
     marketOf((terms) => {
-      if (terms[0] === 'piano pedal') sources.stop();
+      if (terms[0] === 'piano tuning pedal') sources.stop();
       return terms;
     });
     sources.choose('themes');
-    sources.themes = ['voicing', 'pedal', 'moving'].map((word) => ({ theme: `piano ${word}`, state: 'waits', found: 0, fresh: 0 }));
     await sources.gather();
     expect(sources.themes.map(({ state }) => state)).toEqual(['done', 'waits', 'waits']);
-    expect(sources.incoming.map(({ text }) => text)).toEqual(['piano voicing']);
+    expect(sources.incoming.map(({ text }) => text)).toEqual(['piano tuning voicing']);
   });
 
   it('combines lists, in every order where that is asked for', async () => {
