@@ -10,6 +10,10 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   ruleSet: ['rule set', 'rule sets'],
   houseRule: ['house rule', 'house rules'],
   keptRule: ['kept rule', 'kept rules'],
+  listSetup: ['set-up of a list', 'set-ups of lists'],
+  keyChoice: ['key', 'keys'],
+  sheetReading: ['reading of a file', 'readings of files'],
+  patternList: ['list of a pattern', 'lists of patterns'],
   master: ['master', 'masters'],
   masterLine: ['line of a master', 'lines of a master'],
   brief: ['brief', 'briefs'],
@@ -64,6 +68,7 @@ const severalNames: Record<StepName, string> = {
   'finds-fetched': 'fetched finds',
   'place-swapped': 'put another place in finds',
   'rules-applied': 'applied kept rules',
+  'keys-changed': 'changed keys',
 };
 
 const verdictWords = {

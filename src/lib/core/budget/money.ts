@@ -36,6 +36,11 @@ export function formatMoney(minor: number, currency: string, { locale = 'en-GB',
   return formatOf(locale, currency, decimals).format(minor / 10 ** digits);
 }
 
+/** A sum that is only about right, in whole units of its currency: `£6,350`. */
+export function formatRoughly(minor: number, currency: string, locale = 'en-GB'): string {
+  return formatOf(locale, currency, 0).format(Math.round(minor / 10 ** minorDigits(currency)));
+}
+
 /** An amount in minor units as a plain decimal: `1.60`. */
 export function writeAmount(minor: number, currency: string): string {
   const digits = minorDigits(currency);

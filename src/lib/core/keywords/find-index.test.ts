@@ -22,6 +22,9 @@ function scan(
   if (order === 'most searched') found.sort((a, b) => (b.searchesHigh ?? -1) - (a.searchesHigh ?? -1));
   if (order === 'dearest') found.sort((a, b) => (b.bidHighMinor ?? -1) - (a.bidHighMinor ?? -1));
   if (order === 'longest') found.sort((a, b) => b.text.length - a.text.length);
+  const last = Number.MAX_SAFE_INTEGER;
+  if (order === 'least searched') found.sort((a, b) => (a.searchesHigh ?? last) - (b.searchesHigh ?? last));
+  if (order === 'by verdict') found.sort((a, b) => verdicts.indexOf(a.verdict) - verdicts.indexOf(b.verdict));
   if (order === 'by name') found.sort((a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0));
   return found.map(({ id }) => id);
 }

@@ -1,10 +1,25 @@
 import { inOrder } from '../plan/book';
 import { idsToCompare } from '../plan/patched-rows';
-import type { Find, Verdict } from '../plan/records/find';
+import { verdicts, type Find, type Verdict } from '../plan/records/find';
 import { standsTogether, wordsOf } from './words';
 
 /** How finds are ordered. */
-export const findOrders = ['as found', 'most searched', 'by name', 'dearest', 'longest'] as const;
+export const findOrders = [
+  'as found',
+  'most searched',
+  'least searched',
+  'by name',
+  'longest',
+  'dearest',
+  'cheapest',
+  'by best month',
+  'by verdict',
+  'by source',
+  'by reason',
+  'newest figures',
+  'surest first',
+  'least sure first',
+] as const;
 export type FindOrder = (typeof findOrders)[number];
 
 /** Which finds are wanted; what is left out does not narrow. */
@@ -27,12 +42,28 @@ export interface FindFilter {
 
 type Rows = ReadonlyMap<string, Find>;
 const none: ReadonlySet<string> = new Set();
+const byText = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
+/** Texts by the alphabet, those that are empty last. */
+const filledFirst = (a: string, b: string) => Number(a === '') - Number(b === '') || byText(a, b);
+/** January is 0; finds without months come last. */
+const bestMonth = ({ months }: Find) => (months.length === 0 ? 12 : months.indexOf(Math.max(...months)));
+const unknownLast = Number.MAX_SAFE_INTEGER;
 const orders: Readonly<Record<FindOrder, ((a: Find, b: Find) => number) | null>> = {
   'as found': null,
   'most searched': (a, b) => (b.searchesHigh ?? -1) - (a.searchesHigh ?? -1),
-  'by name': (a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0),
-  dearest: (a, b) => (b.bidHighMinor ?? -1) - (a.bidHighMinor ?? -1),
+  'least searched': (a, b) => (a.searchesHigh ?? unknownLast) - (b.searchesHigh ?? unknownLast),
+  'by name': (a, b) => byText(a.text, b.text),
   longest: (a, b) => b.text.length - a.text.length,
+  dearest: (a, b) => (b.bidHighMinor ?? -1) - (a.bidHighMinor ?? -1),
+  cheapest: (a, b) => (a.bidHighMinor ?? unknownLast) - (b.bidHighMinor ?? unknownLast),
+  'by best month': (a, b) => bestMonth(a) - bestMonth(b),
+  'by verdict': (a, b) => verdicts.indexOf(a.verdict) - verdicts.indexOf(b.verdict),
+  'by source': (a, b) => byText(a.source, b.source),
+  'by reason': (a, b) => filledFirst(a.reason ?? '', b.reason ?? ''),
+  'newest figures': (a, b) => byText(b.figuresOn ?? '', a.figuresOn ?? ''),
+  // What is proposed is not known here: these keep the order of the finds, and whoever knows sorts.
+  'surest first': null,
+  'least sure first': null,
 };
 const holdsAll = (text: string, words: readonly string[]) => {
   const own = wordsOf(text);
@@ -45,7 +76,12 @@ const staysInPlace = (before: Find, after: Find | undefined) =>
   before.text === after.text &&
   before.searchesHigh === after.searchesHigh &&
   before.bidHighMinor === after.bidHighMinor &&
-  before.position === after.position;
+  before.position === after.position &&
+  before.months === after.months &&
+  before.source === after.source &&
+  before.figuresOn === after.figuresOn;
+/** Orders that a verdict changes. */
+const byJudgement: readonly FindOrder[] = ['by verdict', 'by reason'];
 
 /** The texts of finds as one, each on a line of its own, and where each begins. */
 interface JoinedTexts {
@@ -105,12 +141,17 @@ export class FindIndex {
     if (!isInPlace) {
       this.ordered.clear();
       this.joined.clear();
-    } else if (changed.size > 0)
+    } else if (changed.size > 0) {
+      for (const order of byJudgement) {
+        this.ordered.delete(order);
+        this.joined.delete(order);
+      }
       for (const [order, list] of this.ordered)
         this.ordered.set(
           order,
           list.map((find) => changed.get(find) ?? find),
         );
+    }
   }
 
   /** The finds that a filter lets through, in its order; of equals the one that was found first stands first. */

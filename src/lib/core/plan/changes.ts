@@ -34,6 +34,7 @@ export const stepNames = [
   'finds-fetched',
   'place-swapped',
   'rules-applied',
+  'keys-changed',
 ] as const;
 export type StepName = (typeof stepNames)[number];
 

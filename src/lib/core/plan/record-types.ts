@@ -12,15 +12,19 @@ import { find, laterFind, type Find } from './records/find';
 import { group, type Group } from './records/group';
 import { houseRule, type HouseRule } from './records/house-rule';
 import { keptRule, type KeptRule } from './records/kept-rule';
+import { keyChoice, type KeyChoice } from './records/key-choice';
 import { keyword, type Keyword } from './records/keyword';
 import { laterLayout, layout, type Layout } from './records/layout';
+import { listSetup, type ListSetup } from './records/list-setup';
 import { master, type Master } from './records/master';
 import { negative, type Negative } from './records/negative';
 import { offer, type Offer } from './records/offer';
+import { patternList, type PatternList } from './records/pattern-list';
 import { place, type Place } from './records/place';
 import { plan, type Plan } from './records/plan';
 import { ruleSet, type RuleSetRow } from './records/rule-set';
 import { setAside, type SetAside } from './records/set-aside';
+import { sheetReading, type SheetReading } from './records/sheet-reading';
 import { slotWord, type SlotWord } from './records/slot-word';
 import { wordKind, type WordKind } from './records/word-kind';
 import { wordVerdict, type WordVerdict } from './records/word-verdict';
@@ -34,6 +38,10 @@ export interface RecordTypes {
   ruleSet: RuleSetRow;
   houseRule: HouseRule;
   keptRule: KeptRule;
+  listSetup: ListSetup;
+  keyChoice: KeyChoice;
+  sheetReading: SheetReading;
+  patternList: PatternList;
   master: Master;
   masterLine: MasterLine;
   brief: Brief;
@@ -87,6 +95,10 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
   },
   houseRule: { stream: 'workspace', schema: houseRule, parents: { planId: 'plan' } },
   keptRule: { stream: 'workspace', schema: keptRule, parents: {}, unique: ['words'] },
+  listSetup: { stream: 'workspace', schema: listSetup, parents: {} },
+  keyChoice: { stream: 'workspace', schema: keyChoice, parents: {} },
+  sheetReading: { stream: 'workspace', schema: sheetReading, parents: {}, unique: ['shape'] },
+  patternList: { stream: 'workspace', schema: patternList, parents: {}, unique: ['business', 'language'] },
   master: { stream: 'workspace', schema: master, parents: {} },
   masterLine: { stream: 'workspace', schema: masterLine, parents: { masterId: 'master' } },
   brief: { stream: 'plan', schema: brief, parents: {}, added: laterBrief },

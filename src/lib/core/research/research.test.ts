@@ -21,7 +21,7 @@ import { addedWords, combineLists } from './patterns';
 import { readResults } from './results-page';
 import { shortestNegative } from './shortest-negative';
 import { computeCapacity, rankStrongest } from './strongest';
-import { swapPlace } from './swap-place';
+import { keepSwapped, swapPlace } from './swap-place';
 import { WordIndex } from './word-index';
 
 const empty: Book = { ...bookOfFile(cleanFile), find: new Map() };
@@ -272,6 +272,38 @@ describe('another town', () => {
     expect(after.find.get(glasgow.id)).toMatchObject({ swappedFrom: 'piano tuner glasgow', searchesHigh: null });
     expect(after.find.get(glasgow.id)?.otherFigures[0]).toMatchObject({ searchesHigh: 50, figuresOf: 'GB/Glasgow' });
     expect(swapPlace(book, [glasgow], { from: 'leeds', to: 'Edinburgh' })).toBeNull();
+  });
+
+  it('gives way and is kept in the same step; what stands already is kept, unless it was judged', () => {
+    const finds = [
+      find('tuner glasgow'),
+      find('tuning glasgow'),
+      find('tuning edinburgh'),
+      find('moving glasgow'),
+      find('moving edinburgh', 'block'),
+    ];
+    const book = withFinds(finds);
+    const swaps = [...book.find.values()].flatMap((one) =>
+      one.text.endsWith('glasgow') ? [{ find: one, from: 'glasgow', to: 'Edinburgh' }] : [],
+    );
+    const after = make(book, keepSwapped(book, swaps));
+    expect([...after.find.values()].map(({ text, verdict }) => `${verdict} ${text}`)).toEqual([
+      'keep tuner edinburgh',
+      'keep tuning edinburgh',
+      'block moving edinburgh',
+    ]);
+    expect(keepSwapped(book, [])).toBeNull();
+  });
+
+  it('both of two towns that become the same find are joined in one', () => {
+    const book = withFinds([find('tuner glasgow'), find('tuner perth')]);
+    const [glasgow, perth] = [...book.find.values()];
+    const swaps = [
+      { find: glasgow!, from: 'glasgow', to: 'Edinburgh' },
+      { find: perth!, from: 'perth', to: 'Edinburgh' },
+    ];
+    const after = make(book, keepSwapped(book, swaps));
+    expect([...after.find.values()].map(({ text, verdict }) => `${verdict} ${text}`)).toEqual(['keep tuner edinburgh']);
   });
 });
 

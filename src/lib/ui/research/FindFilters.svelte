@@ -21,7 +21,7 @@
   {#each fields as { says, value, set, isText } (says)}
     <label class="flex items-center gap-1"
       ><span class="text-ink-2">{says}</span><input
-        class={`h-[26px] rounded border border-field bg-sheet px-2 py-0 text-[13px] ${isText ? 'w-16' : 'w-11'}`}
+        class={`h-[26px] rounded border border-field bg-sheet px-2 py-0 text-[13px] ${isText ? 'w-[60px]' : 'w-10'}`}
         {value}
         inputmode={isText ? 'text' : 'numeric'}
         oninput={(event) => set(event.currentTarget.value)}
@@ -38,7 +38,7 @@
   >
   <label class="flex items-center"
     ><span class="sr-only">ordered</span><select
-      class="h-[26px] w-[134px] rounded border border-field bg-sheet py-0 ps-2 pe-6 text-[13px]"
+      class="h-[26px] w-[146px] rounded border border-field bg-sheet py-0 ps-2 pe-6 text-[13px]"
       value={list.order}
       onchange={(event) => list.filter({ order: event.currentTarget.value as FindOrder })}
       >{#each findOrders as order (order)}<option>{order}</option>{/each}</select

@@ -7,6 +7,7 @@
   import { wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
+  import { keysOf, showKey } from '../shell/research-keys';
   import { marketName } from './find-figures.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
 
@@ -17,11 +18,15 @@
     /** The group that a kept find would fit into. */
     fits: { id: string; name: string } | null;
     onkeepin: () => void;
+    /** Keeps it with one of our towns in another's stead. */
+    onswap: () => void;
   }
 
-  let { research, find, inGroups, fits, onkeepin }: Props = $props();
+  let { research, find, inGroups, fits, onkeepin, onswap }: Props = $props();
 
   const months = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+  const keys = $derived(keysOf(research.desk.workspace.book));
+  const swapped = $derived(research.swappedTo(find));
   const proposal = $derived(research.proposalOf(find));
   const page = $derived(research.pages.get(find.text));
   const negative = $derived(childrenOf(research.desk.book.negative, 'findId', find.id)[0]);
@@ -69,9 +74,22 @@
   </dl>
   {#if find.verdict === 'open' || find.verdict === 'later'}
     <p class="pt-1.5"><span class="font-semibold text-slate">Proposed:</span> <span class="text-ink-2">{wordProposal(proposal)}</span></p>
-    {#if proposal.verdict === 'block'}<p class="text-[12px] text-ink-2">Its negative would be “{research.negativeFor(find)}”.</p>{/if}
+    {#if proposal.verdict === 'block' || research.blocksWhole}<p class="text-[12px] text-ink-2">
+        Its negative would be “{research.negativeFor(find)}”, {research.blocksWhole
+          ? 'the whole find'
+          : 'the shortest words that block nothing kept'}.
+        <Button kind="link" onclick={() => (research.blocksWhole = !research.blocksWhole)}
+          >{research.blocksWhole ? 'The shortest words' : 'The whole find'} <KeyCap keys={showKey(keys.negative)} /></Button
+        >
+      </p>{/if}
+    {#if swapped}<p class="pt-1">
+        Names {swapped.from}{swapped.km === null ? '' : `, ${swapped.km} km away`}.
+        <Button kind="link" onclick={onswap}>Keep it with {swapped.to} <KeyCap keys={showKey(keys['swap-place'])} /></Button>
+      </p>{/if}
     {#if fits}<p class="pt-1">
-        Would fit <b class="font-semibold">{fits.name}</b>. <Button kind="link" onclick={onkeepin}>Keep in it <KeyCap keys="G" /></Button>
+        Would fit <b class="font-semibold">{fits.name}</b>. <Button kind="link" onclick={onkeepin}
+          >Keep in it <KeyCap keys={showKey(keys['keep-fitting'])} /></Button
+        >
       </p>{/if}
   {/if}
   {#if negative}<p class="pt-1 text-ink-2">Its block made the plan negative “{negative.text}”; it leaves with the verdict.</p>{/if}

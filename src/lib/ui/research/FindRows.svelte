@@ -1,7 +1,12 @@
 <script lang="ts">
   import { writeAmount } from '$lib/core/budget/money';
   import type { Find } from '$lib/core/plan/records/find';
-  import { intentWords, wordSearchRange } from '$lib/wording/research';
+  import { wordsOf } from '$lib/core/keywords/words';
+  import { figuresKindWords, intentWords, reasonWords, verdictWords, wordSearchRange } from '$lib/wording/research';
+  import { wordDate } from '$lib/wording/texts';
+  import ColumnHeads from './ColumnHeads.svelte';
+  import ColumnsDialog from './ColumnsDialog.svelte';
+  import type { FindColumnName, SetUpColumn } from './find-columns';
   import Months from './Months.svelte';
   import type { RowWindow } from '../parts/row-window.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
@@ -23,11 +28,26 @@
     low === null ? '–' : low === high || high === null ? write(low) : `${write(low)}–${write(high)}`;
   const bids = ({ bidLowMinor, bidHighMinor }: Find) =>
     range(bidLowMinor, bidHighMinor, (value) => writeAmount(value, research.desk.currency));
-  const columns = 'grid-cols-[minmax(0,1fr)_104px_64px_84px_72px_minmax(0,96px)]';
+  /** While an edge is dragged, the columns as they would be. */
+  let widened = $state.raw<readonly SetUpColumn[] | null>(null);
+  let isSettingUp = $state(false);
+  const columns = $derived(widened ?? research.columns);
+  const leastOfFind = 150;
+  const gap = 12;
+  const template = $derived([`minmax(${leastOfFind}px,1fr)`, ...columns.map((column) => `${column.width}px`)].join(' '));
+  const width = $derived(leastOfFind + 32 + columns.reduce((sum, column) => sum + column.width + gap, 0));
   const indexOf = (find: Find) => list.shown.indexOf(find);
   const standing = (find: Find) =>
     groupsByText.get(find.text)?.join(', ') ??
     (research.words.read(find.text).some(({ kind }) => kind === 'other-place') ? 'outside the places' : '');
+  function plainCell(find: Find, name: FindColumnName): string {
+    if (name === 'standing') return standing(find);
+    if (name === 'source') return [find.source, ...find.alsoFrom].filter(Boolean).join(', ');
+    if (name === 'reason') return find.reason ? reasonWords[find.reason] : '';
+    if (name === 'figures') return find.figuresOn ? `${figuresKindWords[find.figuresKind]}, ${wordDate(find.figuresOn)}` : '';
+    const { verdict, confidence } = research.proposalOf(find);
+    return find.verdict === 'open' || find.verdict === 'later' ? `${verdictWords[verdict]}, ${Math.round(confidence * 100)} %` : '';
+  }
 </script>
 
 {#snippet text(find: Find)}
@@ -40,55 +60,71 @@
       >{:else}{part.text}{/if}{/each}
 {/snippet}
 
-<div class={`grid ${columns} gap-x-3 border-b border-rule px-4 py-1 text-ink-2`}>
-  <span>Find</span><span class="text-end">Searches</span><span>12 months</span><span class="text-end">Bid, {research.desk.currency}</span
-  ><span class="ps-1.5">Verdict</span><span>In the plan</span>
+{#snippet cell(find: Find, name: FindColumnName)}
+  {#if name === 'searches'}
+    {@const isOther = research.figures.isFromElsewhere(find)}
+    <span
+      class={`truncate text-end font-mono text-[12.5px] font-normal ${isOther ? 'text-ink-3 line-through' : ''}`}
+      title={isOther ? 'figures of other places' : undefined}>{wordSearchRange(find.searchesLow, find.searchesHigh)}</span
+    >
+  {:else if name === 'months'}<Months months={find.months} />
+  {:else if name === 'bid'}<span class="truncate text-end font-mono text-[12.5px] font-normal">{bids(find)}</span>
+  {:else if name === 'verdict'}<span class="truncate"><VerdictSign verdict={find.verdict} /></span>
+  {:else if name === 'words'}<span class="text-end font-mono text-[12.5px] font-normal">{wordsOf(find.text).length}</span>
+  {:else}<span class="truncate font-normal text-ink-2">{plainCell(find, name)}</span>{/if}
+{/snippet}
+
+<div class="flex min-h-0 flex-1 flex-col overflow-x-auto overflow-y-hidden">
+  <div class="flex min-h-0 flex-1 flex-col" style:min-width={`${width}px`}>
+    <ColumnHeads {research} {columns} {template} onwiden={(next) => (widened = next)} onsetup={() => (isSettingUp = true)} />
+    <!-- The keys of the page act on the list; rows take the mouse. -->
+    <ul
+      class="min-h-0 flex-1 overflow-y-auto"
+      role="listbox"
+      aria-label="Finds"
+      aria-multiselectable="true"
+      tabindex="0"
+      {@attach rows.follow}
+    >
+      <li role="presentation" style:height={`${rows.spaceAbove}px`}></li>
+      {#each list.rows.slice(rows.first, rows.end) as row (row.kind === 'find' ? row.find.id : row.intent)}
+        {#if row.kind === 'heading'}
+          <!-- Folded by mouse here, by its key on the page: a list of options holds nothing else that takes the focus. -->
+          <li
+            role="presentation"
+            data-intent={row.intent}
+            class="flex h-[28px] cursor-pointer items-baseline gap-2 border-b border-rule bg-fold px-4 leading-[27px]"
+            onclick={() => list.fold(row.intent)}
+          >
+            <span class="text-[11px]">{row.isFolded ? '▸' : '▾'}</span>
+            <span class="font-serif text-[15px] font-semibold">{intentWords[row.intent][0]}</span>
+            <span class="text-ink-2">{intentWords[row.intent][1]}</span>
+            <b class="ms-auto font-semibold">{row.count.toLocaleString('en-GB')}</b>
+          </li>
+        {:else}
+          {@const { find } = row}
+          {@const isChosen = chosen.has(find)}
+          <!-- svelte-ignore a11y_click_events_have_key_events -->
+          <li
+            role="option"
+            aria-selected={isChosen}
+            aria-setsize={list.shown.length}
+            data-find={find.text}
+            class={`grid h-[28px] cursor-default items-center gap-x-3 border-s-3 border-b border-rule-soft ps-[13px] pe-4 ${isChosen ? 'border-s-act bg-sheet' : 'border-s-transparent'} ${find.id === list.current?.id ? 'font-semibold' : ''}`}
+            style:grid-template-columns={template}
+            onclick={(event) => list.goTo(indexOf(find), { extend: event.shiftKey, pick: event.ctrlKey || event.metaKey })}
+          >
+            <span class={`truncate ${find.isMisspelling ? 'italic' : ''}`} title={find.isMisspelling ? `${find.text}, misspelt` : find.text}
+              >{@render text(find)}</span
+            >
+            {#each columns as { name } (name)}{@render cell(find, name)}{/each}
+          </li>
+        {/if}
+      {:else}
+        <li class="px-4 py-8 text-center text-ink-2" role="presentation">{empty}</li>
+      {/each}
+      <li role="presentation" style:height={`${rows.spaceBelow}px`}></li>
+    </ul>
+  </div>
 </div>
-<!-- The keys of the page act on the list; rows take the mouse. -->
-<ul class="min-h-0 flex-1 overflow-y-auto" role="listbox" aria-label="Finds" aria-multiselectable="true" tabindex="0" {@attach rows.follow}>
-  <li role="presentation" style:height={`${rows.spaceAbove}px`}></li>
-  {#each list.rows.slice(rows.first, rows.end) as row (row.kind === 'find' ? row.find.id : row.intent)}
-    {#if row.kind === 'heading'}
-      <!-- Folded by mouse here, by its key on the page: a list of options holds nothing else that takes the focus. -->
-      <li
-        role="presentation"
-        data-intent={row.intent}
-        class="flex h-[28px] cursor-pointer items-baseline gap-2 border-b border-rule bg-fold px-4 leading-[27px]"
-        onclick={() => list.fold(row.intent)}
-      >
-        <span class="text-[11px]">{row.isFolded ? '▸' : '▾'}</span>
-        <span class="font-serif text-[15px] font-semibold">{intentWords[row.intent][0]}</span>
-        <span class="text-ink-2">{intentWords[row.intent][1]}</span>
-        <b class="ms-auto font-semibold">{row.count.toLocaleString('en-GB')}</b>
-      </li>
-    {:else}
-      {@const { find } = row}
-      {@const isChosen = chosen.has(find)}
-      <!-- svelte-ignore a11y_click_events_have_key_events -->
-      <li
-        role="option"
-        aria-selected={isChosen}
-        aria-setsize={list.shown.length}
-        data-find={find.text}
-        class={`grid h-[28px] cursor-default ${columns} items-center gap-x-3 border-s-3 border-b border-rule-soft ps-[13px] pe-4 ${isChosen ? 'border-s-act bg-sheet' : 'border-s-transparent'} ${find.id === list.current?.id ? 'font-semibold' : ''}`}
-        onclick={(event) => list.goTo(indexOf(find), { extend: event.shiftKey, pick: event.ctrlKey || event.metaKey })}
-      >
-        <span class={`truncate ${find.isMisspelling ? 'italic' : ''}`} title={find.isMisspelling ? `${find.text}, misspelt` : find.text}
-          >{@render text(find)}</span
-        >
-        <span
-          class={`text-end font-mono text-[12.5px] font-normal whitespace-nowrap ${research.figures.isFromElsewhere(find) ? 'text-ink-3 line-through' : ''}`}
-          title={research.figures.isFromElsewhere(find) ? 'figures of other places' : undefined}
-          >{wordSearchRange(find.searchesLow, find.searchesHigh)}</span
-        >
-        <Months months={find.months} />
-        <span class="text-end font-mono text-[12.5px] font-normal whitespace-nowrap">{bids(find)}</span>
-        <span><VerdictSign verdict={find.verdict} /></span>
-        <span class="truncate font-normal text-ink-2">{standing(find)}</span>
-      </li>
-    {/if}
-  {:else}
-    <li class="px-4 py-8 text-center text-ink-2" role="presentation">{empty}</li>
-  {/each}
-  <li role="presentation" style:height={`${rows.spaceBelow}px`}></li>
-</ul>
+{#if isSettingUp}<ColumnsDialog {research} bind:open={isSettingUp} />{/if}

@@ -6,6 +6,7 @@
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
+  import { keysOf, showKey } from '../shell/research-keys';
   import type { ResearchDesk } from './research-desk.svelte';
 
   interface Props {
@@ -16,6 +17,8 @@
   }
 
   let { research, kind, words, onleave }: Props = $props();
+
+  const keys = $derived(keysOf(research.desk.workspace.book));
 
   const reasons: Partial<Record<WordKindName, BlockReason>> = {
     maker: 'brand',
@@ -32,6 +35,9 @@
   const taken = $derived(words.filter(({ key }) => !off.has(key)));
   const finds = $derived(new Set(taken.flatMap(({ key }) => research.previewWord(key).finds.map(({ id }) => id))).size);
   const conflicts = $derived(taken.filter(({ key }) => research.previewWord(key).conflicts.length > 0));
+
+  /** How far a town lies from ours. */
+  const kmOf = (shown: string) => (kind === 'other-place' ? (research.words.places.get(shown)?.km ?? null) : null);
 
   function toggle(key: string) {
     const next = new Set(off);
@@ -59,7 +65,9 @@
         kind="quiet"
         pressed={!off.has(key)}
         class={off.has(key) ? 'text-ink-3 line-through' : 'border-field bg-sheet text-ink'}
-        onclick={() => toggle(key)}>{shown} <span class="font-mono text-[12px]">{count}</span></Button
+        onclick={() => toggle(key)}
+        >{shown}{#if kmOf(shown) !== null}<span class="text-[12px] text-ink-2">{kmOf(shown)} km</span>{/if}
+        <span class="font-mono text-[12px]">{count}</span></Button
       >
     {/each}
   </p>
@@ -67,9 +75,9 @@
       Kept finds hold {conflicts.map(({ shown }) => shown).join(', ')}: a block would block those too.
     </p>{/if}
   <div class="flex gap-2">
-    <Button disabled={taken.length === 0} onclick={() => judge('keep')}><KeyCap keys="K" /> keep all</Button>
-    <Button disabled={taken.length === 0} onclick={() => judge('block')}><KeyCap keys="B" /> block all</Button>
-    <Button disabled={taken.length === 0} onclick={() => judge('pass')}><KeyCap keys="P" /> pass all</Button>
-    <Button disabled={taken.length === 0} onclick={() => judge('later')}><KeyCap keys="L" /> later</Button>
+    <Button disabled={taken.length === 0} onclick={() => judge('keep')}><KeyCap keys={showKey(keys.keep)} /> keep all</Button>
+    <Button disabled={taken.length === 0} onclick={() => judge('block')}><KeyCap keys={showKey(keys.block)} /> block all</Button>
+    <Button disabled={taken.length === 0} onclick={() => judge('pass')}><KeyCap keys={showKey(keys.pass)} /> pass all</Button>
+    <Button disabled={taken.length === 0} onclick={() => judge('later')}><KeyCap keys={showKey(keys.later)} /> later</Button>
   </div>
 </section>

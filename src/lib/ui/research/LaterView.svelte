@@ -8,6 +8,7 @@
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import { isTyping } from '../shell/keys';
+  import { keyPressed, keysOf, showKey } from '../shell/research-keys';
   import type { ResearchDesk } from './research-desk.svelte';
 
   let { research, onleave }: { research: ResearchDesk; onleave: () => void } = $props();
@@ -17,11 +18,8 @@
   const shown = $derived(later.slice(0, atOnce));
   let at = $state(0);
   const current = $derived(Math.min(at, Math.max(0, shown.length - 1)));
-  const verdicts: { code: string; key: string; verdict: Verdict; says: string }[] = [
-    { code: 'KeyK', key: 'K', verdict: 'keep', says: 'keep' },
-    { code: 'KeyB', key: 'B', verdict: 'block', says: 'block' },
-    { code: 'KeyP', key: 'P', verdict: 'pass', says: 'pass' },
-  ];
+  const keys = $derived(keysOf(research.desk.workspace.book));
+  const verdicts = ['keep', 'block', 'pass'] as const;
   const asked = $derived(
     later
       .slice(0, atOnce * 2)
@@ -40,12 +38,20 @@
       event.preventDefault();
       act();
     };
-    return tinykeys(window, {
-      ...Object.fromEntries(verdicts.map(({ code, verdict }) => [code, free(() => settle(verdict))])),
+    const own = (event: KeyboardEvent) => {
+      const verdict = verdicts.find((one) => keys[one] === keyPressed(event));
+      if (verdict) free(() => settle(verdict))(event);
+    };
+    window.addEventListener('keydown', own);
+    const stop = tinykeys(window, {
       ArrowRight: free(() => (at = Math.min(current + 1, shown.length - 1))),
       ArrowLeft: free(() => (at = Math.max(0, current - 1))),
       Escape: free(onleave),
     });
+    return () => {
+      window.removeEventListener('keydown', own);
+      stop();
+    };
   });
 </script>
 
@@ -81,10 +87,10 @@
           <p class="text-[12px] text-ink-2">{wordEvidence(readResults(page))}</p>
         {:else}<p class="text-ink-2" role="status">Asking what it shows…</p>{/if}
         <p class="mt-auto flex gap-2 pt-2">
-          {#each verdicts as { key, verdict, says } (verdict)}
+          {#each verdicts as verdict (verdict)}
             <Button onclick={() => research.judgeFinds([find], verdict)}
-              >{#if index === current}<KeyCap keys={key} />{/if}
-              {says}</Button
+              >{#if index === current}<KeyCap keys={showKey(keys[verdict])} />{/if}
+              {verdict}</Button
             >
           {/each}
         </p>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { formatMoney } from '$lib/core/budget/money';
+  import { formatMoney, formatRoughly } from '$lib/core/budget/money';
   import type { Verdict } from '$lib/core/plan/records/find';
   import { wordSearches } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
@@ -18,7 +18,7 @@
     { verdict: 'open', tone: 'bg-rule', says: 'to judge' },
   ];
   const { searches, costMinor, kept, clear, small, capacity, strongest } = $derived(research.reader.answer.standing);
-  const money = (verdict: Verdict) => formatMoney(Math.round(costMinor[verdict]), research.desk.currency, { whole: true });
+  const money = (verdict: Verdict) => formatRoughly(costMinor[verdict], research.desk.currency);
   let isOpen = $state(false);
 </script>
 

@@ -6,6 +6,7 @@
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import SelectField from '../parts/SelectField.svelte';
+  import { keysOf, showKey } from '../shell/research-keys';
   import type { ResearchDesk } from './research-desk.svelte';
 
   interface Props {
@@ -20,6 +21,8 @@
   }
 
   let { research, wordKey, reason = $bindable(), stands = $bindable(), negatives = $bindable(), onjudge, onleave }: Props = $props();
+
+  const keys = $derived(keysOf(research.desk.workspace.book));
 
   const preview = $derived(research.previewWord(wordKey));
   const shown = $derived(preview.negatives[0] ?? wordKey);
@@ -65,10 +68,10 @@
     </p>
   {/if}
   <div class="flex flex-wrap items-center gap-2">
-    <Button onclick={() => onjudge('keep')}><KeyCap keys="K" /> keep all</Button>
-    <Button onclick={() => onjudge('block')}><KeyCap keys="B" /> block all</Button>
-    <Button onclick={() => onjudge('pass')}><KeyCap keys="P" /> pass all</Button>
-    <Button onclick={() => onjudge('later')}><KeyCap keys="L" /> later</Button>
+    <Button onclick={() => onjudge('keep')}><KeyCap keys={showKey(keys.keep)} /> keep all</Button>
+    <Button onclick={() => onjudge('block')}><KeyCap keys={showKey(keys.block)} /> block all</Button>
+    <Button onclick={() => onjudge('pass')}><KeyCap keys={showKey(keys.pass)} /> pass all</Button>
+    <Button onclick={() => onjudge('later')}><KeyCap keys={showKey(keys.later)} /> later</Button>
     <SelectField
       label="Why it is blocked"
       hideLabel
@@ -78,7 +81,9 @@
       onedit={(value) => (reason = value)}
     />
     <label class="flex items-center gap-1.5"
-      ><input type="checkbox" class="rounded-sm text-act" bind:checked={stands} /> stands for finds to come <KeyCap keys="R" /></label
+      ><input type="checkbox" class="rounded-sm text-act" bind:checked={stands} /> stands for finds to come <KeyCap
+        keys={showKey(keys.stands)}
+      /></label
     >
   </div>
   <p class="text-[12px] text-ink-2">

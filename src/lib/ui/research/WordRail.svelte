@@ -1,9 +1,11 @@
 <script lang="ts">
   import { inOrder } from '$lib/core/plan/book';
+  import { overruledOften } from '$lib/core/research/find-reading';
   import type { WordKindName } from '$lib/core/plan/records/word-kind';
   import type { WordCount } from '$lib/core/research/word-index';
   import { verdictWords, wordKindWords } from '$lib/wording/research';
   import Button from '../parts/Button.svelte';
+  import { keysOf, showKey } from '../shell/research-keys';
   import type { ResearchDesk } from './research-desk.svelte';
 
   interface Props {
@@ -21,10 +23,11 @@
   const mostNext = 5;
   const { list, length, by, byKind } = $derived(research);
   const { words, kinds } = $derived(research.reader.answer);
+  const { overruled } = $derived(research.reader.answer);
   const next = $derived(research.reader.answer.next.slice(0, mostNext));
   const settled = $derived(inOrder(research.desk.book.wordVerdict).toReversed());
   const keptWords = $derived(new Set([...research.desk.workspace.book.keptRule.values()].map((rule) => rule.words)));
-  const marks = { keep: 'K', block: 'B', pass: 'P', later: 'L', open: '' } as const;
+  const keys = $derived(keysOf(research.desk.workspace.book));
 </script>
 
 {#snippet word(key: string, shown: string, count: number, mark = '')}
@@ -45,20 +48,25 @@
     {#each next as one (one.key)}{@render word(one.key, one.shown, one.finds)}{/each}
   {/if}
   <h2 class="px-3 pt-2 font-semibold">{list.verdict === 'open' ? 'Words left' : 'Words in these'}</h2>
-  <p class="flex flex-wrap gap-x-1 px-3 pb-1 text-ink-2">
+  <p class="flex px-2 pb-1 text-ink-2">
     {#each [1, 2, 3] as count (count)}
       <Button
         kind="quiet"
         pressed={length === count}
         label={`${count} in a row`}
-        class={length === count ? 'bg-fold font-semibold' : ''}
+        class={`px-1 ${length === count ? 'bg-fold font-semibold' : ''}`}
         onclick={() => (research.length = count)}>{count}</Button
       >
     {/each}
-    <Button kind="quiet" pressed={byKind} class={byKind ? 'bg-fold font-semibold' : ''} onclick={() => (research.byKind = !byKind)}
-      >kinds</Button
+    <Button
+      kind="quiet"
+      pressed={byKind}
+      class={`px-1 ${byKind ? 'bg-fold font-semibold' : ''}`}
+      onclick={() => (research.byKind = !byKind)}>kinds</Button
     >
-    <Button kind="quiet" title="by finds or by searches" onclick={() => (research.by = by === 'finds' ? 'searches' : 'finds')}>{by}</Button>
+    <Button kind="quiet" class="px-1" title="by finds or by searches" onclick={() => (research.by = by === 'finds' ? 'searches' : 'finds')}
+      >{by}</Button
+    >
   </p>
   {#if byKind}
     {#each kinds as [kind, list] (kind)}
@@ -78,6 +86,17 @@
       {research.offeredRules.length} kept from other clients. <Button kind="link" onclick={() => research.applyRules()}>Apply them</Button>
     </p>
   {/if}
+  {#if overruled.length > 0}
+    <h2 class="px-3 pt-3 font-semibold">Overruled</h2>
+    <p class="px-3 text-[12px] text-ink-2">proposals for a word that you judged otherwise; after two no more are made</p>
+    {#each overruled.slice(0, mostOfKind) as [word, count] (word)}
+      <p class="flex justify-between gap-2 px-3 py-px">
+        <span class={`truncate ${count >= overruledOften ? 'text-ink-3 line-through' : ''}`}>{word}</span><span
+          class="font-mono text-[12px]">{count} ×</span
+        >
+      </p>
+    {/each}
+  {/if}
   {#if settled.length > 0}
     <h2 class="px-3 pt-3 font-semibold">Settled by a word</h2>
     {#each settled as row (row.id)}
@@ -96,7 +115,7 @@
               : 'stands for finds to come; click to keep it for other clients'}
             onclick={() => research.keepRule(row)}>{keptWords.has(row.words) ? '★' : '☆'}</Button
           >{/if}
-        <span class="font-mono text-[12px]">{marks[row.verdict]}</span>
+        <span class="font-mono text-[12px]">{showKey(keys[row.verdict])}</span>
         <Button kind="quiet" label={`Take back ${row.words}`} onclick={() => research.takeBack(row.id)}>×</Button>
       </p>
     {/each}

@@ -57,11 +57,18 @@ export class FindList {
       order: this.order,
     }),
   );
+  /** By how sure the proposals are, where that is the order. */
+  private readonly ordered: readonly Find[] = $derived.by(() => {
+    const sign = this.order === 'surest first' ? -1 : this.order === 'least sure first' ? 1 : 0;
+    if (sign === 0) return this.filtered;
+    const sure = new Map(this.filtered.map((find) => [find, this.reading.proposalOf(find).confidence]));
+    return [...this.filtered].sort((a, b) => sign * (sure.get(a)! - sure.get(b)!));
+  });
   readonly rows: readonly ListRow[] = $derived.by(() => {
-    if (!this.byIntent) return this.filtered.map((find) => ({ kind: 'find' as const, find }));
+    if (!this.byIntent) return this.ordered.map((find) => ({ kind: 'find' as const, find }));
     if (!this.reading.isRead()) return [];
     const groups = new Map<Intent, Find[]>(intents.map((intent) => [intent, []]));
-    for (const find of this.filtered) groups.get(this.reading.proposalOf(find).intent)!.push(find);
+    for (const find of this.ordered) groups.get(this.reading.proposalOf(find).intent)!.push(find);
     return [...groups].flatMap(([intent, finds]): ListRow[] => {
       if (finds.length === 0) return [];
       const isFolded = this.folded.has(intent);

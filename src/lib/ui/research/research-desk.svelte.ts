@@ -31,14 +31,17 @@ import { LexiconKeeper } from '$lib/core/research/lexicon-keeper';
 import type { Proposal } from '$lib/core/research/propose-verdict';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import { shortestNegative } from '$lib/core/research/shortest-negative';
-import { swapPlace } from '$lib/core/research/swap-place';
+import { keepSwapped, swapPlace } from '$lib/core/research/swap-place';
 import { askForLines, askServer } from '../state/ask-server';
 import { asReached } from '../state/market-asking.svelte';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 import { newId } from '../state/stream.svelte';
+import { columnsOf, findList, type SetUpColumn } from './find-columns';
 import { FindFigures } from './find-figures.svelte';
 import { FindReader } from './find-reader.svelte';
 import { FindList } from './find-list.svelte';
+
+const mostLookedUp = 300;
 
 /** Everything that the chapter Research works on: the list, what is read out of it, and the ways to judge. */
 export class ResearchDesk {
@@ -82,6 +85,19 @@ export class ResearchDesk {
   }
 
   proposalOf = (find: Find): Proposal => this.reader.proposalOf(find);
+
+  /** Columns of the list, as the freelancer set them up. */
+  readonly columns: readonly SetUpColumn[] = $derived.by(() => columnsOf(this.desk.workspace.book.listSetup.get(findList)));
+
+  /** Sets columns up, for all plans; null: as they ship. */
+  setUpColumns(columns: readonly SetUpColumn[] | null): void {
+    const { workspace } = this.desk;
+    const isSetUp = workspace.book.listSetup.has(findList);
+    if (columns === null) {
+      if (isSetUp) workspace.make({ type: 'remove', record: 'listSetup', ids: [findList] });
+    } else if (isSetUp) workspace.set('listSetup', findList, { columns: [...columns] });
+    else workspace.add('listSetup', { id: findList, columns: [...columns] });
+  }
 
   /** Has the finds read again; to be called when they, the plan, or what is asked of them changes. */
   readAgain(): void {
@@ -187,8 +203,12 @@ export class ResearchDesk {
     return rows.length === 0 ? [] : [{ type: 'add', record: 'keyword', rows }];
   }
 
-  /** The shortest words that would block a find and no kept one. */
+  /** Whether a block of a find makes all of it a negative, instead of the shortest words that block no kept find. */
+  blocksWhole = $state(false);
+
+  /** The negative that blocking a find would make. */
   negativeFor(find: Find): string {
+    if (this.blocksWhole) return find.text;
     const { verdict, because } = this.proposalOf(find);
     return shortestNegative(find.text, this.kept.without(find.text), verdict === 'block' ? [because] : []);
   }
@@ -248,6 +268,46 @@ export class ResearchDesk {
   accept(groups: readonly AcceptedGroup[]): void {
     const change = acceptProposals(this.desk.book, groups, { proposalOf: this.proposalOf, kept: this.kept, newId });
     if (change) this.desk.make(change);
+  }
+
+  /** The other town that a find names, its distance, and the first of our towns, which can be put in its stead; null where there is none. */
+  swappedTo(find: Find): { from: string; km: number | null; to: string } | null {
+    const [to] = this.ownTowns;
+    const named = this.words.read(find.text).find(({ kind }) => kind === 'other-place');
+    return named && to !== undefined ? { from: named.text, km: this.words.places.get(named.text)?.km ?? null, to } : null;
+  }
+
+  /** The plan's towns by name. */
+  readonly ownTowns: readonly string[] = $derived.by(() =>
+    this.figures.places.flatMap(({ excluded, kind, name }) => (!excluded && kind === 'city' ? [name] : [])),
+  );
+
+  /** Keeps the chosen finds that name another town with one of ours in its stead, one step; answers how many. */
+  keepSwapped(): number {
+    const swaps = this.list.chosen.flatMap((find) => {
+      const swap = this.swappedTo(find);
+      return swap ? [{ find, ...swap }] : [];
+    });
+    const change = keepSwapped(this.desk.book, swaps);
+    if (!change) return 0;
+    this.list.goOn();
+    this.desk.make(change);
+    return swaps.length;
+  }
+
+  /** Finds left of which neither words nor a results page say anything yet. */
+  readonly unclear: readonly Find[] = $derived.by(() =>
+    this.left.filter((find) => this.proposalOf(find).verdict === 'later' && !this.pages.has(find.text)),
+  );
+
+  /** Looks up what unclear finds show, the most searched first; answers how many. */
+  async lookUpUnclear(): Promise<number> {
+    const texts = [...this.unclear]
+      .sort((a, b) => (b.searchesHigh ?? 0) - (a.searchesHigh ?? 0))
+      .slice(0, mostLookedUp)
+      .map(({ text }) => text);
+    await this.askResults(texts);
+    return texts.length;
   }
 
   /** Puts a served place in for another town in the chosen finds; what stands there already is joined. Answers how many. */

@@ -2,29 +2,14 @@
   import Dialog from '../parts/Dialog.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import { keysEverywhere } from './keys';
+  import { getWorkspace } from '../state/workspace.svelte';
+  import ResearchKeys from './ResearchKeys.svelte';
   import { getShell } from './shell.svelte';
 
   const shell = getShell();
+  const workspace = getWorkspace();
   const byChapter = [
     { name: 'Shelf', keys: [{ keys: 'P', does: 'New plan' }] },
-    {
-      name: 'Research',
-      keys: [
-        { keys: '↑ ↓', does: 'Another find' },
-        { keys: 'K', does: 'Keep' },
-        { keys: 'B', does: 'Block' },
-        { keys: 'P', does: 'Pass' },
-        { keys: 'L', does: 'Look later' },
-        { keys: 'O', does: 'Take the verdict off' },
-        { keys: 'G', does: 'Keep in the group it fits' },
-        { keys: 'Shift G', does: 'Keep in a group of your choice' },
-        { keys: 'A', does: 'Accept proposed verdicts' },
-        { keys: 'W', does: 'The next word to judge; K, B, P, L judge it' },
-        { keys: 'R', does: 'The word stands for finds to come' },
-        { keys: 'F', does: 'Fold a heading; Shift F: all out again' },
-        { keys: 'Shift ↑ ↓', does: 'Choose several' },
-      ],
-    },
     {
       name: 'Groups',
       keys: [
@@ -70,5 +55,6 @@
         </dl>
       </section>
     {/each}
+    <ResearchKeys {workspace} />
   </div>
 </Dialog>

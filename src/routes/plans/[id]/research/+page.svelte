@@ -27,6 +27,7 @@
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import { isTyping } from '$lib/ui/shell/keys';
+  import { keyPressed, keysOf, researchActions, showKey, type ResearchAction } from '$lib/ui/shell/research-keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import { getDesk } from '$lib/ui/state/plan-desk.svelte';
@@ -50,13 +51,8 @@
   let wordStands = $state(false);
   let wordNegatives = $state<'word' | 'each'>('word');
 
-  const keys: { key: string; code: string; verdict: Verdict; says: string }[] = [
-    { key: 'K', code: 'KeyK', verdict: 'keep', says: 'keep' },
-    { key: 'B', code: 'KeyB', verdict: 'block', says: 'block' },
-    { key: 'P', code: 'KeyP', verdict: 'pass', says: 'pass' },
-    { key: 'L', code: 'KeyL', verdict: 'later', says: 'later' },
-    { key: 'O', code: 'KeyO', verdict: 'open', says: 'open' },
-  ];
+  const keys = $derived(keysOf(desk.workspace.book));
+  const shownVerdicts = ['keep', 'block', 'pass', 'later', 'open'] as const;
   const verdictTabs = $derived([
     { id: 'open' as const, says: 'to judge', count: list.counts.open },
     { id: 'keep' as const, says: 'kept', count: list.counts.keep },
@@ -113,6 +109,22 @@
     void showCurrent();
   }
 
+  /** Puts the nearest of our towns in for the one that the finds name, and keeps them, in one step. */
+  function keepSwapped() {
+    const count = research.keepSwapped();
+    shell.announce(count > 0 ? `${countOf(count, 'find')} kept with one of our towns.` : 'No other town is named in it.');
+    void showCurrent();
+  }
+
+  async function lookUp() {
+    const count = await research.lookUpUnclear();
+    shell.announce(
+      count > 0
+        ? `What ${countOf(count, 'unclear find')} show is looked up; proposals follow it.`
+        : 'Nothing unclear is left that was not looked up.',
+    );
+  }
+
   function keepIn(groupId: string) {
     research.judge('keep', { groupId });
     void showCurrent();
@@ -132,26 +144,43 @@
 
   onDestroy(() => research.close());
   onMount(() => {
-    const free = (act: () => void) => (event: KeyboardEvent) => {
+    const free = (act: () => unknown) => (event: KeyboardEvent) => {
       if (isSettling || isAboutRivals || isTyping(event.target) || document.querySelector('dialog[open]') || list.all.length === 0) return;
       event.preventDefault();
       act();
     };
-    return tinykeys(window, {
-      ...Object.fromEntries(keys.map(({ code, verdict }) => [code, free(() => judge(verdict))])),
+    const acts: Record<ResearchAction, () => unknown> = {
+      ...(Object.fromEntries(shownVerdicts.map((verdict) => [verdict, () => judge(verdict)])) as Record<
+        (typeof shownVerdicts)[number],
+        () => void
+      >),
+      'keep-fitting': () => (fits ? keepIn(fits.id) : (isKeepingIn = true)),
+      'keep-in': () => (isKeepingIn = true),
+      'swap-place': keepSwapped,
+      negative: () => (research.blocksWhole = !research.blocksWhole),
+      accept: () => (isAccepting = true),
+      'next-word': nextWord,
+      stands: () => (wordStands = !wordStands),
+      fold: () => list.foldCurrent(),
+      'fold-out': () => list.folded.clear(),
+      'look-up': lookUp,
+    };
+    const own = (event: KeyboardEvent) => {
+      const action = researchActions.find(({ id }) => keys[id] === keyPressed(event));
+      if (action) free(acts[action.id])(event);
+    };
+    window.addEventListener('keydown', own);
+    const stop = tinykeys(window, {
       ArrowDown: free(() => move(1, false)),
       ArrowUp: free(() => move(-1, false)),
       'Shift+ArrowDown': free(() => move(1, true)),
       'Shift+ArrowUp': free(() => move(-1, true)),
-      KeyA: free(() => (isAccepting = true)),
-      KeyG: free(() => (fits ? keepIn(fits.id) : (isKeepingIn = true))),
-      'Shift+KeyG': free(() => (isKeepingIn = true)),
-      KeyF: free(() => list.foldCurrent()),
-      'Shift+KeyF': free(() => list.folded.clear()),
-      KeyW: free(nextWord),
-      KeyR: free(() => (wordStands = !wordStands)),
       Escape: free(() => (chosenKind ? (chosenKind = null) : chooseWord(''))),
     });
+    return () => {
+      window.removeEventListener('keydown', own);
+      stop();
+    };
   });
 </script>
 
@@ -167,6 +196,7 @@
         inGroups={groupsByText.get(list.current.text) ?? []}
         {fits}
         onkeepin={() => fits && keepIn(fits.id)}
+        onswap={keepSwapped}
       />
     {/if}
     <FindingsMargin {findings} />
@@ -191,7 +221,8 @@
         {#if list.counts.later > 0 && list.verdict === 'later' && !isSettling}<Button onclick={() => (isSettling = true)}
             >Side by side</Button
           >{/if}
-        {#if research.left.length > 0}<Button onclick={() => (isAccepting = true)}>Accept… <KeyCap keys="A" /></Button>{/if}
+        {#if research.left.length > 0}<Button onclick={() => (isAccepting = true)}>Accept… <KeyCap keys={showKey(keys.accept)} /></Button
+          >{/if}
         {#if list.all.length > 0}<Button kind="quiet" pressed={isAboutRivals} onclick={() => (isAboutRivals = !isAboutRivals)}
             >Rivals</Button
           >{/if}
@@ -241,12 +272,17 @@
                   : 'No find here.'}
             />
             <div class="flex flex-wrap items-center gap-x-1 border-t border-rule bg-fold px-3 py-1.5">
-              {#each keys as { key, verdict, says } (key)}<Button kind="quiet" onclick={() => judge(verdict)}
-                  ><KeyCap keys={key} />{says}</Button
+              {#each shownVerdicts as verdict (verdict)}<Button kind="quiet" onclick={() => judge(verdict)}
+                  ><KeyCap keys={showKey(keys[verdict])} />{verdict}</Button
                 >{/each}
-              <Button kind="quiet" onclick={() => (isKeepingIn = true)}><KeyCap keys="G" />keep in…</Button>
-              <Button kind="quiet" onclick={nextWord}><KeyCap keys="W" />next word</Button>
-              <span class="ms-auto flex items-center gap-1 text-ink-2"><KeyCap keys="↑ ↓" /> <KeyCap keys="Shift" /></span>
+              <Button kind="quiet" onclick={() => (isKeepingIn = true)}><KeyCap keys={showKey(keys['keep-fitting'])} />keep in…</Button>
+              <Button kind="quiet" onclick={nextWord}><KeyCap keys={showKey(keys['next-word'])} />next word</Button>
+              {#if research.unclear.length > 0}<Button
+                  kind="quiet"
+                  title={`look up what ${research.unclear.length} unclear finds show`}
+                  onclick={() => void lookUp()}><KeyCap keys={showKey(keys['look-up'])} />look up</Button
+                >{/if}
+              <span class="ms-auto flex items-center gap-1 text-ink-2"><KeyCap keys="↑ ↓" /></span>
             </div>
           </div>
         </div>

@@ -1,0 +1,9 @@
+import * as z from 'zod';
+import * as field from './fields';
+
+/** A key of the freelancer's own for an action, which is the id: the code of one key, perhaps with Shift. */
+export const keyChoice = z.strictObject({
+  id: field.id<'keyChoice'>(),
+  key: z.string().regex(/^(?:Shift\+)?Key[A-Z]$/, 'A letter, with or without Shift.'),
+});
+export type KeyChoice = z.infer<typeof keyChoice>;

@@ -1,0 +1,9 @@
+import * as z from 'zod';
+import * as field from './fields';
+
+/** How a list is set up, under its name as id: its columns in order with their widths in pixels; those not named are hidden. */
+export const listSetup = z.strictObject({
+  id: field.id<'listSetup'>(),
+  columns: z.array(z.strictObject({ name: z.string().min(1).max(40), width: z.int().min(32).max(800) })).max(40),
+});
+export type ListSetup = z.infer<typeof listSetup>;

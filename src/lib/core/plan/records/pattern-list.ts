@@ -1,0 +1,11 @@
+import * as z from 'zod';
+import * as field from './fields';
+
+/** What people add to a service or to a product, in one language, as the freelancer has edited it. */
+export const patternList = z.strictObject({
+  id: field.id<'patternList'>(),
+  business: z.enum(['service', 'product']),
+  language: field.language,
+  added: z.array(field.name.max(200)).max(500),
+});
+export type PatternList = z.infer<typeof patternList>;

@@ -1,0 +1,11 @@
+import * as z from 'zod';
+import * as field from './fields';
+
+/** How the columns of files of one shape were read after they were corrected by hand. */
+export const sheetReading = z.strictObject({
+  id: field.id<'sheetReading'>(),
+  /** The headings, or where there are none what the columns look like. */
+  shape: field.text.max(2000),
+  meanings: z.array(z.string().max(40)).max(200),
+});
+export type SheetReading = z.infer<typeof sheetReading>;
