@@ -21,3 +21,8 @@ export function wordDate(date: string): string {
 const languageNames = new Intl.DisplayNames('en', { type: 'language' });
 /** The name of a language by its code. */
 export const wordLanguage = (code: string) => languageNames.of(code) ?? code;
+
+/** The months by name, January first. */
+export const monthNames: readonly string[] = Array.from({ length: 12 }, (_, month) =>
+  new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' }).format(Date.UTC(2026, month, 15)),
+);

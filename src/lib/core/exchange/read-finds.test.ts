@@ -1,7 +1,9 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { ruleSet } from '../rules/rule-set';
-import { readPastedFinds, readSearches, type ColumnMeaning } from './read-finds';
+import { incomingFinds, readPastedFinds, type ColumnMeaning } from './read-finds';
+import { monthOfHeading } from './month-names';
+import { readSearches } from './read-searches';
 
 const read = (text: string, { currency = 'GBP', standing = [] as string[], chosen = undefined as ColumnMeaning[] | undefined } = {}) =>
   readPastedFinds(text, { currency, refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set(standing) }, chosen);
@@ -112,4 +114,56 @@ test.prop([fc.array(cell, { maxLength: 12 })], { seed: 51, numRuns: 500 })('ever
   const texts = answered.filter(({ isNew }) => isNew).map(({ text }) => text);
   expect(new Set(texts).size).toBe(texts.length);
   expect(texts).not.toContain('');
+});
+
+describe('months of a table', () => {
+  it.each([
+    ['Jan', 0],
+    ['Searches: Feb 2026', 1],
+    ['2026-03', 2],
+    ['Mai', 4],
+    ['Desember 2025', 11],
+    ['août', 7],
+    ['11/2025', 10],
+  ])('“%s” is the month %i', (heading, month) => {
+    expect(monthOfHeading(heading)).toBe(month);
+  });
+
+  it.each(['Monthly searches', 'May cost', 'Keyword', 'Marketing', 'Low bid', 'searches a month'])('“%s” is none', (heading) => {
+    expect(monthOfHeading(heading)).toBeNull();
+  });
+
+  const names = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+  const context = { currency: 'GBP', refusedSigns: new Set<string>(), standing: new Set<string>() };
+  const table = (heads: string[], cells: (string | number)[]) =>
+    readPastedFinds([['Keyword', 'Searches', ...heads].join('\t'), ['piano tuning', 100, ...cells].join('\t')].join('\n'), context);
+
+  it('are read with the searches, of two years the middle, and none where one is missing', () => {
+    const year = names.map((_, month) => 10 * (month + 1));
+    const { lines, columns } = table(names, year);
+    expect(columns[2]).toEqual({ heading: 'Jan', meaning: 'month-1' });
+    expect(lines[0]).toMatchObject({ searchesHigh: 100, months: year });
+    expect(incomingFinds(lines, { source: 'list', verdict: 'open', on: '2026-12-21' })[0]?.figures?.months).toEqual(year);
+    const twice = table([...names, ...names], [...year, ...year.map((searches) => searches + 4)]);
+    expect(twice.lines[0]?.months).toEqual(year.map((searches) => searches + 2));
+    expect(table(names.slice(1), year.slice(1)).lines[0]?.months).toEqual([]);
+  });
+});
+
+describe('the shape of a file', () => {
+  const shapeOf = (text: string) =>
+    readPastedFinds(text, { currency: 'GBP', refusedSigns: new Set<string>(), standing: new Set<string>() }).shape;
+
+  it('is the same for all files of one kind, and tells others apart', () => {
+    const one = 'Keyword\tVolume\npiano tuning\t100';
+    expect(shapeOf(one)).toBe(shapeOf('keyword \tVOLUME\npiano repair\t2,000\npiano\t5'));
+    expect(shapeOf(one)).not.toBe(shapeOf('Keyword\tClicks\npiano tuning\t100'));
+  });
+
+  it('without headings is what the columns look like', () => {
+    const one = shapeOf('piano tuning\t100\t0.85\npiano repair\t1,200\t£2.40');
+    expect(one).toBe('no heading: text | count | amount');
+    expect(shapeOf('pitch raise\t\t3.10\nregulation\t90\t1.00')).toBe(one);
+    expect(shapeOf('100\tpiano tuning')).not.toBe(one);
+  });
 });

@@ -3,6 +3,9 @@ import { parseAmount } from '../budget/money';
 import type { Verdict } from '../plan/records/find';
 import { noFigures } from '../market/find-figures';
 import type { IncomingFind } from '../research/merge-finds';
+import { monthOfHeading } from './month-names';
+import { shapeOfRows } from './sheet-shape';
+import { readSearches } from './read-searches';
 import { readKeyword, type KeywordNote, type MatchType } from '../keywords/read-keyword';
 
 /** One line of pasted text, read. */
@@ -17,6 +20,8 @@ export interface PastedLine {
   searchesHigh: number | null;
   bidLowMinor: number | null;
   bidHighMinor: number | null;
+  /** Searches of the months January to December; none where not all are told. */
+  months: number[];
   notes: (KeywordNote | { code: 'twice'; firstLine: number } | { code: 'in-plan' } | { code: 'figure-unread'; text: string })[];
   /** Whether it becomes a find. */
   isNew: boolean;
@@ -27,11 +32,16 @@ export interface PastedFinds {
   lines: PastedLine[];
   columns: { heading: string; meaning: ColumnMeaning }[];
   hasHeading: boolean;
+  /** What files of the same kind have in common. */
+  shape: string;
 }
 
 /** What a column of pasted text holds. */
 export const columnMeanings = ['keyword', 'searches', 'bid-low', 'bid-high', 'ignore'] as const;
-export type ColumnMeaning = (typeof columnMeanings)[number];
+/** A column of one month's searches, January as 1. */
+export type MonthMeaning = `month-${number}`;
+export type ColumnMeaning = (typeof columnMeanings)[number] | MonthMeaning;
+export const monthMeanings = Array.from({ length: 12 }, (_, month): MonthMeaning => `month-${month + 1}`);
 
 interface ReadContext {
   currency: string;
@@ -46,23 +56,6 @@ const headings: [ColumnMeaning, RegExp][] = [
   ['bid-low', /low|min|from|lav/i],
   ['bid-high', /high|max|bid|cpc|cost|price|høy|bud/i],
 ];
-
-const suffixes: Record<string, number> = { k: 1000, m: 1_000_000 };
-
-/** Reads a count such as `1,600`, `1.6K` or a range `100–1K`; null where it is none. */
-export function readSearches(text: string): { low: number; high: number } | null {
-  const parts = text.replace(/[\p{White_Space}’']/gu, '').split(/[–—-]/);
-  const read = (part: string) => {
-    const match = /^[~<>]?(\d+(?:[.,]\d+)*)([km])?$/i.exec(part);
-    if (!match) return null;
-    const factor = suffixes[(match[2] ?? '').toLowerCase()] ?? 1;
-    const digits = match[1] ?? '';
-    const number = factor > 1 ? Number(digits.replace(',', '.')) : Number(digits.replace(/[.,]/g, ''));
-    return Number.isFinite(number) ? Math.round(number * factor) : null;
-  };
-  const [low, high = low] = parts.map(read);
-  return parts.length <= 2 && low != null && high != null && low <= high ? { low, high } : null;
-}
 
 function splitRows(text: string): string[][] {
   const delimiter = text.includes('\t') ? '\t' : isTable(text, ';') ? ';' : isTable(text, ',') ? ',' : null;
@@ -95,7 +88,11 @@ function meaningsOf(rows: readonly (readonly string[])[], currency: string): { m
   if (hasHeading)
     return {
       hasHeading,
-      meanings: first.map((cell) => take(headings.find(([name, pattern]) => !taken.has(name) && pattern.test(cell))?.[0])),
+      meanings: first.map((cell) => {
+        const month = monthOfHeading(cell);
+        if (month !== null) return monthMeanings[month]!;
+        return take(headings.find(([name, pattern]) => !taken.has(name) && pattern.test(cell))?.[0]);
+      }),
     };
   const meanings =
     second.length > 1 || first.length > 1 ? first.map((cell, index) => guess(cell, index, currency, taken, take)) : [take('keyword')];
@@ -142,7 +139,7 @@ export function readFindRows(rows: readonly (readonly string[])[], context: Read
     heading: (hasHeading && filled[0]?.[index]) || '',
     meaning: meanings[index] ?? 'ignore',
   }));
-  return { lines, columns, hasHeading };
+  return { lines, columns, hasHeading, shape: shapeOfRows(filled, { hasHeading, currency: context.currency }) };
 }
 
 function readLine(
@@ -174,9 +171,19 @@ function readLine(
     searchesHigh: searches?.high ?? null,
     bidLowMinor: low ?? high,
     bidHighMinor: high ?? low,
+    months: readMonths(row, meanings),
     notes,
     isNew: false,
   };
+}
+
+/** The twelve months of a row; of several years the middle of each month. None where a month is missing. */
+function readMonths(row: readonly string[], meanings: readonly ColumnMeaning[]): number[] {
+  const months = monthMeanings.map((meaning) => {
+    const told = meanings.flatMap((one, at) => (one === meaning ? (readSearches((row[at] ?? '').trim()) ?? []) : []));
+    return told.length === 0 ? null : Math.round(told.reduce((sum, { low, high }) => sum + (low + high) / 2, 0) / told.length);
+  });
+  return months.every((searches) => searches !== null) ? months : [];
 }
 
 /** The lines of a paste that say something, as finds on their way in; marked negatives come blocked. */
@@ -186,9 +193,9 @@ export const incomingFinds = (
 ): IncomingFind[] =>
   lines
     .filter(({ text, notes }) => text !== '' && !notes.some(({ code }) => code === 'twice'))
-    .map(({ text, negative, searchesLow, searchesHigh, bidLowMinor, bidHighMinor }) => ({
+    .map(({ text, negative, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, months }) => ({
       text,
       source,
-      figures: { ...noFigures, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, figuresOn: on, figuresFrom: source },
+      figures: { ...noFigures, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, months, figuresOn: on, figuresFrom: source },
       ...(negative ? { verdict: 'block' as const } : verdict === 'open' ? {} : { verdict }),
     }));

@@ -3,6 +3,9 @@ import { readAddress } from '$lib/core/ads/address';
 import { PageRefused, type PageSource } from './page-source';
 import { readHtml } from './read-html';
 
+/** The texts of a page whose HTML was pasted. */
+export const readPastedPage = (html: string): ReadPage => ({ address: '', status: 200, redirects: [], ...readHtml(html) });
+
 /** Reads pages from the first source that serves them. */
 export class PageReader {
   constructor(private readonly sources: readonly PageSource[]) {}

@@ -17,6 +17,8 @@
   const tabs: { id: SourceName; says: string }[] = [
     { id: 'market', says: 'Ask what people search' },
     { id: 'themes', says: 'Ask again for each theme' },
+    { id: 'long', says: 'Long finds' },
+    { id: 'related', says: 'Related terms' },
     { id: 'patterns', says: 'Patterns and lists' },
     { id: 'misspelt', says: 'Misspellings' },
     { id: 'page', says: 'A page' },
@@ -54,10 +56,14 @@
     {/each}
     <Button onclick={() => (isPasting = true)}>Paste or a file…</Button>
   </div>
-  {#if sources.source === 'market'}
+  {#if sources.source === 'market' || sources.source === 'long' || sources.source === 'related'}
     <label class="grid gap-1"
       ><span class="text-ink-2"
-        >One to ten broad terms, one a line. Searches are those of {research.figures.places
+        >{sources.source === 'long'
+          ? 'What is searched around these in four words and more. '
+          : sources.source === 'related'
+            ? 'What else is searched by who searches these. '
+            : ''}One to ten broad terms, one a line. Searches are those of {research.figures.places
           .filter(({ excluded }) => !excluded)
           .map(({ name }) => name)
           .slice(0, 4)
@@ -95,6 +101,12 @@
     <label class="flex items-center gap-2"
       ><input type="checkbox" class="rounded-sm text-act" bind:checked={sources.everyOrder} /> what people add before the thing as well</label
     >
+    <p class="flex gap-4 text-ink-2">
+      {#if sources.isPatternEdited}<Button kind="link" onclick={() => sources.keepPattern()}
+          >Keep what people add for plans like this</Button
+        >{/if}
+      {#if sources.standingPattern.kept}<Button kind="link" onclick={() => sources.forgetPattern()}>The list that ships</Button>{/if}
+    </p>
   {:else if sources.source === 'misspelt'}
     <p class="text-ink-2">
       The kept finds that are searched most, mistyped by rule: a letter left out, two changed over. They are marked, and fetched figures
@@ -108,6 +120,13 @@
         bind:value={sources.address}
         spellcheck="false"
       /></label
+    >
+    <label class="grid gap-1"
+      ><span class="text-ink-2">Or paste its HTML: a page behind a password, or one that was saved.</span>
+      <textarea
+        class="h-20 rounded border border-field bg-sheet p-2 font-mono text-[12px] leading-4"
+        bind:value={sources.html}
+        spellcheck="false"></textarea></label
     >
   {:else}
     <label class="grid gap-1"
@@ -126,7 +145,7 @@
       </p>
     {:else}
       <Button
-        disabled={(sources.source === 'market' && sources.termList.length === 0) ||
+        disabled={(['market', 'long', 'related'].includes(sources.source) && sources.termList.length === 0) ||
           (sources.source === 'themes' && waiting === 0) ||
           (sources.source === 'plan' && sources.planId === '')}
         onclick={() => void sources.gather()}

@@ -4,7 +4,7 @@
   import type { Find } from '$lib/core/plan/records/find';
   import { readResults } from '$lib/core/research/results-page';
   import { figuresKindWords, reasonWords, resultKindWords, wordEvidence, wordProposal, wordSearchRange } from '$lib/wording/research';
-  import { wordDate } from '$lib/wording/texts';
+  import { monthNames, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import { keysOf, showKey } from '../shell/research-keys';
@@ -24,7 +24,6 @@
 
   let { research, find, inGroups, fits, onkeepin, onswap }: Props = $props();
 
-  const months = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
   const keys = $derived(keysOf(research.desk.workspace.book));
   const swapped = $derived(research.swappedTo(find));
   const proposal = $derived(research.proposalOf(find));
@@ -51,7 +50,7 @@
   <h2 class="pb-1.5 font-serif text-[17px] break-words">{find.text}</h2>
   <dl class="grid grid-cols-[auto_1fr] gap-x-2 gap-y-0.5">
     {@render fact('Searches a month', wordSearchRange(find.searchesLow, find.searchesHigh))}
-    {#if find.months.length === 12}{@render fact('Most in', months[find.months.indexOf(Math.max(...find.months))] ?? '')}{/if}
+    {#if find.months.length === 12}{@render fact('Most in', monthNames[find.months.indexOf(Math.max(...find.months))] ?? '')}{/if}
     {#if find.bids.length > 0}
       {#each find.bids as { lowMinor, highMinor }, level (level)}
         {@render fact(

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { monthNames } from '$lib/wording/texts';
+
   let {
     months,
     now = new Date().getMonth(),
@@ -6,8 +8,7 @@
   }: { months: readonly number[]; now?: number; says?: string } = $props();
 
   const most = $derived(Math.max(1, ...months));
-  const names = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
-  const peak = $derived(months.length === 12 ? names[months.indexOf(Math.max(...months))] : '');
+  const peak = $derived(months.length === 12 ? monthNames[months.indexOf(Math.max(...months))] : '');
 </script>
 
 {#if months.length === 12}

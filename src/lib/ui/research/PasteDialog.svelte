@@ -1,9 +1,16 @@
 <script lang="ts">
   import { writeAmount } from '$lib/core/budget/money';
-  import { columnMeanings, incomingFinds, readFindRows, readPastedFinds, type ColumnMeaning } from '$lib/core/exchange/read-finds';
+  import {
+    columnMeanings,
+    incomingFinds,
+    monthMeanings,
+    readFindRows,
+    readPastedFinds,
+    type ColumnMeaning,
+  } from '$lib/core/exchange/read-finds';
   import { inOrder } from '$lib/core/plan/book';
   import { mergeFinds } from '$lib/core/research/merge-finds';
-  import { countOf } from '$lib/wording/texts';
+  import { countOf, monthNames } from '$lib/wording/texts';
   import { wordPasteNote } from '$lib/wording/paste-notes';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
@@ -28,13 +35,19 @@
 
   const standing = $derived(new Set(inOrder(desk.book.find).map(({ text }) => text)));
   const context = $derived({ currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns, standing });
-  const read = $derived(
-    file === null ? readPastedFinds(pasted, context, chosen ?? undefined) : readFindRows(file.rows, context, chosen ?? undefined),
-  );
+  const readAs = (meanings?: readonly ColumnMeaning[]) =>
+    file === null ? readPastedFinds(pasted, context, meanings) : readFindRows(file.rows, context, meanings);
+  const guessed = $derived(readAs());
+  /** How files of this shape were read after they were corrected. */
+  const remembered = $derived([...desk.workspace.book.sheetReading.values()].find(({ shape }) => shape === guessed.shape));
+  let isGuessing = $state(false);
+  const meanings = $derived(chosen ?? (isGuessing ? null : ((remembered?.meanings as ColumnMeaning[] | undefined) ?? null)));
+  const read = $derived(meanings === null ? guessed : readAs(meanings));
   const fresh = $derived(read.lines.filter(({ isNew }) => isNew));
   const known = $derived(read.lines.filter(({ notes }) => notes.some(({ code }) => code === 'in-plan')));
   const noted = $derived(read.lines.filter(({ notes }) => notes.length > 0));
-  const meaningWords: Record<ColumnMeaning, string> = {
+  const meaningWords: Record<string, string> = {
+    ...Object.fromEntries(monthMeanings.map((meaning, month) => [meaning, `searches in ${monthNames[month]}`])),
     keyword: 'keyword',
     searches: 'searches a month',
     'bid-low': 'low bid',
@@ -46,7 +59,11 @@
 
   function choose(index: number, meaning: ColumnMeaning) {
     chosen = read.columns.map((column, at) =>
-      at === index ? meaning : column.meaning === meaning && meaning !== 'ignore' ? 'ignore' : column.meaning,
+      at === index
+        ? meaning
+        : column.meaning === meaning && meaning !== 'ignore' && !meaning.startsWith('month')
+          ? 'ignore'
+          : column.meaning,
     );
   }
 
@@ -63,6 +80,12 @@
     }
   }
 
+  /** The columns as they were corrected, for the next file of this shape. */
+  function remember(shape: string, columns: readonly ColumnMeaning[]) {
+    if (remembered) desk.workspace.set('sheetReading', remembered.id, { meanings: [...columns] });
+    else desk.workspace.add('sheetReading', { id: newId(), shape, meanings: [...columns] });
+  }
+
   function take() {
     // Marked negatives are blocked at once; the rest waits for a verdict, or is kept where that was asked.
     const source = file?.name.slice(0, 200) ?? 'pasted';
@@ -72,6 +95,7 @@
     }));
     const merged = mergeFinds(desk.plan, incoming, { key: research.figures.key, name: 'pasted', newId });
     if (!merged.change || desk.make(merged.change)) return;
+    if (chosen !== null) remember(read.shape, chosen);
     shell.announce(`${countOf(merged.fresh, 'find')} brought in${merged.known > 0 ? `, ${merged.known} known before` : ''}.`);
     pasted = '';
     chosen = null;
@@ -118,7 +142,11 @@
         : ''}
     </p>
     {#if read.columns.length > 1}
-      <div class="flex flex-wrap items-end gap-x-3 gap-y-1" role="group" aria-label="What the columns hold">
+      {#if remembered && chosen === null}<p class="text-ink-2">
+          {isGuessing ? 'Read anew.' : 'Read as you corrected it the last time.'}
+          <Button kind="link" onclick={() => (isGuessing = !isGuessing)}>{isGuessing ? 'As the last time' : 'Read it anew'}</Button>
+        </p>{/if}
+      <div class="flex max-h-32 flex-wrap items-end gap-x-3 gap-y-1 overflow-y-auto" role="group" aria-label="What the columns hold">
         {#each read.columns as column, index (index)}
           <label class="grid max-w-44 gap-0.5">
             <span class="truncate text-[12px] text-ink-2">Column {index + 1}{column.heading ? `, ${column.heading}` : ''}</span>
@@ -127,7 +155,8 @@
               value={column.meaning}
               onchange={(event) => choose(index, event.currentTarget.value as ColumnMeaning)}
             >
-              {#each columnMeanings as meaning (meaning)}<option value={meaning}>{meaningWords[meaning]}</option>{/each}
+              {#each [...columnMeanings, ...monthMeanings] as meaning (meaning)}<option value={meaning}>{meaningWords[meaning]}</option
+                >{/each}
             </select>
           </label>
         {/each}

@@ -2,6 +2,7 @@ import { misspell } from '$lib/core/keywords/misspell';
 import { marketFigures } from '$lib/core/market/find-figures';
 import type { MarketFigures } from '$lib/core/market/figures';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
+import type { PatternList } from '$lib/core/plan/records/pattern-list';
 import type { ReadPage } from '$lib/core/pages/page-text';
 import { firstLanguage, groupsInOrder } from '$lib/core/plan/plan-view';
 import { mergeFinds, type IncomingFind, type MergedFinds } from '$lib/core/research/merge-finds';
@@ -14,7 +15,7 @@ import { marketName } from './find-figures.svelte';
 import type { ResearchDesk } from './research-desk.svelte';
 
 /** Where finds can come from. */
-export const sourceNames = ['market', 'themes', 'patterns', 'misspelt', 'page', 'plan'] as const;
+export const sourceNames = ['market', 'themes', 'long', 'related', 'patterns', 'misspelt', 'page', 'plan'] as const;
 export type SourceName = (typeof sourceNames)[number];
 
 /** A theme that is asked about by itself, and what came of it. */
@@ -27,6 +28,7 @@ export interface ThemeAsked {
 
 const mostTerms = 10;
 const mostMisspelt = 200;
+const mostAdded = 500;
 const linesOf = (text: string) => [
   ...new Set(
     text
@@ -45,6 +47,8 @@ export class FindSources {
   placeNames = $state('');
   everyOrder = $state(false);
   address = $state('');
+  /** A page's HTML, pasted; in the stead of an address. */
+  html = $state('');
   planId = $state('');
   /** What came of themes so far, by theme. */
   private outcomes = $state.raw<ReadonlyMap<string, Partial<ThemeAsked>>>(new Map());
@@ -83,7 +87,7 @@ export class FindSources {
     this.things = linesOf([...groupsInOrder(plan).map(({ theme }) => theme.toLowerCase()), this.terms].join('\n'))
       .slice(0, 30)
       .join('\n');
-    this.added = addedWords(businessOf(plan), firstLanguage(plan, undefined)).join('\n');
+    this.added = [...this.standingPattern.added].join('\n');
     this.placeNames = linesOf(
       research.figures.places
         .flatMap(({ excluded, kind, name }) => (excluded || kind === 'country' ? [] : [name.toLowerCase()]))
@@ -91,6 +95,35 @@ export class FindSources {
     ).join('\n');
     this.address = plan.brief.landingPage || plan.client.site;
     this.thing = this.termList[0] ?? '';
+  }
+
+  /** What people add to what this business sells, in this language: as it was kept, else as it ships. */
+  get standingPattern(): { kept: PatternList | null; added: readonly string[] } {
+    const { plan, workspace } = this.research.desk;
+    const [business, language] = [businessOf(plan), firstLanguage(plan, undefined)];
+    const lists = workspace ? [...workspace.book.patternList.values()] : [];
+    const kept = lists.find((list) => list.business === business && list.language === language) ?? null;
+    return { kept, added: kept?.added ?? addedWords(business, language) };
+  }
+
+  /** Whether what is added was edited since it was kept. */
+  readonly isPatternEdited: boolean = $derived.by(() => linesOf(this.added).join('\n') !== this.standingPattern.added.join('\n'));
+
+  /** Keeps what people add for every plan of such a business in this language. */
+  keepPattern(): void {
+    const { plan, workspace } = this.research.desk;
+    const { kept } = this.standingPattern;
+    const added = linesOf(this.added).slice(0, mostAdded);
+    if (kept) workspace.set('patternList', kept.id, { added });
+    else workspace.add('patternList', { id: newId(), business: businessOf(plan), language: firstLanguage(plan, undefined), added });
+  }
+
+  /** Goes back to the list that ships. */
+  forgetPattern(): void {
+    const { kept } = this.standingPattern;
+    const { plan, workspace } = this.research.desk;
+    if (kept) workspace.make({ type: 'remove', record: 'patternList', ids: [kept.id] });
+    this.added = addedWords(businessOf(plan), firstLanguage(plan, undefined)).join('\n');
   }
 
   /** Leaves what was gathered, for another source. */
@@ -132,6 +165,12 @@ export class FindSources {
       if (found) this.incoming = found;
     },
     themes: () => this.askThemes(),
+    long: async () => {
+      this.incoming = (await this.ask(this.termList, 'long')) ?? [];
+    },
+    related: async () => {
+      this.incoming = (await this.ask(this.termList, 'related')) ?? [];
+    },
     patterns: () => {
       const lists = { things: linesOf(this.things), added: linesOf(this.added), places: linesOf(this.placeNames) };
       const texts = combineLists(lists, this.research.desk.plan.rules.refusedKeywordSigns, this.everyOrder);
@@ -148,9 +187,11 @@ export class FindSources {
       if (this.incoming.length === 0) this.failure = 'Keep some finds first: their longest words are misspelt by rule.';
     },
     page: async () => {
-      const page = await askServer<ReadPage>('/api/pages', { address: this.address });
+      const isPasted = this.html.trim() !== '';
+      const page = await askServer<ReadPage>('/api/pages', isPasted ? { html: this.html } : { address: this.address });
       const texts = findsOfPage(page, this.research.desk.plan.rules.refusedKeywordSigns);
-      this.incoming = texts.map((text) => ({ text, figures: null, source: page.address.slice(0, 200) }));
+      const source = isPasted ? 'pasted page' : page.address.slice(0, 200);
+      this.incoming = texts.map((text) => ({ text, figures: null, source }));
       if (texts.length === 0) this.failure = 'The page says nothing that could be a find.';
     },
     plan: async () => {
@@ -167,13 +208,17 @@ export class FindSources {
     },
   };
 
-  private async ask(terms: readonly string[]): Promise<IncomingFind[] | null> {
+  private async ask(terms: readonly string[], depth: 'broad' | 'long' | 'related' = 'broad'): Promise<IncomingFind[] | null> {
     const { desk, figures } = this.research;
-    const answered = await this.asking.finds(terms, {
-      places: figures.places,
-      languages: desk.plan.brief.languages,
-      currency: desk.currency,
-    });
+    const answered = await this.asking.finds(
+      terms,
+      {
+        places: figures.places,
+        languages: desk.plan.brief.languages,
+        currency: desk.currency,
+      },
+      depth,
+    );
     return answered && answered.map((one) => this.incomingOf(one));
   }
 

@@ -46,9 +46,9 @@ export class MarketAsking {
     return all;
   }
 
-  /** What people search around broad terms; null where it was stopped or failed. */
-  finds(terms: readonly string[], asked: AskedMarket): Promise<MarketFigures[] | null> {
-    return this.ask('/api/market/finds', { terms }, asked, { before: 0, of: null });
+  /** What people search around terms, all of it, long ones alone or terms beside them; null where it was stopped or failed. */
+  finds(terms: readonly string[], asked: AskedMarket, depth: 'broad' | 'long' | 'related' = 'broad'): Promise<MarketFigures[] | null> {
+    return this.ask('/api/market/finds', { terms, depth }, asked, { before: 0, of: null });
   }
 
   /** Stops asking. */

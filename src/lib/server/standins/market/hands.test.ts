@@ -127,7 +127,9 @@ class Hands {
     const taken = groups.filter(isRight);
     this.actions += 2 + groups.length - taken.length;
     const keptTexts = this.finds.flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : []));
-    this.make(acceptProposals(this.book, taken, { proposalOf: this.reading.proposalOf, kept: new KeptTexts(keptTexts), newId: this.newId }));
+    this.make(
+      acceptProposals(this.book, taken, { proposalOf: this.reading.proposalOf, kept: new KeptTexts(keptTexts), newId: this.newId }),
+    );
     return taken.length > 0;
   }
 

@@ -66,10 +66,19 @@ export function describeMarket(name: string, market: Market, { country, city, ot
       expect(found).toEqual(expect.arrayContaining(terms));
       expect(found[0]).toBe(terms[0]);
       expect(new Set(found).size).toBe(found.length);
-      expect(found.length).toBeGreaterThan(60);
       expect(await market.figures(found.slice(0, 5), ask(country))).toEqual(finds.slice(0, 5));
       expect(found.length).toBeGreaterThan(300);
       expect(found.length).toBeLessThanOrEqual(4000);
+    });
+
+    it('finds long ones alone, and terms beside those asked for', async () => {
+      const long = await market.finds(['piano tuning'], { ...ask(country), depth: 'long' });
+      expect(long.length).toBeGreaterThan(100);
+      expect(long.every(({ text }) => text.split(' ').length >= 4)).toBe(true);
+      const related = await market.finds(['piano tuning'], { ...ask(country), depth: 'related' });
+      expect(related.length).toBeGreaterThan(50);
+      expect(related.filter(({ text }) => /\bpiano\b/.test(text) && /\btuning\b/.test(text))).toEqual([]);
+      for (const found of [long, related]) expect(new Set(found.map(({ text }) => text)).size).toBe(found.length);
     });
 
     it('says how far it is, and can be stopped', async () => {

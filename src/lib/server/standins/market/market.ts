@@ -16,6 +16,10 @@ export interface MarketAsk {
   seed: number;
 }
 
+/** Which finds are asked for: everything around a term, long ones alone (four words and more), or terms beside it. */
+export const findDepths = ['broad', 'long', 'related'] as const;
+export type FindDepth = (typeof findDepths)[number];
+
 /** How asking is followed and stopped. */
 export interface AskRun {
   onProgress?: (done: number, of: number) => void;
@@ -30,8 +34,8 @@ export interface Market {
   readonly levels: readonly string[];
   /** Figures of each text, in their order. */
   figures(texts: readonly string[], ask: MarketAsk, run?: AskRun): Promise<MarketFigures[]>;
-  /** What people search around broad terms, with figures; each text once, the terms themselves first. */
-  finds(terms: readonly string[], ask: MarketAsk, run?: AskRun): Promise<MarketFigures[]>;
+  /** What people search around terms, with figures; each text once. Asked broadly, the terms themselves come first. */
+  finds(terms: readonly string[], ask: MarketAsk & { depth?: FindDepth }, run?: AskRun): Promise<MarketFigures[]>;
   /** Who competes for some searches, and which of them the client's own site wins for free. */
   competition(texts: readonly string[], ask: MarketAsk & { ownSite: string }, run?: AskRun): Promise<Competition>;
   /** What each search shows today, in their order. */

@@ -4,7 +4,7 @@ import { wordsOf } from '$lib/core/keywords/words';
 import type { Cities } from '$lib/core/places/cities';
 import { markReached } from '$lib/core/places/people';
 import { PracticeChance } from './chance';
-import type { AskRun, Market, MarketAsk } from './market';
+import type { AskRun, FindDepth, Market, MarketAsk } from './market';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import type { Competition } from '$lib/core/research/rivals';
 import { practiceCompetition } from './practice-rivals';
@@ -70,16 +70,26 @@ export class PracticeMarket implements Market {
     return figures;
   }
 
-  async finds(terms: readonly string[], ask: MarketAsk, { onProgress, signal }: AskRun = {}): Promise<MarketFigures[]> {
+  async finds(
+    terms: readonly string[],
+    { depth = 'broad', ...ask }: MarketAsk & { depth?: FindDepth },
+    { onProgress, signal }: AskRun = {},
+  ): Promise<MarketFigures[]> {
     const people = this.peopleAsked(ask);
     const towns = this.townsAsked(ask);
     const found = new Map<string, MarketFigures>();
     for (const [index, term] of terms.entries()) {
       await pause(this.settings.pauseMs, signal);
       const before = found.size;
-      for (const { text, isMisspelling } of this.terms.around(term, ask.languages, towns)) {
+      const texts = {
+        broad: () => this.terms.around(term, ask.languages, towns),
+        long: () => this.terms.longAround(term, ask.languages, towns),
+        related: () => this.terms.relatedTo(term, ask.languages),
+      }[depth]();
+      for (const { text, isMisspelling } of texts) {
         // Another market searches other words.
-        const isSearched = found.size === before || new PracticeChance(`${ask.seed} searched ${text}`).next() < searchedShare;
+        const isSearched =
+          (depth === 'broad' && found.size === before) || new PracticeChance(`${ask.seed} searched ${text}`).next() < searchedShare;
         if (isSearched && !found.has(text))
           found.set(text, { ...this.figuresOf(text, people, ask), ...(isMisspelling && { isMisspelling }) });
       }

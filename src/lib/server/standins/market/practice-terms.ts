@@ -47,8 +47,21 @@ export interface PracticeTowns {
 const languageOf = (languages: readonly string[]): Language => (/^(nb|nn|no|da|sv)\b/.test(languages[0] ?? 'en') ? 'nb' : 'en');
 const join = (...parts: string[]) => parts.filter((part) => part !== '').join(' ');
 /** How many of the cores each mixture is made of. */
-const mixed = { intents: 14, towns: 5, makers: 3, rivals: 2, misspelt: 8 };
+const mixed = { intents: 14, towns: 5, makers: 3, rivals: 2, misspelt: 8, long: 10, pairs: 3 };
 const mostWords = 10;
+const leastLong = 4;
+const mostFound = 2000;
+const wanted: ReadonlySet<string> = new Set(['hire', 'price', 'near', 'urgent', 'compare']);
+/** What is wanted where two things are added: what speaks against buying counts. */
+const worse = (one: Added, other: Added) => (wanted.has(one.intent) ? other.intent : one.intent) as HiddenIntent;
+
+/** Each text once, the first that is met. */
+function once(texts: readonly (readonly [string, HiddenIntent])[]): PracticeTerm[] {
+  const found = new Map<string, PracticeTerm>();
+  for (const [text, intent] of texts)
+    if (text !== '' && wordsOf(text).length <= mostWords && !found.has(text)) found.set(text, { text, intent, isMisspelling: false });
+  return [...found.values()];
+}
 
 /** What people search around a term, by trade and intent, and how much of it. */
 export class PracticeTerms {
@@ -72,13 +85,8 @@ export class PracticeTerms {
 
   /** What is searched around a term, each text once: its kinds, with what is added, in towns, of makers, rivals and shops, mistyped. */
   around(term: string, languages: readonly string[], { inside, outside }: PracticeTowns): PracticeTerm[] {
-    const language = languageOf(languages);
-    const trade = this.tradeOf(term);
-    const plain = term.trim().toLowerCase().replace(/\s+/g, ' ');
-    const cores = this.coresOf(plain, trade, language);
-    // “Course” says nothing of wanting to learn where courses are what is sold.
-    const owned = new Set([plain, ...trade.kinds[language], ...trade.adds[language], ...(trade.words ?? [])].flatMap(wordsOf));
-    const added = this.added[language].filter(({ add }) => !wordsOf(add).some((word) => owned.has(word)));
+    const { language, trade, plain, cores } = this.read(term, languages);
+    const added = this.addedBeside(plain, language);
     const few = cores.slice(0, mixed.intents);
     const terms: [string, HiddenIntent][] = [
       ...cores.map((core): [string, HiddenIntent] => [core, 'hire']),
@@ -105,6 +113,53 @@ export class PracticeTerms {
     for (const [text, intent] of terms) take(text, intent, false);
     for (const core of cores.slice(0, mixed.misspelt)) for (const text of misspell(core, 2)) take(text, 'hire', true);
     return [...found.values()];
+  }
+
+  /** What is searched around a term in four words and more: its things with what is added, with two of that, and in towns. */
+  longAround(term: string, languages: readonly string[], { inside, outside }: PracticeTowns): PracticeTerm[] {
+    const { plain, language, cores } = this.read(term, languages);
+    const added = this.addedBeside(plain, language);
+    const few = cores.slice(0, mixed.long);
+    const after = added.filter(({ first }) => !first);
+    const pairs = after.flatMap((one, at) => after.slice(at + 1, at + 1 + mixed.pairs).map((other) => [one, other] as const));
+    const texts: [string, HiddenIntent][] = few.flatMap((core) => [
+      ...added.flatMap(({ add, first, intent }): [string, HiddenIntent][] =>
+        [...inside, ...outside].map((town) => [
+          first ? join(add, core, town) : join(core, add, town),
+          outside.includes(town) ? 'place' : (intent as HiddenIntent),
+        ]),
+      ),
+      ...pairs.map(([one, other]): [string, HiddenIntent] => [join(core, one.add, other.add), worse(one, other)]),
+    ]);
+    return once(texts.filter(([text]) => wordsOf(text).length >= leastLong)).slice(0, mostFound);
+  }
+
+  /** What else is searched by who searches a term: other things of its trade, each with what is done to it. */
+  relatedTo(term: string, languages: readonly string[]): PracticeTerm[] {
+    const { plain, trade, language } = this.read(term, languages);
+    const [kinds, adds] = [trade.kinds[language], trade.adds[language]];
+    const texts = kinds.flatMap((kind) => ['', ...adds].map((add) => join(kind, add)));
+    const asked = wordsOf(plain);
+    const isBeside = (text: string) => {
+      const own = wordsOf(text);
+      return !asked.every((word) => own.includes(word));
+    };
+    return once(texts.filter(isBeside).map((text): [string, HiddenIntent] => [text, 'hire'])).slice(0, mostFound);
+  }
+
+  /** A term as it is read: plain, with its trade and the things of it. */
+  private read(term: string, languages: readonly string[]) {
+    const language = languageOf(languages);
+    const trade = this.tradeOf(term);
+    const plain = term.trim().toLowerCase().replace(/\s+/g, ' ');
+    return { language, trade, plain, cores: this.coresOf(plain, trade, language) };
+  }
+
+  /** What is added to searches in a trade. “Course” says nothing of wanting to learn where courses are what is sold. */
+  private addedBeside(plain: string, language: Language): Added[] {
+    const trade = this.tradeOf(plain);
+    const owned = new Set([plain, ...trade.kinds[language], ...trade.adds[language], ...(trade.words ?? [])].flatMap(wordsOf));
+    return this.added[language].filter(({ add }) => !wordsOf(add).some((word) => owned.has(word)));
   }
 
   /** What the searcher of any text wants, as far as its words tell. */

@@ -1,8 +1,10 @@
+import * as z from 'zod';
+import { findDepths } from '$lib/server/standins/market/market';
 import { askedTexts, marketAsk, streamFigures } from '$lib/server/market-routes';
 import { readJson } from '$lib/server/read-json';
 import { route } from '$lib/server/respond';
 
-const body = marketAsk.extend({ terms: askedTexts.max(10) });
+const body = marketAsk.extend({ terms: askedTexts.max(10), depth: z.enum(findDepths).default('broad') });
 
 /** What people search around broad terms, with figures and progress. */
 export const POST = route(async ({ request, locals: { services } }) => {
