@@ -1,6 +1,6 @@
 import type { BlockReason, FiguresKind, Verdict } from '$lib/core/plan/records/find';
 import type { WordKindName } from '$lib/core/plan/records/word-kind';
-import type { Intent, Proposal } from '$lib/core/research/propose-verdict';
+import { itsResultsPage, type Intent, type Proposal } from '$lib/core/research/propose-verdict';
 import type { ResultKind, ResultsEvidence } from '$lib/core/research/results-page';
 import { countOf } from './texts';
 
@@ -69,7 +69,7 @@ export const resultKindWords: Record<ResultKind, string> = {
 export function wordProposal({ verdict, confidence, because, intent }: Proposal): string {
   if (verdict === 'later') return because === '' ? 'Nothing in it tells.' : `“${because}” is not known yet.`;
   const sure = `${Math.round(confidence * 100)} %`;
-  return `${verdictWords[verdict]}, ${sure}: “${because}”, ${intentWords[intent][1]}.`;
+  return `${verdictWords[verdict]}, ${sure}: ${because === itsResultsPage ? because : `“${because}”`}, ${intentWords[intent][1]}.`;
 }
 
 const mostlyWords: Record<ResultKind, string> = {

@@ -16,6 +16,7 @@ import { countOverruled } from './lessons';
 import { KeptTexts } from './kept-texts';
 import { Lexicon } from './lexicon';
 import { mergeFinds, type IncomingFind } from './merge-finds';
+import { broadTerms } from './broad-terms';
 import { findsOfPage } from './page-finds';
 import { addedWords, combineLists } from './patterns';
 import { readResults } from './results-page';
@@ -260,6 +261,18 @@ describe('finds on their way in', () => {
       { kind: 'item' as const, text: 'Call 01335 342000 today' },
     ];
     expect(findsOfPage({ pieces }, new Set())).toEqual(['piano tuning', 'pitch raise', 'grand piano repair']);
+  });
+});
+
+describe('broad terms to begin with', () => {
+  it.each([
+    ['Piano tuning, repair and restoration', ['piano tuning', 'piano repair', 'piano restoration']],
+    ['Cold frames in ash and glass', ['cold frames in ash']],
+    ['Glasshouses, cold frames', ['glasshouses', 'cold frames']],
+    ['Helgekurs og seilkurs for voksne', ['helgekurs', 'seilkurs for voksne']],
+    ['', []],
+  ])('“%s”', (offer, terms) => {
+    expect(broadTerms(offer)).toEqual(terms);
   });
 });
 

@@ -7,6 +7,7 @@ import type { ReadPage } from '$lib/core/pages/page-text';
 import { firstLanguage, groupsInOrder } from '$lib/core/plan/plan-view';
 import { mergeFinds, type IncomingFind, type MergedFinds } from '$lib/core/research/merge-finds';
 import { findsOfPage } from '$lib/core/research/page-finds';
+import { broadTerms } from '$lib/core/research/broad-terms';
 import { addedWords, businessOf, combineLists } from '$lib/core/research/patterns';
 import { askServer } from '../state/ask-server';
 import { MarketAsking } from '../state/market-asking.svelte';
@@ -78,12 +79,7 @@ export class FindSources {
   constructor(private readonly research: ResearchDesk) {
     const { plan } = research.desk;
     const offer = plan.brief.offer.toLowerCase();
-    this.terms = offer
-      .split(/,| and | og | und | et | y /)
-      .map((part) => part.trim())
-      .filter(Boolean)
-      .slice(0, 3)
-      .join('\n');
+    this.terms = broadTerms(offer).join('\n');
     this.things = linesOf([...groupsInOrder(plan).map(({ theme }) => theme.toLowerCase()), this.terms].join('\n'))
       .slice(0, 30)
       .join('\n');

@@ -51,6 +51,8 @@ export class ResearchDesk {
   places = $state.raw<readonly NamedPlace[]>([]);
   /** What searches show, by text, as far as it was asked for. */
   pages = $state.raw<ReadonlyMap<string, ResultsPage>>(new Map());
+  /** Those that proposals stand on: only what was looked up on purpose, so that no find moves while it is looked at. */
+  private evidence = $state.raw<ReadonlyMap<string, ResultsPage>>(new Map());
 
   /** Which words are counted beside the list. */
   length = $state(1);
@@ -101,7 +103,7 @@ export class ResearchDesk {
 
   /** Has the finds read again; to be called when they, the plan, or what is asked of them changes. */
   readAgain(): void {
-    const { desk, places, pages, list, length, by, byKind } = this;
+    const { desk, places, evidence: pages, list, length, by, byKind } = this;
     const words = { length, verdict: list.verdict, by, byKind, word: list.wordKey };
     this.reader.read({ book: desk.plan.book, planId: desk.planId, places, pages, words });
   }
@@ -297,7 +299,7 @@ export class ResearchDesk {
 
   /** Finds left of which neither words nor a results page say anything yet. */
   readonly unclear: readonly Find[] = $derived.by(() =>
-    this.left.filter((find) => this.proposalOf(find).verdict === 'later' && !this.pages.has(find.text)),
+    this.left.filter((find) => this.proposalOf(find).verdict === 'later' && !this.evidence.has(find.text)),
   );
 
   /** Looks up what unclear finds show, the most searched first; answers how many. */
@@ -307,6 +309,13 @@ export class ResearchDesk {
       .slice(0, mostLookedUp)
       .map(({ text }) => text);
     await this.askResults(texts);
+    this.evidence = new Map([
+      ...this.evidence,
+      ...texts.flatMap((text) => {
+        const page = this.pages.get(text);
+        return page ? [[text, page] as const] : [];
+      }),
+    ]);
     return texts.length;
   }
 
