@@ -128,7 +128,7 @@ test('proof and tables are the screens’ own', async ({ request }) => {
   const lines = (await csv.text()).trim().split('\r\n');
   expect(lines[0]).toBe('Campaign,Ad group,Keyword,Match type,Bid');
   // Six keywords of the group without an ad are held back.
-  expect(lines).toHaveLength(1 + 118 - 6);
+  expect(lines).toHaveLength(1 + 397 - 6);
   const tsv = await (await request.get(`/api/plans/${id}/tables/negatives.tsv`)).text();
   expect(tsv).toContain('plan\t\t\tfree\tphrase');
   expect((await request.get(`/api/plans/${id}/tables/other.csv`)).status()).toBe(404);

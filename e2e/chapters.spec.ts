@@ -262,7 +262,7 @@ test('Hand-off: tables to the clipboard, rows held back, marked as handed off', 
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   const id = await planId(page, 'Spring launch');
   await page.goto(`/plans/${id}/hand-off`);
-  await expect(page.locator('[data-table="keywords"]')).toContainText('112');
+  await expect(page.locator('[data-table="keywords"]')).toContainText('391');
   await page.getByRole('button', { name: 'Copy Campaigns' }).click();
   await expect(page.getByText('Campaigns: 3 rows on the clipboard.')).toBeVisible();
   const copied = await page.evaluate(() => navigator.clipboard.readText());

@@ -87,9 +87,9 @@ describe('summaries', () => {
     const id = plans.readIn(planFileSchema.parse(samplePlans[0]));
     expect(plans.summarize(id)).toMatchObject({
       campaigns: 3,
-      groups: 15,
-      keywords: 118,
-      ads: 30,
+      groups: 30,
+      keywords: 397,
+      ads: 60,
       toJudge: 12,
       monthlyMinor: 180_000,
       startsOn: '2027-01-12',

@@ -185,7 +185,7 @@ describe('tables', () => {
 
   it('nothing is lost between going out and being held back', () => {
     const book = bookOfFile(planFileSchema.parse(spring));
-    const counts = { campaigns: 3, places: 6, groups: 15, keywords: book.keyword.size, negatives: book.negative.size, ads: 30, extras: 6 };
+    const counts = { campaigns: 3, places: 6, groups: 30, keywords: book.keyword.size, negatives: book.negative.size, ads: 60, extras: 6 };
     // Places of the brief are no campaign's and go in no table.
     for (const name of tableNames) {
       const { rows, held } = tableOf(book, name);
