@@ -24,6 +24,7 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   place: ['place', 'places'],
   wordVerdict: ['judged word', 'judged words'],
   wordKind: ['kind of a word', 'kinds of words'],
+  seenRival: ['rival', 'rivals'],
   find: ['find', 'finds'],
   group: ['group', 'groups'],
   keyword: ['keyword', 'keywords'],
@@ -69,6 +70,7 @@ const severalNames: Record<StepName, string> = {
   'place-swapped': 'put another place in finds',
   'rules-applied': 'applied kept rules',
   'keys-changed': 'changed keys',
+  'rivals-read-in': 'read in rivals',
 };
 
 const verdictWords = {

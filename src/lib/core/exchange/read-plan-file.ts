@@ -33,6 +33,7 @@ class PlanFileReader {
     this.each('brief/places', places, (place, at) => this.add('place', { ...at, campaignId: null, ...place }));
     this.each('wordVerdicts', file.wordVerdicts, (row, at) => this.add('wordVerdict', { ...at, ...row }));
     this.each('wordKinds', file.wordKinds, (row, at) => this.add('wordKind', { ...at, ...row }));
+    this.each('rivals', file.rivals, (row, at) => this.add('seenRival', { ...at, ...row }));
     this.each('finds', file.finds, ({ wordVerdict, ...find }, at) =>
       this.add('find', { ...at, ...find, wordVerdictId: this.wordVerdictId(wordVerdict) }),
     );

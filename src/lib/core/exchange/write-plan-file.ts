@@ -72,6 +72,7 @@ class PlanFileWriter {
       extras: this.extras(null, ''),
       wordVerdicts: this.noted(inOrder(book.wordVerdict), 'wordVerdicts').map((row) => without(row, 'id', 'position')),
       wordKinds: this.noted(inOrder(book.wordKind), 'wordKinds').map((row) => without(row, 'id', 'position')),
+      rivals: this.noted(inOrder(book.seenRival), 'rivals').map((row) => without(row, 'id', 'position')),
       finds: this.noted(inOrder(book.find), 'finds').map((row) => ({
         ...without(row, 'id', 'position', 'wordVerdictId'),
         ...this.wordVerdictOf(row),

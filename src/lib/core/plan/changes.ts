@@ -35,6 +35,7 @@ export const stepNames = [
   'place-swapped',
   'rules-applied',
   'keys-changed',
+  'rivals-read-in',
 ] as const;
 export type StepName = (typeof stepNames)[number];
 

@@ -23,6 +23,7 @@ import { patternList, type PatternList } from './records/pattern-list';
 import { place, type Place } from './records/place';
 import { plan, type Plan } from './records/plan';
 import { ruleSet, type RuleSetRow } from './records/rule-set';
+import { seenRival, type SeenRival } from './records/seen-rival';
 import { setAside, type SetAside } from './records/set-aside';
 import { sheetReading, type SheetReading } from './records/sheet-reading';
 import { slotWord, type SlotWord } from './records/slot-word';
@@ -52,6 +53,7 @@ export interface RecordTypes {
   place: Place;
   wordVerdict: WordVerdict;
   wordKind: WordKind;
+  seenRival: SeenRival;
   find: Find;
   group: Group;
   keyword: Keyword;
@@ -109,6 +111,7 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
   place: { stream: 'plan', schema: place, parents: { campaignId: 'campaign' }, added: { code: '', region: '', people: null } },
   wordVerdict: { stream: 'plan', schema: wordVerdict, parents: {} },
   wordKind: { stream: 'plan', schema: wordKind, parents: {}, unique: ['word'] },
+  seenRival: { stream: 'plan', schema: seenRival, parents: {}, unique: ['name'] },
   find: {
     stream: 'plan',
     schema: find,

@@ -5,7 +5,10 @@ import { applyEdits, type Book } from '../plan/book';
 import { decide } from '../plan/decide';
 import type { KeptRule } from '../plan/records/kept-rule';
 import { applyKeptRules, rulesToApply } from './kept-rules';
-import { boughtByThemAlone, findSameLines, isSeasonal, savedMinor, type Rival } from './rivals';
+import { readRivals } from '../exchange/read-rivals';
+import { inOrder } from '../plan/book';
+import { boughtByThemAlone, findSameLines, isSeasonal, measureRival, savedMinor, type Rival } from './rivals';
+import { asRival, joinRivals, takeRivals } from './seen-rivals';
 
 const clean = bookOfFile(cleanFile);
 const rival: Rival = {
@@ -37,8 +40,96 @@ describe('rivals', () => {
 
   it('a search won for free saves its clicks at what they cost', () => {
     const find = { ...findRow('f', 'piano tuning', 'keep', 100), bidLowMinor: 100, bidHighMinor: 300 };
-    expect(savedMinor(find, { shown: 0.5, clicked: 0.1 })).toBe(1000);
-    expect(savedMinor(findRow('f', 'x', 'keep'), { shown: 1, clicked: 1 })).toBeNull();
+    expect(savedMinor(find, 0.05)).toBe(1000);
+    expect(savedMinor(findRow('f', 'x', 'keep'), 1)).toBeNull();
+  });
+});
+
+describe('how a rival stands', () => {
+  const kept = [findRow('a', 'piano tuning', 'keep', 300), findRow('b', 'piano repair', 'keep', 100), findRow('c', 'piano moving', 'keep')];
+
+  it('is what it buys of the kept finds, by what these are searched, and for how much of the year', () => {
+    const half = { ...rival, months: [1, 1, 1, 1, 1, 1, 0, 0, 0, 0, 0, 0] };
+    expect(measureRival(half, kept)).toEqual({ overlap: 1, overlapShare: 300 / 410, strength: 150 / 410, freeShare: 0.1 });
+    expect(measureRival({ ...rival, months: [], wins: ['piano repair'] }, kept)).toMatchObject({ strength: 300 / 410, freeShare: 1 / 3 });
+    expect(measureRival(rival, [])).toMatchObject({ overlap: 0, overlapShare: 0, strength: 0 });
+  });
+});
+
+describe('a list of rivals from a file', () => {
+  const read = (...lines: string[]) =>
+    readRivals(
+      lines.map((line) => line.split(';')),
+      new Set('!'),
+    );
+  const table = [
+    'Competitor;Website;Search;Type;Headline;Description;Days',
+    'Brindlemoor;https://www.brindlemoor.example/a;Piano Tuning!;paid;Fixed Prices | Book Today;Ask us.;40',
+    'Brindlemoor;;piano repair;organic;;;',
+    'Brindlemoor;;piano voicing;paid;Fixed Prices | Book Today;Ask us.;90',
+    ';;piano moving;paid;;;',
+    'Quillow;;;;;;',
+    'Quillow;;piano tuner;paid;Tuners;Here.;soon',
+  ];
+
+  it('is gathered by rival: what it buys and wins, its ads with the most days; what is wrong is named by line', () => {
+    const { rivals, problems } = read(...table);
+    expect(rivals[0]).toEqual({
+      name: 'Brindlemoor',
+      domain: 'brindlemoor.example',
+      buys: ['piano tuning', 'piano voicing'],
+      wins: ['piano repair'],
+      months: [],
+      ads: [
+        { headlines: ['Fixed Prices', 'Book Today'], descriptions: ['Ask us.'], days: 90, searches: ['piano tuning', 'piano voicing'] },
+      ],
+    });
+    expect(problems.map(({ line, code }) => [line, code])).toEqual([
+      [5, 'no-rival'],
+      [6, 'nothing-told'],
+      [7, 'days-unread'],
+    ]);
+  });
+
+  it('needs a heading that names a rival and what is told of it', () => {
+    expect(read('Brindlemoor;piano tuning').columns).toBeNull();
+    expect(read('Keyword;Volume', 'piano;3').columns).toBeNull();
+  });
+
+  it('tells months as shares, or as counts against the largest', () => {
+    const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+    const [one, two] = read(
+      ['Rival', ...months].join(';'),
+      ['A', ...months.map((_, at) => `${50 + at} %`)].join(';'),
+      ['B', ...months.map((_, at) => at * 10)].join(';'),
+    ).rivals;
+    expect(one?.months[0]).toBeCloseTo(0.5);
+    expect(two?.months).toEqual(months.map((_, at) => (at * 10) / 110));
+  });
+
+  it('is written down in one step, and joined with what was known and with the market', () => {
+    const ids = countingIds();
+    const at = { source: 'list.csv', on: '2026-12-21', newId: ids };
+    const take = (book: Book, ...lines: string[]) => {
+      const decision = decide(book, takeRivals(book, read(...lines).rivals, at)!, 'plan');
+      if (!decision.ok) throw new Error(decision.refusal.code);
+      return applyEdits(book, decision.edits);
+    };
+    const once = take(clean, ...table);
+    const twice = take(once, 'Rival;Search', 'BRINDLEMOOR;piano removal');
+    const rows = inOrder(twice.seenRival);
+    expect(rows.map(({ name, buys }) => [name, buys.length])).toEqual([
+      ['Brindlemoor', 3],
+      ['Quillow', 1],
+    ]);
+    const joined = joinRivals([rival, ...rows.map(asRival)]);
+    expect(joined.map(({ name, source }) => [name, source])).toEqual([
+      ['Brindlemoor', 'list.csv'],
+      ['Quillow', 'list.csv'],
+    ]);
+    expect(joined[0]).toMatchObject({ months: rival.months, wins: ['piano repair'] });
+    expect(joined[0]?.ads).toHaveLength(2);
+    expect(takeRivals(clean, [], at)).toBeNull();
   });
 });
 

@@ -25,7 +25,36 @@ export interface Rival {
   ads: RivalAd[];
   /** Searches it buys, of those asked about and of others around them. */
   buys: string[];
+  /** Searches it wins for free, where these are told one by one. */
+  wins?: string[];
+  /** The files that tell of it; empty or missing: the market. */
+  source?: string;
 }
+
+/** How a rival stands against the finds that are kept. */
+export interface RivalStanding {
+  /** Kept finds that it buys, and the share of all searches behind kept finds that they are. */
+  overlap: number;
+  overlapShare: number;
+  /** Of the searches behind kept finds, the share it is there for over the year: what it buys, less the months it rests. */
+  strength: number;
+  /** Of the kept finds, the share it wins for free. */
+  freeShare: number;
+}
+
+/** Measures a rival against the kept finds, by what these are searched; finds without figures count as searched ten times. */
+export function measureRival({ buys, months, ...rival }: Rival, kept: readonly Find[]): RivalStanding {
+  const bought = new Set(buys);
+  const weight = ({ searchesHigh }: Find) => searchesHigh ?? unknownSearches;
+  const sum = (finds: readonly Find[]) => finds.reduce((all, find) => all + weight(find), 0);
+  const shared = kept.filter(({ text }) => bought.has(text));
+  const overlapShare = kept.length === 0 ? 0 : sum(shared) / Math.max(1, sum(kept));
+  const activity = months.length === 0 ? 1 : months.reduce((all, share) => all + share, 0) / months.length;
+  const won = rival.wins && new Set(rival.wins);
+  const freeShare = won ? kept.filter(({ text }) => won.has(text)).length / Math.max(1, kept.length) : rival.freeShare;
+  return { overlap: shared.length, overlapShare, strength: overlapShare * activity, freeShare };
+}
+const unknownSearches = 10;
 
 /** What the market tells of a plan's competition. */
 export interface Competition {
@@ -41,7 +70,8 @@ export const boughtByThemAlone = (rival: Rival, finds: Iterable<Find>): string[]
 };
 
 /** Months in which a rival advertises less than half as much as in its strongest: a season; none: all year round. */
-export const isSeasonal = ({ months }: Pick<Rival, 'months'>): boolean => Math.min(...months) < Math.max(...months) / 2;
+export const isSeasonal = ({ months }: Pick<Rival, 'months'>): boolean =>
+  months.length > 0 && Math.min(...months) < Math.max(...months) / 2;
 
 /** A line of ours that reads as one of a rival. */
 export interface SameLine {
@@ -65,10 +95,10 @@ export function findSameLines({ book }: Pick<PlanView, 'book'>, rivals: readonly
   });
 }
 
-/** What not bidding on a search that is won for free would save in a month: its clicks at what they cost, middle of the ranges. */
-export function savedMinor(find: Find, shares: { shown: number; clicked: number }): number | null {
+/** What not bidding on a search that is won for free would save in a month: its clicks (searches × rate) at what they cost, middle of the ranges. */
+export function savedMinor(find: Find, rate: number): number | null {
   const { searchesLow, searchesHigh, bidLowMinor, bidHighMinor } = find;
   if (searchesLow === null || bidLowMinor === null) return null;
   const searches = (searchesLow + (searchesHigh ?? searchesLow)) / 2;
-  return Math.round(searches * shares.shown * shares.clicked * ((bidLowMinor + (bidHighMinor ?? bidLowMinor)) / 2));
+  return Math.round(searches * rate * ((bidLowMinor + (bidHighMinor ?? bidLowMinor)) / 2));
 }

@@ -1,10 +1,20 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/budget/money';
   import { noFigures } from '$lib/core/market/find-figures';
-  import { boughtByThemAlone, findSameLines, isSeasonal, savedMinor, type Competition, type Rival } from '$lib/core/research/rivals';
+  import {
+    boughtByThemAlone,
+    findSameLines,
+    isSeasonal,
+    measureRival,
+    savedMinor,
+    type Competition,
+    type Rival,
+  } from '$lib/core/research/rivals';
   import { mergeFinds } from '$lib/core/research/merge-finds';
-  import { nextPosition } from '$lib/core/plan/book';
-  import { countOf } from '$lib/wording/texts';
+  import { inOrder, nextPosition } from '$lib/core/plan/book';
+  import { asRival, joinRivals } from '$lib/core/research/seen-rivals';
+  import { clickRate } from '$lib/core/research/strongest';
+  import { countOf, monthNames } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { askForLines } from '../state/ask-server';
@@ -12,6 +22,8 @@
   import { newId } from '../state/stream.svelte';
   import { marketName } from './find-figures.svelte';
   import Months from './Months.svelte';
+  import RivalListDialog from './RivalListDialog.svelte';
+  import RivalMonths from './RivalMonths.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
 
   let { research, onleave }: { research: ResearchDesk; onleave: () => void } = $props();
@@ -21,18 +33,28 @@
   const mostAsked = 2000;
   let competition = $state.raw<Competition | null>(null);
   let failure = $state('');
-  let openDomain = $state('');
+  let openName = $state('');
+  let isReading = $state(false);
   const kept = $derived(research.list.all.filter(({ verdict }) => verdict === 'keep'));
   const texts = $derived((kept.length > 0 ? kept : research.list.all).slice(0, mostAsked).map(({ text }) => text));
   const named = $derived(
     new Set([...desk.book.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : []))),
   );
-  const same = $derived(competition ? findSameLines(desk.plan, competition.rivals) : []);
+  const seen = $derived(inOrder(desk.book.seenRival));
+  /** Those of the market and those of files, the strongest first. */
+  const rivals = $derived(
+    joinRivals([...(competition?.rivals ?? []), ...seen.map(asRival)])
+      .map((rival) => ({ rival, standing: measureRival(rival, kept.length > 0 ? kept : research.list.all) }))
+      .sort((a, b) => b.standing.strength - a.standing.strength),
+  );
+  const searched = $derived(monthNames.map((_, month) => kept.reduce((sum, { months }) => sum + (months[month] ?? 0), 0)));
+  const same = $derived(
+    findSameLines(
+      desk.plan,
+      rivals.map(({ rival }) => rival),
+    ),
+  );
   const free = $derived(competition ? kept.filter(({ text }) => competition?.ownFree.includes(text)) : []);
-  const shares = $derived({
-    shown: (desk.plan.house.shareShownPercent.low + desk.plan.house.shareShownPercent.high) / 200,
-    clicked: (desk.plan.house.clickThroughPercent.low + desk.plan.house.clickThroughPercent.high) / 200,
-  });
   const money = (minor: number | null) => (minor === null ? '–' : formatMoney(minor, desk.currency));
   const percent = (share: number) => `${Math.round(share * 100)} %`;
 
@@ -67,11 +89,17 @@
     shell.announce(`${name} stands with the brief’s rivals: flagged in finds and lines.`);
   }
 
+  /** Takes out what lists told of a rival; what the market tells stays. */
+  function forget({ name }: Rival) {
+    const ids = seen.filter((row) => row.name.toLowerCase() === name.toLowerCase()).map(({ id }) => id as string);
+    desk.make({ type: 'remove', record: 'seenRival', ids });
+  }
+
   function bringIn(rival: Rival) {
     const incoming = boughtByThemAlone(rival, desk.book.find.values()).map((text) => ({
       text,
       figures: noFigures,
-      source: `rival ${rival.name}`,
+      source: `rival ${rival.name}${rival.source ? `, ${rival.source}` : ''}`.slice(0, 200),
     }));
     const { change, fresh } = mergeFinds(desk.plan, incoming, { key: research.figures.key, name: 'finds-fetched', newId });
     if (change) desk.make(change);
@@ -82,31 +110,42 @@
 <div class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3">
   <div class="flex items-baseline gap-3 pb-2">
     <h2 class="font-semibold">Who competes for {countOf(texts.length, kept.length > 0 ? 'kept find' : 'find')}</h2>
-    <Button kind="quiet" class="ms-auto" onclick={onleave}>Back to the list</Button>
+    <Button class="ms-auto" onclick={() => (isReading = true)}>A list from a file…</Button>
+    <Button kind="quiet" onclick={onleave}>Back to the list</Button>
   </div>
   {#if failure}<p class="text-madder" role="alert">{failure}</p>{:else if !competition}<p class="text-ink-2" role="status">
       Asking the market…
     </p>{/if}
-  {#if competition}
+  {#if competition || seen.length > 0}
     <table class="w-full">
       <thead class="text-ink-2"
         ><tr class="border-b border-rule"
-          >{#each ['Rival', 'Paid', 'Free', 'Through the year', 'They buy, we have not', ''] as heading (heading)}<th
+          >{#each ['Rival', 'Overlap', 'Strength', 'Free', 'Through the year', 'They buy, we have not', ''] as heading (heading)}<th
               class="py-1 text-start font-normal">{heading}</th
             >{/each}</tr
         ></thead
       >
       <tbody>
-        {#each competition.rivals as rival (rival.domain)}
+        {#each rivals as { rival, standing } (rival.name)}
           {@const alone = boughtByThemAlone(rival, desk.book.find.values())}
           <tr class="border-b border-rule-soft">
-            <td class="py-1.5"><b class="font-semibold">{rival.name}</b> <span class="text-ink-2">{rival.domain}</span></td>
-            <td class="font-mono text-[12.5px]">{percent(rival.paidShare)}</td>
-            <td class="font-mono text-[12.5px]">{percent(rival.freeShare)}</td>
+            <td class="py-1.5"
+              ><b class="font-semibold">{rival.name}</b> <span class="text-ink-2">{rival.domain}</span>
+              {#if rival.source}<p class="text-[12px] text-ink-2">from {rival.source.replace(/^, /, '')}</p>{/if}</td
+            >
+            <td
+              class="font-mono text-[12.5px]"
+              title={`buys ${standing.overlap} of the kept finds, ${percent(standing.overlapShare)} of their searches`}
+              >{standing.overlap}, {percent(standing.overlapShare)}</td
+            >
+            <td class="font-mono text-[12.5px]" title="searches of the kept finds that it is there for, over the year"
+              >{percent(standing.strength)}</td
+            >
+            <td class="font-mono text-[12.5px]">{percent(standing.freeShare)}</td>
             <td
               ><span class="flex items-center gap-2"
                 ><Months months={rival.months.map((share) => Math.round(share * 100))} says="advertises most in" /><span class="text-ink-2"
-                  >{isSeasonal(rival) ? 'by season' : 'all year'}</span
+                  >{rival.months.length === 0 ? '' : isSeasonal(rival) ? 'by season' : 'all year'}</span
                 ></span
               ></td
             >
@@ -116,19 +155,21 @@
                 >{/if}</td
             >
             <td class="text-end whitespace-nowrap">
+              {#if seen.some(({ name }) => name.toLowerCase() === rival.name.toLowerCase())}<Button
+                  kind="link"
+                  onclick={() => forget(rival)}>Forget the list’s</Button
+                >{/if}
               {#if !named.has(rival.name.toLowerCase())}<Button kind="link" onclick={() => nameInBrief(rival)}>Name in the brief</Button
                 >{/if}
-              <Button
-                kind="quiet"
-                pressed={openDomain === rival.domain}
-                onclick={() => (openDomain = openDomain === rival.domain ? '' : rival.domain)}>{countOf(rival.ads.length, 'ad')}</Button
+              <Button kind="quiet" pressed={openName === rival.name} onclick={() => (openName = openName === rival.name ? '' : rival.name)}
+                >{countOf(rival.ads.length, 'ad')}</Button
               >
             </td>
           </tr>
-          {#if openDomain === rival.domain}
+          {#if openName === rival.name}
             {#each [...rival.ads].sort((a, b) => b.days - a.days) as ad, index (index)}
               <tr class="bg-sheet"
-                ><td colspan="6" class="border-b border-rule-soft px-3 py-2">
+                ><td colspan="7" class="border-b border-rule-soft px-3 py-2">
                   <p class="font-semibold">{ad.headlines.join(' · ')}</p>
                   <p>{ad.descriptions.join(' ')}</p>
                   <p class="text-[12px] text-ink-2">ran {countOf(ad.days, 'day')} · for {ad.searches.slice(0, 6).join(', ')}</p>
@@ -136,9 +177,10 @@
               >
             {/each}
           {/if}
-        {:else}<tr><td colspan="6" class="py-3 text-ink-2">Nobody buys these searches.</td></tr>{/each}
+        {:else}<tr><td colspan="7" class="py-3 text-ink-2">Nobody buys these searches.</td></tr>{/each}
       </tbody>
     </table>
+    <RivalMonths rivals={rivals.map(({ rival }) => rival)} searches={searched.some((sum) => sum > 0) ? searched : []} />
     {#if same.length > 0}
       <h3 class="pt-4 pb-1 font-semibold">Lines of ours that read the same</h3>
       {#each same as line (line.adId + line.ours)}
@@ -154,7 +196,7 @@
     {#each free as find (find.id)}
       <p class="flex gap-3 border-b border-rule-soft py-0.5">
         <span class="flex-1">{find.text}</span><span class="text-ink-2"
-          >not bidding saves about {money(savedMinor(find, shares))} a month</span
+          >not bidding saves about {money(savedMinor(find, clickRate(desk.plan.house)))} a month</span
         >
         <Button kind="link" onclick={() => research.judgeFinds([find], 'pass')}>Save it</Button>
       </p>
@@ -162,3 +204,4 @@
     <p class="pt-3 text-[12px] text-ink-2">Estimates by the {marketName}.</p>
   {/if}
 </div>
+{#if isReading}<RivalListDialog {research} bind:open={isReading} />{/if}

@@ -46,6 +46,7 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
     extras: [],
     wordVerdicts: [],
     wordKinds: [],
+    rivals: [],
     finds: [],
     setAside: [],
   };

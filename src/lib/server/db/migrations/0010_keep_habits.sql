@@ -22,3 +22,19 @@ CREATE TABLE pattern_list (
   added TEXT NOT NULL CHECK (json_valid(added)),
   UNIQUE (business, language)
 ) STRICT;
+
+-- Rivals as lists from files tell of them.
+CREATE TABLE seen_rival (
+  plan_id TEXT NOT NULL,
+  id TEXT PRIMARY KEY,
+  name TEXT NOT NULL,
+  domain TEXT NOT NULL,
+  source TEXT NOT NULL,
+  seen_on TEXT NOT NULL,
+  buys TEXT NOT NULL CHECK (json_valid(buys)),
+  wins TEXT NOT NULL CHECK (json_valid(wins)),
+  months TEXT NOT NULL CHECK (json_valid(months)),
+  ads TEXT NOT NULL CHECK (json_valid(ads)),
+  position INTEGER NOT NULL
+) STRICT;
+CREATE INDEX seen_rival_by_plan ON seen_rival (plan_id);

@@ -1,0 +1,93 @@
+<script lang="ts">
+  import { readRivals, type RivalProblem, type RivalsRead } from '$lib/core/exchange/read-rivals';
+  import { takeRivals } from '$lib/core/research/seen-rivals';
+  import { countOf } from '$lib/wording/texts';
+  import { decodeFile } from '../hand-off/decode-file';
+  import Button from '../parts/Button.svelte';
+  import Dialog from '../parts/Dialog.svelte';
+  import { getShell } from '../shell/shell.svelte';
+  import { newId } from '../state/stream.svelte';
+  import type { ResearchDesk } from './research-desk.svelte';
+
+  let { research, open = $bindable() }: { research: ResearchDesk; open: boolean } = $props();
+
+  const shell = getShell();
+  const mostShown = 8;
+  let failure = $state('');
+  let read = $state.raw<(RivalsRead & { name: string }) | null>(null);
+  const problemWords: Record<RivalProblem['code'], string> = {
+    'no-rival': 'names no rival',
+    'nothing-told': 'tells nothing of',
+    'days-unread': 'days that are no number:',
+    'too-many': 'more than is kept of one rival:',
+  };
+  const counts = $derived(
+    read?.rivals.map(({ name, buys, wins, ads }) => ({
+      name,
+      says: `${countOf(buys.length, 'search', 'searches')} bought, ${wins.length} won for free, ${countOf(ads.length, 'ad')}`,
+    })) ?? [],
+  );
+
+  async function readFile(file: File | undefined) {
+    if (!file) return;
+    failure = '';
+    read = null;
+    try {
+      const { sheets } = await decodeFile(file);
+      const [largest] = [...sheets].sort((a, b) => b.rows.length - a.rows.length);
+      read = { name: file.name, ...readRivals(largest?.rows ?? [], research.desk.plan.rules.refusedKeywordSigns) };
+    } catch (error) {
+      failure = error instanceof Error ? error.message : '';
+    }
+  }
+
+  function take() {
+    if (!read) return;
+    const change = takeRivals(research.desk.book, read.rivals, { source: read.name.slice(0, 200), on: research.desk.today, newId });
+    if (change) research.desk.make(change);
+    shell.announce(`${countOf(read.rivals.length, 'rival')} read in. Ctrl Z takes them back.`);
+    open = false;
+  }
+</script>
+
+<Dialog bind:open title="A list of rivals" wide>
+  <p class="text-ink-2">
+    A table with a heading: one line a search that a rival buys or wins for free, or an ad of theirs. Columns are known by what they are
+    called: rival or site, search, paid or free, headline, description, days, and months.
+  </p>
+  <label class="flex items-baseline gap-3"
+    ><span>A file</span><input
+      type="file"
+      class="text-[13px]"
+      accept=".csv,.tsv,.txt,.xlsx"
+      onchange={(event) => void readFile(event.currentTarget.files?.[0])}
+    /></label
+  >
+  {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
+  {#if read && !read.columns}<p class="text-madder" role="alert">
+      {read.name}: its first line has to name a column of rivals or sites, and one of searches, headlines or months.
+    </p>{/if}
+  {#if read?.columns}
+    <ul class="max-h-40 overflow-y-auto border-y border-rule">
+      {#each counts as { name, says } (name)}
+        <li class="flex gap-3 border-b border-rule-soft py-1">
+          <b class="flex-1 font-semibold">{name}</b><span class="text-ink-2">{says}</span>
+        </li>
+      {:else}<li class="py-2 text-ink-2">No rival is told of.</li>{/each}
+    </ul>
+    {#if read.problems.length > 0}
+      <ul aria-label="What was left out">
+        {#each read.problems.slice(0, mostShown) as { line, code, text } (line)}<li class="text-ochre">
+            Line {line}: {problemWords[code]}
+            {text}
+          </li>{/each}
+        {#if read.problems.length > mostShown}<li class="text-ink-2">and {read.problems.length - mostShown} more lines</li>{/if}
+      </ul>
+    {/if}
+  {/if}
+  {#snippet footer()}
+    <Button onclick={() => (open = false)}>Not now</Button>
+    <Button kind="act" disabled={!read || read.rivals.length === 0} onclick={take}>Take {countOf(read?.rivals.length ?? 0, 'rival')}</Button
+    >
+  {/snippet}
+</Dialog>
