@@ -209,7 +209,7 @@ test('Groups: overlaps listed, two groups kept apart in one step, and undone', a
   await page.goto(`/plans/${id}/groups`);
   await page.getByRole('button', { name: 'Overlaps' }).click();
   const pair = page.locator('[data-overlap="Piano tuning Upright tuning"]');
-  await expect(pair).toContainText('4 searches');
+  await expect(pair).toContainText('6 searches');
   const all = await page.locator('[data-overlap]').count();
   await pair.getByRole('button').first().click();
   await expect(pair.getByRole('radio', { name: 'Upright tuning' })).toBeChecked();

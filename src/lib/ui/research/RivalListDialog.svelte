@@ -78,8 +78,7 @@
     {#if read.problems.length > 0}
       <ul aria-label="What was left out">
         {#each read.problems.slice(0, mostShown) as { line, code, text } (line)}<li class="text-ochre">
-            Line {line}: {problemWords[code]}
-            {text}
+            Line {line}: {problemWords[code]} “{text}”
           </li>{/each}
         {#if read.problems.length > mostShown}<li class="text-ink-2">and {read.problems.length - mostShown} more lines</li>{/if}
       </ul>

@@ -89,10 +89,13 @@
     shell.announce(`${name} stands with the brief’s rivals: flagged in finds and lines.`);
   }
 
+  /** What lists told of a rival, under its name or its domain. */
+  const told = ({ name, domain }: Rival) =>
+    seen.filter((row) => row.name.toLowerCase() === name.toLowerCase() || (domain !== '' && row.domain === domain));
+
   /** Takes out what lists told of a rival; what the market tells stays. */
-  function forget({ name }: Rival) {
-    const ids = seen.filter((row) => row.name.toLowerCase() === name.toLowerCase()).map(({ id }) => id as string);
-    desk.make({ type: 'remove', record: 'seenRival', ids });
+  function forget(rival: Rival) {
+    desk.make({ type: 'remove', record: 'seenRival', ids: told(rival).map(({ id }) => id as string) });
   }
 
   function bringIn(rival: Rival) {
@@ -120,8 +123,8 @@
     <table class="w-full">
       <thead class="text-ink-2"
         ><tr class="border-b border-rule"
-          >{#each ['Rival', 'Overlap', 'Strength', 'Free', 'Through the year', 'They buy, we have not', ''] as heading (heading)}<th
-              class="py-1 text-start font-normal">{heading}</th
+          >{#each ['Rival', 'Overlap', 'Strength', 'Free', 'Through the year', 'Only they buy', ''] as heading (heading)}<th
+              class="py-1 pe-3 text-start font-normal whitespace-nowrap">{heading}</th
             >{/each}</tr
         ></thead
       >
@@ -130,22 +133,24 @@
           {@const alone = boughtByThemAlone(rival, desk.book.find.values())}
           <tr class="border-b border-rule-soft">
             <td class="py-1.5"
-              ><b class="font-semibold">{rival.name}</b> <span class="text-ink-2">{rival.domain}</span>
-              {#if rival.source}<p class="text-[12px] text-ink-2">from {rival.source.replace(/^, /, '')}</p>{/if}</td
+              ><b class="font-semibold">{rival.name}</b>
+              <p class="text-[12px] text-ink-2">
+                {[rival.domain, rival.source ? `from ${rival.source}` : ''].filter(Boolean).join(', ')}
+              </p></td
             >
             <td
-              class="font-mono text-[12.5px]"
+              class="font-mono text-[12.5px] whitespace-nowrap"
               title={`buys ${standing.overlap} of the kept finds, ${percent(standing.overlapShare)} of their searches`}
-              >{standing.overlap}, {percent(standing.overlapShare)}</td
+              >{standing.overlap} · {percent(standing.overlapShare)}</td
             >
-            <td class="font-mono text-[12.5px]" title="searches of the kept finds that it is there for, over the year"
+            <td class="font-mono text-[12.5px] whitespace-nowrap" title="searches of the kept finds that it is there for, over the year"
               >{percent(standing.strength)}</td
             >
-            <td class="font-mono text-[12.5px]">{percent(standing.freeShare)}</td>
+            <td class="font-mono text-[12.5px] whitespace-nowrap">{percent(standing.freeShare)}</td>
             <td
               ><span class="flex items-center gap-2"
-                ><Months months={rival.months.map((share) => Math.round(share * 100))} says="advertises most in" /><span class="text-ink-2"
-                  >{rival.months.length === 0 ? '' : isSeasonal(rival) ? 'by season' : 'all year'}</span
+                ><Months months={rival.months.map((share) => Math.round(share * 100))} says="advertises most in" /><span
+                  class="whitespace-nowrap text-ink-2">{rival.months.length === 0 ? '' : isSeasonal(rival) ? 'by season' : 'all year'}</span
                 ></span
               ></td
             >
@@ -155,10 +160,7 @@
                 >{/if}</td
             >
             <td class="text-end whitespace-nowrap">
-              {#if seen.some(({ name }) => name.toLowerCase() === rival.name.toLowerCase())}<Button
-                  kind="link"
-                  onclick={() => forget(rival)}>Forget the list’s</Button
-                >{/if}
+              {#if told(rival).length > 0}<Button kind="link" onclick={() => forget(rival)}>Forget the list’s</Button>{/if}
               {#if !named.has(rival.name.toLowerCase())}<Button kind="link" onclick={() => nameInBrief(rival)}>Name in the brief</Button
                 >{/if}
               <Button kind="quiet" pressed={openName === rival.name} onclick={() => (openName = openName === rival.name ? '' : rival.name)}

@@ -24,7 +24,7 @@
   const { list, length, by, byKind } = $derived(research);
   const { words, kinds } = $derived(research.reader.answer);
   const { overruled } = $derived(research.reader.answer);
-  const next = $derived(research.reader.answer.next.slice(0, mostNext));
+  const next = $derived(research.nextWords.slice(0, mostNext));
   const settled = $derived(inOrder(research.desk.book.wordVerdict).toReversed());
   const keptWords = $derived(new Set([...research.desk.workspace.book.keptRule.values()].map((rule) => rule.words)));
   const keys = $derived(keysOf(research.desk.workspace.book));
@@ -41,7 +41,7 @@
   >
 {/snippet}
 
-<nav class="flex min-h-0 flex-col overflow-y-auto border-e border-rule py-2" aria-label="Words, counted">
+<nav class="flex min-h-0 flex-col overflow-y-auto border-e border-rule py-2" aria-label="Words, counted" aria-busy={research.reader.isBusy}>
   {#if next.length > 0}
     <h2 class="px-3 font-semibold">Judge next</h2>
     <p class="px-3 pb-0.5 text-[12px] text-ink-2">settles most, one way</p>

@@ -1,3 +1,4 @@
+import { untrack } from 'svelte';
 import { emptyBook, type Book } from '$lib/core/plan/book';
 import type { Find } from '$lib/core/plan/records/find';
 import type { NamedPlace } from '$lib/core/research/lexicon';
@@ -58,14 +59,15 @@ export class FindReader {
     pages: new Map(),
   };
   private waiting: ToRead | null = null;
-  private isBusy = false;
+  /** Whether something is being read, or waits for it. */
+  isBusy = $state(false);
 
   constructor(line?: ReadingLine) {
     this.line = line ?? workerLine();
     this.line.onanswer = (answer) => {
       this.isBusy = false;
       if (answer) this.take(answer);
-      this.send();
+      untrack(() => this.send());
     };
   }
 
@@ -78,7 +80,8 @@ export class FindReader {
   /** Has the finds read; of several askings only the last is answered. */
   read(next: ToRead): void {
     this.waiting = next;
-    this.send();
+    // Who asks does not follow how the asking goes.
+    untrack(() => this.send());
   }
 
   /** Ends the worker. */

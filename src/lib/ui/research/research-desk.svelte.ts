@@ -1,3 +1,4 @@
+import { SvelteSet } from 'svelte/reactivity';
 import { languageWords } from '$lib/core/keywords/stems';
 import { firstLanguage } from '$lib/core/plan/plan-view';
 import { childrenOf, nextPosition } from '$lib/core/plan/book';
@@ -28,6 +29,7 @@ import { KeptTexts } from '$lib/core/research/kept-texts';
 import { KnownWords } from '$lib/core/research/known-words';
 import type { Lexicon, NamedPlace } from '$lib/core/research/lexicon';
 import { LexiconKeeper } from '$lib/core/research/lexicon-keeper';
+import type { NextWord } from '$lib/core/research/next-word';
 import type { Proposal } from '$lib/core/research/propose-verdict';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import { shortestNegative } from '$lib/core/research/shortest-negative';
@@ -214,6 +216,14 @@ export class ResearchDesk {
     const { verdict, because } = this.proposalOf(find);
     return shortestNegative(find.text, this.kept.without(find.text), verdict === 'block' ? [because] : []);
   }
+
+  /** Words that were looked at and left, so that they are not offered again at once. */
+  readonly leftWords = new SvelteSet<string>();
+  /** The words that are best judged next; those that were left come last. */
+  readonly nextWords: readonly NextWord[] = $derived.by(() => {
+    const { next } = this.reader.answer;
+    return [...next.filter(({ key }) => !this.leftWords.has(key)), ...next.filter(({ key }) => this.leftWords.has(key))];
+  });
 
   /** What judging a word would do. */
   previewWord(key: string): WordJudgement {

@@ -135,11 +135,12 @@
     void showCurrent();
   }
 
-  /** Words come into the hand one after the other, the most telling first. */
+  /** Words come into the hand one after the other, the most telling first; one that is left is offered again when all were. */
   function nextWord() {
-    const words = research.reader.answer.next;
-    const at = words.findIndex(({ key }) => key === list.wordKey);
-    chooseWord(words[(at + 1) % Math.max(1, words.length)]?.key ?? '');
+    if (list.wordKey !== '') research.leftWords.add(list.wordKey);
+    const [first] = research.nextWords;
+    if (first && research.leftWords.has(first.key)) research.leftWords.clear();
+    chooseWord(first?.key ?? '');
   }
 
   onDestroy(() => research.close());
