@@ -12,10 +12,12 @@ import { findChromium, root } from '../scripts/machine.mjs';
 
 const mostMs = 50;
 const mostScript = 170;
+const mostRowsMs = 300;
 const folder = mkdtempSync(join(tmpdir(), 'biblion-bench-'));
 const traces = join(root, '.bench/traces');
 mkdirSync(traces, { recursive: true });
 const plan = readFileSync(join(root, '.bench/big-plan.json'), 'utf8');
+const manyFinds = readFileSync(join(root, '.bench/many-finds.json'), 'utf8');
 
 /** @type {number} */
 const port = await new Promise((resolve) => {
@@ -122,6 +124,42 @@ try {
     await page.waitForTimeout(200);
     await page.keyboard.press('Enter');
     await page.waitForTimeout(1500);
+  });
+  await page.close();
+
+  // Fifty thousand finds: the chapter is opened from another one of the plan.
+  const many = await (await fetch(`${base}/api/plans`, { method: 'POST', headers, body: manyFinds })).json();
+  const finds = await context.newPage();
+  await finds.goto(`${base}/plans/${many.id}/brief`);
+  await finds.getByLabel('One offer or product line').waitFor();
+  await finds.waitForTimeout(6000);
+  const firstRows = await finds.evaluate(
+    () =>
+      /** @type {Promise<number>} */ (
+        new Promise((resolve) => {
+          const start = performance.now();
+          const look = () =>
+            document.querySelector('[data-find]')
+              ? requestAnimationFrame(() => resolve(performance.now() - start))
+              : requestAnimationFrame(look);
+          [...document.querySelectorAll('a')].find((link) => link.getAttribute('href')?.endsWith('/research'))?.click();
+          look();
+        })
+      ),
+  );
+  const rowsMs = Math.round(firstRows);
+  console.log(JSON.stringify({ bench: 'open-50000-finds', firstRowsMs: rowsMs, goal: `at most ${mostRowsMs}`, met: rowsMs <= mostRowsMs }));
+  await finds.waitForTimeout(8000);
+  await finds.getByRole('textbox', { name: 'holds' }).click();
+  await traced(finds, 'filter-50000-finds', async () => finds.keyboard.type('grand piano e', { delay: 150 }));
+  await finds.getByRole('textbox', { name: 'holds' }).fill('');
+  await finds.keyboard.press('Escape');
+  await finds.waitForTimeout(1000);
+  await traced(finds, 'judge-50000-finds', async () => {
+    for (let turn = 0; turn < 6; turn++) {
+      await finds.keyboard.press('k');
+      await finds.waitForTimeout(1200);
+    }
   });
 } finally {
   await browser.close();

@@ -25,8 +25,9 @@ import { benchResearch } from './research';
 import { benchSettings } from './settings';
 
 if (process.argv[2] === 'plan') {
-  // The plan for the bench in the browser.
+  // The plans for the bench in the browser: a big one, and one of many finds.
   writeFileSync(process.argv[3] ?? '', JSON.stringify(makePlan({ ...bigSize, finds: 20_000 })));
+  writeFileSync(process.argv[4] ?? '', JSON.stringify(makePlan({ keywords: 300, groups: 30, ads: 60, negatives: 60, finds: 50_000 })));
   process.exit();
 }
 const file = makePlan(bigSize);

@@ -112,8 +112,8 @@ export class FindReader {
       this.line.send({ rows: slimRows(rows.slice(at, at + rowsAtOnce)), asked: isLast ? asked : null });
       if (!isLast) setTimeout(() => sendFrom(at + rowsAtOnce), 0);
     };
-    // Many rows go once the list stands.
-    if (rows.length > rowsAtOnce) setTimeout(() => sendFrom(0), 0);
+    // Many rows go once the list is painted.
+    if (rows.length > rowsAtOnce) requestAnimationFrame(() => setTimeout(() => sendFrom(0), 0));
     else sendFrom(0);
   }
 }
