@@ -1,3 +1,5 @@
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import { bookOfFile, viewOf } from '../src/tests/clean-plan';
 import { incomingFinds, readPastedFinds } from '$lib/core/exchange/read-finds';
 import { FindIndex } from '$lib/core/keywords/find-index';
@@ -87,8 +89,35 @@ function benchImport(): BenchRow {
   return compare('import', { kind: 'at-most', times: 6 }, through, bare);
 }
 
+/** Memory that is held while 100,000 rows are brought in, against the size of the file they come from. */
+function benchImportMemory(): BenchRow {
+  const rows = makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 100_000 }).finds;
+  const text = rows.map((row) => `${row.text}\t${row.searchesHigh}\t0.40\t2.00`).join('\n');
+  rows.length = 0;
+  setFlagsFromString('--expose-gc');
+  const collect = runInNewContext('gc') as () => void;
+  const held = () => {
+    collect();
+    return process.memoryUsage().heapUsed;
+  };
+  const door = new WriteDoor(openDatabase(':memory:'), () => new Date(0));
+  const emptied = viewOf({ ...bookWith(0), find: new Map() });
+  const before = held();
+  const { lines } = readPastedFinds(text, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set() });
+  const incoming = incomingFinds(lines, { source: 'list', verdict: 'open', on: '2026-12-21' });
+  const read = held();
+  let made = 0;
+  const { change } = mergeFinds(emptied, incoming, { key: '', name: 'pasted', newId: () => `row-${++made}` });
+  const merged = held();
+  if (!door.apply('plan', { id: 'import', revision: 0, change: change! }).ok) throw new Error('The rows were refused.');
+  const most = Math.max(read, merged, held()) - before;
+  // What was read is needed until here.
+  if (lines.length + incoming.length === 0) throw new Error('Nothing was read.');
+  return compare('import-memory', { kind: 'at-most', times: 6 }, { best: most, times: [most] }, { best: Buffer.byteLength(text) });
+}
+
 /** The rows of the bench on reading finds. */
 export function benchResearch(): BenchRow[] {
   const finds = bookWith(50_000).find;
-  return [benchTyping(finds), benchCounts(finds), benchImport()];
+  return [benchTyping(finds), benchCounts(finds), benchImport(), benchImportMemory()];
 }

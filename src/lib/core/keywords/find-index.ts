@@ -66,6 +66,8 @@ const orders: Readonly<Record<FindOrder, ((a: Find, b: Find) => number) | null>>
   'least sure first': null,
 };
 const holdsAll = (text: string, words: readonly string[]) => {
+  // Most are told apart without being split.
+  if (!words.every((word) => text.includes(word))) return false;
   const own = wordsOf(text);
   return words.every((word) => own.includes(word));
 };
@@ -160,7 +162,7 @@ export class FindIndex {
     const text = holds.trim().toLowerCase();
     const needle = [text, ...words].reduce((longer, one) => (one.length > longer.length ? one : longer));
     const tests = testsOf(filter, text === needle ? '' : text);
-    const base = needle === '' ? this.inOrderOf(order) : this.holding(needle, order);
+    const base = needle === '' ? this.inOrderOf(order) : this.holding(needle, order, words);
     const [only] = tests;
     if (!only) return [...base];
     return base.filter(tests.length === 1 ? only : (find) => tests.every((test) => test(find)));
@@ -173,7 +175,7 @@ export class FindIndex {
   }
 
   /** The finds that hold a text, in an order: all texts are searched as one, which reads memory from end to end instead of here and there. */
-  private holding(text: string, order: FindOrder): readonly Find[] {
+  private holding(text: string, order: FindOrder, others: readonly string[] = []): readonly Find[] {
     const list = this.inOrderOf(order);
     let joined = this.joined.get(order);
     if (!joined) this.joined.set(order, (joined = joinTexts(list)));
@@ -182,7 +184,9 @@ export class FindIndex {
     let line = 0;
     for (let at = all.indexOf(text); at >= 0; at = all.indexOf(text, starts[line])) {
       while (starts[line + 1]! <= at) line++;
-      found.push(list[line]!);
+      // The other texts are looked for where this one was found, before the find itself is touched.
+      const holdsOthers = others.length < 2 || others.every((other) => all.slice(starts[line], starts[line + 1]).includes(other));
+      if (holdsOthers) found.push(list[line]!);
       line++;
       if (line >= list.length) break;
     }

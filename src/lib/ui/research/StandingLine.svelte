@@ -17,13 +17,20 @@
     { verdict: 'later', tone: 'bg-slate', says: 'later' },
     { verdict: 'open', tone: 'bg-rule', says: 'to judge' },
   ];
+  /** A verdict's finds, the searches behind them and what their clicks would cost. */
+  const says = ({ verdict, says: word }: (typeof order)[number]) =>
+    `${list.counts[verdict].toLocaleString('en-GB')} ${word}: ${wordSearches(searches[verdict])} searches, ${money(verdict)} of clicks a month`;
   const { searches, costMinor, kept, clear, small, capacity, strongest } = $derived(research.reader.answer.standing);
   const money = (verdict: Verdict) => formatRoughly(costMinor[verdict], research.desk.currency);
   let isOpen = $state(false);
 </script>
 
-<div class="flex h-[6px] shrink-0" role="img" aria-label={order.map(({ verdict, says }) => `${list.counts[verdict]} ${says}`).join(', ')}>
-  {#each order as { verdict, tone } (verdict)}<span class={tone} style:flex-grow={list.counts[verdict]}></span>{/each}
+<div class="flex h-[6px] shrink-0" role="img" aria-label={order.map(says).join(', ')}>
+  {#each order as one (one.verdict)}{@const { verdict, tone } = one}<span
+      class={tone}
+      title={says(one)}
+      style:flex-grow={list.counts[verdict]}
+    ></span>{/each}
 </div>
 <p class="flex flex-wrap items-baseline gap-x-4 border-b border-rule px-[22px] py-1 text-ink-2">
   <span
