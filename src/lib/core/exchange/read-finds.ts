@@ -171,11 +171,13 @@ function readLine(
     searchesHigh: searches?.high ?? null,
     bidLowMinor: low ?? high,
     bidHighMinor: high ?? low,
-    months: readMonths(row, meanings),
+    months: meanings.some(isMonth) ? readMonths(row, meanings) : [],
     notes,
     isNew: false,
   };
 }
+
+const isMonth = (meaning: ColumnMeaning): meaning is MonthMeaning => meaning.startsWith('month-');
 
 /** The twelve months of a row; of several years the middle of each month. None where a month is missing. */
 function readMonths(row: readonly string[], meanings: readonly ColumnMeaning[]): number[] {

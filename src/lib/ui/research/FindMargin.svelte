@@ -1,12 +1,13 @@
 <script lang="ts">
   import { formatMoney, writeAmount } from '$lib/core/budget/money';
   import { childrenOf } from '$lib/core/plan/book';
-  import type { Find } from '$lib/core/plan/records/find';
+  import { blockReasons, type Find } from '$lib/core/plan/records/find';
   import { readResults } from '$lib/core/research/results-page';
   import { figuresKindWords, reasonWords, resultKindWords, wordEvidence, wordProposal, wordSearchRange } from '$lib/wording/research';
   import { monthNames, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
+  import SelectField from '../parts/SelectField.svelte';
   import { keysOf, showKey } from '../shell/research-keys';
   import { marketName } from './find-figures.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
@@ -68,9 +69,17 @@
     )}
     {@render fact('From', [find.source, ...find.alsoFrom].filter(Boolean).join(', ') || '–')}
     {@render fact('In the plan', inGroups.join(', ') || 'no')}
-    {#if find.reason}{@render fact('Blocked as', reasonWords[find.reason])}{/if}
     {#if find.swappedFrom}{@render fact('Was', find.swappedFrom)}{/if}
   </dl>
+  {#if find.verdict === 'block'}
+    <SelectField
+      label="Blocked as"
+      class="mt-1 w-full"
+      value={find.reason ?? 'other'}
+      items={blockReasons.map((value) => ({ value, name: reasonWords[value] }))}
+      onedit={(reason) => research.desk.set('find', find.id, { reason })}
+    />
+  {/if}
   {#if find.verdict === 'open' || find.verdict === 'later'}
     <p class="pt-1.5"><span class="font-semibold text-slate">Proposed:</span> <span class="text-ink-2">{wordProposal(proposal)}</span></p>
     {#if proposal.verdict === 'block' || research.blocksWhole}<p class="text-[12px] text-ink-2">

@@ -60,7 +60,7 @@ export class PracticeMarket implements Market {
   ) {}
 
   async figures(texts: readonly string[], ask: MarketAsk, { onProgress, signal }: AskRun = {}): Promise<MarketFigures[]> {
-    const people = this.peopleAsked(ask);
+    const people = this.peopleAsked(ask, this.marksOf(ask));
     const figures: MarketFigures[] = [];
     for (let at = 0; at < texts.length; at += textsPerPause) {
       await pause(this.settings.pauseMs, signal);
@@ -75,8 +75,9 @@ export class PracticeMarket implements Market {
     { depth = 'broad', ...ask }: MarketAsk & { depth?: FindDepth },
     { onProgress, signal }: AskRun = {},
   ): Promise<MarketFigures[]> {
-    const people = this.peopleAsked(ask);
-    const towns = this.townsAsked(ask);
+    const marks = this.marksOf(ask);
+    const people = this.peopleAsked(ask, marks);
+    const towns = this.townsAsked(ask, marks);
     const found = new Map<string, MarketFigures>();
     for (const [index, term] of terms.entries()) {
       await pause(this.settings.pauseMs, signal);
@@ -105,7 +106,7 @@ export class PracticeMarket implements Market {
   ): Promise<Competition> {
     await pause(this.settings.pauseMs, signal);
     onProgress?.(1, 2);
-    const towns = this.townsAsked(ask);
+    const towns = this.townsAsked(ask, this.marksOf(ask));
     const [broadest] = [...texts].sort((a, b) => a.length - b.length);
     const around = broadest === undefined ? [] : this.terms.around(broadest, ask.languages, towns).map(({ text }) => text);
     await pause(this.settings.pauseMs, signal);
@@ -123,10 +124,14 @@ export class PracticeMarket implements Market {
     return pages;
   }
 
+  /** Of each city, whether the places reach it. */
+  private marksOf({ places }: MarketAsk): Uint8Array {
+    return markReached(this.world.cities, places);
+  }
+
   /** People of the places, in millions, less those who do not search in the languages asked for. No places: nobody. */
-  private peopleAsked({ places, languages }: MarketAsk): number {
+  private peopleAsked({ languages }: MarketAsk, marks: Uint8Array): number {
     const { cities } = this.world;
-    const marks = markReached(cities, places);
     const shares = cities.countryCodes.map((code) => {
       const own = this.world.findCountry(code)?.languages ?? [];
       return languages.length === 0 || languages.some((language) => own.includes(language.split('-')[0]!)) ? 1 : foreignShare;
@@ -138,9 +143,8 @@ export class PracticeMarket implements Market {
   }
 
   /** The largest towns of the places, and those of the same countries that are left out. */
-  private townsAsked({ places }: MarketAsk): PracticeTowns {
+  private townsAsked({ places }: MarketAsk, marks: Uint8Array): PracticeTowns {
     const { cities } = this.world;
-    const marks = markReached(cities, places);
     const asked = new Set(places.filter(({ excluded }) => !excluded).map(({ country }) => country));
     const largest = Array.from(cities.people.keys())
       .filter((index) => asked.has(cities.countryCodes[cities.countries[index]!]!))
