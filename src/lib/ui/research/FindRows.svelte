@@ -23,7 +23,7 @@
 
   const { list } = $derived(research);
   const chosen = $derived(new Set(list.chosen));
-  const places = $derived(research.words.places);
+  const places = $derived(research.lexicon.places);
   const range = (low: number | null, high: number | null, write: (value: number) => string) =>
     low === null ? '–' : low === high || high === null ? write(low) : `${write(low)}–${write(high)}`;
   const bids = ({ bidLowMinor, bidHighMinor }: Find) =>
@@ -39,7 +39,7 @@
   const indexOf = (find: Find) => list.shown.indexOf(find);
   const standing = (find: Find) =>
     groupsByText.get(find.text)?.join(', ') ??
-    (research.words.read(find.text).some(({ kind }) => kind === 'other-place') ? 'outside the places' : '');
+    (research.lexicon.read(find.text).some(({ kind }) => kind === 'other-place') ? 'outside the places' : '');
   function plainCell(find: Find, name: FindColumnName): string {
     if (name === 'standing') return standing(find);
     if (name === 'source') return [find.source, ...find.alsoFrom].filter(Boolean).join(', ');
@@ -51,7 +51,7 @@
 </script>
 
 {#snippet text(find: Find)}
-  {#each research.words.read(find.text) as part, at (at)}{at > 0
+  {#each research.lexicon.read(find.text) as part, at (at)}{at > 0
       ? ' '
       : ''}{#if part.kind === 'other-place' || part.kind === 'rival' || part.kind === 'not-offered'}<mark
         class="rounded-sm bg-ochre-tint px-0.5 text-ink"

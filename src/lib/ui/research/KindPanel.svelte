@@ -33,11 +33,11 @@
   };
   let off = $state.raw<ReadonlySet<string>>(new Set());
   const taken = $derived(words.filter(({ key }) => !off.has(key)));
-  const finds = $derived(new Set(taken.flatMap(({ key }) => research.previewWord(key).finds.map(({ id }) => id))).size);
-  const conflicts = $derived(taken.filter(({ key }) => research.previewWord(key).conflicts.length > 0));
+  const finds = $derived(new Set(taken.flatMap(({ key }) => research.words.preview(key).finds.map(({ id }) => id))).size);
+  const conflicts = $derived(taken.filter(({ key }) => research.words.preview(key).conflicts.length > 0));
 
   /** How far a town lies from ours. */
-  const kmOf = (shown: string) => (kind === 'other-place' ? (research.words.places.get(shown)?.km ?? null) : null);
+  const kmOf = (shown: string) => (kind === 'other-place' ? (research.lexicon.places.get(shown)?.km ?? null) : null);
 
   function toggle(key: string) {
     const next = new Set(off);
@@ -46,7 +46,7 @@
   }
 
   export function judge(verdict: Exclude<Verdict, 'open'>) {
-    research.judgeWords(
+    research.words.judgeSeveral(
       taken.map(({ shown }) => ({ words: shown, verdict, reason: verdict === 'block' ? (reasons[kind] ?? 'other') : null })),
     );
     onleave();

@@ -24,18 +24,18 @@
 
   const keys = $derived(keysOf(research.desk.workspace.book));
 
-  const preview = $derived(research.previewWord(wordKey));
+  const preview = $derived(research.words.preview(wordKey));
   const shown = $derived(preview.negatives[0] ?? wordKey);
   const searches = $derived(preview.finds.reduce((sum, { searchesHigh }) => sum + (searchesHigh ?? 0), 0));
-  const kind = $derived(research.words.kindOf(shown));
+  const kind = $derived(research.lexicon.kindOf(shown));
   const standing = $derived([...research.desk.book.wordKind.values()].find(({ word }) => word === shown));
   const asKind = $derived(wordKinds.find((one) => one === kind) ?? 'other');
-  const place = $derived(research.words.places.get(shown));
+  const place = $derived(research.lexicon.places.get(shown));
   const ours = $derived(research.figures.places.filter(({ excluded, kind: of }) => !excluded && of === 'city').slice(0, 3));
 
   function setKind(next: (typeof wordKinds)[number]) {
     if (standing) research.desk.set('wordKind', standing.id, { kind: next });
-    else research.setKind(shown, next);
+    else research.words.setKind(shown, next);
   }
 </script>
 

@@ -21,10 +21,11 @@
 
   const mostOfKind = 12;
   const mostNext = 5;
-  const { list, length, by, byKind } = $derived(research);
+  const { list } = $derived(research);
+  const { length, by, byKind } = $derived(research.words);
   const { words, kinds } = $derived(research.reader.answer);
   const { overruled } = $derived(research.reader.answer);
-  const next = $derived(research.nextWords.slice(0, mostNext));
+  const next = $derived(research.words.next.slice(0, mostNext));
   const settled = $derived(inOrder(research.desk.book.wordVerdict).toReversed());
   const keptWords = $derived(new Set([...research.desk.workspace.book.keptRule.values()].map((rule) => rule.words)));
   const keys = $derived(keysOf(research.desk.workspace.book));
@@ -55,17 +56,20 @@
         pressed={length === count}
         label={`${count} in a row`}
         class={`px-1 ${length === count ? 'bg-fold font-semibold' : ''}`}
-        onclick={() => (research.length = count)}>{count}</Button
+        onclick={() => (research.words.length = count)}>{count}</Button
       >
     {/each}
     <Button
       kind="quiet"
       pressed={byKind}
       class={`px-1 ${byKind ? 'bg-fold font-semibold' : ''}`}
-      onclick={() => (research.byKind = !byKind)}>kinds</Button
+      onclick={() => (research.words.byKind = !byKind)}>kinds</Button
     >
-    <Button kind="quiet" class="px-1" title="by finds or by searches" onclick={() => (research.by = by === 'finds' ? 'searches' : 'finds')}
-      >{by}</Button
+    <Button
+      kind="quiet"
+      class="px-1"
+      title="by finds or by searches"
+      onclick={() => (research.words.by = by === 'finds' ? 'searches' : 'finds')}>{by}</Button
     >
   </p>
   {#if byKind}
@@ -81,9 +85,11 @@
   {:else}
     {#each words as one (one.key)}{@render word(one.key, one.shown, one[by])}{:else}<p class="px-3 text-ink-2">none</p>{/each}
   {/if}
-  {#if research.offeredRules.length > 0}
+  {#if research.words.offeredRules.length > 0}
     <p class="px-3 pt-2 text-ink-2">
-      {research.offeredRules.length} kept from other clients. <Button kind="link" onclick={() => research.applyRules()}>Apply them</Button>
+      {research.words.offeredRules.length} kept from other clients. <Button kind="link" onclick={() => research.words.applyRules()}
+        >Apply them</Button
+      >
     </p>
   {/if}
   {#if overruled.length > 0}
@@ -113,10 +119,10 @@
             title={keptWords.has(row.words)
               ? 'stands for finds to come, kept for other clients'
               : 'stands for finds to come; click to keep it for other clients'}
-            onclick={() => research.keepRule(row)}>{keptWords.has(row.words) ? '★' : '☆'}</Button
+            onclick={() => research.words.keepRule(row)}>{keptWords.has(row.words) ? '★' : '☆'}</Button
           >{/if}
         <span class="font-mono text-[12px]">{showKey(keys[row.verdict])}</span>
-        <Button kind="quiet" label={`Take back ${row.words}`} onclick={() => research.takeBack(row.id)}>×</Button>
+        <Button kind="quiet" label={`Take back ${row.words}`} onclick={() => research.words.takeBack(row.id)}>×</Button>
       </p>
     {/each}
   {/if}

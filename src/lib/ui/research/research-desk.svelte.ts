@@ -1,14 +1,7 @@
-import { SvelteSet } from 'svelte/reactivity';
-import { languageWords } from '$lib/core/keywords/stems';
-import { firstLanguage } from '$lib/core/plan/plan-view';
 import { childrenOf, nextPosition } from '$lib/core/plan/book';
 import type { Change, SimpleChange } from '$lib/core/plan/changes';
 import { blockFinds } from '$lib/core/research/block-finds';
 import type { BlockReason, Find, Verdict } from '$lib/core/plan/records/find';
-import type { KeptRule } from '$lib/core/plan/records/kept-rule';
-import type { WordVerdict } from '$lib/core/plan/records/word-verdict';
-import { applyKeptRules, rulesToApply } from '$lib/core/research/kept-rules';
-import type { WordKindName } from '$lib/core/plan/records/word-kind';
 import {
   acceptProposals,
   planAcceptance,
@@ -16,20 +9,9 @@ import {
   type Acceptance,
   type AcceptedGroup,
 } from '$lib/core/research/accept-proposals';
-import {
-  judgeWord,
-  judgeWords,
-  previewWord,
-  takeBackWord,
-  type WordJudgement,
-  type WordToJudge,
-  type WordVerdictAsked,
-} from '$lib/core/research/judge-word';
 import { KeptTexts } from '$lib/core/research/kept-texts';
-import { KnownWords } from '$lib/core/research/known-words';
 import type { Lexicon, NamedPlace } from '$lib/core/research/lexicon';
 import { LexiconKeeper } from '$lib/core/research/lexicon-keeper';
-import type { NextWord } from '$lib/core/research/next-word';
 import type { Proposal } from '$lib/core/research/propose-verdict';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import { shortestNegative } from '$lib/core/research/shortest-negative';
@@ -42,6 +24,7 @@ import { columnsOf, findList, type SetUpColumn } from './find-columns';
 import { FindFigures } from './find-figures.svelte';
 import { FindReader } from './find-reader.svelte';
 import { FindList } from './find-list.svelte';
+import { WordDesk } from './word-desk.svelte';
 
 const mostLookedUp = 300;
 
@@ -49,6 +32,8 @@ const mostLookedUp = 300;
 export class ResearchDesk {
   readonly figures: FindFigures;
   readonly list: FindList;
+  /** The words of the finds, and the ways to judge them. */
+  readonly words: WordDesk;
   /** Towns and regions that finds name, as the place data knows them. */
   places = $state.raw<readonly NamedPlace[]>([]);
   /** What searches show, by text, as far as it was asked for. */
@@ -56,19 +41,11 @@ export class ResearchDesk {
   /** Those that proposals stand on: only what was looked up on purpose, so that no find moves while it is looked at. */
   private evidence = $state.raw<ReadonlyMap<string, ResultsPage>>(new Map());
 
-  /** Which words are counted beside the list. */
-  length = $state(1);
-  by = $state<'finds' | 'searches'>('finds');
-  byKind = $state(false);
   /** Words of this plan by their kind, for the finds in sight. */
-  readonly words: Lexicon = $derived.by(() => this.lexicons.of(this.desk.plan, this.places));
+  readonly lexicon: Lexicon = $derived.by(() => this.lexicons.of(this.desk.plan, this.places));
   private readonly lexicons = new LexiconKeeper();
   /** Words of the finds that may be names of places. */
   readonly candidates = $derived.by(() => this.reader.answer.candidates ?? []);
-  readonly known = new KnownWords(
-    () => this.list.upToDate,
-    () => languageWords(firstLanguage(this.desk.plan, undefined)).stem,
-  );
   readonly left: readonly Find[] = $derived.by(() => this.list.all.filter(({ verdict }) => verdict === 'open'));
   /** What no negative may block: kept finds, and keywords that are bid on. */
   private readonly kept: KeptTexts = $derived.by(() => {
@@ -80,10 +57,11 @@ export class ResearchDesk {
     readonly desk: PlanDesk,
     readonly reader = new FindReader(),
   ) {
+    this.words = new WordDesk(desk, reader, () => this.list.upToDate);
     this.figures = new FindFigures(desk);
     this.list = new FindList(desk, {
       proposalOf: this.proposalOf,
-      holders: (key) => this.known.holders(key),
+      holders: (key) => this.words.known.holders(key),
       isRead: () => this.reader.isRead,
     });
   }
@@ -105,15 +83,10 @@ export class ResearchDesk {
 
   /** Has the finds read again; to be called when they, the plan, or what is asked of them changes. */
   readAgain(): void {
-    const { desk, places, evidence: pages, list, length, by, byKind } = this;
-    const words = { length, verdict: list.verdict, by, byKind, word: list.wordKey };
-    this.reader.read({ book: desk.plan.book, planId: desk.planId, places, pages, words });
-  }
-
-  /** Takes the forms of the words that were counted; to be called when they were. */
-  learnWords(): void {
-    const { words, kinds, next, word } = this.reader.answer;
-    this.known.learn([...words, ...kinds.flatMap(([, list]) => list), ...next, ...(word ? [word] : [])]);
+    const { desk, places, evidence: pages, list, words } = this;
+    const { length, by, byKind } = words;
+    const asked = { length, verdict: list.verdict, by, byKind, word: list.wordKey };
+    this.reader.read({ book: desk.plan.book, planId: desk.planId, places, pages, words: asked });
   }
 
   /** Ends the reading. */
@@ -217,60 +190,6 @@ export class ResearchDesk {
     return shortestNegative(find.text, this.kept.without(find.text), verdict === 'block' ? [because] : []);
   }
 
-  /** Words that were looked at and left, so that they are not offered again at once. */
-  readonly leftWords = new SvelteSet<string>();
-  /** The words that are best judged next; those that were left come last. */
-  readonly nextWords: readonly NextWord[] = $derived.by(() => {
-    const { next } = this.reader.answer;
-    return [...next.filter(({ key }) => !this.leftWords.has(key)), ...next.filter(({ key }) => this.leftWords.has(key))];
-  });
-
-  /** What judging a word would do. */
-  previewWord(key: string): WordJudgement {
-    return previewWord(this.desk.book, this.known, key);
-  }
-
-  /** Judges all finds that hold a word; answers how many. */
-  judgeWord(key: string, asked: WordVerdictAsked): number {
-    const { finds } = this.previewWord(key);
-    const change = judgeWord(this.desk.book, this.known, key, asked, newId);
-    if (change) this.desk.make(change);
-    return finds.length;
-  }
-
-  /** Corrects the kind of a word. */
-  setKind(word: string, kind: WordKindName): void {
-    this.desk.add('wordKind', { id: newId(), word, kind, position: nextPosition(this.desk.book.wordKind.values()) });
-  }
-
-  /** Judges several words, one step. */
-  judgeWords(words: readonly WordToJudge[]): void {
-    const changes = judgeWords(this.desk.book, this.known, words, { stands: false, newId });
-    if (changes.length > 0) this.desk.make({ type: 'several', name: 'word-judged', changes });
-  }
-
-  /** Takes a judged word back, with all that it settled. */
-  takeBack(wordVerdictId: string): void {
-    this.desk.make(takeBackWord(this.desk.book, wordVerdictId));
-  }
-
-  /** Rules kept from other clients that could stand here too. */
-  readonly offeredRules: readonly KeptRule[] = $derived.by(() => rulesToApply(this.desk.plan));
-
-  /** Has kept rules stand here, one step. */
-  applyRules(): void {
-    const change = applyKeptRules(this.desk.plan, this.offeredRules, newId);
-    if (change) this.desk.make(change);
-  }
-
-  /** Keeps a judged word for the next client; one that is kept already is forgotten. */
-  keepRule({ words, verdict, reason }: WordVerdict): void {
-    const { workspace } = this.desk;
-    const standing = [...workspace.book.keptRule.values()].find((rule) => rule.words === words);
-    if (standing) workspace.make({ type: 'remove', record: 'keptRule', ids: [standing.id] });
-    else workspace.add('keptRule', { id: newId(), words, verdict, reason, position: nextPosition(workspace.book.keptRule.values()) });
-  }
-
   /** What accepting proposals would do. */
   planAcceptance(atLeast: number): Acceptance {
     return planAcceptance(this.left, this.proposalOf, atLeast);
@@ -285,8 +204,8 @@ export class ResearchDesk {
   /** The other town that a find names, its distance, and the first of our towns, which can be put in its stead; null where there is none. */
   swappedTo(find: Find): { from: string; km: number | null; to: string } | null {
     const [to] = this.ownTowns;
-    const named = this.words.read(find.text).find(({ kind }) => kind === 'other-place');
-    return named && to !== undefined ? { from: named.text, km: this.words.places.get(named.text)?.km ?? null, to } : null;
+    const named = this.lexicon.read(find.text).find(({ kind }) => kind === 'other-place');
+    return named && to !== undefined ? { from: named.text, km: this.lexicon.places.get(named.text)?.km ?? null, to } : null;
   }
 
   /** The plan's towns by name. */

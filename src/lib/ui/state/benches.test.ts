@@ -80,13 +80,13 @@ describe('the list of finds', () => {
     const key = 'app';
     research.list.filter({ wordKey: key });
     research.readAgain();
-    research.learnWords();
+    research.words.learn();
     expect(research.list.shown.map(({ text }) => text)).toEqual(['piano app', 'apps for piano']);
-    expect(research.judgeWord(key, { verdict: 'block', reason: 'tool', stands: false })).toBe(2);
+    expect(research.words.judge(key, { verdict: 'block', reason: 'tool', stands: false })).toBe(2);
     expect(verdicts()).toEqual(['block', 'open', 'block']);
     const negatives = () => [...book.book.negative.values()].map(({ text }) => text);
     expect(negatives()).toEqual(['free', 'app', 'apps']);
-    research.takeBack(row(book.book, 'wordVerdict').id);
+    research.words.takeBack(row(book.book, 'wordVerdict').id);
     expect(verdicts()).toEqual(['open', 'open', 'open']);
     expect(negatives()).toEqual(['free']);
   });

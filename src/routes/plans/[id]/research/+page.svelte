@@ -76,7 +76,7 @@
     return untrack(() => research.askPlaces());
   });
   $effect(() => research.readAgain());
-  $effect(() => research.learnWords());
+  $effect(() => research.words.learn());
 
   async function showCurrent() {
     await tick();
@@ -88,15 +88,15 @@
     list.filter({ wordKey: key });
     wordStands = false;
     if (key === '') return;
-    const { conflicts, finds } = research.previewWord(key);
+    const { conflicts, finds } = research.words.preview(key);
     wordNegatives = conflicts.length > 0 ? 'each' : 'word';
     const first = finds[0];
     wordReason = (first && research.proposalOf(first).reason) ?? 'other';
   }
 
   function judgeWord(verdict: Exclude<Verdict, 'open'>) {
-    const shown = research.known.formsOf(list.wordKey)[0] ?? list.wordKey;
-    const count = research.judgeWord(list.wordKey, { verdict, reason: wordReason, stands: wordStands, negatives: wordNegatives });
+    const shown = research.words.known.formsOf(list.wordKey)[0] ?? list.wordKey;
+    const count = research.words.judge(list.wordKey, { verdict, reason: wordReason, stands: wordStands, negatives: wordNegatives });
     shell.announce(`${countOf(count, 'find')} with “${shown}”: ${verdict}. Ctrl Z takes it back.`);
     chooseWord('');
   }
@@ -137,9 +137,9 @@
 
   /** Words come into the hand one after the other, the most telling first; one that is left is offered again when all were. */
   function nextWord() {
-    if (list.wordKey !== '') research.leftWords.add(list.wordKey);
-    const [first] = research.nextWords;
-    if (first && research.leftWords.has(first.key)) research.leftWords.clear();
+    if (list.wordKey !== '') research.words.left.add(list.wordKey);
+    const [first] = research.words.next;
+    if (first && research.words.left.has(first.key)) research.words.left.clear();
     chooseWord(first?.key ?? '');
   }
 

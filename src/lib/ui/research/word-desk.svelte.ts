@@ -1,0 +1,101 @@
+import { SvelteSet } from 'svelte/reactivity';
+import type { FindIndex } from '$lib/core/keywords/find-index';
+import { languageWords } from '$lib/core/keywords/stems';
+import { nextPosition } from '$lib/core/plan/book';
+import { firstLanguage } from '$lib/core/plan/plan-view';
+import type { KeptRule } from '$lib/core/plan/records/kept-rule';
+import type { WordKindName } from '$lib/core/plan/records/word-kind';
+import type { WordVerdict } from '$lib/core/plan/records/word-verdict';
+import {
+  judgeWord,
+  judgeWords,
+  previewWord,
+  takeBackWord,
+  type WordJudgement,
+  type WordToJudge,
+  type WordVerdictAsked,
+} from '$lib/core/research/judge-word';
+import { applyKeptRules, rulesToApply } from '$lib/core/research/kept-rules';
+import { KnownWords } from '$lib/core/research/known-words';
+import type { NextWord } from '$lib/core/research/next-word';
+import type { PlanDesk } from '../state/plan-desk.svelte';
+import { newId } from '../state/stream.svelte';
+import type { FindReader } from './find-reader.svelte';
+
+/** The words of a plan's finds: which are counted, which is judged next, and the ways to judge them. */
+export class WordDesk {
+  /** Which words are counted beside the list. */
+  length = $state(1);
+  by = $state<'finds' | 'searches'>('finds');
+  byKind = $state(false);
+  readonly known = new KnownWords(
+    () => this.index(),
+    () => languageWords(firstLanguage(this.desk.plan, undefined)).stem,
+  );
+  /** Words that were looked at and left, so that they are not offered again at once. */
+  readonly left = new SvelteSet<string>();
+  /** The words that are best judged next; those that were left come last. */
+  readonly next: readonly NextWord[] = $derived.by(() => {
+    const { next } = this.reader.answer;
+    return [...next.filter(({ key }) => !this.left.has(key)), ...next.filter(({ key }) => this.left.has(key))];
+  });
+
+  /** What judging a word would do. */
+  preview(key: string): WordJudgement {
+    return previewWord(this.desk.book, this.known, key);
+  }
+
+  /** Judges all finds that hold a word; answers how many. */
+  judge(key: string, asked: WordVerdictAsked): number {
+    const { finds } = this.preview(key);
+    const change = judgeWord(this.desk.book, this.known, key, asked, newId);
+    if (change) this.desk.make(change);
+    return finds.length;
+  }
+
+  /** Corrects the kind of a word. */
+  setKind(word: string, kind: WordKindName): void {
+    this.desk.add('wordKind', { id: newId(), word, kind, position: nextPosition(this.desk.book.wordKind.values()) });
+  }
+
+  /** Judges several words, one step. */
+  judgeSeveral(words: readonly WordToJudge[]): void {
+    const changes = judgeWords(this.desk.book, this.known, words, { stands: false, newId });
+    if (changes.length > 0) this.desk.make({ type: 'several', name: 'word-judged', changes });
+  }
+
+  /** Takes a judged word back, with all that it settled. */
+  takeBack(wordVerdictId: string): void {
+    this.desk.make(takeBackWord(this.desk.book, wordVerdictId));
+  }
+
+  /** Rules kept from other clients that could stand here too. */
+  readonly offeredRules: readonly KeptRule[] = $derived.by(() => rulesToApply(this.desk.plan));
+
+  /** Has kept rules stand here, one step. */
+  applyRules(): void {
+    const change = applyKeptRules(this.desk.plan, this.offeredRules, newId);
+    if (change) this.desk.make(change);
+  }
+
+  /** Keeps a judged word for the next client; one that is kept already is forgotten. */
+  keepRule({ words, verdict, reason }: WordVerdict): void {
+    const { workspace } = this.desk;
+    const standing = [...workspace.book.keptRule.values()].find((rule) => rule.words === words);
+    if (standing) workspace.make({ type: 'remove', record: 'keptRule', ids: [standing.id] });
+    else workspace.add('keptRule', { id: newId(), words, verdict, reason, position: nextPosition(workspace.book.keptRule.values()) });
+  }
+
+  /** Takes the forms of the words that were counted; to be called when they were. */
+  learn(): void {
+    const { words, kinds, next, word } = this.reader.answer;
+    this.known.learn([...words, ...kinds.flatMap(([, list]) => list), ...next, ...(word ? [word] : [])]);
+  }
+
+  constructor(
+    private readonly desk: PlanDesk,
+    private readonly reader: FindReader,
+    /** The finds as they now are. */
+    private readonly index: () => FindIndex,
+  ) {}
+}
