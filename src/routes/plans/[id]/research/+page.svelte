@@ -16,12 +16,14 @@
   import FindMargin from '$lib/ui/research/FindMargin.svelte';
   import FindRows from '$lib/ui/research/FindRows.svelte';
   import FindFilters from '$lib/ui/research/FindFilters.svelte';
+  import KeyBar from '$lib/ui/research/KeyBar.svelte';
   import KindPanel from '$lib/ui/research/KindPanel.svelte';
   import LaterView from '$lib/ui/research/LaterView.svelte';
   import PasteDialog from '$lib/ui/research/PasteDialog.svelte';
   import { ResearchDesk } from '$lib/ui/research/research-desk.svelte';
   import RivalsView from '$lib/ui/research/RivalsView.svelte';
   import StandingLine from '$lib/ui/research/StandingLine.svelte';
+  import VerdictTabs from '$lib/ui/research/VerdictTabs.svelte';
   import WordPanel from '$lib/ui/research/WordPanel.svelte';
   import WordRail from '$lib/ui/research/WordRail.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
@@ -53,14 +55,6 @@
 
   const keys = $derived(keysOf(desk.workspace.book));
   const shownVerdicts = ['keep', 'block', 'pass', 'later', 'open'] as const;
-  const verdictTabs = $derived([
-    { id: 'open' as const, says: 'to judge', count: list.counts.open },
-    { id: 'keep' as const, says: 'kept', count: list.counts.keep },
-    { id: 'block' as const, says: 'blocked', count: list.counts.block },
-    { id: 'pass' as const, says: 'passed', count: list.counts.pass },
-    { id: 'later' as const, says: 'later', count: list.counts.later },
-    { id: 'all' as const, says: 'all', count: null },
-  ]);
   /** Where a find's text stands as a keyword. */
   const groupsByText = $derived.by(() => {
     const found = new Map<string, string[]>();
@@ -207,16 +201,7 @@
       {#snippet tabs()}<p class="self-center whitespace-nowrap">
           <b class="font-semibold">{list.all.length.toLocaleString('en-GB')}</b> found
         </p>
-        {#each verdictTabs as { id, says, count } (id)}
-          <button
-            type="button"
-            aria-pressed={list.verdict === id}
-            class={`flex shrink-0 items-center gap-1 border-b-3 px-0.5 -outline-offset-2 ${list.verdict === id ? 'border-madder font-semibold' : 'border-transparent text-ink-2'}`}
-            onclick={() => list.filter({ verdict: id, wordKey: '' })}
-            >{#if count !== null}<span class="font-mono text-[12px]">{count}</span>{/if}
-            {says}</button
-          >
-        {/each}
+        <VerdictTabs {list} />
       {/snippet}
       {#snippet actions()}
         {#if list.counts.later > 0 && list.verdict === 'later' && !isSettling}<Button onclick={() => (isSettling = true)}
@@ -272,19 +257,7 @@
                   ? 'Every find is judged. Kept ones wait in Groups.'
                   : 'No find here.'}
             />
-            <div class="flex flex-wrap items-center gap-x-1 border-t border-rule bg-fold px-3 py-1.5">
-              {#each shownVerdicts as verdict (verdict)}<Button kind="quiet" onclick={() => judge(verdict)}
-                  ><KeyCap keys={showKey(keys[verdict])} />{verdict}</Button
-                >{/each}
-              <Button kind="quiet" onclick={() => (isKeepingIn = true)}><KeyCap keys={showKey(keys['keep-fitting'])} />keep in…</Button>
-              <Button kind="quiet" onclick={nextWord}><KeyCap keys={showKey(keys['next-word'])} />next word</Button>
-              {#if research.unclear.length > 0}<Button
-                  kind="quiet"
-                  title={`look up what ${research.unclear.length} unclear finds show`}
-                  onclick={() => void lookUp()}><KeyCap keys={showKey(keys['look-up'])} />look up</Button
-                >{/if}
-              <span class="ms-auto flex items-center gap-1 text-ink-2"><KeyCap keys="↑ ↓" /></span>
-            </div>
+            <KeyBar {keys} unclear={research.unclear.length} acts={{ judge, keepIn: () => (isKeepingIn = true), nextWord, lookUp }} />
           </div>
         </div>
       {/if}
