@@ -84,8 +84,10 @@
 </script>
 
 {#if shown.length > 0}
-  <figure class="pt-2">
-    <figcaption class="text-ink-2">In how much of each month they advertise, beside how much of its best month is searched</figcaption>
+  <figure class="pb-3">
+    <figcaption class="text-ink-2">
+      In how much of each month they advertise{searches.length === 12 ? ', beside how much each month is searched of the best one' : ''}
+    </figcaption>
     <p class="sr-only">{says}</p>
     <div class="relative h-44"><canvas aria-hidden="true" {@attach draw}></canvas></div>
   </figure>

@@ -120,6 +120,7 @@
       Asking the market…
     </p>{/if}
   {#if competition || seen.length > 0}
+    <RivalMonths rivals={rivals.map(({ rival }) => rival)} searches={searched.some((sum) => sum > 0) ? searched : []} />
     <table class="w-full">
       <thead class="text-ink-2"
         ><tr class="border-b border-rule"
@@ -182,7 +183,6 @@
         {:else}<tr><td colspan="7" class="py-3 text-ink-2">Nobody buys these searches.</td></tr>{/each}
       </tbody>
     </table>
-    <RivalMonths rivals={rivals.map(({ rival }) => rival)} searches={searched.some((sum) => sum > 0) ? searched : []} />
     {#if same.length > 0}
       <h3 class="pt-4 pb-1 font-semibold">Lines of ours that read the same</h3>
       {#each same as line (line.adId + line.ours)}

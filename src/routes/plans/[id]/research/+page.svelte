@@ -184,7 +184,7 @@
 <PlanShell chapter="research">
   {#snippet margin()}
     <FiguresNotice figures={research.figures} />
-    {#if list.current}
+    {#if list.current && !isSettling && !isAboutRivals}
       <FindMargin
         {research}
         find={list.current}
