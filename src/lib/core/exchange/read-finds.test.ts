@@ -143,7 +143,8 @@ describe('months of a table', () => {
     const { lines, columns } = table(names, year);
     expect(columns[2]).toEqual({ heading: 'Jan', meaning: 'month-1' });
     expect(lines[0]).toMatchObject({ searchesHigh: 100, months: year });
-    expect(incomingFinds(lines, { source: 'list', verdict: 'open', on: '2026-12-21' })[0]?.figures?.months).toEqual(year);
+    const [incoming] = incomingFinds(lines, { source: 'list', verdict: 'open', on: '2026-12-21' });
+    expect(incoming?.figures?.months).toEqual(year);
     const twice = table([...names, ...names], [...year, ...year.map((searches) => searches + 4)]);
     expect(twice.lines[0]?.months).toEqual(year.map((searches) => searches + 2));
     expect(table(names.slice(1), year.slice(1)).lines[0]?.months).toEqual([]);

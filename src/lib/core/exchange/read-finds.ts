@@ -171,7 +171,7 @@ function readLine(
     searchesHigh: searches?.high ?? null,
     bidLowMinor: low ?? high,
     bidHighMinor: high ?? low,
-    months: meanings.some(isMonth) ? readMonths(row, meanings) : [],
+    months: meanings.some(isMonth) ? readMonths(row, meanings) : noFigures.months,
     notes,
     isNew: false,
   };
@@ -188,16 +188,15 @@ function readMonths(row: readonly string[], meanings: readonly ColumnMeaning[]):
   return months.every((searches) => searches !== null) ? months : [];
 }
 
-/** The lines of a paste that say something, as finds on their way in; marked negatives come blocked. */
-export const incomingFinds = (
+/** The lines of a paste that say something, as finds on their way in, one after the other; marked negatives come blocked. */
+export function* incomingFinds(
   lines: readonly PastedLine[],
-  { source, verdict, on }: { source: string; verdict: Verdict; on: string },
-): IncomingFind[] =>
-  lines
-    .filter(({ text, notes }) => text !== '' && !notes.some(({ code }) => code === 'twice'))
-    .map(({ text, negative, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, months }) => ({
-      text,
-      source,
-      figures: { ...noFigures, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, months, figuresOn: on, figuresFrom: source },
-      ...(negative ? { verdict: 'block' as const } : verdict === 'open' ? {} : { verdict }),
-    }));
+  { source, verdict, on, isMeasured = false }: { source: string; verdict: Verdict; on: string; isMeasured?: boolean },
+): Iterable<IncomingFind> {
+  for (const { text, notes, negative, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, months } of lines) {
+    if (text === '' || notes.some(({ code }) => code === 'twice')) continue;
+    const figures = { ...noFigures, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, months, figuresOn: on, figuresFrom: source };
+    const judged = negative ? { verdict: 'block' as const } : verdict === 'open' ? {} : { verdict };
+    yield { text, source, figures: isMeasured ? { ...figures, figuresKind: 'measured' } : figures, ...judged };
+  }
+}

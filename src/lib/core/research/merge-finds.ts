@@ -68,10 +68,39 @@ function joined(find: Find, { figures, source }: IncomingFind, key: string): Par
   return isChanged ? fields : null;
 }
 
+/** A find that comes in, judged by a word that stands. Field by field, so that hundreds of thousands share one shape in memory. */
+function freshFind(one: IncomingFind, rule: WordVerdict | null, { id, position }: { id: string; position: number }): Find {
+  const figures = one.figures ?? noFigures;
+  return {
+    id,
+    text: one.text,
+    verdict: rule?.verdict ?? one.verdict ?? 'open',
+    source: one.source,
+    position,
+    searchesLow: figures.searchesLow,
+    searchesHigh: figures.searchesHigh,
+    bidLowMinor: figures.bidLowMinor,
+    bidHighMinor: figures.bidHighMinor,
+    bids: figures.bids,
+    months: figures.months,
+    figuresOf: figures.figuresOf,
+    figuresOn: figures.figuresOn,
+    figuresKind: figures.figuresKind,
+    figuresFrom: figures.figuresFrom,
+    otherFigures: laterFind.otherFigures,
+    alsoFrom: laterFind.alsoFrom,
+    reason: rule?.reason ?? null,
+    wordVerdictId: rule?.id ?? null,
+    proposed: '',
+    swappedFrom: '',
+    isMisspelling: one.isMisspelling ?? false,
+  };
+}
+
 /** The change that brings finds in, one step: the same words stand once, sources and figures are joined, standing words judge at once. */
 export function mergeFinds(
   view: PlanView,
-  incoming: readonly IncomingFind[],
+  incoming: Iterable<IncomingFind>,
   { key, name, newId }: { key: string; name: StepName; newId: () => string },
 ): MergedFinds {
   const { book } = view;
@@ -81,8 +110,9 @@ export function mergeFinds(
   const updates = new Map<string, Partial<Find>>();
   const forms = new Map<string, string>();
   let position = nextPosition(book.find.values());
-  let ruled = 0;
+  let [ruled, all] = [0, 0];
   for (const one of incoming) {
+    all++;
     const known = standing.get(one.text);
     if (known) {
       const fields = joined({ ...known, ...updates.get(known.id) }, one, key);
@@ -97,18 +127,7 @@ export function mergeFinds(
     const rule = one.verdict === undefined ? rules.find(one.text) : null;
     if (rule) ruled++;
     if (rule?.row.verdict === 'block') forms.set(rule.form, rule.row.id);
-    fresh.set(one.text, {
-      ...laterFind,
-      ...(one.figures ?? noFigures),
-      id: newId(),
-      text: one.text,
-      verdict: rule?.row.verdict ?? one.verdict ?? 'open',
-      reason: rule?.row.reason ?? null,
-      wordVerdictId: rule?.row.id ?? null,
-      isMisspelling: one.isMisspelling ?? false,
-      source: one.source,
-      position: position++,
-    });
+    fresh.set(one.text, freshFind(one, rule?.row ?? null, { id: newId(), position: position++ }));
   }
   const rows = [...fresh.values()];
   const blocked = rows.filter(({ verdict, wordVerdictId }) => verdict === 'block' && wordVerdictId === null).map(({ id }) => id as string);
@@ -123,7 +142,7 @@ export function mergeFinds(
   return {
     change: changes.length === 0 ? null : { type: 'several', name, changes },
     fresh: rows.length,
-    known: incoming.length - rows.length,
+    known: all - rows.length,
     ruled,
   };
 }

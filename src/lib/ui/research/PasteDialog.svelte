@@ -89,10 +89,7 @@
   function take() {
     // Marked negatives are blocked at once; the rest waits for a verdict, or is kept where that was asked.
     const source = file?.name.slice(0, 200) ?? 'pasted';
-    const incoming = incomingFinds(read.lines, { source, verdict: keepsAtOnce ? 'keep' : 'open', on: desk.today }).map((one) => ({
-      ...one,
-      figures: one.figures && isMeasured ? { ...one.figures, figuresKind: 'measured' as const } : one.figures,
-    }));
+    const incoming = incomingFinds(read.lines, { source, verdict: keepsAtOnce ? 'keep' : 'open', on: desk.today, isMeasured });
     const merged = mergeFinds(desk.plan, incoming, { key: research.figures.key, name: 'pasted', newId });
     if (!merged.change || desk.make(merged.change)) return;
     if (chosen !== null) remember(read.shape, chosen);
