@@ -50,3 +50,7 @@ export const placesKey = (
     .sort()
     .join(' ')
     .slice(0, 4000);
+
+/** Which finds are asked for: everything around a term, long ones alone (four words and more), or terms beside it. */
+export const findDepths = ['broad', 'long', 'related'] as const;
+export type FindDepth = (typeof findDepths)[number];

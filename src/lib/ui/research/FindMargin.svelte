@@ -8,7 +8,7 @@
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import SelectField from '../parts/SelectField.svelte';
-  import { keysOf, showKey } from '../shell/research-keys';
+  import { showKey } from '../shell/research-keys';
   import { marketName } from './find-figures.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
 
@@ -25,7 +25,7 @@
 
   let { research, find, inGroups, fits, onkeepin, onswap }: Props = $props();
 
-  const keys = $derived(keysOf(research.desk.workspace.book));
+  const { keys } = $derived(research);
   const swapped = $derived(research.swappedTo(find));
   const proposal = $derived(research.proposalOf(find));
   const page = $derived(research.pages.get(find.text));

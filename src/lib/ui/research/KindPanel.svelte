@@ -6,7 +6,7 @@
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
-  import { keysOf, showKey } from '../shell/research-keys';
+  import { showKey } from '../shell/research-keys';
   import type { ResearchDesk } from './research-desk.svelte';
 
   interface Props {
@@ -18,7 +18,7 @@
 
   let { research, kind, words, onleave }: Props = $props();
 
-  const keys = $derived(keysOf(research.desk.workspace.book));
+  const { keys } = $derived(research);
 
   const reasons: Partial<Record<WordKindName, BlockReason>> = {
     maker: 'brand',

@@ -8,7 +8,7 @@
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import { isTyping } from '../shell/keys';
-  import { keyPressed, keysOf, showKey } from '../shell/research-keys';
+  import { keyPressed, showKey } from '../shell/research-keys';
   import type { ResearchDesk } from './research-desk.svelte';
 
   let { research, onleave }: { research: ResearchDesk; onleave: () => void } = $props();
@@ -18,7 +18,7 @@
   const shown = $derived(later.slice(0, atOnce));
   let at = $state(0);
   const current = $derived(Math.min(at, Math.max(0, shown.length - 1)));
-  const keys = $derived(keysOf(research.desk.workspace.book));
+  const { keys } = $derived(research);
   const verdicts = ['keep', 'block', 'pass'] as const;
   const asked = $derived(
     later

@@ -6,7 +6,7 @@
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import SelectField from '../parts/SelectField.svelte';
-  import { keysOf, showKey } from '../shell/research-keys';
+  import { showKey } from '../shell/research-keys';
   import type { ResearchDesk } from './research-desk.svelte';
 
   interface Props {
@@ -22,7 +22,7 @@
 
   let { research, wordKey, reason = $bindable(), stands = $bindable(), negatives = $bindable(), onjudge, onleave }: Props = $props();
 
-  const keys = $derived(keysOf(research.desk.workspace.book));
+  const { keys } = $derived(research);
 
   const preview = $derived(research.words.preview(wordKey));
   const shown = $derived(preview.negatives[0] ?? wordKey);

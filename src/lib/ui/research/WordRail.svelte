@@ -5,7 +5,7 @@
   import type { WordCount } from '$lib/core/research/word-index';
   import { verdictWords, wordKindWords } from '$lib/wording/research';
   import Button from '../parts/Button.svelte';
-  import { keysOf, showKey } from '../shell/research-keys';
+  import { showKey } from '../shell/research-keys';
   import type { ResearchDesk } from './research-desk.svelte';
 
   interface Props {
@@ -28,7 +28,7 @@
   const next = $derived(research.words.next.slice(0, mostNext));
   const settled = $derived(inOrder(research.desk.book.wordVerdict).toReversed());
   const keptWords = $derived(new Set([...research.desk.workspace.book.keptRule.values()].map((rule) => rule.words)));
-  const keys = $derived(keysOf(research.desk.workspace.book));
+  const { keys } = $derived(research);
 </script>
 
 {#snippet word(key: string, shown: string, count: number, mark = '')}

@@ -1,6 +1,6 @@
 import { misspell } from '$lib/core/keywords/misspell';
 import { marketFigures } from '$lib/core/market/find-figures';
-import type { MarketFigures } from '$lib/core/market/figures';
+import type { FindDepth, MarketFigures } from '$lib/core/market/figures';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
 import type { PatternList } from '$lib/core/plan/records/pattern-list';
 import type { ReadPage } from '$lib/core/pages/page-text';
@@ -204,7 +204,7 @@ export class FindSources {
     },
   };
 
-  private async ask(terms: readonly string[], depth: 'broad' | 'long' | 'related' = 'broad'): Promise<IncomingFind[] | null> {
+  private async ask(terms: readonly string[], depth: FindDepth = 'broad'): Promise<IncomingFind[] | null> {
     const { desk, figures } = this.research;
     const answered = await this.asking.finds(
       terms,

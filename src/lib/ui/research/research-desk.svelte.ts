@@ -16,6 +16,7 @@ import type { Proposal } from '$lib/core/research/propose-verdict';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import { shortestNegative } from '$lib/core/research/shortest-negative';
 import { keepSwapped, swapPlace } from '$lib/core/research/swap-place';
+import { keysOf } from '../shell/research-keys';
 import { askForLines, askServer } from '../state/ask-server';
 import { asReached } from '../state/market-asking.svelte';
 import type { PlanDesk } from '../state/plan-desk.svelte';
@@ -68,6 +69,8 @@ export class ResearchDesk {
 
   proposalOf = (find: Find): Proposal => this.reader.proposalOf(find);
 
+  /** The key of each action, as the freelancer chose it. */
+  readonly keys = $derived.by(() => keysOf(this.desk.workspace.book));
   /** Columns of the list, as the freelancer set them up. */
   readonly columns: readonly SetUpColumn[] = $derived.by(() => columnsOf(this.desk.workspace.book.listSetup.get(findList)));
 

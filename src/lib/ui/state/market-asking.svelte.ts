@@ -1,4 +1,4 @@
-import type { MarketFigures } from '$lib/core/market/figures';
+import type { FindDepth, MarketFigures } from '$lib/core/market/figures';
 import type { Campaign } from '$lib/core/plan/records/campaign';
 import type { Place } from '$lib/core/plan/records/place';
 import { askForLines } from './ask-server';
@@ -47,7 +47,7 @@ export class MarketAsking {
   }
 
   /** What people search around terms, all of it, long ones alone or terms beside them; null where it was stopped or failed. */
-  finds(terms: readonly string[], asked: AskedMarket, depth: 'broad' | 'long' | 'related' = 'broad'): Promise<MarketFigures[] | null> {
+  finds(terms: readonly string[], asked: AskedMarket, depth: FindDepth = 'broad'): Promise<MarketFigures[] | null> {
     return this.ask('/api/market/finds', { terms, depth }, asked, { before: 0, of: null });
   }
 

@@ -1,7 +1,7 @@
 import type { ReachedPlace } from '$lib/core/places/people';
 import type { Competition } from '$lib/core/research/rivals';
 import type { ResultsPage } from '$lib/core/research/results-page';
-import type { MarketFigures } from '$lib/core/market/figures';
+import type { FindDepth, MarketFigures } from '$lib/core/market/figures';
 
 /** Whom and when the market is asked about. */
 export interface MarketAsk {
@@ -15,10 +15,6 @@ export interface MarketAsk {
   /** Another seed gives another market; the same gives the same answers. */
   seed: number;
 }
-
-/** Which finds are asked for: everything around a term, long ones alone (four words and more), or terms beside it. */
-export const findDepths = ['broad', 'long', 'related'] as const;
-export type FindDepth = (typeof findDepths)[number];
 
 /** How asking is followed and stopped. */
 export interface AskRun {

@@ -1,10 +1,10 @@
-import type { MarketFigures } from '$lib/core/market/figures';
+import type { FindDepth, MarketFigures } from '$lib/core/market/figures';
 import { minorDigits } from '$lib/core/budget/money';
 import { wordsOf } from '$lib/core/keywords/words';
 import type { Cities } from '$lib/core/places/cities';
 import { markReached } from '$lib/core/places/people';
 import { PracticeChance } from './chance';
-import type { AskRun, FindDepth, Market, MarketAsk } from './market';
+import type { AskRun, Market, MarketAsk } from './market';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import type { Competition } from '$lib/core/research/rivals';
 import { practiceCompetition } from './practice-rivals';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { findDepths } from '$lib/server/standins/market/market';
+import { findDepths } from '$lib/core/market/figures';
 import { askedTexts, marketAsk, streamFigures } from '$lib/server/market-routes';
 import { readJson } from '$lib/server/read-json';
 import { route } from '$lib/server/respond';

@@ -29,7 +29,7 @@
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import { isTyping } from '$lib/ui/shell/keys';
-  import { keyPressed, keysOf, researchActions, showKey, type ResearchAction } from '$lib/ui/shell/research-keys';
+  import { keyPressed, researchActions, showKey, type ResearchAction } from '$lib/ui/shell/research-keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import { getDesk } from '$lib/ui/state/plan-desk.svelte';
@@ -53,7 +53,7 @@
   let wordStands = $state(false);
   let wordNegatives = $state<'word' | 'each'>('word');
 
-  const keys = $derived(keysOf(desk.workspace.book));
+  const { keys } = $derived(research);
   const shownVerdicts = ['keep', 'block', 'pass', 'later', 'open'] as const;
   /** Where a find's text stands as a keyword. */
   const groupsByText = $derived.by(() => {
