@@ -1,6 +1,6 @@
 /**
  * npm run bench:browser: the big plan in a browser. One line of JSON a row: the longest task on the main thread while one works, and the
- * script of the first chapter opened. Traces are kept in .bench/traces and open in any browser's performance view.
+ * script of the first chapter opened. `npm run bench:browser -- finds` runs one part of it. Traces are kept in .bench/traces and open in any browser's performance view.
  */
 import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
@@ -62,11 +62,14 @@ async function traced(page, bench, work) {
   console.log(JSON.stringify({ bench, longestTaskMs: longest, over, goal: `no task over ${mostMs} ms`, met: longest <= mostMs }));
 }
 
-try {
-  const headers = { 'content-type': 'application/json', origin: base };
-  const { id } = await (await fetch(`${base}/api/plans`, { method: 'POST', headers, body: plan })).json();
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+const headers = { 'content-type': 'application/json', origin: base };
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
 
+/** Makes a plan of a file; answers its id. @param {string} body @returns {Promise<string>} */
+const planOf = async (body) => (await (await fetch(`${base}/api/plans`, { method: 'POST', headers, body })).json()).id;
+
+async function bigPlan() {
+  const id = await planOf(plan);
   const first = await context.newPage();
   /** @type {Map<string, number>} */
   const scripts = new Map();
@@ -126,11 +129,13 @@ try {
     await page.waitForTimeout(1500);
   });
   await page.close();
+}
 
+async function findsPlan() {
   // Fifty thousand finds: the chapter is opened from another one of the plan.
-  const many = await (await fetch(`${base}/api/plans`, { method: 'POST', headers, body: manyFinds })).json();
+  const id = await planOf(manyFinds);
   const finds = await context.newPage();
-  await finds.goto(`${base}/plans/${many.id}/brief`);
+  await finds.goto(`${base}/plans/${id}/brief`);
   await finds.getByLabel('One offer or product line').waitFor();
   await finds.waitForTimeout(6000);
   const firstRows = await finds.evaluate(
@@ -161,6 +166,13 @@ try {
       await finds.waitForTimeout(1200);
     }
   });
+}
+
+/** @type {Record<string, () => Promise<void>>} */
+const parts = { plan: bigPlan, finds: findsPlan };
+const only = process.argv[2];
+try {
+  for (const [name, part] of Object.entries(parts)) if (only === undefined || only === name) await part();
 } finally {
   await browser.close();
   server.kill('SIGKILL');

@@ -155,7 +155,7 @@ say(compare('paste', { kind: 'at-most', times: 6 }, paste, barePaste));
 
 /** A door that holds nothing in memory yet; the plan is sent whole, all chapters at once. */
 const opened = timeOf(
-  (fresh) => readStream(fresh, 'plan', new URL('http://bench.example/')),
+  (fresh) => readStream(fresh, 'plan', new Request('http://bench.example/')),
   () => new WriteDoor(database, () => new Date(0)),
 );
 const tables = ['brief', 'campaign', 'place', 'ad_group', 'keyword', 'negative', 'ad', 'ad_line'];

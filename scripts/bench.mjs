@@ -10,6 +10,9 @@ if (isBrowser) prepare();
 else installWhereNeeded();
 if (!runQuietly('vite', ['build', '--config', 'bench/vite.config.ts'])) process.exit(1);
 const steps = isBrowser
-  ? [['.bench/run.js', 'plan', '.bench/big-plan.json', '.bench/many-finds.json'], ['bench/browser.mjs']]
+  ? [
+      ['.bench/run.js', 'plan', '.bench/big-plan.json', '.bench/many-finds.json'],
+      ['bench/browser.mjs', ...process.argv.slice(3)],
+    ]
   : [['scripts/build-places.mjs', '.bench/places.sqlite'], ['.bench/run.js']];
 for (const step of steps) if (!run(process.execPath, step)) process.exit(1);

@@ -1,7 +1,7 @@
 import { cleanFile, firstDraft, planBookOf } from './clean-plan';
-import { rowsOf } from '$lib/core/plan/book';
 import type { SentChange } from '$lib/core/plan/changes';
 import { openDatabase } from '$lib/server/db/open-database';
+import { readStream, writeStream } from '$lib/server/stream-routes';
 import { WriteDoor } from '$lib/server/write-door';
 
 /** Storage as a browser has it. */
@@ -37,17 +37,12 @@ export class Backend {
   readonly fetch = async (address: string, init?: RequestInit): Promise<Response> => {
     await Promise.resolve();
     if (this.isAway) throw new TypeError('Failed to fetch');
-    const { book, revision } = this.door.open('plan');
-    const since = new URL(address, 'http://test.example').searchParams.get('since');
-    if (init?.method !== 'POST') {
-      const news = since === null ? null : this.door.findNews('plan', Number(since));
-      return Response.json(news ?? { revision, rows: rowsOf(book), undo: null, redo: null });
-    }
-    const sent = JSON.parse(String(init.body)) as SentChange;
-    this.posted.push(sent);
-    const written = this.door.apply('plan', sent);
+    const request = new Request(new URL(address, 'http://test.example'), init);
+    if (init?.method !== 'POST') return readStream(this.door, 'plan', request);
+    this.posted.push(JSON.parse(String(init.body)) as SentChange);
+    const answer = await writeStream(this.door, 'plan', request);
     if (this.losesAnswers) throw new TypeError('Failed to fetch');
-    return written.ok ? Response.json(written) : Response.json({ ...written, code: written.refusal.code }, { status: 409 });
+    return answer;
   };
 
   get offer() {

@@ -1,3 +1,4 @@
+import { FindIndex } from '$lib/core/keywords/find-index';
 import { applyEdits } from '$lib/core/plan/book';
 import type { Change } from '$lib/core/plan/changes';
 import { decide } from '$lib/core/plan/decide';
@@ -10,9 +11,15 @@ export class BookDesk {
   readonly planId = 'plan';
   readonly currency = 'GBP';
   readonly today = '2026-12-21';
+  private readonly findIndex = new FindIndex();
 
   get plan() {
     return viewOf(this.book);
+  }
+
+  get finds() {
+    this.findIndex.update(this.book.find);
+    return this.findIndex;
   }
 
   make(made: Change) {

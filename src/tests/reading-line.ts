@@ -6,9 +6,9 @@ export function readingLine(): ReadingLine {
   const keeper = new ReadingKeeper();
   const line: ReadingLine = {
     send: (request) => {
-      const { rows, asked } = structuredClone(request);
-      keeper.take(rows);
-      if (asked) line.onanswer(structuredClone(keeper.answer(asked)));
+      const copy = structuredClone(request);
+      if ('pack' in copy) keeper.take(copy.pack);
+      else line.onanswer(structuredClone(keeper.answer(copy.asked)));
     },
     onanswer: () => undefined,
     close: () => undefined,

@@ -1,19 +1,38 @@
 import { json } from '@sveltejs/kit';
 import { rowsOf } from '$lib/core/plan/book';
 import { sentChangeSchema } from '$lib/core/plan/changes';
+import { linesOfNews, type StreamNews } from '$lib/core/plan/news-lines';
 import { RequestRefused } from './outcome';
 import { bodyLimits, readJson } from './read-json';
 import type { WriteDoor } from './write-door';
 
+const linesType = 'application/x-ndjson';
+
+/** News as one JSON, or as lines of packed rows to who accepts those; a line is written when the one before it was taken. */
+function answerNews(request: Request, news: StreamNews): Response {
+  if (!request.headers.get('accept')?.includes(linesType)) return json(news);
+  const lines = linesOfNews(news)[Symbol.iterator]();
+  const encoder = new TextEncoder();
+  const body = new ReadableStream<Uint8Array>({
+    pull(controller) {
+      const next = lines.next();
+      if (next.done) controller.close();
+      else controller.enqueue(encoder.encode(next.value));
+    },
+  });
+  return new Response(body, { headers: { 'content-type': linesType } });
+}
+
 /** All rows of a stream, or with `?since=` the rows touched since a revision (all of them where the journal is too short). */
-export function readStream(door: WriteDoor, streamId: string, url: URL): Response {
+export function readStream(door: WriteDoor, streamId: string, request: Request): Response {
+  const url = new URL(request.url);
   const since = url.searchParams.get('since');
   if (since !== null && !/^\d{1,15}$/.test(since)) throw new RequestRefused(400, 'not-valid', 'A revision is a whole number.', 'since');
   const news = since === null ? null : door.findNews(streamId, Number(since));
-  if (news) return json(news);
+  if (news) return answerNews(request, news);
   const { book, revision } = door.open(streamId);
   const state = door.findNews(streamId, revision);
-  return json({ revision, rows: rowsOf(book), undo: state?.undo ?? null, redo: state?.redo ?? null });
+  return answerNews(request, { revision, edits: [], rows: rowsOf(book), undo: state?.undo ?? null, redo: state?.redo ?? null });
 }
 
 const mostRows = 200;
@@ -32,7 +51,7 @@ export function readStep(door: WriteDoor, streamId: string, step: string): Respo
 export async function writeStream(door: WriteDoor, streamId: string, request: Request): Promise<Response> {
   const sent = await readJson(request, sentChangeSchema, bodyLimits.bulk);
   const written = door.apply(streamId, sent);
-  if (written.ok) return json(written);
+  if (written.ok) return answerNews(request, written);
   const { refusal, revision } = written;
   return json(
     {

@@ -1,8 +1,9 @@
 import type { Statement } from 'better-sqlite3';
-import { applyEdits, rowsOf, type Book, type BookRows, type RowEdit } from '$lib/core/plan/book';
-import { isServerChange, summarize, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/plan/changes';
+import { applyEdits, rowsOf, type Book, type RowEdit } from '$lib/core/plan/book';
+import { isServerChange, summarize, type Change, type ListedStep, type SentChange } from '$lib/core/plan/changes';
 import { decide, type Refusal } from '$lib/core/plan/decide';
-import type { RecordName, Row } from '$lib/core/plan/record-types';
+import type { StreamNews } from '$lib/core/plan/news-lines';
+import type { Row } from '$lib/core/plan/record-types';
 import { sameValue } from '$lib/core/plan/same-value';
 import type { Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
@@ -13,17 +14,6 @@ import { VersionStore } from './version-store';
 
 /** The stream of clients, accounts, plans on the Shelf and masters. */
 export const workspaceStream = 'workspace';
-
-/** What a tab needs to follow a stream: rows as they now are, and what can be undone. */
-export interface StreamNews {
-  revision: number;
-  /** Every row touched since the revision asked about; `after` null where it is gone. */
-  edits: { record: RecordName; id: string; after: Row | null }[];
-  /** Every row that stands, where the journal does not reach back to what was known. */
-  rows?: BookRows;
-  undo: StepSummary | null;
-  redo: StepSummary | null;
-}
 
 /** The outcome of a change. */
 export type Written = ({ ok: true } & StreamNews) | { ok: false; refusal: Refusal | { code: DoorRefusal }; revision: number };

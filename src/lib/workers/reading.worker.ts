@@ -2,7 +2,7 @@ import { ReadingKeeper, type ReadingAnswer, type ReadingRequest } from '$lib/cor
 
 const keeper = new ReadingKeeper();
 
-onmessage = ({ data: { rows, asked } }: MessageEvent<ReadingRequest>) => {
-  keeper.take(rows);
-  if (asked) postMessage(keeper.answer(asked) satisfies ReadingAnswer | null);
+onmessage = ({ data }: MessageEvent<ReadingRequest>) => {
+  if ('pack' in data) keeper.take(data.pack);
+  else postMessage(keeper.answer(data.asked) satisfies ReadingAnswer | null);
 };

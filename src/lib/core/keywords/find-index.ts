@@ -21,6 +21,8 @@ export const findOrders = [
   'least sure first',
 ] as const;
 export type FindOrder = (typeof findOrders)[number];
+/** The order in which finds stand at first. */
+export const usualOrder: FindOrder = 'most searched';
 
 /** Which finds are wanted; what is left out does not narrow. */
 export interface FindFilter {
@@ -48,23 +50,35 @@ const filledFirst = (a: string, b: string) => Number(a === '') - Number(b === ''
 /** January is 0; finds without months come last. */
 const bestMonth = ({ months }: Find) => (months.length === 0 ? 12 : months.indexOf(Math.max(...months)));
 const unknownLast = Number.MAX_SAFE_INTEGER;
-const orders: Readonly<Record<FindOrder, ((a: Find, b: Find) => number) | null>> = {
-  'as found': null,
-  'most searched': (a, b) => (b.searchesHigh ?? -1) - (a.searchesHigh ?? -1),
-  'least searched': (a, b) => (a.searchesHigh ?? unknownLast) - (b.searchesHigh ?? unknownLast),
+/** Orders by a number of the find, the least first. */
+const byNumber: Partial<Readonly<Record<FindOrder, (find: Find) => number>>> = {
+  'most searched': ({ searchesHigh }) => -(searchesHigh ?? -1),
+  'least searched': ({ searchesHigh }) => searchesHigh ?? unknownLast,
+  longest: ({ text }) => -text.length,
+  dearest: ({ bidHighMinor }) => -(bidHighMinor ?? -1),
+  cheapest: ({ bidHighMinor }) => bidHighMinor ?? unknownLast,
+  'by best month': bestMonth,
+  'by verdict': ({ verdict }) => verdicts.indexOf(verdict),
+};
+const byOther: Partial<Readonly<Record<FindOrder, (a: Find, b: Find) => number>>> = {
   'by name': (a, b) => byText(a.text, b.text),
-  longest: (a, b) => b.text.length - a.text.length,
-  dearest: (a, b) => (b.bidHighMinor ?? -1) - (a.bidHighMinor ?? -1),
-  cheapest: (a, b) => (a.bidHighMinor ?? unknownLast) - (b.bidHighMinor ?? unknownLast),
-  'by best month': (a, b) => bestMonth(a) - bestMonth(b),
-  'by verdict': (a, b) => verdicts.indexOf(a.verdict) - verdicts.indexOf(b.verdict),
   'by source': (a, b) => byText(a.source, b.source),
   'by reason': (a, b) => filledFirst(a.reason ?? '', b.reason ?? ''),
   'newest figures': (a, b) => byText(b.figuresOn ?? '', a.figuresOn ?? ''),
-  // What is proposed is not known here: these keep the order of the finds, and whoever knows sorts.
-  'surest first': null,
-  'least sure first': null,
+  // What is proposed is not known here: of the other orders whoever knows it sorts.
 };
+
+/** Finds by a number of theirs, equals as they stand. Where number and place fit into one double together, those are sorted natively. */
+function sortByNumber(finds: readonly Find[], numberOf: (find: Find) => number): readonly Find[] {
+  const numbers = Float64Array.from(finds, numberOf);
+  const least = numbers.reduce((one, other) => Math.min(one, other), Infinity);
+  const known = numbers.reduce((one, other) => (other === unknownLast ? one : Math.max(one, other)), least);
+  const size = finds.length;
+  if ((known - least + 2) * size > Number.MAX_SAFE_INTEGER) return [...finds].sort((a, b) => numberOf(a) - numberOf(b));
+  const marks = numbers.map((number, at) => (Math.min(number, known + 1) - least) * size + at).sort();
+  return Array.from(marks, (mark) => finds[mark % size]!);
+}
+
 const holdsAll = (text: string, words: readonly string[]) => {
   // Most are told apart without being split.
   if (!words.every((word) => text.includes(word))) return false;
@@ -126,6 +140,22 @@ export class FindIndex {
   /** Takes the finds as they now are. */
   update(rows: Rows): void {
     if (rows === this.rows) return;
+    if (this.rows.size > 0) this.compare(rows);
+    else {
+      for (const { verdict } of rows.values()) this.counts[verdict]++;
+      this.forgetOrders();
+      this.textsVersion++;
+    }
+    this.rows = rows;
+  }
+
+  private forgetOrders(): void {
+    this.ordered.clear();
+    this.joined.clear();
+  }
+
+  /** Takes over what finds differ in. */
+  private compare(rows: Rows): void {
     const changed = new Map<Find, Find>();
     let isInPlace = rows.size === this.rows.size;
     let areTextsSame = true;
@@ -138,12 +168,9 @@ export class FindIndex {
       areTextsSame &&= before?.text === after?.text;
       if (before && after) changed.set(before, after);
     }
-    this.rows = rows;
     if (!areTextsSame) this.textsVersion++;
-    if (!isInPlace) {
-      this.ordered.clear();
-      this.joined.clear();
-    } else if (changed.size > 0) {
+    if (!isInPlace) this.forgetOrders();
+    else if (changed.size > 0) {
       for (const order of byJudgement) {
         this.ordered.delete(order);
         this.joined.delete(order);
@@ -197,8 +224,10 @@ export class FindIndex {
   private inOrderOf(order: FindOrder): readonly Find[] {
     let list = this.ordered.get(order);
     if (!list) {
-      const compare = orders[order];
-      list = compare ? [...inOrder(this.rows)].sort(compare) : inOrder(this.rows);
+      list = inOrder(this.rows);
+      const [numberOf, compare] = [byNumber[order], byOther[order]];
+      if (numberOf) list = sortByNumber(list, numberOf);
+      else if (compare) list = [...list].sort(compare);
       this.ordered.set(order, list);
     }
     return list;

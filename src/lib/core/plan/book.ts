@@ -1,4 +1,4 @@
-import { idsToCompare, patchRows } from './patched-rows';
+import { patchRows } from './patched-rows';
 import { carryIndexes, mostCarried } from './row-index';
 import { recordNames, type RecordName, type RecordTypes } from './record-types';
 
@@ -53,27 +53,6 @@ function editedRows(rows: ReadonlyMap<string, AnyRow>, edits: readonly RowEdit[]
   if (edits.length <= mostCarried && new Set(edits.map(({ id }) => id)).size === edits.length) carryIndexes(rows, next, edits);
   return next;
 }
-
-/** A row as it stands after an edit, for sending to where the book is held as well; null where it is gone. */
-export interface SentRow {
-  record: RecordName;
-  id: string;
-  after: object | null;
-}
-
-/** The rows in which two books differ; what was not touched is the same object in both. */
-export function rowsBetween(before: Book, after: Book, records: readonly RecordName[] = recordNames): SentRow[] {
-  return records.flatMap((record) => {
-    const [from, to] = [before[record], after[record]];
-    if (from === to) return [];
-    const rows: SentRow[] = [];
-    for (const id of idsToCompare(from, to)) if (from.get(id) !== to.get(id)) rows.push({ record, id, after: to.get(id) ?? null });
-    return rows;
-  });
-}
-
-/** The book with rows as they were sent. */
-export const applySentRows = (book: Book, rows: readonly SentRow[]): Book => applyEdits(book, rows as unknown as readonly RowEdit[]);
 
 /** The position after the last of some rows. */
 export function nextPosition(rows: Iterable<{ position: number }>): number {

@@ -9,7 +9,7 @@ import { verdicts, type Find } from '../plan/records/find';
 import { FindReading } from './find-reading';
 import { KnownWords } from './known-words';
 import type { Proposal } from './propose-verdict';
-import { ReadingKeeper, readingRows, slimRows, type ReadingAnswer, type WordsAsked } from './reading-answers';
+import { packReading, ReadingKeeper, type ReadingAnswer, type WordsAsked } from './reading-answers';
 import type { ResultKind, ResultsPage } from './results-page';
 import { WordIndex } from './word-index';
 
@@ -26,7 +26,7 @@ class Listener {
   readonly proposals = new Map<string, Proposal>();
 
   hear(book: Book, asked: Partial<WordsAsked> = {}, pages: ResultsPage[] = []): ReadingAnswer {
-    this.keeper.take(structuredClone(slimRows(readingRows(this.sent, book))));
+    for (const pack of packReading(this.sent, book)) this.keeper.take(structuredClone(pack));
     this.sent = book;
     const answer = structuredClone(this.keeper.answer({ planId: 'plan', places, pages, words: { ...words, ...asked } }))!;
     this.said.push(...answer.fresh);

@@ -1,11 +1,12 @@
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { noFigures } from '../market/find-figures';
-import { applySentRows, emptyBook, rowsBetween, type Book, type SentRow } from '../plan/book';
+import type { Book } from '../plan/book';
 import { findPlanView, firstLanguage, type PlanView } from '../plan/plan-view';
 import type { RecordName } from '../plan/record-types';
 import { laterFind, type Find, type Verdict } from '../plan/records/find';
 import { wordKinds, type WordKindName } from '../plan/records/word-kind';
+import { packSent, rowsBetween, SentBook, type RowsPack, type SentRow } from '../plan/sent-rows';
 import { FindReading } from './find-reading';
 import type { NamedPlace } from './lexicon';
 import type { NextWord } from './next-word';
@@ -36,11 +37,8 @@ export interface ReadingAsked {
   words: WordsAsked;
 }
 
-/** Rows, a part at a time, and with the last of them what is asked. */
-export interface ReadingRequest {
-  rows: readonly SentRow[];
-  asked: ReadingAsked | null;
-}
+/** Rows, a pack at a time, and then what is asked. */
+export type ReadingRequest = { pack: RowsPack } | { asked: ReadingAsked };
 
 /** What reading the finds gave; of proposals only those that changed. */
 export interface ReadingAnswer {
@@ -95,29 +93,28 @@ const readRecords: readonly RecordName[] = [
   'keyword',
 ];
 
-/** The rows between two books that reading looks at. */
-export const readingRows = (before: Book, after: Book): SentRow[] => rowsBetween(before, after, readRecords);
+/** Of finds only the fields that reading looks at are sent. */
+const findFields: readonly (keyof Find)[] = [
+  'id',
+  'text',
+  'verdict',
+  'wordVerdictId',
+  'proposed',
+  'isMisspelling',
+  'searchesLow',
+  'searchesHigh',
+  'bidLowMinor',
+  'bidHighMinor',
+  'position',
+];
 
-/** Rows for sending: of finds only the fields that reading looks at, so that many are copied fast. */
-export const slimRows = (rows: readonly SentRow[]): SentRow[] =>
-  rows.map((row) => (row.record === 'find' && row.after ? { ...row, after: slim(row.after as unknown as Find) } : row));
+/** What reading looks at of the rows between two books, in packs. */
+export const packReading = (before: Book, after: Book): Iterable<RowsPack> =>
+  packSent(rowsBetween(before, after, readRecords), { find: findFields });
 
-const slim = (find: Find) => ({
-  id: find.id,
-  text: find.text,
-  verdict: find.verdict,
-  wordVerdictId: find.wordVerdictId,
-  proposed: find.proposed,
-  isMisspelling: find.isMisspelling,
-  searchesLow: find.searchesLow,
-  searchesHigh: find.searchesHigh,
-  bidLowMinor: find.bidLowMinor,
-  bidHighMinor: find.bidHighMinor,
-  position: find.position,
-});
-
-/** What slim rows leave out. */
+/** What finds that were sent leave out. */
 const leftOut = { ...laterFind, ...noFigures, source: '' };
+const withLeftOut = (row: SentRow): SentRow => (row.record === 'find' && row.after ? { ...row, after: { ...leftOut, ...row.after } } : row);
 
 const mostWords = 80;
 const mostNext = 40;
@@ -128,7 +125,7 @@ const mostKinds = 400;
 
 /** Reads a plan's finds as their rows come in; keeps what it has read and what it has said. */
 export class ReadingKeeper {
-  private book = emptyBook();
+  private readonly sent = new SentBook();
   private readonly reading = new FindReading();
   private places: readonly NamedPlace[] = [];
   private pages: ReadonlyMap<string, ResultsPage> = new Map();
@@ -138,14 +135,13 @@ export class ReadingKeeper {
   private candidates: readonly string[] = [];
 
   /** Takes rows that changed. */
-  take(rows: readonly SentRow[]): void {
-    const full = rows.map((row) => (row.record === 'find' && row.after ? { ...row, after: { ...leftOut, ...row.after } } : row));
-    if (rows.length > 0) this.book = applySentRows(this.book, full);
+  take(pack: RowsPack): void {
+    this.sent.take(pack, withLeftOut);
   }
 
   /** Answers what is asked; null where the book holds no such plan. */
   answer({ planId, places, pages, words }: ReadingAsked): ReadingAnswer | null {
-    const view = findPlanView(this.book, planId);
+    const view = findPlanView(this.sent.book, planId);
     if (!view) return null;
     this.places = places ?? this.places;
     if (pages.length > 0) this.pages = new Map([...this.pages, ...pages.map((page) => [page.text, page] as const)]);

@@ -1,5 +1,5 @@
 import { SvelteSet } from 'svelte/reactivity';
-import { FindIndex, type FindOrder } from '$lib/core/keywords/find-index';
+import { usualOrder, type FindOrder } from '$lib/core/keywords/find-index';
 import { inOrder } from '$lib/core/plan/book';
 import type { Find, Verdict } from '$lib/core/plan/records/find';
 import { intents, type Intent, type Proposal } from '$lib/core/research/propose-verdict';
@@ -27,7 +27,7 @@ export class FindList {
   holdsNot = $state('');
   searchesAtLeast = $state(0);
   longest = $state(0);
-  order = $state<FindOrder>('most searched');
+  order = $state<FindOrder>(usualOrder);
   /** Whether finds stand under what their searchers want; null: where they are not too many. */
   private asksByIntent = $state<boolean | null>(null);
   readonly folded = new SvelteSet<Intent>();
@@ -40,13 +40,10 @@ export class FindList {
   readonly all: readonly Find[] = $derived.by(() => inOrder(this.desk.book.find));
   readonly byIntent: boolean = $derived.by(() => this.asksByIntent ?? this.all.length <= mostGrouped);
   readonly counts: Readonly<Record<Verdict, number>> = $derived.by(() => {
-    void this.desk.book.find;
-    return { ...this.upToDate.counts };
+    return { ...this.desk.finds.counts };
   });
-  /** Up to date with the finds each time it is asked for. */
-  private readonly index = new FindIndex();
   private readonly filtered: readonly Find[] = $derived.by(() =>
-    this.upToDate.filter({
+    this.desk.finds.filter({
       ids: this.holders(),
       holds: this.holds,
       holdsNot: this.holdsNot,
@@ -94,12 +91,6 @@ export class FindList {
     readonly desk: PlanDesk,
     private readonly reading: FindsRead,
   ) {}
-
-  /** The finds as they now are, to be searched. */
-  get upToDate(): FindIndex {
-    this.index.update(this.desk.book.find);
-    return this.index;
-  }
 
   private placeOf(id: string): number {
     return this.shown.findIndex((find) => find.id === id);

@@ -3,15 +3,9 @@ import { emptyBook, type Book } from '$lib/core/plan/book';
 import type { Find } from '$lib/core/plan/records/find';
 import type { NamedPlace } from '$lib/core/research/lexicon';
 import type { Proposal } from '$lib/core/research/propose-verdict';
-import {
-  noReading,
-  readingRows,
-  slimRows,
-  type ReadingAnswer,
-  type ReadingRequest,
-  type WordsAsked,
-} from '$lib/core/research/reading-answers';
+import { noReading, packReading, type ReadingAnswer, type ReadingRequest, type WordsAsked } from '$lib/core/research/reading-answers';
 import type { ResultsPage } from '$lib/core/research/results-page';
+import { sendPacks } from '../state/send-packs';
 
 /** Where finds are read: a worker, or in tests the same thread. */
 export interface ReadingLine {
@@ -41,8 +35,8 @@ interface ToRead {
   words: WordsAsked;
 }
 
-/** Rows sent at once, so that the thread is not held while many are copied. */
-const rowsAtOnce = 4000;
+/** More finds than these go once the list is painted. */
+const mostAtOnce = 4000;
 const unread: Proposal = { intent: 'unclear', verdict: 'later', reason: null, confidence: 0, because: '' };
 
 /** Keeps what is read out of a plan's finds up to date, off the thread that draws them. */
@@ -100,20 +94,23 @@ export class FindReader {
   private send(): void {
     if (this.isBusy || !this.waiting) return;
     this.isBusy = true;
-    const { book, planId, places, pages, words } = this.waiting;
+    const { waiting } = this;
     this.waiting = null;
-    const rows = readingRows(this.sent.book, book);
+    const isMuch = Math.abs(waiting.book.find.size - this.sent.book.find.size) > mostAtOnce;
+    if (isMuch) requestAnimationFrame(() => setTimeout(() => this.sendAll(waiting), 0));
+    else this.sendAll(waiting);
+  }
+
+  private sendAll({ book, planId, places, pages, words }: ToRead): void {
     const isNew = places !== this.sent.places;
     const fresh = pages === this.sent.pages ? [] : [...pages.values()].filter(({ text }) => !this.sent.pages.has(text));
+    const packs = packReading(this.sent.book, book);
     this.sent = { book, places, pages };
-    const sendFrom = (at: number) => {
-      const isLast = at + rowsAtOnce >= rows.length;
-      const asked = { planId, places: isNew ? places : null, pages: fresh, words };
-      this.line.send({ rows: slimRows(rows.slice(at, at + rowsAtOnce)), asked: isLast ? asked : null });
-      if (!isLast) setTimeout(() => sendFrom(at + rowsAtOnce), 0);
-    };
-    // Many rows go once the list is painted.
-    if (rows.length > rowsAtOnce) requestAnimationFrame(() => setTimeout(() => sendFrom(0), 0));
-    else sendFrom(0);
+    const asked = { planId, places: isNew ? places : null, pages: fresh, words };
+    sendPacks(
+      packs,
+      (pack) => this.line.send({ pack }),
+      () => this.line.send({ asked }),
+    );
   }
 }

@@ -58,7 +58,7 @@ export class ResearchDesk {
     readonly desk: PlanDesk,
     readonly reader = new FindReader(),
   ) {
-    this.words = new WordDesk(desk, reader, () => this.list.upToDate);
+    this.words = new WordDesk(desk, reader, () => desk.finds);
     this.figures = new FindFigures(desk);
     this.list = new FindList(desk, {
       proposalOf: this.proposalOf,

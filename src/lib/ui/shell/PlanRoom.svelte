@@ -2,6 +2,7 @@
   import { onMount, untrack, type Snippet } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
+  import { usualOrder } from '$lib/core/keywords/find-index';
   import { PlanDesk, setDesk } from '../state/plan-desk.svelte';
   import { getWorkspace } from '../state/workspace.svelte';
   import { planChapters } from './chapters';
@@ -52,6 +53,13 @@
   $effect(() => {
     void desk.whole;
     untrack(() => desk.readAgain());
+  });
+
+  // So that Research opens at once, however many finds there are.
+  $effect(() => {
+    if (!desk.isLoaded) return;
+    const waiting = requestIdleCallback(() => desk.finds.filter({ order: usualOrder }), { timeout: 2000 });
+    return () => cancelIdleCallback(waiting);
   });
 
   const commands: Destination[] = [

@@ -1,3 +1,5 @@
+import { readLines } from './read-lines';
+
 /** Sends JSON and answers what comes back; throws with what the server says where it refuses. */
 export async function askServer<T>(address: string, body: unknown, signal?: AbortSignal): Promise<T> {
   return (await post(address, body, signal)).json() as Promise<T>;
@@ -5,14 +7,7 @@ export async function askServer<T>(address: string, body: unknown, signal?: Abor
 
 /** Sends JSON and hands over each line of JSON that comes back. */
 export async function askForLines(address: string, body: unknown, take: (line: unknown) => void, signal?: AbortSignal): Promise<void> {
-  const response = await post(address, body, signal);
-  const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader();
-  let rest = '';
-  for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
-    const lines = (rest + part.value).split('\n');
-    rest = lines.pop() ?? '';
-    for (const line of lines) take(JSON.parse(line));
-  }
+  await readLines(await post(address, body, signal), take);
 }
 
 async function post(address: string, body: unknown, signal?: AbortSignal): Promise<Response> {

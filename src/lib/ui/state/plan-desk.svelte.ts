@@ -1,4 +1,5 @@
 import { emptyBook, type Book } from '$lib/core/plan/book';
+import { FindIndex } from '$lib/core/keywords/find-index';
 import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import { recordsOf } from '$lib/core/plan/record-types';
 import type { Finding } from '$lib/core/proof/finding';
@@ -11,6 +12,7 @@ import type { Workspace } from './workspace.svelte';
 /** One plan on the desk: its rows, its proof, and the ways to change it. */
 export class PlanDesk extends Stream {
   readonly reader = new ProofReader();
+  private readonly findIndex = new FindIndex();
 
   /** Plan and workspace rows in one book. */
   readonly whole: Book = $derived.by(() => {
@@ -34,6 +36,12 @@ export class PlanDesk extends Stream {
   get plan(): PlanView {
     if (!this.view) throw new Error('The plan is not loaded.');
     return this.view;
+  }
+
+  /** The finds as they now are, to be searched; brought up to date each time it is asked for. */
+  get finds(): FindIndex {
+    this.findIndex.update(this.book.find);
+    return this.findIndex;
   }
 
   /** Today in the account's time zone, yyyy-MM-dd. */

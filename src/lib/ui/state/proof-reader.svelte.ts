@@ -1,9 +1,11 @@
 import type { SureAnswer } from '$lib/core/groups/plan-answers';
 import type { Overlap } from '$lib/core/groups/overlaps';
-import { emptyBook, rowsBetween, type Book } from '$lib/core/plan/book';
+import { emptyBook, type Book } from '$lib/core/plan/book';
+import { packSent, rowsBetween } from '$lib/core/plan/sent-rows';
 import type { Proof } from '$lib/core/proof/read-proof';
 import { ProofReceiver } from '$lib/core/proof/sent-proof';
-import type { ProofAnswer, ProofRequest, SearchesAsked } from '$lib/workers/proof.worker';
+import type { ProofAnswer, ProofAsked, ProofRequest, SearchesAsked } from '$lib/workers/proof.worker';
+import { sendPacks } from './send-packs';
 
 const readAfterMs = 80;
 
@@ -86,10 +88,15 @@ export class ProofReader {
     this.waiting = null;
     this.areAnswersOld = false;
     this.awaited = Number(wantsProof) + Number(this.searches !== null);
-    const rows = rowsBetween(this.sent, book);
+    const packs = packSent(rowsBetween(this.sent, book));
     this.sent = book;
     this.last = { planId, today };
-    const request: ProofRequest = { planId, today, rows, wantsProof, wantsOverlaps: this.watchers > 0, searches: this.searches };
-    this.worker.postMessage(request);
+    const asked: ProofAsked = { planId, today, wantsProof, wantsOverlaps: this.watchers > 0, searches: this.searches };
+    const post = (request: ProofRequest) => this.worker.postMessage(request);
+    sendPacks(
+      packs,
+      (pack) => post({ pack }),
+      () => post({ asked }),
+    );
   }
 }

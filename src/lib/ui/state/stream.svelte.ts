@@ -1,5 +1,5 @@
 import { monotonicFactory } from 'ulid';
-import { applyEdits, bookOf, emptyBook, type Book, type BookRows, type RowEdit } from '$lib/core/plan/book';
+import { applyEdits, bookOf, emptyBook, type Book, type RowEdit } from '$lib/core/plan/book';
 import {
   isServerChange,
   summarize,
@@ -11,9 +11,12 @@ import {
   type StepSummary,
 } from '$lib/core/plan/changes';
 import { decide, type Refusal } from '$lib/core/plan/decide';
+import { NewsReader, type StreamNews } from '$lib/core/plan/news-lines';
 import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
 import { newsChannel, type ChannelNews } from './news-line';
 import { sameValue } from '$lib/core/plan/same-value';
+import { giveWay } from './give-way';
+import { readLines } from './read-lines';
 import { describeRefused, type RefusedChange } from './refused-change';
 import { keepUnsent, takeUnsent } from './unsent';
 
@@ -29,14 +32,6 @@ const joinSitting = (first: SetChange, next: SetChange): SetChange => ({
   was: { ...next.was, ...first.was },
 });
 
-interface News {
-  revision: number;
-  edits?: { record: RecordName; id: string; after: Row | null }[];
-  rows?: BookRows;
-  undo: StepSummary | null;
-  redo: StepSummary | null;
-}
-
 /** A row before and after a step; null where it did not or does not exist. */
 export interface ChangedRow {
   record: RecordName;
@@ -50,6 +45,23 @@ const nothingToWalk: ReadonlySet<string> = new Set(['nothing-to-undo', 'nothing-
 
 const sendAfterMs = 250;
 const retryAfterMs = 1500;
+
+/** How long rows are unpacked before the thread is let go. */
+const unpackMs = 8;
+const asLines = { accept: 'application/x-ndjson, application/json' };
+
+/** Reads news off an answer, a little at a time. */
+async function readNews(response: Response): Promise<StreamNews> {
+  const reader = new NewsReader();
+  let since = performance.now();
+  await readLines(response, async (line) => {
+    reader.take(line);
+    if (performance.now() - since < unpackMs) return;
+    await giveWay();
+    since = performance.now();
+  });
+  return reader.finish();
+}
 
 /** A change of many rows with the values it is made on, so that it is refused whole where one of them has changed meanwhile. */
 function withValuesBefore(change: Change, book: Book): Change {
@@ -109,9 +121,9 @@ export class Stream {
 
   /** Reads the stream; throws with the server's message where it cannot be read. */
   async load(): Promise<void> {
-    const response = await fetch(this.address);
+    const response = await fetch(this.address, { headers: asLines });
     if (!response.ok) throw new Error(((await response.json()) as { message?: string }).message ?? 'The server does not answer.');
-    this.take((await response.json()) as News);
+    this.take(await readNews(response));
     this.pending = await takeUnsent(this.id);
     this.show();
     this.isLoaded = true;
@@ -242,8 +254,8 @@ export class Stream {
   async refresh(): Promise<void> {
     if (this.inFlight || !this.isLoaded) return;
     try {
-      const response = await fetch(`${this.address}?since=${this.revision}`);
-      if (response.ok) this.take((await response.json()) as News);
+      const response = await fetch(`${this.address}?since=${this.revision}`, { headers: asLines });
+      if (response.ok) this.take(await readNews(response));
     } catch {
       // The server is away; the next edit or the next look says so.
       return;
@@ -277,7 +289,7 @@ export class Stream {
     try {
       response = await fetch(this.address, {
         method: 'POST',
-        headers: { 'content-type': 'application/json' },
+        headers: { ...asLines, 'content-type': 'application/json' },
         body: JSON.stringify(sent),
       });
     } catch {
@@ -289,9 +301,9 @@ export class Stream {
       return false;
     }
     this.trouble = '';
-    const answer = (await response.json()) as News & { code?: string; message?: string; refusal?: Refusal };
-    if (response.ok) this.take(answer);
+    if (response.ok) this.take(await readNews(response));
     else {
+      const answer = (await response.json()) as { code?: string; message?: string; refusal?: Refusal };
       const refusal = answer.refusal ?? { code: answer.code ?? '' };
       if (!nothingToWalk.has(refusal.code))
         this.refusals = [...this.refusals, describeRefused(sent.change, { refusal, message: answer.message ?? '' }, this.book)];
@@ -301,13 +313,13 @@ export class Stream {
   }
 
   private async catchUp(): Promise<void> {
-    const response = await fetch(`${this.address}?since=${this.revision}`);
-    if (response.ok) this.take((await response.json()) as News);
+    const response = await fetch(`${this.address}?since=${this.revision}`, { headers: asLines });
+    if (response.ok) this.take(await readNews(response));
   }
 
-  private take({ revision, edits, rows, undo, redo }: News): void {
+  private take({ revision, edits, rows, undo, redo }: StreamNews): void {
     if (rows) this.settled = bookOf(rows);
-    else if (edits && revision >= this.revision) this.settled = applyEdits(this.settled, edits as unknown as RowEdit[]);
+    else if (revision >= this.revision) this.settled = applyEdits(this.settled, edits as unknown as RowEdit[]);
     if (revision > this.revision) this.channel.postMessage({ stream: this.id, revision });
     this.revision = Math.max(revision, this.revision);
     this.undoStep = undo;

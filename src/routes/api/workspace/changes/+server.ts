@@ -3,7 +3,7 @@ import { readStream, writeStream } from '$lib/server/stream-routes';
 import { workspaceStream } from '$lib/server/write-door';
 
 /** Clients, accounts, plans and masters, or what changed of them since a revision. */
-export const GET = route(({ url, locals: { services } }) => readStream(services.door, workspaceStream, url));
+export const GET = route(({ request, locals: { services } }) => readStream(services.door, workspaceStream, request));
 
 /** Makes one change of the workspace, undo or redo. */
 export const POST = route(({ request, locals: { services } }) => writeStream(services.door, workspaceStream, request));

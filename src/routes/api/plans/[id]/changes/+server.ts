@@ -2,9 +2,9 @@ import { readStream, writeStream } from '$lib/server/stream-routes';
 import { route } from '$lib/server/respond';
 
 /** The plan's rows, or what changed since a revision. */
-export const GET = route(({ params, url, locals: { services } }) => {
+export const GET = route(({ params, request, locals: { services } }) => {
   services.plans.getView(params.id ?? '');
-  return readStream(services.door, params.id ?? '', url);
+  return readStream(services.door, params.id ?? '', request);
 });
 
 /** Makes one change, undo or redo. */

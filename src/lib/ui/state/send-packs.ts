@@ -1,0 +1,22 @@
+import type { RowsPack } from '$lib/core/plan/sent-rows';
+import { giveWay } from './give-way';
+
+/** How long rows are packed and copied before the thread is let go. */
+const heldMs = 8;
+
+/** Sends packs of rows, and then calls what is to follow; few go at once, where they are many the thread is let go between them. */
+export function sendPacks(packs: Iterable<RowsPack>, send: (pack: RowsPack) => void, done: () => void): void {
+  const rest = packs[Symbol.iterator]();
+  const goOn = () => {
+    const since = performance.now();
+    for (let next = rest.next(); !next.done; next = rest.next()) {
+      send(next.value);
+      if (performance.now() - since >= heldMs) {
+        void giveWay().then(goOn);
+        return;
+      }
+    }
+    done();
+  };
+  goOn();
+}
