@@ -219,6 +219,20 @@ describe('the shortest negative', () => {
   );
 });
 
+describe('kept texts', () => {
+  const words = fc
+    .array(fc.constantFrom('a', 'bb', 'call-out', 'call out', 'é'), { minLength: 1, maxLength: 3 })
+    .map((list) => list.join(' '));
+  const texts = fc.array(words, { maxLength: 6 });
+  test.prop([texts, words, words], { seed: 9, numRuns: 500 })('hold what stands in one of them, or in another one', (kept, run, own) => {
+    const plain = (text: string) => ` ${text.replaceAll('-', ' ')} `;
+    const holds = (among: string[]) => [...new Set(among)].some((text) => plain(text).includes(plain(run)));
+    const all = new KeptTexts(kept);
+    expect(all.hold(plain(run).trim())).toBe(holds(kept));
+    expect(all.without(own).hold(plain(run).trim())).toBe(holds(kept.filter((text) => text !== own)));
+  });
+});
+
 describe('finds on their way in', () => {
   it('join those that stand: sources are added, the fresher figures stand', () => {
     const book = withFinds([

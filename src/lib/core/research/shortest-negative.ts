@@ -1,5 +1,5 @@
 import { wordsOf } from '../keywords/words';
-import type { KeptTexts } from './kept-texts';
+import type { HoldsWords } from './kept-texts';
 
 const mostWords = 4;
 
@@ -7,7 +7,7 @@ const mostWords = 4;
  * The shortest words of a find that stand together in no kept one: fewest words, then fewest letters, then by alphabet. Words that speak
  * against it are tried first. All of the find where nothing shorter does.
  */
-export function shortestNegative(text: string, kept: KeptTexts, preferred: readonly string[] = []): string {
+export function shortestNegative(text: string, kept: HoldsWords, preferred: readonly string[] = []): string {
   const words = wordsOf(text);
   const isFree = (run: string) => !kept.hold(run);
   const first = preferred.find((run) => ` ${words.join(' ')} `.includes(` ${run} `) && isFree(run));

@@ -5,6 +5,7 @@
   import { figuresKindWords, intentWords, reasonWords, verdictWords, wordSearchRange } from '$lib/wording/research';
   import { wordDate } from '$lib/wording/texts';
   import ColumnHeads from './ColumnHeads.svelte';
+  import { isHeading } from './find-list.svelte';
   import ColumnsDialog from './ColumnsDialog.svelte';
   import type { FindColumnName, SetUpColumn } from './find-columns';
   import Months from './Months.svelte';
@@ -87,8 +88,8 @@
       {@attach rows.follow}
     >
       <li role="presentation" style:height={`${rows.spaceAbove}px`}></li>
-      {#each list.rows.slice(rows.first, rows.end) as row (row.kind === 'find' ? row.find.id : row.intent)}
-        {#if row.kind === 'heading'}
+      {#each list.rows.slice(rows.first, rows.end) as row (isHeading(row) ? row.intent : row.id)}
+        {#if isHeading(row)}
           <!-- Folded by mouse here, by its key on the page: a list of options holds nothing else that takes the focus. -->
           <li
             role="presentation"
@@ -102,7 +103,7 @@
             <b class="ms-auto font-semibold">{row.count.toLocaleString('en-GB')}</b>
           </li>
         {:else}
-          {@const { find } = row}
+          {@const find = row}
           {@const isChosen = chosen.has(find)}
           <!-- svelte-ignore a11y_click_events_have_key_events -->
           <li

@@ -5,8 +5,16 @@ import type { Find, Verdict } from '$lib/core/plan/records/find';
 import { intents, type Intent, type Proposal } from '$lib/core/research/propose-verdict';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 
-/** A row of the list: a find, or the heading of an intent. */
-export type ListRow = { kind: 'find'; find: Find } | { kind: 'heading'; intent: Intent; count: number; isFolded: boolean };
+/** The heading of an intent. */
+interface Heading {
+  intent: Intent;
+  count: number;
+  isFolded: boolean;
+}
+
+/** A row of the list. */
+export type ListRow = Find | Heading;
+export const isHeading = (row: ListRow): row is Heading => 'isFolded' in row;
 
 /** What the list takes from the reading of its finds. */
 export interface FindsRead {
@@ -62,23 +70,25 @@ export class FindList {
     return [...this.filtered].sort((a, b) => sign * (sure.get(a)! - sure.get(b)!));
   });
   readonly rows: readonly ListRow[] = $derived.by(() => {
-    if (!this.byIntent) return this.ordered.map((find) => ({ kind: 'find' as const, find }));
+    if (!this.byIntent) return this.ordered;
     if (!this.reading.isRead()) return [];
     const groups = new Map<Intent, Find[]>(intents.map((intent) => [intent, []]));
     for (const find of this.ordered) groups.get(this.reading.proposalOf(find).intent)!.push(find);
     return [...groups].flatMap(([intent, finds]): ListRow[] => {
       if (finds.length === 0) return [];
       const isFolded = this.folded.has(intent);
-      const heading: ListRow = { kind: 'heading', intent, count: finds.length, isFolded };
-      return isFolded ? [heading] : [heading, ...finds.map((find): ListRow => ({ kind: 'find', find }))];
+      const heading: ListRow = { intent, count: finds.length, isFolded };
+      return isFolded ? [heading] : [heading, ...finds];
     });
   });
   /** The finds shown, in the order of their rows. */
-  readonly shown: readonly Find[] = $derived.by(() => this.rows.flatMap((row) => (row.kind === 'find' ? [row.find] : [])));
+  readonly shown: readonly Find[] = $derived.by(() =>
+    this.byIntent ? this.rows.filter((row): row is Find => !isHeading(row)) : this.ordered,
+  );
   readonly currentIndex = $derived(Math.max(0, this.placeOf(this.currentId)));
   readonly current: Find | null = $derived(this.shown[this.currentIndex] ?? null);
   /** The row of the current find, headings counted. */
-  readonly currentRow = $derived(this.rows.findIndex((row) => row.kind === 'find' && row.find === this.current));
+  readonly currentRow = $derived.by(() => (this.current ? this.rows.indexOf(this.current) : -1));
   /** The chosen finds: those picked one by one, else from the anchor to the current one, or the current one alone. */
   readonly chosen: readonly Find[] = $derived.by(() => {
     if (!this.current) return [];

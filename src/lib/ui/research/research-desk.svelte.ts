@@ -50,8 +50,10 @@ export class ResearchDesk {
   readonly left: readonly Find[] = $derived.by(() => this.list.all.filter(({ verdict }) => verdict === 'open'));
   /** What no negative may block: kept finds, and keywords that are bid on. */
   private readonly kept: KeptTexts = $derived.by(() => {
-    const kept = this.list.all.flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : []));
-    return new KeptTexts([...kept, ...[...this.desk.book.keyword.values()].map(({ text }) => text)]);
+    const texts: string[] = [];
+    for (const { text, verdict } of this.list.all) if (verdict === 'keep') texts.push(text);
+    for (const { text } of this.desk.book.keyword.values()) texts.push(text);
+    return new KeptTexts(texts);
   });
 
   constructor(

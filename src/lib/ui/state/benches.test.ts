@@ -7,6 +7,7 @@ import { AdBench, addAd, nextAdName } from '../ads/ad-bench.svelte';
 import { applyMaster, draftMaster } from '../ads/master-draft';
 import { applyProposal, freeGroupName, newKeywords } from '../groups/make-groups';
 import { Sheet } from '../groups/sheet.svelte';
+import { isHeading } from '../research/find-list.svelte';
 import { FindReader } from '../research/find-reader.svelte';
 import { ResearchDesk } from '../research/research-desk.svelte';
 import { newCampaign } from '../settings/new-campaign';
@@ -106,7 +107,7 @@ describe('the list of finds', () => {
   it('puts finds under what their searchers want, and folds them away', () => {
     const { list } = withFinds('piano tuning price', 'piano tuning jobs', 'piano tuning cost');
     list.filter({ byIntent: true });
-    expect(list.rows.map((one) => (one.kind === 'heading' ? `${one.intent} ${one.count}` : one.find.text))).toEqual([
+    expect(list.rows.map((one) => (isHeading(one) ? `${one.intent} ${one.count}` : one.text))).toEqual([
       'price 2',
       'piano tuning price',
       'piano tuning cost',

@@ -13,6 +13,7 @@ import {
 import { decide, type Refusal } from '$lib/core/plan/decide';
 import { NewsReader, type StreamNews } from '$lib/core/plan/news-lines';
 import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
+import type { SentRow } from '$lib/core/plan/sent-rows';
 import { newsChannel, type ChannelNews } from './news-line';
 import { sameValue } from '$lib/core/plan/same-value';
 import { giveWay } from './give-way';
@@ -301,7 +302,7 @@ export class Stream {
       return false;
     }
     this.trouble = '';
-    if (response.ok) this.take(await readNews(response));
+    if (response.ok) this.take(await readNews(response), sent.id);
     else {
       const answer = (await response.json()) as { code?: string; message?: string; refusal?: Refusal };
       const refusal = answer.refusal ?? { code: answer.code ?? '' };
@@ -317,13 +318,26 @@ export class Stream {
     if (response.ok) this.take(await readNews(response));
   }
 
-  private take({ revision, edits, rows, undo, redo }: StreamNews): void {
+  /** Takes news; `answered` is the change that they answer. */
+  private take({ revision, edits, rows, undo, redo }: StreamNews, answered = ''): void {
     if (rows) this.settled = bookOf(rows);
-    else if (revision >= this.revision) this.settled = applyEdits(this.settled, edits as unknown as RowEdit[]);
+    else if (revision >= this.revision) {
+      const shown = edits.map((edit) => this.asShown(edit));
+      // Where the server made of the last change what is shown, and nobody else wrote, the book stays the very one.
+      const isBook = revision === this.revision + 1 && this.pending.length === 1 && this.pending[0]?.id === answered;
+      const isSame = isBook && shown.every(({ record, id, after }) => (this.book[record].get(id) ?? null) === (after as unknown));
+      this.settled = isSame ? this.book : applyEdits(this.settled, shown as unknown as RowEdit[]);
+    }
     if (revision > this.revision) this.channel.postMessage({ stream: this.id, revision });
     this.revision = Math.max(revision, this.revision);
     this.undoStep = undo;
     this.redoStep = redo;
+  }
+
+  /** News of a row with the very row that is shown, where they are equal: what was made of it then stands. */
+  private asShown(news: SentRow): SentRow {
+    const shown = this.book[news.record].get(news.id) as Row | undefined;
+    return shown && news.after && sameValue(shown, news.after) ? { ...news, after: shown } : news;
   }
 
   /** What the server has said, with the unsent changes made on it; one that no longer can be made waits for the server's word. */
