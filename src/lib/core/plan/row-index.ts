@@ -49,8 +49,24 @@ interface Edited {
   after: AnyRow | null;
 }
 
+/** Where a row stands in an ordered list, or would stand. */
+function placeIn(list: readonly AnyRow[], row: AnyRow): number {
+  let [low, high] = [0, list.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (compare(list[middle]!, row) < 0) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
 /** A copy of an ordered list with rows replaced, taken out or put in; one pass, however many they are. */
 function withEdits(list: readonly AnyRow[], edits: readonly Edited[]): readonly AnyRow[] {
+  if (edits.every(staysInPlace)) {
+    const next = [...list];
+    for (const { before, after } of edits) next[placeIn(list, before!)] = after!;
+    return next;
+  }
   const gone = new Set(edits.flatMap(({ before }) => before ?? []));
   const coming = edits.flatMap(({ after }) => after ?? []).sort(compare);
   const next: AnyRow[] = [];
@@ -63,6 +79,8 @@ function withEdits(list: readonly AnyRow[], edits: readonly Edited[]): readonly 
   while (at < coming.length) next.push(coming[at++]!);
   return next;
 }
+
+const staysInPlace = ({ before, after }: Edited) => before !== null && after !== null && compare(before, after) === 0;
 
 /** Changes the lists of an index that edits touch; the others stay the very same ones. */
 function editIndex(index: Index, key: string, edits: readonly Edited[]): void {

@@ -46,6 +46,8 @@ export class FindReader {
   private version = $state(0);
   private readonly said: Proposal[] = [];
   private readonly proposals = new Map<string, Proposal>();
+  /** Ids of finds of which nothing clear is said. */
+  private readonly unclearIds = new Set<string>();
   private readonly line: ReadingLine;
   private sent: { book: Book; places: readonly NamedPlace[] | null; pages: ReadonlyMap<string, ResultsPage> } = {
     book: emptyBook(),
@@ -71,6 +73,12 @@ export class FindReader {
     return this.proposals.get(find.id) ?? unread;
   };
 
+  /** Ids of the finds, perhaps gone since, that are to be put off: nothing clear is said of them. */
+  get unclear(): ReadonlySet<string> {
+    void this.version;
+    return this.unclearIds;
+  }
+
   /** Has the finds read; of several askings only the last is answered. */
   read(next: ToRead): void {
     this.waiting = next;
@@ -85,7 +93,12 @@ export class FindReader {
 
   private take(answer: ReadingAnswer): void {
     this.said.push(...answer.fresh);
-    answer.ids.forEach((id, at) => this.proposals.set(id, this.said[answer.numbers[at]!]!));
+    answer.ids.forEach((id, at) => {
+      const proposal = this.said[answer.numbers[at]!]!;
+      this.proposals.set(id, proposal);
+      if (proposal.verdict === 'later') this.unclearIds.add(id);
+      else this.unclearIds.delete(id);
+    });
     if (answer.ids.length > 0) this.version++;
     this.answer = { ...answer, candidates: answer.candidates ?? this.answer.candidates };
     this.isRead = true;

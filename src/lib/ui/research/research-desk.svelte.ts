@@ -232,9 +232,10 @@ export class ResearchDesk {
   }
 
   /** Finds left of which neither words nor a results page say anything yet. */
-  readonly unclear: readonly Find[] = $derived.by(() =>
-    this.left.filter((find) => this.proposalOf(find).verdict === 'later' && !this.evidence.has(find.text)),
-  );
+  readonly unclear: readonly Find[] = $derived.by(() => {
+    const finds = Array.from(this.reader.unclear, (id) => this.desk.book.find.get(id));
+    return finds.filter((find): find is Find => find?.verdict === 'open' && !this.evidence.has(find.text));
+  });
 
   /** Looks up what unclear finds show, the most searched first; answers how many. */
   async lookUpUnclear(): Promise<number> {
