@@ -1,14 +1,17 @@
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
-import { bookOfFile, viewOf } from '../src/tests/clean-plan';
-import { incomingFinds, readPastedFinds } from '$lib/core/exchange/read-finds';
+import { bookOfFile } from '../src/tests/clean-plan';
+import type { PlanFile } from '$lib/core/exchange/plan-file';
+import { incomingFinds, readPastedFinds, type ListedFinds } from '$lib/core/exchange/read-finds';
 import { FindIndex } from '$lib/core/keywords/find-index';
 import { languageWords } from '$lib/core/keywords/stems';
 import type { Find } from '$lib/core/plan/records/find';
-import { mergeFinds } from '$lib/core/research/merge-finds';
+import { linesOfFinds } from '$lib/core/research/incoming-finds';
 import { WordIndex } from '$lib/core/research/word-index';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { openDatabase } from '$lib/server/db/open-database';
+import { bringFindsIn } from '$lib/server/incoming-finds';
+import { Plans } from '$lib/server/plans';
 import { WriteDoor } from '$lib/server/write-door';
 import { makePlan } from './big-plan';
 import { compare, timeOf, type BenchRow } from './measuring';
@@ -59,21 +62,36 @@ function benchCounts(finds: ReadonlyMap<string, Find>): BenchRow {
   return compare('word-counts', { kind: 'at-least', times: 10 }, after, anew);
 }
 
-/** 100,000 rows of text brought in, against bare inserts of the same rows. */
-function benchImport(): BenchRow {
-  const rows = makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 100_000 }).finds;
-  const text = rows.map((row) => `${row.text}\t${row.searchesHigh}\t0.40\t2.00`).join('\n');
-  const emptied = viewOf({ ...bookWith(0), find: new Map() });
+/** A server with one plan on its Shelf that has no finds. */
+function emptyServer() {
   let made = 0;
-  const through = timeOf(
-    (door) => {
-      const { lines } = readPastedFinds(text, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set() });
-      const incoming = incomingFinds(lines, { source: 'list', verdict: 'open', on: '2026-12-21' });
-      const { change } = mergeFinds(emptied, incoming, { key: '', name: 'pasted', newId: () => `row-${++made}` });
-      if (!door.apply('plan', { id: `import-${made}`, revision: 0, change: change! }).ok) throw new Error('The rows were refused.');
-    },
-    () => new WriteDoor(openDatabase(':memory:'), () => new Date(0)),
-  );
+  const newId = () => `row-${++made}`;
+  const door = new WriteDoor(openDatabase(':memory:'), () => new Date(0));
+  const plans = new Plans(door, { now: () => new Date(0), newId });
+  const planId = plans.readIn(makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 0 }));
+  return { door, plans, newId, planId };
+}
+
+/** A list of 100,000 rows as text: finds with searches and two bids. */
+function longList(): { text: string; rows: readonly PlanFile['finds'][number][] } {
+  const rows = makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 100_000 }).finds;
+  return { text: rows.map((row) => `${row.text}\t${row.searchesHigh}\t0.40\t2.00`).join('\n'), rows };
+}
+
+const readList = (text: string) =>
+  readPastedFinds(text, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set() });
+const packList = (listed: ListedFinds) =>
+  [
+    ...linesOfFinds(
+      { id: 'import', key: '', name: 'pasted' },
+      incomingFinds(listed, { source: 'list', verdict: 'open', on: '2026-12-21' }),
+    ),
+  ].join('');
+
+/** 100,000 rows of text brought in: read, sent, decided, written and journaled; against bare inserts of the same rows. */
+function benchImport(): BenchRow {
+  const { text, rows } = longList();
+  const through = timeOf(({ planId, ...server }) => bringFindsIn(server, planId, packList(readList(text).listed)), emptyServer);
   const insertFind =
     'INSERT INTO find (plan_id, id, text, searches_low, searches_high, bid_low_minor, bid_high_minor, verdict, source, position) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)';
   const bare = timeOf(
@@ -89,30 +107,38 @@ function benchImport(): BenchRow {
   return compare('import', { kind: 'at-most', times: 6 }, through, bare);
 }
 
-/** Memory that is held while 100,000 rows are brought in, against the size of the file they come from. */
+/** The most memory that is held at once while 100,000 rows are read, sent and written, against the size of their file: that of both sides added up. */
 function benchImportMemory(): BenchRow {
-  const rows = makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 100_000 }).finds;
-  const text = rows.map((row) => `${row.text}\t${row.searchesHigh}\t0.40\t2.00`).join('\n');
-  rows.length = 0;
+  const { text } = longList();
   setFlagsFromString('--expose-gc');
   const collect = runInNewContext('gc') as () => void;
   const held = () => {
     collect();
-    return process.memoryUsage().heapUsed;
+    const { heapUsed, arrayBuffers } = process.memoryUsage();
+    return heapUsed + arrayBuffers;
   };
-  const door = new WriteDoor(openDatabase(':memory:'), () => new Date(0));
-  const emptied = viewOf({ ...bookWith(0), find: new Map() });
+  const { planId, door, ...server } = emptyServer();
   const before = held();
-  const { lines } = readPastedFinds(text, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set() });
-  const incoming = incomingFinds(lines, { source: 'list', verdict: 'open', on: '2026-12-21' });
-  const read = held();
-  let made = 0;
-  const { change } = mergeFinds(emptied, incoming, { key: '', name: 'pasted', newId: () => `row-${++made}` });
-  const merged = held();
-  if (!door.apply('plan', { id: 'import', revision: 0, change: change! }).ok) throw new Error('The rows were refused.');
-  const most = Math.max(read, merged, held()) - before;
-  // What was read is needed until here.
-  if (lines.length === 0) throw new Error('Nothing was read.');
+  let most = 0;
+  const look = () => (most = Math.max(most, held() - before));
+  const read = readList(text);
+  look();
+  const body = packList(read.listed);
+  look();
+  // The parts are looked at as they are written, while what they come from is still held.
+  let parts = 0;
+  const watched = Object.assign(Object.create(door) as WriteDoor, {
+    makeInParts: (stream: string, sent: Parameters<WriteDoor['makeInParts']>[1], make: Parameters<WriteDoor['makeInParts']>[2]) =>
+      door.makeInParts(stream, sent, function* (book) {
+        for (const part of make(book)) {
+          if (parts++ % 10 === 9) look();
+          yield part;
+        }
+      }),
+  });
+  if (bringFindsIn({ ...server, door: watched }, planId, body).fresh !== read.listed.texts.length)
+    throw new Error('Some rows are missing.');
+  look();
   return compare('import-memory', { kind: 'at-most', times: 6 }, { best: most, times: [most] }, { best: Buffer.byteLength(text) });
 }
 

@@ -130,8 +130,8 @@ const emptied = viewOf({ ...book, find: new Map() });
 let pastes = 0;
 const paste = timeOf(
   (fresh) => {
-    const { lines: read } = readPastedFinds(pasted, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set() });
-    const incoming = incomingFinds(read, { source: 'pasted', verdict: 'open', on: today });
+    const { listed } = readPastedFinds(pasted, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set() });
+    const incoming = incomingFinds(listed, { source: 'pasted', verdict: 'open', on: today });
     const { change } = mergeFinds(emptied, incoming, { key: '', name: 'pasted', newId: () => `paste-${++pastes}` });
     const written = fresh.apply('plan', { id: 'paste', revision: 0, change: change! });
     if (!written.ok || written.edits.length !== 20_000) throw new Error('The paste was not written whole.');

@@ -111,9 +111,9 @@ export const cleanFile: PlanFile = planFileSchema.parse({
 });
 
 /** Ids in the order in which they are asked for: `id1`, `id2` … */
-export function countingIds(): () => string {
+export function countingIds(prefix = 'id'): () => string {
   let count = 0;
-  return () => `id${++count}`;
+  return () => `${prefix}${++count}`;
 }
 
 /** The workspace rows that a plan stands on. */

@@ -20,6 +20,7 @@ import { workspaceStream, WriteDoor } from './write-door';
 export interface Services {
   door: WriteDoor;
   plans: Plans;
+  newId: () => string;
   places: PlaceSearch;
   atlas: PlaceAtlas;
   namedPlaces: NamedPlaces;
@@ -76,13 +77,15 @@ export async function compose({ dataFile, placesFile, demo, marketPauseMs, now }
   sweepLostPlans(db);
   const door = new WriteDoor(db, now);
   const ulid = monotonicFactory();
-  const plans = new Plans(door, { now, newId: () => ulid(now().getTime()) });
+  const newId = () => ulid(now().getTime());
+  const plans = new Plans(door, { now, newId });
   const placeData = new Sqlite(placesFile, { readonly: true, fileMustExist: true });
   const atlas = new PlaceAtlas(placeData);
   const places = new PlaceSearch(placeData);
   const services: Services = {
     door,
     plans,
+    newId,
     places,
     namedPlaces: new NamedPlaces(places),
     atlas,

@@ -160,8 +160,16 @@ export class Journal {
     this.sql.touch.run(revision, direction === 'undo' ? 'undone' : 'done', stepId);
   }
 
-  /** Writes a step down; one of the same sitting as the last goes on with it. What was undone can then no longer be made again. */
+  /** Writes a step down, with its rows. */
   add(streamId: string, revision: number, step: { sitting: string | undefined; summary: StepSummary; edits: readonly RowEdit[] }): void {
+    this.addRows(this.begin(streamId, revision, step), step.edits);
+  }
+
+  /**
+   * Begins a step; one of the same sitting as the last goes on with it. What was undone can then no longer be made again.
+   * Answers its id, under which its rows are written.
+   */
+  begin(streamId: string, revision: number, step: { sitting: string | undefined; summary: StepSummary }): number | bigint {
     const last = this.find(streamId, 'undo');
     const goesOn = step.sitting !== undefined && last?.sitting === step.sitting && !this.find(streamId, 'redo');
     this.sql.cut.run(streamId);
@@ -175,7 +183,12 @@ export class Journal {
       stepId = added.lastInsertRowid;
       this.sql.prune.run({ stream: streamId });
     }
-    for (const { record, id, before, after } of step.edits) this.sql.addRow.run(stepId, record, id, write(before), write(after));
+    return stepId;
+  }
+
+  /** Writes rows of a step down. */
+  addRows(stepId: number | bigint, edits: readonly RowEdit[]): void {
+    for (const { record, id, before, after } of edits) this.sql.addRow.run(stepId, record, id, write(before), write(after));
   }
 
   /** Which rows were touched after a revision; null where the journal does not reach back that far. */

@@ -19,7 +19,8 @@ export async function readBytes(request: Request, limit: number): Promise<Buffer
   return Buffer.concat(chunks);
 }
 
-async function readText(request: Request, limit: number): Promise<string> {
+/** The text of a body within a number of bytes; UTF-8 only. */
+export async function readText(request: Request, limit: number): Promise<string> {
   const bytes = await readBytes(request, limit);
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
@@ -47,7 +48,11 @@ function checkDepth(text: string): void {
 
 /** The JSON body of a request within the limits, whatever it holds. */
 export async function readAnyJson(request: Request, limit: number): Promise<unknown> {
-  const text = await readText(request, limit);
+  return parseJson(await readText(request, limit));
+}
+
+/** JSON that came from outside. */
+export function parseJson(text: string): unknown {
   checkDepth(text);
   try {
     return JSON.parse(text.replace(/^\ufeff/, ''));
@@ -58,8 +63,14 @@ export async function readAnyJson(request: Request, limit: number): Promise<unkn
 
 /** The JSON body of a request, within the limits and as its schema wants it; anything else is refused with the place. */
 export async function readJson<S extends z.ZodType>(request: Request, schema: S, limit = bodyLimits.other): Promise<z.output<S>> {
-  const result = schema.safeParse(await readAnyJson(request, limit));
+  return checked(schema, await readAnyJson(request, limit));
+}
+
+/** A value as its schema wants it; anything else is refused with the place, perhaps after a word on where that is. */
+export function checked<S extends z.ZodType>(schema: S, value: unknown, where = ''): z.output<S> {
+  const result = schema.safeParse(value);
   if (result.success) return result.data;
   const issue = result.error.issues[0];
-  throw new RequestRefused(422, 'not-valid', issue?.message ?? 'Not valid.', issue?.path.map(String).join('.') ?? '');
+  const path = issue?.path.map(String).join('.') ?? '';
+  throw new RequestRefused(422, 'not-valid', issue?.message ?? 'Not valid.', [where, path].filter(Boolean).join(', '));
 }

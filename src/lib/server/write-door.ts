@@ -1,6 +1,6 @@
 import type { Statement } from 'better-sqlite3';
 import { applyEdits, rowsOf, type Book, type RowEdit } from '$lib/core/plan/book';
-import { isServerChange, summarize, type Change, type ListedStep, type SentChange } from '$lib/core/plan/changes';
+import { isServerChange, summarize, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/plan/changes';
 import { decide, type Refusal } from '$lib/core/plan/decide';
 import type { StreamNews } from '$lib/core/plan/news-lines';
 import type { Row } from '$lib/core/plan/record-types';
@@ -27,6 +27,13 @@ interface OpenStream {
 }
 
 const keptStreams = 12;
+
+/** Raised inside a transaction only, so that it is rolled back. */
+class PartRefused extends Error {
+  constructor(readonly refusal: Refusal) {
+    super(refusal.code);
+  }
+}
 
 type Walk = Extract<SentChange['change'], { type: 'undo' | 'redo' | 'go-to-step' }>;
 
@@ -126,6 +133,43 @@ export class WriteDoor {
       return { ok: false, refusal: { code: 'exists', record: added.record, id: added.id }, revision };
     }
     return { ok: true, ...this.news(streamId, sent.revision) };
+  }
+
+  /**
+   * Makes a change that comes in parts, all in one transaction and one step. Every part is decided on what stood before the first, so
+   * none may depend on another; neither the parts nor the rows that they make are held together. Answers the revision.
+   */
+  makeInParts(
+    streamId: string,
+    sent: { id: string; summary: StepSummary },
+    parts: (book: Book) => Iterable<Change>,
+  ): { ok: true; revision: number } | { ok: false; refusal: Refusal } {
+    const { book, revision } = this.open(streamId);
+    if (this.sql.madeChange.get(sent.id, streamId) !== undefined) return { ok: true, revision };
+    const next = revision + 1;
+    let step: number | bigint | null = null;
+    try {
+      this.db.transaction(() => {
+        for (const part of parts(book)) {
+          const decision = decide(book, part, 'plan');
+          if (!decision.ok) throw new PartRefused(decision.refusal);
+          step ??= this.journal.begin(streamId, next, { sitting: undefined, summary: sent.summary });
+          this.records.write(streamId, decision.edits);
+          this.journal.addRows(step, decision.edits);
+        }
+        if (step === null) return;
+        this.sql.setRevision.run(streamId, next);
+        this.sql.rememberChange.run(sent.id, streamId, next);
+      })();
+    } catch (error) {
+      if (error instanceof PartRefused) return { ok: false, refusal: error.refusal };
+      throw error;
+    }
+    if (step === null) return { ok: true, revision };
+    // What was written is read when it is next asked for.
+    this.streams.delete(streamId);
+    for (const hear of this.listeners) hear({ stream: streamId, revision: next });
+    return { ok: true, revision: next };
   }
 
   /** The currency of the account that a plan stands in. */

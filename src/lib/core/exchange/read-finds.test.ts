@@ -2,6 +2,7 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { ruleSet } from '../rules/rule-set';
 import { incomingFinds, readPastedFinds, type ColumnMeaning } from './read-finds';
+import { eachRow, type ListText } from './list-text';
 import { monthOfHeading } from './month-names';
 import { readSearches } from './read-searches';
 
@@ -44,6 +45,49 @@ describe('pasted lines', () => {
 
   it('a comma within single lines is a sign, not a table', () => {
     expect(fresh('piano, tuned').map(({ text }) => text)).toEqual(['piano tuned']);
+  });
+});
+
+describe('rows of a list', () => {
+  const rowsOf = (list: ListText) => {
+    const rows: [string[], number][] = [];
+    eachRow(list, (cells, line) => void rows.push([[...cells], line]));
+    return rows;
+  };
+
+  it('stand on the line on which they begin, whatever their cells hold', () => {
+    expect(rowsOf({ text: 'a,b\r\n"one\r\ntwo",x\r\n\r\ny,z', delimiter: ',', isQuoted: true })).toEqual([
+      [['a', 'b'], 1],
+      [['one\r\ntwo', 'x'], 2],
+      [[''], 4],
+      [['y', 'z'], 5],
+    ]);
+  });
+
+  it('are read no further than asked', () => {
+    for (const isQuoted of [true, false]) {
+      let taken = 0;
+      eachRow({ text: 'a,b\n'.repeat(100), delimiter: ',', isQuoted }, () => ++taken < 3);
+      expect(taken).toBe(3);
+    }
+  });
+
+  const line = fc.string({ unit: fc.constantFrom('a', ' ', '\t', '"'), maxLength: 5 });
+  test.prop([fc.array(fc.tuple(line, fc.constantFrom('\n', '\r\n', '\r')), { maxLength: 8 })], { seed: 52, numRuns: 200 })(
+    'are those of a text that is split at once',
+    (lines) => {
+      const text = lines.flat().join('');
+      const expected = text.split(/\r\n|\r|\n/).map((one, at) => [one.split('\t'), at + 1]);
+      expect(rowsOf({ text, delimiter: '\t', isQuoted: false })).toEqual(expected);
+    },
+  );
+
+  it('beyond those that are shown come in all the same', () => {
+    const { lines, counts, listed } = read(Array.from({ length: 500 }, (_, at) => `piano ${at % 450}`).join('\n'), {
+      standing: ['piano 7'],
+    });
+    expect([lines.length, listed.texts.length, listed.texts[449]]).toEqual([200, 450, 'piano 449']);
+    expect(counts).toEqual({ lines: 500, fresh: 449, known: 1, noted: 51 });
   });
 });
 
@@ -140,10 +184,10 @@ describe('months of a table', () => {
 
   it('are read with the searches, of two years the middle, and none where one is missing', () => {
     const year = names.map((_, month) => 10 * (month + 1));
-    const { lines, columns } = table(names, year);
+    const { lines, listed, columns } = table(names, year);
     expect(columns[2]).toEqual({ heading: 'Jan', meaning: 'month-1' });
     expect(lines[0]).toMatchObject({ searchesHigh: 100, months: year });
-    const [incoming] = incomingFinds(lines, { source: 'list', verdict: 'open', on: '2026-12-21' });
+    const [incoming] = incomingFinds(listed, { source: 'list', verdict: 'open', on: '2026-12-21' });
     expect(incoming?.figures?.months).toEqual(year);
     const twice = table([...names, ...names], [...year, ...year.map((searches) => searches + 4)]);
     expect(twice.lines[0]?.months).toEqual(year.map((searches) => searches + 2));

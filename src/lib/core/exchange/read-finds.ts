@@ -1,8 +1,8 @@
-import Papa from 'papaparse';
 import { parseAmount } from '../budget/money';
-import type { Verdict } from '../plan/records/find';
+import type { Figures, Verdict } from '../plan/records/find';
 import { noFigures } from '../market/find-figures';
 import type { IncomingFind } from '../research/merge-finds';
+import { eachRow, listTextOf, type ListText } from './list-text';
 import { monthOfHeading } from './month-names';
 import { shapeOfRows } from './sheet-shape';
 import { readSearches } from './read-searches';
@@ -27,14 +27,33 @@ export interface PastedLine {
   isNew: boolean;
 }
 
-/** What reading a paste gives: the lines, and how the columns were understood. */
+/** What comes in of a list, column by column: the nth of each belongs to the nth text. */
+export interface ListedFinds {
+  texts: string[];
+  searchesLow: (number | null)[];
+  searchesHigh: (number | null)[];
+  bidLowMinor: (number | null)[];
+  bidHighMinor: (number | null)[];
+  /** None where the list tells no months. */
+  months: number[][];
+  /** Places of those that are marked as negatives. */
+  negatives: Set<number>;
+}
+
+/** What reading a list gives: its first lines, what comes in, and how the columns were understood. */
 export interface PastedFinds {
+  /** The first lines that say something. */
   lines: PastedLine[];
+  counts: { lines: number; fresh: number; known: number; noted: number };
   columns: { heading: string; meaning: ColumnMeaning }[];
   hasHeading: boolean;
   /** What files of the same kind have in common. */
   shape: string;
+  listed: ListedFinds;
 }
+
+/** Lines that are shown before they come in. */
+export const mostLinesShown = 200;
 
 /** What a column of pasted text holds. */
 export const columnMeanings = ['keyword', 'searches', 'bid-low', 'bid-high', 'ignore'] as const;
@@ -43,7 +62,7 @@ export type MonthMeaning = `month-${number}`;
 export type ColumnMeaning = (typeof columnMeanings)[number] | MonthMeaning;
 export const monthMeanings = Array.from({ length: 12 }, (_, month): MonthMeaning => `month-${month + 1}`);
 
-interface ReadContext {
+export interface ReadContext {
   currency: string;
   refusedSigns: ReadonlySet<string>;
   /** Plain texts of the finds that stand already. */
@@ -56,24 +75,6 @@ const headings: [ColumnMeaning, RegExp][] = [
   ['bid-low', /low|min|from|lav/i],
   ['bid-high', /high|max|bid|cpc|cost|price|høy|bud/i],
 ];
-
-function splitRows(text: string): string[][] {
-  const delimiter = text.includes('\t') ? '\t' : isTable(text, ';') ? ';' : isTable(text, ',') ? ',' : null;
-  if (delimiter === null) return text.split(/\r\n|\r|\n/).map((line) => [line]);
-  // Quotes mean a phrase keyword in pasted lists, so only commas and semicolons make them quote a cell.
-  const options = { delimiter, ...(delimiter === '\t' && { quoteChar: '\u0000' }) };
-  return Papa.parse<string[]>(text, options).data;
-}
-
-/** Whether each of the first lines has the same number of a delimiter, and at least one. */
-function isTable(text: string, delimiter: string): boolean {
-  const lines = text
-    .split(/\r\n|\r|\n/)
-    .filter((line) => line.trim() !== '')
-    .slice(0, 20);
-  const counts = lines.map((line) => Papa.parse<string[]>(line, { delimiter }).data[0]?.length ?? 1);
-  return lines.length > 1 && counts.every((count) => count === counts[0] && count > 1);
-}
 
 function meaningsOf(rows: readonly (readonly string[])[], currency: string): { meanings: ColumnMeaning[]; hasHeading: boolean } {
   const [first = [], second = []] = rows;
@@ -113,33 +114,77 @@ function guess(
 }
 
 /** Reads pasted lines, or a table with or without searches and bids; duplicates and changed signs are reported by line. */
-export function readPastedFinds(pasted: string, context: ReadContext, chosen?: readonly ColumnMeaning[]): PastedFinds {
-  return readFindRows(splitRows(pasted), context, chosen);
-}
+export const readPastedFinds = (pasted: string, context: ReadContext, chosen?: readonly ColumnMeaning[]): PastedFinds =>
+  readListedFinds(listTextOf(pasted), context, chosen);
 
-/** The same of rows of cells, as a file holds them. */
-export function readFindRows(rows: readonly (readonly string[])[], context: ReadContext, chosen?: readonly ColumnMeaning[]): PastedFinds {
-  const filled = rows.filter((row) => row.some((cell) => cell.trim() !== ''));
-  const { meanings: guessed, hasHeading } = meaningsOf(filled, context.currency);
-  const meanings = chosen ?? guessed;
-  const seen = new Map<string, number>();
-  const lines: PastedLine[] = [];
-  rows.forEach((row, index) => {
-    if (row.every((cell) => cell.trim() === '') || (hasHeading && row === filled[0])) return;
-    const line = readLine(row, meanings, context, index + 1);
-    const first = seen.get(line.text);
-    if (first !== undefined) line.notes.push({ code: 'twice', firstLine: first });
-    else if (context.standing.has(line.text)) line.notes.push({ code: 'in-plan' });
-    else line.isNew = line.text !== '';
-    if (first === undefined) seen.set(line.text, line.line);
-    lines.push(line);
+/** Rows by which a list is understood. */
+const rowsLookedAt = 40;
+const isFilled = (row: readonly string[]) => row.some((cell) => cell.trim() !== '');
+
+/** The same of a list whose cells are known to be parted. */
+export function readListedFinds(list: ListText, context: ReadContext, chosen?: readonly ColumnMeaning[]): PastedFinds {
+  const first: (readonly string[])[] = [];
+  eachRow(list, (row) => {
+    if (isFilled(row)) first.push(row);
+    return first.length < rowsLookedAt;
   });
-  const width = Math.max(0, ...filled.map((row) => row.length));
+  const { meanings: guessed, hasHeading } = meaningsOf(first, context.currency);
+  const meanings = chosen ?? guessed;
+  const reading = new ListReading(context);
+  let [width, isHeading] = [0, hasHeading];
+  eachRow(list, (row, number) => {
+    if (!isFilled(row)) return;
+    width = Math.max(width, row.length);
+    if (!isHeading) reading.take(readLine(row, meanings, context, number));
+    isHeading = false;
+  });
   const columns = Array.from({ length: width }, (_, index) => ({
-    heading: (hasHeading && filled[0]?.[index]) || '',
+    heading: (hasHeading && first[0]?.[index]) || '',
     meaning: meanings[index] ?? 'ignore',
   }));
-  return { lines, columns, hasHeading, shape: shapeOfRows(filled, { hasHeading, currency: context.currency }) };
+  const shape = shapeOfRows(first, { hasHeading, currency: context.currency });
+  return { lines: reading.shown, counts: reading.counts, listed: reading.listed, columns, hasHeading, shape };
+}
+
+/** Lines as they are taken, one after the other: what comes in is kept by column, the lines themselves only as far as they are shown. */
+class ListReading {
+  readonly shown: PastedLine[] = [];
+  readonly counts = { lines: 0, fresh: 0, known: 0, noted: 0 };
+  readonly listed: ListedFinds = {
+    texts: [],
+    searchesLow: [],
+    searchesHigh: [],
+    bidLowMinor: [],
+    bidHighMinor: [],
+    months: [],
+    negatives: new Set(),
+  };
+  private readonly firstLines = new Map<string, number>();
+
+  constructor(private readonly context: ReadContext) {}
+
+  take(line: PastedLine): void {
+    const { listed, counts } = this;
+    const firstLine = this.firstLines.get(line.text);
+    if (firstLine !== undefined) line.notes.push({ code: 'twice', firstLine });
+    else this.firstLines.set(line.text, line.line);
+    if (firstLine === undefined && line.text !== '') {
+      const isKnown = this.context.standing.has(line.text);
+      if (isKnown) line.notes.push({ code: 'in-plan' });
+      line.isNew = !isKnown;
+      counts[isKnown ? 'known' : 'fresh']++;
+      if (line.negative) listed.negatives.add(listed.texts.length);
+      listed.texts.push(line.text);
+      listed.searchesLow.push(line.searchesLow);
+      listed.searchesHigh.push(line.searchesHigh);
+      listed.bidLowMinor.push(line.bidLowMinor);
+      listed.bidHighMinor.push(line.bidHighMinor);
+      if (line.months.length > 0) listed.months[listed.texts.length - 1] = line.months;
+    }
+    counts.lines++;
+    if (line.notes.length > 0) counts.noted++;
+    if (this.shown.length < mostLinesShown) this.shown.push(line);
+  }
 }
 
 function readLine(
@@ -188,15 +233,25 @@ function readMonths(row: readonly string[], meanings: readonly ColumnMeaning[]):
   return months.every((searches) => searches !== null) ? months : [];
 }
 
-/** The lines of a paste that say something, as finds on their way in, one after the other; marked negatives come blocked. */
+/** What comes in of a list, as finds on their way in, one after the other; marked negatives come blocked. */
 export function* incomingFinds(
-  lines: readonly PastedLine[],
+  { texts, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, months, negatives }: ListedFinds,
   { source, verdict, on, isMeasured = false }: { source: string; verdict: Verdict; on: string; isMeasured?: boolean },
 ): Iterable<IncomingFind> {
-  for (const { text, notes, negative, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, months } of lines) {
-    if (text === '' || notes.some(({ code }) => code === 'twice')) continue;
-    const figures = { ...noFigures, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, months, figuresOn: on, figuresFrom: source };
-    const judged = negative ? { verdict: 'block' as const } : verdict === 'open' ? {} : { verdict };
-    yield { text, source, figures: isMeasured ? { ...figures, figuresKind: 'measured' } : figures, ...judged };
+  for (const [at, text] of texts.entries()) {
+    const figures: Figures = {
+      searchesLow: searchesLow[at]!,
+      searchesHigh: searchesHigh[at]!,
+      bidLowMinor: bidLowMinor[at]!,
+      bidHighMinor: bidHighMinor[at]!,
+      bids: noFigures.bids,
+      months: months[at] ?? noFigures.months,
+      figuresOf: '',
+      figuresOn: on,
+      figuresKind: isMeasured ? 'measured' : noFigures.figuresKind,
+      figuresFrom: source,
+    };
+    const judged = negatives.has(at) ? ('block' as const) : verdict;
+    yield judged === 'open' ? { text, source, figures } : { text, source, figures, verdict: judged };
   }
 }

@@ -97,55 +97,80 @@ function freshFind(one: IncomingFind, rule: WordVerdict | null, { id, position }
   };
 }
 
-/** The change that brings finds in, one step: the same words stand once, sources and figures are joined, standing words judge at once. */
-export function mergeFinds(
-  view: PlanView,
-  incoming: Iterable<IncomingFind>,
-  { key, name, newId }: { key: string; name: StepName; newId: () => string },
-): MergedFinds {
-  const { book } = view;
-  const standing = new Map([...book.find.values()].map((find) => [find.text, find]));
-  const rules = new StandingWords(view);
-  const fresh = new Map<string, Find>();
-  const updates = new Map<string, Partial<Find>>();
-  const forms = new Map<string, string>();
-  let position = nextPosition(book.find.values());
-  let [ruled, all] = [0, 0];
-  for (const one of incoming) {
-    all++;
-    const known = standing.get(one.text);
-    if (known) {
-      const fields = joined({ ...known, ...updates.get(known.id) }, one, key);
-      if (fields) updates.set(known.id, { ...updates.get(known.id), ...fields });
-      continue;
-    }
-    const made = fresh.get(one.text);
-    if (made) {
-      fresh.set(one.text, { ...made, ...joined(made, one, key) });
-      continue;
-    }
-    const rule = one.verdict === undefined ? rules.find(one.text) : null;
-    if (rule) ruled++;
-    if (rule?.row.verdict === 'block') forms.set(rule.form, rule.row.id);
-    fresh.set(one.text, freshFind(one, rule?.row ?? null, { id: newId(), position: position++ }));
-  }
-  const rows = [...fresh.values()];
-  const blocked = rows.filter(({ verdict, wordVerdictId }) => verdict === 'block' && wordVerdictId === null).map(({ id }) => id as string);
-  const changes: SimpleChange[] = [
-    ...(rows.length > 0 ? [{ type: 'add' as const, record: 'find' as const, rows }] : []),
-    ...(updates.size > 0
-      ? [{ type: 'set-each' as const, record: 'find' as const, rows: [...updates].map(([id, fields]) => ({ id, ...fields })) }]
-      : []),
-    ...(blocked.length > 0 ? [{ type: 'judge' as const, ids: blocked, verdict: 'block' as const }] : []),
-    ...negativesFor(view, forms, newId),
-  ];
-  return {
-    change: changes.length === 0 ? null : { type: 'several', name, changes },
-    fresh: rows.length,
-    known: all - rows.length,
-    ruled,
-  };
+interface MergeContext {
+  key: string;
+  name: StepName;
+  newId: () => string;
 }
+
+/** Brings finds into a plan, some after the other: the same words stand once, sources and figures are joined, standing words judge at once. */
+export class FindMerger {
+  private readonly standing: ReadonlyMap<string, Find>;
+  private readonly rules: StandingWords;
+  private position: number;
+  /** Forms of standing words that earlier calls met for the first time. */
+  private readonly formsMet = new Set<string>();
+
+  constructor(
+    private readonly view: PlanView,
+    private readonly context: MergeContext,
+  ) {
+    const { find } = view.book;
+    this.standing = new Map([...find.values()].map((one) => [one.text, one]));
+    this.rules = new StandingWords(view);
+    this.position = nextPosition(find.values());
+  }
+
+  /** The change that brings finds in, one step. None of their texts came with an earlier call. */
+  merge(incoming: Iterable<IncomingFind>): MergedFinds {
+    const { key, name, newId } = this.context;
+    const fresh = new Map<string, Find>();
+    const updates = new Map<string, Partial<Find>>();
+    const forms = new Map<string, string>();
+    let [ruled, all] = [0, 0];
+    for (const one of incoming) {
+      all++;
+      const known = this.standing.get(one.text);
+      if (known) {
+        const fields = joined({ ...known, ...updates.get(known.id) }, one, key);
+        if (fields) updates.set(known.id, { ...updates.get(known.id), ...fields });
+        continue;
+      }
+      const made = fresh.get(one.text);
+      if (made) {
+        fresh.set(one.text, { ...made, ...joined(made, one, key) });
+        continue;
+      }
+      const rule = one.verdict === undefined ? this.rules.find(one.text) : null;
+      if (rule) ruled++;
+      if (rule?.row.verdict === 'block' && !this.formsMet.has(rule.form)) forms.set(rule.form, rule.row.id);
+      fresh.set(one.text, freshFind(one, rule?.row ?? null, { id: newId(), position: this.position++ }));
+    }
+    for (const form of forms.keys()) this.formsMet.add(form);
+    const rows = [...fresh.values()];
+    const blocked = rows
+      .filter(({ verdict, wordVerdictId }) => verdict === 'block' && wordVerdictId === null)
+      .map(({ id }) => id as string);
+    const changes: SimpleChange[] = [
+      ...(rows.length > 0 ? [{ type: 'add' as const, record: 'find' as const, rows }] : []),
+      ...(updates.size > 0
+        ? [{ type: 'set-each' as const, record: 'find' as const, rows: [...updates].map(([id, fields]) => ({ id, ...fields })) }]
+        : []),
+      ...(blocked.length > 0 ? [{ type: 'judge' as const, ids: blocked, verdict: 'block' as const }] : []),
+      ...negativesFor(this.view, forms, newId),
+    ];
+    return {
+      change: changes.length === 0 ? null : { type: 'several', name, changes },
+      fresh: rows.length,
+      known: all - rows.length,
+      ruled,
+    };
+  }
+}
+
+/** The change that brings finds in, one step. */
+export const mergeFinds = (view: PlanView, incoming: Iterable<IncomingFind>, context: MergeContext): MergedFinds =>
+  new FindMerger(view, context).merge(incoming);
 
 /** Negatives know no stems: a form that is met for the first time is written down with its word. */
 function negativesFor({ book }: PlanView, forms: ReadonlyMap<string, string>, newId: () => string): SimpleChange[] {

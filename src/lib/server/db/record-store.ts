@@ -32,8 +32,11 @@ function encode(value: unknown, kind: Column['kind']): unknown {
   return kind === 'boolean' ? Number(value) : value;
 }
 
+/** Most lists are empty; rows are never changed in place, so that all can have the same one. */
+const emptyList: readonly never[] = Object.freeze([]);
+
 function decode(value: unknown, kind: Column['kind']): unknown {
-  if (kind === 'json') return JSON.parse(String(value));
+  if (kind === 'json') return value === '[]' ? emptyList : JSON.parse(String(value));
   return kind === 'boolean' ? value === 1 : value;
 }
 
@@ -57,13 +60,21 @@ class RecordTable {
     this.insertRow = db.prepare(`INSERT INTO ${table} (${stored.join(', ')}) VALUES (${stored.map(() => '?').join(', ')})`);
     this.updateRow = db.prepare(`UPDATE ${table} SET ${names.map((name) => `${name} = ?`).join(', ')} WHERE ${where}`);
     this.deleteRow = db.prepare(`DELETE FROM ${table} WHERE ${where}`);
-    this.selectRows = db.prepare(`SELECT ${names.join(', ')} FROM ${table} ${this.isOfPlan ? 'WHERE plan_id = ?' : ''} ORDER BY rowid`);
+    this.selectRows = db
+      .prepare(`SELECT ${names.join(', ')} FROM ${table} ${this.isOfPlan ? 'WHERE plan_id = ?' : ''} ORDER BY rowid`)
+      .raw();
   }
 
   /** All rows, of one plan where the record belongs to plans. */
   rows(streamId: string): Row[] {
-    const found = (this.isOfPlan ? this.selectRows.all(streamId) : this.selectRows.all()) as Record<string, unknown>[];
-    return found.map((stored) => Object.fromEntries(this.columns.map(({ key, name, kind }) => [key, decode(stored[name], kind)])) as Row);
+    const found = this.isOfPlan ? this.selectRows.iterate(streamId) : this.selectRows.iterate();
+    // Copies of one row, so that all have one shape in memory.
+    const blank = Object.fromEntries(this.columns.map(({ key }) => [key, null])) as unknown as Row;
+    return Array.from(found as Iterable<unknown[]>, (stored) => {
+      const row: Row = { ...blank };
+      this.columns.forEach(({ key, kind }, at) => ((row as Record<string, unknown>)[key] = decode(stored[at], kind)));
+      return row;
+    });
   }
 
   write(streamId: string, id: string, before: Row | null, after: Row | null): void {

@@ -1,6 +1,7 @@
 import chardet from 'chardet';
 import iconv from 'iconv-lite';
 import Papa from 'papaparse';
+import type { ListText } from '$lib/core/exchange/list-text';
 import { RequestRefused } from '../outcome';
 
 /** Rows of a file as text, with the line of the file on which each begins (counted from 1). */
@@ -16,6 +17,11 @@ export interface DecodedFile {
   /** Of delimited text; null for a workbook. */
   encoding: string | null;
   delimiter: string | null;
+}
+
+/** A list as one text, to be split where it is read, and how many of its rows are filled. */
+export interface DecodedList extends ListText {
+  rows: number;
 }
 
 /** Limits of input (rules §7). */
@@ -85,70 +91,85 @@ export function findDelimiter(text: string): string {
   return scored[0] && scored[0].score > 0 ? scored[0].delimiter : ',';
 }
 
-const breaks = (text: string) => text.split(/\r\n|\r|\n/).length - 1;
+const breaks = (text: string) => (text.includes('\n') || text.includes('\r') ? text.split(/\r\n|\r|\n/).length - 1 : 0);
 
-/** Refuses a quote that was not closed where it should have been: it swallows the rows that follow. */
-function refuseStrayQuote(rows: readonly string[][], lines: readonly number[], wasCut: boolean): void {
-  const at = rows.findIndex((cells) => cells.some((cell) => breaks(cell) > 100));
-  const line = at >= 0 ? lines[at] : wasCut ? lines.at(-1) : undefined;
-  if (line === undefined) return;
-  throw new RequestRefused(
+/** A quote that was not closed where it should have been: it swallows the rows that follow. */
+const unclosedQuote = (line: number) =>
+  new RequestRefused(
     422,
     'unclosed-quote',
     `A quotation mark on line ${line} is not closed and swallows the rows after it. Close it, or double it where it belongs to the text.`,
     `line ${line}`,
   );
-}
+const mostBreaks = 100;
 
-/** Checks rows against the limits of input; the place of what is too much is named. */
-export function checkRows(rows: readonly string[][], lines: readonly number[], where = ''): void {
-  if (rows.length > tableLimits.rows)
+/** Refuses more rows than can be read. */
+export function checkRowCount(count: number, where = ''): void {
+  if (count > tableLimits.rows)
     throw new RequestRefused(
       413,
       'too-many-rows',
-      `${where}The table has ${rows.length} rows; ${tableLimits.rows} can be read at once. Split it.`,
+      `${where}The table has ${count} rows; ${tableLimits.rows} can be read at once. Split it.`,
       'file',
     );
-  rows.forEach((cells, index) => {
-    const line = lines[index] ?? index + 1;
-    if (cells.length > tableLimits.columns)
-      throw new RequestRefused(
-        422,
-        'too-wide',
-        `${where}Line ${line} has ${cells.length} columns; ${tableLimits.columns} can be read.`,
-        `line ${line}`,
-      );
-    const at = cells.findIndex((cell) => cell.length > tableLimits.cell);
-    if (at >= 0)
-      throw new RequestRefused(
-        422,
-        'too-long',
-        `${where}Line ${line}, column ${at + 1} holds ${cells[at]!.length} characters; ${tableLimits.cell} can be read. Shorten it.`,
-        `line ${line}`,
-      );
-  });
 }
+
+/** Checks a row against the limits of input; the place of what is too much is named. */
+export function checkRow(cells: readonly string[], line: number, where = ''): void {
+  if (cells.length > tableLimits.columns)
+    throw new RequestRefused(
+      422,
+      'too-wide',
+      `${where}Line ${line} has ${cells.length} columns; ${tableLimits.columns} can be read.`,
+      `line ${line}`,
+    );
+  const at = cells.findIndex((cell) => cell.length > tableLimits.cell);
+  if (at >= 0)
+    throw new RequestRefused(
+      422,
+      'too-long',
+      `${where}Line ${line}, column ${at + 1} holds ${cells[at]!.length} characters; ${tableLimits.cell} can be read. Shorten it.`,
+      `line ${line}`,
+    );
+}
+
+/** Takes each row of delimited text that is not empty, checked, with the line on which it begins; answers how many there are. */
+function eachFilledRow(text: string, delimiter: string, take: (cells: string[], line: number) => void): number {
+  let [line, count] = [1, 0];
+  Papa.parse<string[]>(text, {
+    delimiter,
+    step: ({ data: cells, errors }) => {
+      const own = cells.map(breaks);
+      if (errors.some(({ code }) => code === 'MissingQuotes') || own.some((many) => many > mostBreaks)) throw unclosedQuote(line);
+      if (cells.some((cell) => cell !== '')) {
+        if (++count <= tableLimits.rows) take(cells, line);
+        checkRow(cells, line);
+      }
+      line += 1 + own.reduce((sum, many) => sum + many, 0);
+    },
+  });
+  checkRowCount(count);
+  return count;
+}
+
+const withoutMark = (text: string) => text.replace(/^\ufeff/, '');
 
 /** Delimited text as rows; empty lines are left out. */
 export function decodeDelimited(bytes: Uint8Array, name: string): DecodedFile {
   const { text, encoding } = decodeText(bytes);
   const delimiter = findDelimiter(text);
-  const parsed = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), { delimiter });
   const rows: string[][] = [];
   const lines: number[] = [];
-  let line = 1;
-  for (const cells of parsed.data) {
-    if (cells.some((cell) => cell !== '')) {
-      rows.push(cells);
-      lines.push(line);
-    }
-    line += 1 + cells.reduce((sum, cell) => sum + breaks(cell), 0);
-  }
-  refuseStrayQuote(
-    rows,
-    lines,
-    parsed.errors.some(({ code }) => code === 'MissingQuotes'),
-  );
-  checkRows(rows, lines);
+  eachFilledRow(withoutMark(text), delimiter, (cells, line) => {
+    rows.push(cells);
+    lines.push(line);
+  });
   return { sheets: [{ name, rows, lines }], encoding, delimiter: delimiterNames[delimiter] ?? null };
+}
+
+/** Delimited text as it stands, checked: what its cells hold is not taken apart, so that a long list takes no more room than its file. */
+export function decodeListText(bytes: Uint8Array): DecodedList {
+  const text = withoutMark(decodeText(bytes).text);
+  const delimiter = findDelimiter(text);
+  return { text, delimiter, isQuoted: true, rows: eachFilledRow(text, delimiter, () => undefined) };
 }

@@ -3,7 +3,7 @@ import { pathToFileURL } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { Unzip, UnzipInflate } from 'fflate';
 import { RequestRefused } from '../outcome';
-import { checkRows, tableLimits, type DecodedFile, type Sheet } from './decode-text';
+import { checkRow, checkRowCount, tableLimits, type DecodedFile, type Sheet } from './decode-text';
 import source from './workbook-thread.js?raw';
 
 const broken = () => new RequestRefused(422, 'broken-workbook', 'The workbook cannot be read. Save it again as XLSX, or as CSV.', 'file');
@@ -65,6 +65,10 @@ export async function decodeWorkbook(bytes: Uint8Array): Promise<DecodedFile> {
     const filled = rows.map((cells, index) => ({ cells, line: index + 1 })).filter(({ cells }) => cells.some((cell) => cell !== ''));
     return { name, rows: filled.map(({ cells }) => cells), lines: filled.map(({ line }) => line) };
   });
-  for (const { name, rows, lines } of sheets) checkRows(rows, lines, `Sheet “${name}”: `);
+  for (const { name, rows, lines } of sheets) {
+    const where = `Sheet “${name}”: `;
+    checkRowCount(rows.length, where);
+    rows.forEach((cells, at) => checkRow(cells, lines[at] ?? at + 1, where));
+  }
   return { sheets: sheets.filter(({ rows }) => rows.length > 0), encoding: null, delimiter: null };
 }

@@ -6,10 +6,11 @@ import spring from '../../../demo/ottlemere-spring-launch.json';
 import { bookOfFile, viewOf } from '../../../tests/clean-plan';
 import { beyondWindows1252 } from '$lib/core/exchange/cells';
 import { shippedLayouts } from '$lib/core/exchange/layouts';
+import { eachRow } from '$lib/core/exchange/list-text';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import { makeTables } from '$lib/core/exchange/tables';
 import { RequestRefused } from '../outcome';
-import { decodeFile } from './decode-file';
+import { decodeFile, decodeList } from './decode-file';
 import { findDelimiter } from './decode-text';
 import { checkUnpackedSize } from './decode-workbook';
 import { encodeText, writeArchive, writeTextFile, writeWorkbook } from './write-table-file';
@@ -18,9 +19,9 @@ const [plain, one, semicolon] = shippedLayouts as [(typeof shippedLayouts)[0], (
 const view = viewOf(bookOfFile(planFileSchema.parse(spring)));
 const bytes = (text: string) => strToU8(text);
 const rowsOf = async (file: Uint8Array) => (await decodeFile(file, 'a.csv')).sheets[0]?.rows;
-const refusal = async (file: Uint8Array) => {
+const refusal = async (file: Uint8Array, decode: (file: Uint8Array) => Promise<unknown> = rowsOf) => {
   try {
-    await decodeFile(file, 'a.csv');
+    await decode(file);
   } catch (error) {
     if (error instanceof RequestRefused) return [error.status, error.code, error.path];
     throw error;
@@ -145,6 +146,49 @@ describe('reading files of any encoding', () => {
       }
     },
   );
+});
+
+describe('a file as one list', () => {
+  it('is its text, without what marks the encoding, and what parts its cells', async () => {
+    expect(await decodeList(iconv.encode('Begrep;Søk\n\nseilkurs;90\n', 'utf-16le', { addBOM: true }))).toEqual({
+      text: 'Begrep;Søk\n\nseilkurs;90\n',
+      delimiter: ';',
+      isQuoted: true,
+      rows: 2,
+    });
+  });
+
+  it('is the largest sheet of a workbook, with cells that hold anything', async () => {
+    const table = (name: 'keywords' | 'groups', rows: string[][]) => ({
+      name,
+      columns: ['Head', 'Other'],
+      rows,
+      held: [],
+      guarded: [],
+      casesLost: 0,
+      unwritable: 0,
+    });
+    const rows = [
+      ['a "b"', 'c\td'],
+      ['two\nlines', 'é'],
+    ];
+    const {
+      text,
+      delimiter,
+      isQuoted,
+      rows: count,
+    } = await decodeList(await writeWorkbook([table('groups', []), table('keywords', rows)]));
+    const read: string[][] = [];
+    eachRow({ text, delimiter, isQuoted }, (cells) => void read.push([...cells]));
+    expect([count, read]).toEqual([3, [['Head', 'Other'], ...rows]]);
+  });
+
+  it('is refused like any other file', async () => {
+    const refused = (file: Uint8Array) => refusal(file, decodeList);
+    expect(await refused(new Uint8Array())).toEqual([422, 'empty-file', 'file']);
+    expect(await refused(bytes('a,b\n1,2\n3,"4\n5,6\n'))).toEqual([422, 'unclosed-quote', 'line 3']);
+    expect(await refused(bytes('a,b\n'.repeat(200_001)))).toEqual([413, 'too-many-rows', 'file']);
+  });
 });
 
 describe('hostile files', () => {

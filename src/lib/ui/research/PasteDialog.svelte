@@ -1,51 +1,46 @@
 <script lang="ts">
+  import { onDestroy, untrack } from 'svelte';
   import { writeAmount } from '$lib/core/budget/money';
-  import {
-    columnMeanings,
-    incomingFinds,
-    monthMeanings,
-    readFindRows,
-    readPastedFinds,
-    type ColumnMeaning,
-  } from '$lib/core/exchange/read-finds';
+  import { columnMeanings, monthMeanings, type ColumnMeaning } from '$lib/core/exchange/read-finds';
   import { inOrder } from '$lib/core/plan/book';
-  import { mergeFinds } from '$lib/core/research/merge-finds';
   import { countOf, monthNames } from '$lib/wording/texts';
   import { wordPasteNote } from '$lib/wording/paste-notes';
+  import type { ListSource } from '$lib/workers/list.worker';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
-  import { decodeFile } from '../hand-off/decode-file';
+  import { ListReader } from './list-reader.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
 
   let { open = $bindable(), research, ondone }: { open: boolean; research: ResearchDesk; ondone: () => void } = $props();
 
   const desk = getDesk();
   const shell = getShell();
-  const mostShown = 200;
+  const reader = new ListReader();
+  onDestroy(() => reader.close());
   let pasted = $state('');
   let chosen = $state.raw<ColumnMeaning[] | null>(null);
   let keepsAtOnce = $state(false);
   let isMeasured = $state(false);
   /** A file in the stead of what is pasted. */
-  let file = $state.raw<{ name: string; rows: readonly (readonly string[])[] } | null>(null);
+  let file = $state.raw<File | null>(null);
   let failure = $state('');
+  let isTaking = $state(false);
 
-  const standing = $derived(new Set(inOrder(desk.book.find).map(({ text }) => text)));
-  const context = $derived({ currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns, standing });
-  const readAs = (meanings?: readonly ColumnMeaning[]) =>
-    file === null ? readPastedFinds(pasted, context, meanings) : readFindRows(file.rows, context, meanings);
-  const guessed = $derived(readAs());
+  const standing = $derived(inOrder(desk.book.find).map(({ text }) => text));
+  const source: ListSource = $derived(file === null ? { pasted } : { file });
+  const { read } = $derived(reader);
   /** How files of this shape were read after they were corrected. */
-  const remembered = $derived([...desk.workspace.book.sheetReading.values()].find(({ shape }) => shape === guessed.shape));
+  const remembered = $derived([...desk.workspace.book.sheetReading.values()].find(({ shape }) => shape === read?.shape));
   let isGuessing = $state(false);
   const meanings = $derived(chosen ?? (isGuessing ? null : ((remembered?.meanings as ColumnMeaning[] | undefined) ?? null)));
-  const read = $derived(meanings === null ? guessed : readAs(meanings));
-  const fresh = $derived(read.lines.filter(({ isNew }) => isNew));
-  const known = $derived(read.lines.filter(({ notes }) => notes.some(({ code }) => code === 'in-plan')));
-  const noted = $derived(read.lines.filter(({ notes }) => notes.length > 0));
+  const counts = $derived(read?.counts ?? { lines: 0, fresh: 0, known: 0, noted: 0 });
+  $effect(() => {
+    const asked = { source, standing, meanings, currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns };
+    untrack(() => reader.ask(asked));
+  });
   const meaningWords: Record<string, string> = {
     ...Object.fromEntries(monthMeanings.map((meaning, month) => [meaning, `searches in ${monthNames[month]}`])),
     keyword: 'keyword',
@@ -58,7 +53,7 @@
     low === null ? '' : low === high || high === null ? write(low) : `${write(low)}–${write(high)}`;
 
   function choose(index: number, meaning: ColumnMeaning) {
-    chosen = read.columns.map((column, at) =>
+    chosen = (read?.columns ?? []).map((column, at) =>
       at === index
         ? meaning
         : column.meaning === meaning && meaning !== 'ignore' && !meaning.startsWith('month')
@@ -67,17 +62,10 @@
     );
   }
 
-  async function readFile(chosenFile: File | undefined) {
-    if (!chosenFile) return;
+  function chooseFile(next: File | null) {
+    file = next;
+    chosen = null;
     failure = '';
-    try {
-      const decoded = await decodeFile(chosenFile);
-      const [largest] = [...decoded.sheets].sort((a, b) => b.rows.length - a.rows.length);
-      file = { name: chosenFile.name, rows: largest?.rows ?? [] };
-      chosen = null;
-    } catch (error) {
-      failure = error instanceof Error ? error.message : '';
-    }
   }
 
   /** The columns as they were corrected, for the next file of this shape. */
@@ -86,19 +74,30 @@
     else desk.workspace.add('sheetReading', { id: newId(), shape, meanings: [...columns] });
   }
 
-  function take() {
-    // Marked negatives are blocked at once; the rest waits for a verdict, or is kept where that was asked.
-    const source = file?.name.slice(0, 200) ?? 'pasted';
-    const incoming = incomingFinds(read.lines, { source, verdict: keepsAtOnce ? 'keep' : 'open', on: desk.today, isMeasured });
-    const merged = mergeFinds(desk.plan, incoming, { key: research.figures.key, name: 'pasted', newId });
-    if (!merged.change || desk.make(merged.change)) return;
-    if (chosen !== null) remember(read.shape, chosen);
-    shell.announce(`${countOf(merged.fresh, 'find')} brought in${merged.known > 0 ? `, ${merged.known} known before` : ''}.`);
-    pasted = '';
-    chosen = null;
-    file = null;
-    open = false;
-    ondone();
+  async function take() {
+    if (!read || isTaking) return;
+    isTaking = true;
+    failure = '';
+    try {
+      // Marked negatives are blocked at once; the rest waits for a verdict, or is kept where that was asked.
+      const marks = {
+        source: file?.name.slice(0, 200) ?? 'pasted',
+        verdict: keepsAtOnce ? ('keep' as const) : ('open' as const),
+        on: desk.today,
+        isMeasured,
+      };
+      const { fresh, known } = await desk.bringIn(await reader.pack({ id: newId(), key: research.figures.key, name: 'pasted' }, marks));
+      if (chosen !== null) remember(read.shape, chosen);
+      shell.announce(`${countOf(fresh, 'find')} brought in${known > 0 ? `, ${known.toLocaleString('en-GB')} known before` : ''}.`);
+      pasted = '';
+      chooseFile(null);
+      open = false;
+      ondone();
+    } catch (error) {
+      failure = error instanceof Error ? error.message : String(error);
+    } finally {
+      isTaking = false;
+    }
   }
 </script>
 
@@ -121,21 +120,22 @@
         type="file"
         class="text-[13px]"
         accept=".csv,.tsv,.txt,.xlsx"
-        onchange={(event) => void readFile(event.currentTarget.files?.[0])}
+        onchange={(event) => chooseFile(event.currentTarget.files?.[0] ?? null)}
       /></label
     >
     {#if file}<span
-        >{file.name}, {countOf(file.rows.length, 'row')}. <Button kind="link" onclick={() => (file = null)}>Leave it</Button></span
+        >{file.name}{reader.isBusy || !read ? ' is read …' : `, ${countOf(counts.lines + Number(read.hasHeading), 'row')}.`}
+        <Button kind="link" onclick={() => chooseFile(null)}>Leave it</Button></span
       >{/if}
     <label class="flex items-center gap-1.5"
       ><input type="checkbox" class="rounded-sm text-act" bind:checked={isMeasured} /> a search terms report: its figures are measured</label
     >
   </p>
-  {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
-  {#if read.lines.length > 0}
+  {#if failure || reader.failure}<p class="text-madder" role="alert">{failure || reader.failure}</p>{/if}
+  {#if read && counts.lines > 0 && !reader.failure}
     <p aria-live="polite">
-      <span class="font-semibold">{countOf(fresh.length, 'new find')}</span> of {countOf(read.lines.length, 'line')}{noted.length > 0
-        ? `; ${countOf(noted.length, 'line')} with a note`
+      <span class="font-semibold">{countOf(counts.fresh, 'new find')}</span> of {countOf(counts.lines, 'line')}{counts.noted > 0
+        ? `; ${countOf(counts.noted, 'line')} with a note`
         : ''}
     </p>
     {#if read.columns.length > 1}
@@ -171,7 +171,7 @@
           </tr>
         </thead>
         <tbody>
-          {#each read.lines.slice(0, mostShown) as line (line.line)}
+          {#each read.lines as line (line.line)}
             <tr class={`border-t border-rule-soft ${line.isNew ? '' : 'text-ink-3'}`}>
               <td class="py-0.5 font-mono text-[12px] text-ink-2">{line.line}</td>
               {#if read.columns.length > 1}<td class="max-w-40 truncate pe-3 text-ink-2" title={line.written}>{line.written}</td>{/if}
@@ -187,8 +187,8 @@
           {/each}
         </tbody>
       </table>
-      {#if read.lines.length > mostShown}<p class="py-1 text-ink-2">
-          and {read.lines.length - mostShown} more lines
+      {#if counts.lines > read.lines.length}<p class="py-1 text-ink-2">
+          and {(counts.lines - read.lines.length).toLocaleString('en-GB')} more lines
         </p>{/if}
     </div>
   {/if}
@@ -197,6 +197,8 @@
       ><input type="checkbox" class="rounded-sm text-act" bind:checked={keepsAtOnce} /> keep them all at once</label
     >
     <Button onclick={() => (open = false)}>Not now</Button>
-    <Button kind="act" disabled={fresh.length + known.length === 0} onclick={take}>Bring in {countOf(fresh.length, 'find')}</Button>
+    <Button kind="act" disabled={reader.isBusy || isTaking || reader.failure !== '' || counts.fresh + counts.known === 0} onclick={take}
+      >{isTaking ? 'Bringing in' : 'Bring in'} {countOf(counts.fresh, 'find')}</Button
+    >
   {/snippet}
 </Dialog>

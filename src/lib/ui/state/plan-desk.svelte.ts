@@ -2,6 +2,7 @@ import { emptyBook, type Book } from '$lib/core/plan/book';
 import { FindIndex } from '$lib/core/keywords/find-index';
 import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import { recordsOf } from '$lib/core/plan/record-types';
+import type { BroughtIn } from '$lib/core/research/incoming-finds';
 import type { Finding } from '$lib/core/proof/finding';
 import { countByChapter, sumCounts } from '$lib/core/proof/count-findings';
 import { createContext } from './context';
@@ -47,6 +48,17 @@ export class PlanDesk extends Stream {
   /** Today in the account's time zone, yyyy-MM-dd. */
   get today(): string {
     return new Intl.DateTimeFormat('sv-SE', { timeZone: this.view?.account.timeZone }).format(new Date());
+  }
+
+  /** Brings finds in that travel as lines of JSON, one step that the server makes; throws with what it says where it does not. */
+  async bringIn(body: Blob): Promise<BroughtIn> {
+    return this.askAside(async () => {
+      const headers = { 'content-type': 'application/x-ndjson' };
+      const response = await fetch(`/api/plans/${encodeURIComponent(this.planId)}/finds`, { method: 'POST', headers, body });
+      const answer = (await response.json()) as BroughtIn & { message?: string };
+      if (!response.ok) throw new Error(answer.message ?? 'The finds were not brought in.');
+      return answer;
+    });
   }
 
   /** Has the proof read again; to be called when the book changes. */

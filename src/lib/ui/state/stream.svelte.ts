@@ -234,6 +234,19 @@ export class Stream {
     this.show();
   }
 
+  /** Has the server make a step by another way than changes; what waits is sent first, and what came of it is fetched. */
+  protected async askAside<T>(make: () => Promise<T>): Promise<T> {
+    await this.flush();
+    if (this.pending.length > 0) throw new Error('The server does not answer. What waits has to be saved first.');
+    this.saved = 'saving';
+    try {
+      return await make();
+    } finally {
+      await this.refresh();
+      this.saved = 'saved';
+    }
+  }
+
   /** The steps that can be undone or made again, the last one first. */
   async readSteps(): Promise<ListedStep[]> {
     await this.flush();

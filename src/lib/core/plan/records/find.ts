@@ -16,7 +16,7 @@ export type BlockReason = (typeof blockReasons)[number];
 const searches = z.int().min(0).max(1_000_000_000).nullable();
 
 /** Figures with what they belong to: places, source and day. */
-const figures = z.strictObject({
+export const figures = z.strictObject({
   /** Searches a month, as a range. */
   searchesLow: searches,
   searchesHigh: searches,

@@ -1,0 +1,58 @@
+import Papa from 'papaparse';
+
+/** Rows of cells as one text, split only as they are read: rows of strings would hold several times as much. */
+export interface ListText {
+  text: string;
+  /** What parts the cells; null: each line is one cell. */
+  delimiter: string | null;
+  /** Whether a cell may stand in quotation marks and go over several lines. */
+  isQuoted: boolean;
+}
+
+/** Pasted text, by what parts its cells. Quotation marks mean a phrase keyword in pasted lists: only commas and semicolons make them quote a cell. */
+export function listTextOf(text: string): ListText {
+  const delimiter = text.includes('\t') ? '\t' : isTable(text, ';') ? ';' : isTable(text, ',') ? ',' : null;
+  return { text, delimiter, isQuoted: delimiter === ';' || delimiter === ',' };
+}
+
+const linesLookedAt = 20;
+
+/** Whether each of the first lines has the same number of a delimiter, and at least one. */
+function isTable(text: string, delimiter: string): boolean {
+  const counts: number[] = [];
+  eachLine(text, (line) => {
+    if (line.trim() !== '') counts.push(Papa.parse<string[]>(line, { delimiter }).data[0]?.length ?? 1);
+    return counts.length < linesLookedAt;
+  });
+  return counts.length > 1 && counts.every((count) => count === counts[0] && count > 1);
+}
+
+/** Takes each line, until one is answered with false. */
+function eachLine(text: string, take: (line: string) => boolean): void {
+  const isBroken = text.includes('\r');
+  for (let start = 0; start <= text.length;) {
+    const feed = text.indexOf('\n', start);
+    const back = isBroken ? text.indexOf('\r', start) : -1;
+    const end = back >= 0 && (feed < 0 || back < feed) ? back : feed < 0 ? text.length : feed;
+    if (!take(text.slice(start, end))) return;
+    start = end + (text[end] === '\r' && text[end + 1] === '\n' ? 2 : 1);
+  }
+}
+
+const lineBreak = /\r\n|\r|\n/g;
+const breaksIn = (cells: readonly string[]) =>
+  cells.reduce((sum, cell) => sum + (cell.includes('\n') || cell.includes('\r') ? (cell.match(lineBreak)?.length ?? 0) : 0), 0);
+
+/** Takes each row and the line on which it begins, counted from 1, empty rows as well; until one is answered with false. */
+export function eachRow({ text, delimiter, isQuoted }: ListText, take: (cells: readonly string[], line: number) => boolean | void): void {
+  let line = 1;
+  if (delimiter === null || !isQuoted) eachLine(text, (one) => take(delimiter === null ? [one] : one.split(delimiter), line++) !== false);
+  else
+    Papa.parse<string[]>(text, {
+      delimiter,
+      step: ({ data }, parser) => {
+        if (take(data, line) === false) parser.abort();
+        line += 1 + breaksIn(data);
+      },
+    });
+}

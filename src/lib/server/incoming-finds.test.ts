@@ -1,0 +1,129 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { readPastedFinds, incomingFinds } from '$lib/core/exchange/read-finds';
+import { planFileSchema } from '$lib/core/exchange/plan-file';
+import { inOrder } from '$lib/core/plan/book';
+import { linesOfFinds } from '$lib/core/research/incoming-finds';
+import type { IncomingFind } from '$lib/core/research/merge-finds';
+import { cleanFile, countingIds } from '../../tests/clean-plan';
+import { openDatabase } from './db/open-database';
+import { bringFindsIn } from './incoming-finds';
+import { RequestRefused } from './outcome';
+import { Plans } from './plans';
+import { WriteDoor } from './write-door';
+
+const now = () => new Date('2026-12-21T12:00:00Z');
+let door: WriteDoor;
+let plans: Plans;
+let planId: string;
+let heard: number[];
+beforeEach(() => {
+  door = new WriteDoor(openDatabase(':memory:'), now);
+  const newId = countingIds();
+  plans = new Plans(door, { now, newId });
+  planId = plans.readIn(planFileSchema.parse(cleanFile));
+  heard = [];
+  door.listen(({ stream, revision }) => stream === planId && heard.push(revision));
+});
+
+const bring = (body: string) => bringFindsIn({ door, plans, newId: countingIds('f') }, planId, body);
+const bodyOf = (incoming: Iterable<IncomingFind>, id = 'once') => [...linesOfFinds({ id, key: '', name: 'pasted' }, incoming)].join('');
+const finds = () => inOrder(door.open(planId).book.find);
+const ofList = (text: string) =>
+  incomingFinds(readPastedFinds(text, { currency: 'GBP', refusedSigns: new Set(), standing: new Set() }).listed, {
+    source: 'list.csv',
+    verdict: 'open',
+    on: '2026-12-21',
+  });
+const refusalOf = (work: () => unknown) => {
+  try {
+    work();
+  } catch (error) {
+    if (error instanceof RequestRefused) return [error.status, error.code, error.path];
+    throw error;
+  }
+  return null;
+};
+
+describe('finds brought in as lines', () => {
+  it('are one step, joined with what stands, and taken back as one', () => {
+    const before = finds();
+    const lines = Array.from({ length: 4100 }, (_, at) => `zither number ${at}\t${at}\t0.40\t2.00`);
+    const answer = bring(bodyOf(ofList([...lines, `${before[0]!.text}\t77`, '-zither jobs'].join('\n'))));
+    expect(answer).toMatchObject({ fresh: 4101, known: 1, ruled: 0 });
+    expect(heard).toEqual([answer.revision]);
+    const after = finds();
+    expect(after).toHaveLength(before.length + 4101);
+    expect(after.find(({ text }) => text === 'zither number 4099')).toMatchObject({
+      verdict: 'open',
+      searchesHigh: 4099,
+      bidHighMinor: 200,
+      source: 'list.csv',
+      figuresOn: '2026-12-21',
+    });
+    expect(after.find(({ id }) => id === before[0]!.id)?.alsoFrom).toContain('list.csv');
+    expect([...door.open(planId).book.negative.values()].map(({ text }) => text)).toContain('zither jobs');
+    expect(new Set(after.map(({ position }) => position)).size).toBe(after.length);
+
+    expect(door.listSteps(planId).map(({ summary, rows }) => [summary.name, rows])[0]).toEqual(['pasted', 4103]);
+    expect(door.apply(planId, { id: 'undo', revision: 0, change: { type: 'undo' } }).ok).toBe(true);
+    expect(finds()).toEqual(before);
+    expect(door.apply(planId, { id: 'redo', revision: 0, change: { type: 'redo' } }).ok).toBe(true);
+    expect(finds()).toEqual(after);
+  });
+
+  it('are not brought in a second time where the answer was lost', () => {
+    const body = bodyOf(ofList('zither'));
+    const { revision } = bring(body);
+    expect(bring(body)).toMatchObject({ revision });
+    expect(heard).toEqual([revision]);
+    expect(finds().filter(({ text }) => text === 'zither')).toHaveLength(1);
+  });
+
+  it('write a form of a standing word down once, however many packs hold it', () => {
+    const word = { id: 'w', words: 'zither', verdict: 'block', reason: 'other', stands: true, position: 0 };
+    door.apply(planId, { id: 'word', revision: 0, change: { type: 'add', record: 'wordVerdict', rows: [word] } });
+    const answer = bring(bodyOf(Array.from({ length: 4500 }, (_, at) => ({ text: `zithers ${at}`, figures: null, source: 'a' }))));
+    expect(answer).toMatchObject({ fresh: 4500, ruled: 4500 });
+    const negatives = [...door.open(planId).book.negative.values()].filter(({ wordVerdictId }) => wordVerdictId === 'w');
+    expect(negatives.map(({ text }) => text)).toEqual(['zithers']);
+  });
+
+  it('that bring nothing new leave no step', () => {
+    const [known] = finds();
+    const steps = door.listSteps(planId).length;
+    expect(bring(bodyOf([{ text: known!.text, figures: null, source: '' }]))).toMatchObject({ fresh: 0, known: 1 });
+    expect([door.listSteps(planId).length, heard]).toEqual([steps, []]);
+  });
+});
+
+describe('hostile lines', () => {
+  const head = '{"id":"a","key":"","name":"pasted"}\n';
+  const good = bodyOf([{ text: 'zither', figures: null, source: '' }]).split('\n')[1]!;
+  it.each([
+    ['nothing', '', [422, 'not-valid', 'line 1']],
+    ['no head', `${good}\n`, [422, 'not-valid', 'line 1, id']],
+    ['another step’s name', '{"id":"a","key":"","name":"safe-mended"}\n', [422, 'not-valid', 'line 1, name']],
+    ['a broken line', `${head}{"record":\n`, [400, 'broken-json', '']],
+    ['another record', `${head}${good.replace('"find"', '"keyword"')}\n`, [422, 'not-valid', 'line 2, record']],
+    ['a missing field', `${head}${good.replace('"source"', '"sauce"')}\n`, [422, 'not-valid', 'line 2, fields.source']],
+    ['a control sign', `${head}${good.replace('zither', 'zi\\u0000ther')}\n`, [422, 'not-valid', 'line 2, 0.text']],
+    [
+      'more finds than it has values for',
+      `${head}${good.replace('"count":1', '"count":3').replace('["zither"]', '["zither","lute"]')}\n`,
+      [422, 'not-valid', 'line 2, 2.text'],
+    ],
+    ['the same find twice', `${head}${good}\n${good}\n`, [409, 'twice', 'finds']],
+  ])('%s is refused, and nothing is written', (_, body, expected) => {
+    const before = finds();
+    expect(refusalOf(() => bring(body))).toEqual(expected);
+    expect([finds(), heard]).toEqual([before, []]);
+  });
+
+  it('a plan that is not there is none', () => {
+    expect(refusalOf(() => bringFindsIn({ door, plans, newId: countingIds() }, 'gone', `${head}${good}`))).toEqual([
+      404,
+      'no-such-plan',
+      'id',
+    ]);
+  });
+});
