@@ -70,12 +70,19 @@ const byOther: Partial<Readonly<Record<FindOrder, (a: Find, b: Find) => number>>
 
 /** Finds by a number of theirs, equals as they stand. Where number and place fit into one double together, those are sorted natively. */
 function sortByNumber(finds: readonly Find[], numberOf: (find: Find) => number): readonly Find[] {
-  const numbers = Float64Array.from(finds, numberOf);
-  const least = numbers.reduce((one, other) => Math.min(one, other), Infinity);
-  const known = numbers.reduce((one, other) => (other === unknownLast ? one : Math.max(one, other)), least);
   const size = finds.length;
+  const marks = new Float64Array(size);
+  let [least, known] = [Infinity, -Infinity];
+  for (let at = 0; at < size; at++) {
+    const number = numberOf(finds[at]!);
+    marks[at] = number;
+    if (number < least) least = number;
+    if (number > known && number !== unknownLast) known = number;
+  }
+  known = Math.max(known, least);
   if ((known - least + 2) * size > Number.MAX_SAFE_INTEGER) return [...finds].sort((a, b) => numberOf(a) - numberOf(b));
-  const marks = numbers.map((number, at) => (Math.min(number, known + 1) - least) * size + at).sort();
+  for (let at = 0; at < size; at++) marks[at] = (Math.min(marks[at]!, known + 1) - least) * size + at;
+  marks.sort();
   return Array.from(marks, (mark) => finds[mark % size]!);
 }
 
@@ -134,10 +141,11 @@ interface OrderedFinds {
 }
 
 const numberOfVerdict = Object.fromEntries(verdicts.map((verdict, number) => [verdict, number])) as Record<Verdict, number>;
-const withVerdicts = (finds: readonly Find[]): OrderedFinds => ({
-  finds,
-  verdicts: Uint8Array.from(finds, ({ verdict }) => numberOfVerdict[verdict]),
-});
+function withVerdicts(finds: readonly Find[]): OrderedFinds {
+  const numbers = new Uint8Array(finds.length);
+  for (let at = 0; at < finds.length; at++) numbers[at] = numberOfVerdict[finds[at]!.verdict];
+  return { finds, verdicts: numbers };
+}
 /** Changes up to which each is looked for by itself. */
 const fewChanges = 50;
 

@@ -16,7 +16,7 @@ export interface PackedRows {
 }
 
 /** Rows in one pack: unpacking it takes a few milliseconds. */
-const rowsAtOnce = 2000;
+export const rowsInPack = 2000;
 /** Values up to which a field lists them. */
 const mostListed = 32;
 
@@ -42,8 +42,8 @@ export function* packRows(
   rows: readonly Row[],
   fields: readonly string[] = Object.keys(rows[0] ?? {}),
 ): Iterable<PackedRows> {
-  for (let from = 0; from < rows.length; from += rowsAtOnce) {
-    const part = rows.slice(from, from + rowsAtOnce);
+  for (let from = 0; from < rows.length; from += rowsInPack) {
+    const part = rows.slice(from, from + rowsInPack);
     yield { record, count: part.length, fields: Object.fromEntries(fields.map((field) => [field, packField(part, field)])) };
   }
 }

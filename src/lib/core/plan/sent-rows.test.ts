@@ -4,7 +4,9 @@ import type { StepSummary } from './changes';
 import { linesOfNews, NewsReader, type StreamNews } from './news-lines';
 import { packRows, unpackRows } from './packed-rows';
 import type { Row } from './record-types';
-import { packSent, unpackSent } from './sent-rows';
+import { packBetween, unpackSent } from './sent-rows';
+import { findRow } from '../../../tests/find-row';
+import { emptyBook, type Book } from './book';
 
 const copied = <T>(value: T) => JSON.parse(JSON.stringify(value)) as T;
 const value = fc.oneof(
@@ -38,19 +40,16 @@ describe('rows in packs', () => {
   });
 
   it('carry some fields only, where some are asked for, and ids of rows that are gone', () => {
-    const packs = [
-      ...packSent(
-        [
-          { record: 'find', id: 'a', after: { id: 'a', text: 'piano', verdict: 'open' } },
-          { record: 'group', id: 'b', after: null },
-        ],
-        { find: ['id', 'text'] },
-      ),
-    ];
+    const group = { id: 'g' } as Book['group'] extends ReadonlyMap<string, infer R> ? R : never;
+    const find = findRow('a', 'piano', 'open', null, 0);
+    const before: Book = { ...emptyBook(), group: new Map([['g', group]]) };
+    const after: Book = { ...emptyBook(), find: new Map([['a', find]]) };
+    const packs = [...packBetween(before, after, { records: ['find', 'group'], fields: { find: ['id', 'text'] } })];
     expect(packs.flatMap(unpackSent)).toEqual([
-      { record: 'group', id: 'b', after: null },
       { record: 'find', id: 'a', after: { id: 'a', text: 'piano' } },
+      { record: 'group', id: 'g', after: null },
     ]);
+    expect([...packBetween(before, after, { records: ['brief'] })]).toEqual([]);
   });
 });
 

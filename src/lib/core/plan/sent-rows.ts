@@ -1,5 +1,5 @@
 import { applyEdits, emptyBook, type Book, type RowEdit } from './book';
-import { packRows, unpackRows, type PackedRows } from './packed-rows';
+import { packRows, rowsInPack, unpackRows, type PackedRows } from './packed-rows';
 import { idsToCompare } from './patched-rows';
 import { recordNames, type RecordName, type Row } from './record-types';
 
@@ -14,31 +14,55 @@ export interface SentRow {
 export type RowsPack = PackedRows | { record: RecordName; gone: string[] };
 
 type Rows = ReadonlyMap<string, Row>;
+/** Fields by record; of a record that is not named all. */
+type FieldsSent = Partial<Record<RecordName, readonly string[]>>;
 
-/** The rows in which two books differ; what was not touched is the same object in both. */
-export function rowsBetween(before: Book, after: Book, records: readonly RecordName[] = recordNames): SentRow[] {
-  const rows: SentRow[] = [];
+/** What is said of one record, put together from rows as they come: a pack is made as soon as it is full, so that no more are held. */
+function* packRecord(
+  record: RecordName,
+  rows: Iterable<readonly [id: string, after: Row | null]>,
+  fields?: readonly string[],
+): Iterable<RowsPack> {
+  const gone: string[] = [];
+  let standing: Row[] = [];
+  for (const [id, after] of rows) {
+    if (!after) gone.push(id);
+    else if (standing.push(after) === rowsInPack) {
+      yield* packRows(record, standing, fields);
+      standing = [];
+    }
+  }
+  if (gone.length > 0) yield { record, gone };
+  yield* packRows(record, standing, fields);
+}
+
+function* differences(from: Rows, to: Rows): Iterable<readonly [id: string, after: Row | null]> {
+  if (from.size === 0) yield* to;
+  else for (const id of idsToCompare(from, to)) if (from.get(id) !== to.get(id)) yield [id, to.get(id) ?? null];
+}
+
+/** The rows in which two books differ, in packs of some thousands; what was not touched is the same object in both. */
+export function* packBetween(
+  before: Book,
+  after: Book,
+  { records = recordNames, fields = {} }: { records?: readonly RecordName[]; fields?: FieldsSent } = {},
+): Iterable<RowsPack> {
   for (const record of records) {
     const [from, to] = [before[record], after[record]] as unknown as [Rows, Rows];
-    if (from === to) continue;
-    if (from.size === 0) for (const [id, row] of to) rows.push({ record, id, after: row });
-    else for (const id of idsToCompare(from, to)) if (from.get(id) !== to.get(id)) rows.push({ record, id, after: to.get(id) ?? null });
+    if (from !== to) yield* packRecord(record, differences(from, to), fields[record]);
   }
-  return rows;
 }
 
-/** Rows in packs of some thousands; of a record with `fields` only those. */
-export function* packSent(rows: readonly SentRow[], fields: Partial<Record<RecordName, readonly string[]>> = {}): Iterable<RowsPack> {
-  const standing: Partial<Record<RecordName, Row[]>> = {};
-  const gone: Partial<Record<RecordName, string[]>> = {};
-  for (const { record, id, after } of rows)
-    if (after) (standing[record] ??= []).push(after);
-    else (gone[record] ??= []).push(id);
-  for (const [record, ids] of entriesOf(gone)) yield { record, gone: ids };
-  for (const [record, list] of entriesOf(standing)) yield* packRows(record, list, fields[record]);
+/** Rows as they now stand, of any records, in packs of some thousands. */
+export function* packSent(rows: readonly SentRow[]): Iterable<RowsPack> {
+  const byRecord = new Map<RecordName, [string, Row | null][]>();
+  for (const { record, id, after } of rows) {
+    const list = byRecord.get(record);
+    if (list) list.push([id, after]);
+    else byRecord.set(record, [[id, after]]);
+  }
+  for (const [record, list] of byRecord) yield* packRecord(record, list);
 }
-
-const entriesOf = <T>(lists: Partial<Record<RecordName, T[]>>) => Object.entries(lists) as [RecordName, T[]][];
 
 /** The rows of a pack. */
 export const unpackSent = (pack: RowsPack): SentRow[] =>

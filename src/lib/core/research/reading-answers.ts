@@ -6,7 +6,7 @@ import { findPlanView, firstLanguage, type PlanView } from '../plan/plan-view';
 import type { RecordName } from '../plan/record-types';
 import { laterFind, type Find, type Verdict } from '../plan/records/find';
 import { wordKinds, type WordKindName } from '../plan/records/word-kind';
-import { packSent, rowsBetween, SentBook, type RowsPack, type SentRow } from '../plan/sent-rows';
+import { packBetween, SentBook, type RowsPack, type SentRow } from '../plan/sent-rows';
 import { FindReading } from './find-reading';
 import type { NamedPlace } from './lexicon';
 import type { NextWord } from './next-word';
@@ -110,7 +110,7 @@ const findFields: readonly (keyof Find)[] = [
 
 /** What reading looks at of the rows between two books, in packs. */
 export const packReading = (before: Book, after: Book): Iterable<RowsPack> =>
-  packSent(rowsBetween(before, after, readRecords), { find: findFields });
+  packBetween(before, after, { records: readRecords, fields: { find: findFields } });
 
 /** What finds that were sent leave out. */
 const leftOut = { ...laterFind, ...noFigures, source: '' };

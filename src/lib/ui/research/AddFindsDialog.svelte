@@ -28,6 +28,7 @@
   const fresh = $derived(sources.merged?.fresh ?? 0);
   const waiting = $derived(sources.themes.filter(({ state }) => state === 'waits').length);
   const texts = $derived.by(() => {
+    if (sources.incoming.length === 0) return [];
     const standing = new Set([...research.desk.book.find.values()].map(({ text }) => text));
     return sources.incoming.filter(({ text }) => !standing.has(text)).slice(0, 40);
   });

@@ -29,7 +29,6 @@
   let failure = $state('');
   let isTaking = $state(false);
 
-  const standing = $derived(inOrder(desk.book.find).map(({ text }) => text));
   const source: ListSource = $derived(file === null ? { pasted } : { file });
   const { read } = $derived(reader);
   /** How files of this shape were read after they were corrected. */
@@ -38,6 +37,9 @@
   const meanings = $derived(chosen ?? (isGuessing ? null : ((remembered?.meanings as ColumnMeaning[] | undefined) ?? null)));
   const counts = $derived(read?.counts ?? { lines: 0, fresh: 0, known: 0, noted: 0 });
   $effect(() => {
+    // What comes in meanwhile is what was read.
+    if (isTaking) return;
+    const standing = inOrder(desk.book.find).map(({ text }) => text);
     const asked = { source, standing, meanings, currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns };
     untrack(() => reader.ask(asked));
   });

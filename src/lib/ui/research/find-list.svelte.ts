@@ -103,7 +103,7 @@ export class FindList {
   ) {}
 
   private placeOf(id: string): number {
-    return this.shown.findIndex((find) => find.id === id);
+    return id === '' ? -1 : this.shown.findIndex((find) => find.id === id);
   }
 
   private holders(): ReadonlySet<string> | undefined {

@@ -1,7 +1,7 @@
 import type { SureAnswer } from '$lib/core/groups/plan-answers';
 import type { Overlap } from '$lib/core/groups/overlaps';
 import { emptyBook, type Book } from '$lib/core/plan/book';
-import { packSent, rowsBetween } from '$lib/core/plan/sent-rows';
+import { packBetween } from '$lib/core/plan/sent-rows';
 import type { Proof } from '$lib/core/proof/read-proof';
 import { ProofReceiver } from '$lib/core/proof/sent-proof';
 import type { ProofAnswer, ProofAsked, ProofRequest, SearchesAsked } from '$lib/workers/proof.worker';
@@ -88,7 +88,7 @@ export class ProofReader {
     this.waiting = null;
     this.areAnswersOld = false;
     this.awaited = Number(wantsProof) + Number(this.searches !== null);
-    const packs = packSent(rowsBetween(this.sent, book));
+    const packs = packBetween(this.sent, book);
     this.sent = book;
     this.last = { planId, today };
     const asked: ProofAsked = { planId, today, wantsProof, wantsOverlaps: this.watchers > 0, searches: this.searches };

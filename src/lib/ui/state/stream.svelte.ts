@@ -106,6 +106,7 @@ export class Stream {
   private revision = 0;
   private pending: SentChange[] = [];
   private inFlight: Promise<void> | null = null;
+  private refreshing: Promise<void> = Promise.resolve();
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly channel = new BroadcastChannel(newsChannel);
 
@@ -116,7 +117,7 @@ export class Stream {
   ) {
     this.channel.onmessage = ({ data }: MessageEvent<ChannelNews>) => {
       if (data === 'catch-up') void this.flush().then(() => this.refresh());
-      else if (data.stream === this.id && data.revision > this.revision) void this.refresh();
+      else if (data.stream === this.id) void this.catchUpWith(data.revision);
     };
   }
 
@@ -264,8 +265,18 @@ export class Stream {
     return response.json();
   }
 
-  /** Fetches what other tabs have changed. */
-  async refresh(): Promise<void> {
+  /** Fetches what other tabs have changed; one asking after the other, so that the same rows do not come twice. */
+  refresh(): Promise<void> {
+    this.refreshing = this.refreshing.then(() => this.fetchNews());
+    return this.refreshing;
+  }
+
+  private async catchUpWith(revision: number): Promise<void> {
+    await this.refreshing;
+    if (revision > this.revision) await this.refresh();
+  }
+
+  private async fetchNews(): Promise<void> {
     if (this.inFlight || !this.isLoaded) return;
     try {
       const response = await fetch(`${this.address}?since=${this.revision}`, { headers: asLines });
