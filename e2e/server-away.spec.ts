@@ -17,12 +17,32 @@ test('typing goes on while the server is away, and nothing typed is lost', async
   await expect(page.getByText('Not saved yet')).toBeVisible();
   await expect(headline).toHaveText('Typed before and while away');
 
+  // Asked for while the server is still away, it goes on waiting.
+  await page.getByRole('button', { name: 'Try now' }).click();
+  await expect(page.getByText('Not saved yet')).toBeVisible();
+
   // Back again: what waited is sent by itself, in order, once.
   await server.startAgain();
-  await page.getByRole('button', { name: 'Try now' }).click();
   await untilSaved(page);
   const plan = await (await page.request.get(`/api/plans/${id}`)).json();
   expect(plan.campaigns[0].groups[0].ads[0].headlines[1].text).toBe('Typed before and while away');
+});
+
+test('a list is not brought in while the server is away, and says so; it is once it is back', async ({ page, server }) => {
+  const id = await planId(page, 'Helgekurs på kysten');
+  await page.goto(`/plans/${id}/research`);
+  await page.getByRole('button', { name: 'Add finds' }).click();
+  await page.getByRole('button', { name: 'Paste or a file…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Paste finds' });
+  await dialog.locator('textarea').fill('seilkurs lanterne\nseilkurs knuter');
+  await expect(dialog).toContainText('2 new finds of 2 lines');
+  await server.kill();
+  await dialog.getByRole('button', { name: 'Bring in 2 finds' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('The server does not answer');
+  await server.startAgain();
+  await dialog.getByRole('button', { name: 'Bring in 2 finds' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.locator('[data-find="seilkurs knuter"]')).toBeVisible();
 });
 
 test('unsent edits survive a reload', async ({ page }) => {

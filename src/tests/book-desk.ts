@@ -2,6 +2,8 @@ import { FindIndex } from '$lib/core/keywords/find-index';
 import { applyEdits } from '$lib/core/plan/book';
 import type { Change } from '$lib/core/plan/changes';
 import { decide } from '$lib/core/plan/decide';
+import { incomingPack, type BroughtIn } from '$lib/core/research/incoming-finds';
+import { mergeFinds } from '$lib/core/research/merge-finds';
 import { bookOfFile, cleanFile, viewOf } from './clean-plan';
 
 /** A desk on a book alone: changes are decided and shown, nothing is sent. */
@@ -12,6 +14,7 @@ export class BookDesk {
   readonly currency = 'GBP';
   readonly today = '2026-12-21';
   private readonly findIndex = new FindIndex();
+  private cameIn = 0;
 
   get plan() {
     return viewOf(this.book);
@@ -28,6 +31,15 @@ export class BookDesk {
     this.made.push(made);
     this.book = applyEdits(this.book, decision.edits);
     return null;
+  }
+
+  /** Takes finds as they travel to the server. */
+  async bringIn(body: Blob): Promise<BroughtIn> {
+    const [, ...packs] = (await body.text()).trim().split('\n');
+    const incoming = packs.flatMap((pack) => incomingPack.parse(JSON.parse(pack)));
+    const { change, ...counts } = mergeFinds(this.plan, incoming, { key: '', name: 'finds-fetched', newId: () => `in-${++this.cameIn}` });
+    if (change) this.make(change);
+    return { revision: 0, ...counts };
   }
 
   add(record: never, ...rows: never[]) {

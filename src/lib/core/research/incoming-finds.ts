@@ -3,7 +3,7 @@ import { noFigures } from '../market/find-figures';
 import { packRows, unpackRows, type PackedRows } from '../plan/packed-rows';
 import { figures, find, verdicts, type Figures } from '../plan/records/find';
 import type { Row } from '../plan/record-types';
-import type { IncomingFind } from './merge-finds';
+import type { IncomingCounts, IncomingFind } from './merge-finds';
 
 /** A find on its way in, its figures beside its text. No verdict: it is to be judged. */
 const incomingRow = figures.extend({
@@ -26,11 +26,8 @@ export const incomingHead = z.strictObject({
 export type IncomingHead = z.infer<typeof incomingHead>;
 
 /** What bringing finds in did. */
-export interface BroughtIn {
+export interface BroughtIn extends IncomingCounts {
   revision: number;
-  fresh: number;
-  known: number;
-  ruled: number;
 }
 
 /** Finds that travel together. */

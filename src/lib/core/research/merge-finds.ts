@@ -20,14 +20,18 @@ export interface IncomingFind {
   verdict?: Verdict;
 }
 
-/** What bringing finds in does. */
-export interface MergedFinds {
-  change: Change | null;
+/** How many finds come in. */
+export interface IncomingCounts {
   fresh: number;
   /** Those that stand already; their sources and figures are joined. */
   known: number;
   /** Of the fresh ones, those that standing words judge at once. */
   ruled: number;
+}
+
+/** What bringing finds in does. */
+export interface MergedFinds extends IncomingCounts {
+  change: Change | null;
 }
 
 const mostSources = 20;
@@ -166,6 +170,20 @@ export class FindMerger {
       ruled,
     };
   }
+}
+
+/** What bringing finds in would do. `standing` are the texts of the plan's finds. */
+export function countIncoming(view: PlanView, standing: ReadonlySet<string>, incoming: Iterable<IncomingFind>): IncomingCounts {
+  const rules = new StandingWords(view);
+  const counts = { fresh: 0, known: 0, ruled: 0 };
+  const met = new Set<string>();
+  for (const { text, verdict } of incoming) {
+    const isKnown = standing.has(text) || met.has(text);
+    met.add(text);
+    counts[isKnown ? 'known' : 'fresh']++;
+    if (!isKnown && verdict === undefined && rules.find(text)) counts.ruled++;
+  }
+  return counts;
 }
 
 /** The change that brings finds in, one step. */

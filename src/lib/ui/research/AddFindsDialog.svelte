@@ -25,17 +25,13 @@
     { id: 'plan', says: 'Another plan' },
   ];
   const plans = $derived(inOrder(research.desk.workspace.book.plan).filter(({ id }) => id !== research.desk.planId));
-  const fresh = $derived(sources.merged?.fresh ?? 0);
+  const fresh = $derived(sources.counts?.fresh ?? 0);
   const waiting = $derived(sources.themes.filter(({ state }) => state === 'waits').length);
-  const texts = $derived.by(() => {
-    if (sources.incoming.length === 0) return [];
-    const standing = new Set([...research.desk.book.find.values()].map(({ text }) => text));
-    return sources.incoming.filter(({ text }) => !standing.has(text)).slice(0, 40);
-  });
+  const texts = $derived(sources.incoming.filter(({ text }) => !research.texts.has(text)).slice(0, 40));
   const area = 'h-36 rounded border border-field bg-sheet p-2 text-[13px] leading-5';
 
-  function take() {
-    const done = sources.take();
+  async function take() {
+    const done = await sources.take();
     if (!done) return;
     open = false;
     research.list.filter({ verdict: 'open', wordKey: '' });
@@ -159,10 +155,10 @@
               : 'Ask'}</Button
       >
     {/if}
-    {#if sources.merged}
+    {#if sources.counts}
       <p>
-        <b class="font-semibold">{countOf(fresh, 'new find')}</b>, {sources.merged.known} known{sources.merged.ruled > 0
-          ? `, ${sources.merged.ruled} judged at once by words that stand`
+        <b class="font-semibold">{countOf(fresh, 'new find')}</b>, {sources.counts.known} known{sources.counts.ruled > 0
+          ? `, ${sources.counts.ruled} judged at once by words that stand`
           : ''}
       </p>
     {/if}
@@ -175,7 +171,7 @@
   {/if}
   {#snippet footer()}
     <Button onclick={() => (open = false)}>Not now</Button>
-    <Button kind="act" disabled={!sources.merged?.change || sources.isBusy} onclick={take}>Bring in {countOf(fresh, 'find')}</Button>
+    <Button kind="act" disabled={!sources.counts || sources.isBusy} onclick={take}>Bring in {countOf(fresh, 'find')}</Button>
   {/snippet}
 </Dialog>
 {#if isPasting}<PasteDialog bind:open={isPasting} {research} ondone={() => (open = false)} />{/if}

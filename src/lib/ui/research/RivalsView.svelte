@@ -10,7 +10,6 @@
     type Competition,
     type Rival,
   } from '$lib/core/research/rivals';
-  import { mergeFinds } from '$lib/core/research/merge-finds';
   import { inOrder, nextPosition } from '$lib/core/plan/book';
   import { asRival, joinRivals } from '$lib/core/research/seen-rivals';
   import { clickRate } from '$lib/core/research/strongest';
@@ -98,15 +97,18 @@
     desk.make({ type: 'remove', record: 'seenRival', ids: told(rival).map(({ id }) => id as string) });
   }
 
-  function bringIn(rival: Rival) {
+  async function bringIn(rival: Rival) {
     const incoming = boughtByThemAlone(rival, desk.book.find.values()).map((text) => ({
       text,
       figures: noFigures,
       source: `rival ${rival.name}${rival.source ? `, ${rival.source}` : ''}`.slice(0, 200),
     }));
-    const { change, fresh } = mergeFinds(desk.plan, incoming, { key: research.figures.key, name: 'finds-fetched', newId });
-    if (change) desk.make(change);
-    shell.announce(`${countOf(fresh, 'find')} brought in, to be judged.`);
+    try {
+      const { fresh } = await research.bringIn(incoming);
+      shell.announce(`${countOf(fresh, 'find')} brought in, to be judged.`);
+    } catch (error) {
+      failure = error instanceof Error ? error.message : String(error);
+    }
   }
 </script>
 

@@ -5,7 +5,8 @@ import type { PlanFile } from '$lib/core/exchange/plan-file';
 import type { PatternList } from '$lib/core/plan/records/pattern-list';
 import type { ReadPage } from '$lib/core/pages/page-text';
 import { firstLanguage, groupsInOrder } from '$lib/core/plan/plan-view';
-import { mergeFinds, type IncomingFind, type MergedFinds } from '$lib/core/research/merge-finds';
+import type { BroughtIn } from '$lib/core/research/incoming-finds';
+import { countIncoming, type IncomingCounts, type IncomingFind } from '$lib/core/research/merge-finds';
 import { findsOfPage } from '$lib/core/research/page-finds';
 import { broadTerms } from '$lib/core/research/broad-terms';
 import { addedWords, businessOf, combineLists } from '$lib/core/research/patterns';
@@ -70,10 +71,8 @@ export class FindSources {
   readonly termList: readonly string[] = $derived.by(() => linesOf(this.terms).slice(0, mostTerms));
   readonly tooMany = $derived(linesOf(this.terms).length > mostTerms);
   /** What bringing them in would do. */
-  readonly merged: MergedFinds | null = $derived.by(() =>
-    this.incoming.length === 0
-      ? null
-      : mergeFinds(this.research.desk.plan, this.incoming, { key: this.research.figures.key, name: 'finds-fetched', newId }),
+  readonly counts: IncomingCounts | null = $derived.by(() =>
+    this.incoming.length === 0 ? null : countIncoming(this.research.desk.plan, this.research.texts, this.incoming),
   );
 
   constructor(private readonly research: ResearchDesk) {
@@ -230,7 +229,7 @@ export class FindSources {
 
   /** Asks again for each theme by itself, one after the other. */
   private async askThemes(): Promise<void> {
-    const known = new Set([...this.research.desk.book.find.values()].map(({ text }) => text));
+    const known = new Set(this.research.texts);
     const mark = (theme: string, fields: Partial<ThemeAsked>) =>
       (this.outcomes = new Map(this.outcomes).set(theme, { ...this.outcomes.get(theme), ...fields }));
     for (const { theme, state } of this.themes) {
@@ -248,12 +247,20 @@ export class FindSources {
     }
   }
 
-  /** Brings in what was gathered; answers what that did, or null where there was nothing. */
-  take(): MergedFinds | null {
-    const { merged } = this;
-    if (!merged?.change) return null;
-    this.research.desk.make(merged.change);
-    this.incoming = [];
-    return merged;
+  /** Brings in what was gathered; answers what that did, or null where nothing came of it. */
+  async take(): Promise<BroughtIn | null> {
+    if (this.incoming.length === 0 || this.isBusy) return null;
+    this.isBusy = true;
+    this.failure = '';
+    try {
+      const brought = await this.research.bringIn(this.incoming);
+      this.incoming = [];
+      return brought;
+    } catch (error) {
+      this.failure = error instanceof Error ? error.message : String(error);
+      return null;
+    } finally {
+      this.isBusy = false;
+    }
   }
 }

@@ -52,9 +52,9 @@ describe('where finds come from', () => {
     marketOf((terms) => [...terms, 'piano voicing']);
     const { desk, sources } = open();
     await sources.gather();
-    expect(sources.merged).toMatchObject({ fresh: 1, known: 1 });
+    expect(sources.counts).toMatchObject({ fresh: 1, known: 1 });
     expect(texts(desk)).toEqual(['piano tuning']);
-    sources.take();
+    await sources.take();
     expect(texts(desk)).toEqual(['piano tuning', 'piano voicing']);
     const voicing = [...desk.book.find.values()].at(-1);
     expect(voicing).toMatchObject({
@@ -64,7 +64,7 @@ describe('where finds come from', () => {
       source: 'practice market',
       figuresOn: '2026-12-21',
     });
-    expect(sources.take()).toBeNull();
+    expect(await sources.take()).toBeNull();
   });
 
   it('asks at most ten terms at once', () => {
@@ -86,7 +86,7 @@ describe('where finds come from', () => {
       ['left out', 0],
       ['done', 1],
     ]);
-    expect(sources.merged?.fresh).toBe(3);
+    expect(sources.counts?.fresh).toBe(3);
   });
 
   it('stopped half way through the themes, keeps what was found so far', async () => {
@@ -113,7 +113,7 @@ describe('where finds come from', () => {
     const { desk, sources } = open();
     sources.choose('misspelt');
     await sources.gather();
-    sources.take();
+    await sources.take();
     const made = [...desk.book.find.values()].filter(({ isMisspelling }) => isMisspelling);
     expect(made.length).toBeGreaterThan(0);
     expect(made.every(({ source, verdict }) => source === 'misspelling' && verdict === 'open')).toBe(true);

@@ -9,9 +9,11 @@ import {
   type Acceptance,
   type AcceptedGroup,
 } from '$lib/core/research/accept-proposals';
+import { linesOfFinds, type BroughtIn } from '$lib/core/research/incoming-finds';
 import { KeptTexts } from '$lib/core/research/kept-texts';
 import type { Lexicon, NamedPlace } from '$lib/core/research/lexicon';
 import { LexiconKeeper } from '$lib/core/research/lexicon-keeper';
+import type { IncomingFind } from '$lib/core/research/merge-finds';
 import type { Proposal } from '$lib/core/research/propose-verdict';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import { shortestNegative } from '$lib/core/research/shortest-negative';
@@ -47,6 +49,8 @@ export class ResearchDesk {
   private readonly lexicons = new LexiconKeeper();
   /** Words of the finds that may be names of places. */
   readonly candidates = $derived.by(() => this.reader.answer.candidates ?? []);
+  /** Texts of the finds. */
+  readonly texts: ReadonlySet<string> = $derived.by(() => new Set(this.list.all.map(({ text }) => text)));
   readonly left: readonly Find[] = $derived.by(() => this.list.all.filter(({ verdict }) => verdict === 'open'));
   /** What no negative may block: kept finds, and keywords that are bid on. */
   private readonly kept: KeptTexts = $derived.by(() => {
@@ -126,6 +130,13 @@ export class ResearchDesk {
       const { pages } = line as { pages?: ResultsPage[] };
       if (pages) this.pages = new Map([...this.pages, ...pages.map((page) => [page.text, page] as const)]);
     });
+  }
+
+  /** Brings in finds that were fetched, one step; of the same text the last. Throws with what the server says where it does not take them. */
+  bringIn(incoming: readonly IncomingFind[]): Promise<BroughtIn> {
+    const byText = new Map(incoming.map((one) => [one.text, one]));
+    const head = { id: newId(), key: this.figures.key, name: 'finds-fetched' as const };
+    return this.desk.bringIn(new Blob([...linesOfFinds(head, byText.values())]));
   }
 
   /** Gives the chosen finds a verdict, and puts kept ones in a group in the same step; answers how many. */

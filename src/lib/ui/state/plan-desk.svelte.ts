@@ -54,7 +54,9 @@ export class PlanDesk extends Stream {
   async bringIn(body: Blob): Promise<BroughtIn> {
     return this.askAside(async () => {
       const headers = { 'content-type': 'application/x-ndjson' };
-      const response = await fetch(`/api/plans/${encodeURIComponent(this.planId)}/finds`, { method: 'POST', headers, body });
+      const address = `/api/plans/${encodeURIComponent(this.planId)}/finds`;
+      const response = await fetch(address, { method: 'POST', headers, body }).catch(() => null);
+      if (!response) throw new Error('The server does not answer. Try again: what has come in does not come in twice.');
       const answer = (await response.json()) as BroughtIn & { message?: string };
       if (!response.ok) throw new Error(answer.message ?? 'The finds were not brought in.');
       return answer;
