@@ -14,6 +14,8 @@ export interface NamedPlace {
   isOurs: boolean;
   /** From the nearest of the plan's places; null where that cannot be said. */
   km: number | null;
+  /** The nearest of the plan's towns; empty where there is none, or it cannot be said. */
+  nearest: string;
 }
 
 /** Words of a find, with the kind each is of. */

@@ -14,7 +14,7 @@ import type { ResultKind, ResultsPage } from './results-page';
 import { WordIndex } from './word-index';
 
 const empty: Book = { ...bookOfFile(cleanFile), find: new Map() };
-const places = [{ name: 'glasgow', isOurs: false, km: 65 }];
+const places = [{ name: 'glasgow', isOurs: false, km: 65, nearest: 'Edinburgh' }];
 const words: WordsAsked = { length: 1, verdict: 'open', by: 'finds', byKind: false, word: '' };
 const withFinds = (finds: readonly Find[]): Book => ({ ...empty, find: new Map(finds.map((find) => [find.id as string, find])) });
 

@@ -50,7 +50,7 @@ const indexOf = (book: Book) => {
   index.update(book.find);
   return index;
 };
-const readingOf = (book: Book, places = [{ name: 'glasgow', isOurs: false, km: 65 }]) => {
+const readingOf = (book: Book, places = [{ name: 'glasgow', isOurs: false, km: 65, nearest: 'Edinburgh' }]) => {
   const reading = new FindReading();
   reading.update(viewOf(book), { places });
   return reading;
@@ -59,8 +59,8 @@ const textsOf = (book: Book) => inOrder(book.negative).map(({ text }) => text);
 
 describe('the kinds of words', () => {
   const lexicon = new Lexicon(viewOf(empty), [
-    { name: 'glasgow', isOurs: false, km: 65 },
-    { name: 'leith', isOurs: true, km: 3 },
+    { name: 'glasgow', isOurs: false, km: 65, nearest: 'Edinburgh' },
+    { name: 'leith', isOurs: true, km: 3, nearest: 'Edinburgh' },
   ]);
   it.each([
     ['piano tuning near me', 'core core near'],

@@ -5,7 +5,8 @@ import { NamedPlaces } from './named-places';
 import { PlaceSearch } from './place-search';
 
 const named = new NamedPlaces(new PlaceSearch(smallPlaces()));
-const place = (fields: Partial<ReachedPlace>): ReachedPlace => ({
+const place = (fields: Partial<ReachedPlace & { name: string }>): ReachedPlace & { name: string } => ({
+  name: '',
   kind: 'city',
   country: 'NO',
   code: '',
@@ -15,15 +16,26 @@ const place = (fields: Partial<ReachedPlace>): ReachedPlace => ({
   excluded: false,
   ...fields,
 });
-const bergen = place({ latitude: 60.39, longitude: 5.32, radiusKm: 20 });
+const bergen = place({ name: 'Bergen', latitude: 60.39, longitude: 5.32, radiusKm: 20 });
 
 describe('names of places among words', () => {
   it('are told with whether they are ours and how far away', () => {
     const [own, far, ...none] = named.find(['bergen', 'tromsø', 'seilkurs', ''], [bergen]);
-    expect(own).toEqual({ name: 'bergen', isOurs: true, km: 0 });
+    expect(own).toEqual({ name: 'bergen', isOurs: true, km: 0, nearest: 'Bergen' });
     expect(far).toMatchObject({ name: 'tromsø', isOurs: false });
     expect(Math.abs(far!.km! - 1220)).toBeLessThan(30);
     expect(none).toEqual([]);
+  });
+
+  it('are told with the nearest of our towns, whichever stands first', () => {
+    const north = place({ name: 'Narvik', latitude: 68.44, longitude: 17.43, radiusKm: 10 });
+    const region = place({ name: 'Troms', kind: 'region', code: 'NO.55', latitude: 69.7, longitude: 18.9 });
+    for (const ours of [
+      [bergen, north, region],
+      [north, bergen],
+    ])
+      expect(named.find(['tromsø'], ours)[0]?.nearest).toBe('Narvik');
+    expect(named.find(['tromsø'], [place({ kind: 'country' })])[0]?.nearest).toBe('');
   });
 
   it('mean the town of our countries, not one of the same name abroad', () => {

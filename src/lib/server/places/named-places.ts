@@ -4,6 +4,9 @@ import type { ReachedPlace } from '$lib/core/places/people';
 import type { NamedPlace } from '$lib/core/research/lexicon';
 import type { PlaceSearch } from './place-search';
 
+/** A place of the plan. */
+type OwnPlace = ReachedPlace & { name: string };
+
 /** How far a town without a circle is taken to reach. */
 const townKm = 5;
 /** A town abroad is meant only where it is a large one. */
@@ -17,7 +20,7 @@ export class NamedPlaces {
   constructor(private readonly search: PlaceSearch) {}
 
   /** The words that are names of towns or regions, for places that are ours. Of towns of one name the one in our countries, then the larger, is meant. */
-  find(words: readonly string[], ours: readonly ReachedPlace[]): NamedPlace[] {
+  find(words: readonly string[], ours: readonly OwnPlace[]): NamedPlace[] {
     const included = ours.filter(({ excluded }) => !excluded);
     const countries = new Set(included.map(({ country }) => country));
     return words.flatMap((name) => {
@@ -27,9 +30,9 @@ export class NamedPlaces {
     });
   }
 
-  private standing(place: FoundPlace, ours: readonly ReachedPlace[]): Pick<NamedPlace, 'isOurs' | 'km'> {
+  private standing(place: FoundPlace, ours: readonly OwnPlace[]): Omit<NamedPlace, 'name'> {
     const at = pointOf(place);
-    let nearest: number | null = null;
+    let [nearest, town]: [number | null, { name: string; km: number } | null] = [null, null];
     let isOurs = false;
     for (const own of ours) {
       if (own.kind === 'country') isOurs ||= own.country === place.country;
@@ -38,8 +41,10 @@ export class NamedPlaces {
       if (!at || !point) continue;
       const km = distanceKm(at, point);
       nearest = nearest === null ? km : Math.min(nearest, km);
-      if (own.kind === 'city') isOurs ||= km <= (own.radiusKm ?? townKm);
+      if (own.kind !== 'city') continue;
+      isOurs ||= km <= (own.radiusKm ?? townKm);
+      if (!town || km < town.km) town = { name: own.name, km };
     }
-    return { isOurs, km: nearest === null ? null : Math.round(nearest) };
+    return { isOurs, km: nearest === null ? null : Math.round(nearest), nearest: town?.name ?? '' };
   }
 }

@@ -105,7 +105,8 @@ export class ResearchDesk {
 
   /** Asks which words are names of places; answers how to leave it. */
   askPlaces(): () => void {
-    const [words, places] = [this.candidates, this.figures.places.map(asReached)];
+    const words = this.candidates;
+    const places = this.figures.places.map((place) => ({ ...asReached(place), name: place.name }));
     if (words.length === 0) return () => undefined;
     let isLeft = false;
     const timer = setTimeout(async () => {
@@ -217,11 +218,12 @@ export class ResearchDesk {
     if (change) this.desk.make(change);
   }
 
-  /** The other town that a find names, its distance, and the first of our towns, which can be put in its stead; null where there is none. */
+  /** The other town that a find names, its distance, and the nearest of our towns, which can be put in its stead; null where there is none. */
   swappedTo(find: Find): { from: string; km: number | null; to: string } | null {
-    const [to] = this.ownTowns;
     const named = this.lexicon.read(find.text).find(({ kind }) => kind === 'other-place');
-    return named && to !== undefined ? { from: named.text, km: this.lexicon.places.get(named.text)?.km ?? null, to } : null;
+    const place = named && this.lexicon.places.get(named.text);
+    const to = place?.nearest || this.ownTowns[0];
+    return named && to !== undefined ? { from: named.text, km: place?.km ?? null, to } : null;
   }
 
   /** The plan's towns by name. */

@@ -178,7 +178,7 @@ async function handsOn({ terms, language, place, brief }: Trade, seed: number): 
   const marks = markReached(cities, [place]);
   const places = cities.names.flatMap((name, index): NamedPlace[] =>
     cities.countryCodes[cities.countries[index]!] === place.country
-      ? [{ name: name.toLowerCase(), isOurs: marks[index] === 1, km: null }]
+      ? [{ name: name.toLowerCase(), isOurs: marks[index] === 1, km: null, nearest: '' }]
       : [],
   );
   const named = (isOurs: boolean) => places.flatMap((one) => (one.isOurs === isOurs ? [one.name] : []));
