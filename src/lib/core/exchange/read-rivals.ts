@@ -13,12 +13,12 @@ export interface RivalProblem {
   text: string;
 }
 
-/** A list of rivals, read. Null columns: the first line does not name a rival's column and one that tells something of it. */
+/** A list of rivals, read. */
 export interface RivalsRead {
   rivals: RivalRead[];
   problems: RivalProblem[];
-  /** What each column holds, in the words of its heading; null where the list cannot be read. */
-  columns: (RivalColumn | null)[] | null;
+  /** Whether the first line names a rival's column and one that tells something of it. */
+  isUnderstood: boolean;
 }
 
 export type RivalColumn = 'rival' | 'domain' | 'search' | 'kind' | 'headline' | 'description' | 'days' | `month-${number}`;
@@ -136,7 +136,7 @@ export function readRivals(rows: readonly (readonly string[])[], refusedSigns: R
   const told: ReadonlySet<RivalColumn | null> = new Set(columns);
   const tells = ['search', 'headline', 'month-1'] as const;
   if (!(told.has('rival') || told.has('domain')) || !tells.some((column) => told.has(column)))
-    return { rivals: [], problems: [], columns: null };
+    return { rivals: [], problems: [], isUnderstood: false };
   const problems: RivalProblem[] = [];
   const gathered = new Map<string, Gathered>();
   rows.forEach((row, index) => {
@@ -149,5 +149,5 @@ export function readRivals(rows: readonly (readonly string[])[], refusedSigns: R
     gathered.set(name.toLowerCase(), rival);
     rival.take(line, plainText(line.cell('search'), refusedSigns).slice(0, 200), problem);
   });
-  return { rivals: [...gathered.values()].map((rival) => rival.result()), problems, columns };
+  return { rivals: [...gathered.values()].map((rival) => rival.result()), problems, isUnderstood: true };
 }

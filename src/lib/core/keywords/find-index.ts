@@ -1,3 +1,4 @@
+import { bestMonth } from '../market/find-figures';
 import { inOrder } from '../plan/book';
 import { idsToCompare } from '../plan/patched-rows';
 import { verdicts, type Find, type Verdict } from '../plan/records/find';
@@ -47,8 +48,6 @@ const none: ReadonlySet<string> = new Set();
 const byText = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
 /** Texts by the alphabet, those that are empty last. */
 const filledFirst = (a: string, b: string) => Number(a === '') - Number(b === '') || byText(a, b);
-/** January is 0; finds without months come last. */
-const bestMonth = ({ months }: Find) => (months.length === 0 ? 12 : months.indexOf(Math.max(...months)));
 const unknownLast = Number.MAX_SAFE_INTEGER;
 /** Orders by a number of the find, the least first. */
 const byNumber: Partial<Readonly<Record<FindOrder, (find: Find) => number>>> = {
@@ -57,7 +56,7 @@ const byNumber: Partial<Readonly<Record<FindOrder, (find: Find) => number>>> = {
   longest: ({ text }) => -text.length,
   dearest: ({ bidHighMinor }) => -(bidHighMinor ?? -1),
   cheapest: ({ bidHighMinor }) => bidHighMinor ?? unknownLast,
-  'by best month': bestMonth,
+  'by best month': ({ months }) => bestMonth(months) ?? 12,
   'by verdict': ({ verdict }) => verdicts.indexOf(verdict),
 };
 const byOther: Partial<Readonly<Record<FindOrder, (a: Find, b: Find) => number>>> = {

@@ -17,6 +17,9 @@ export const noFigures: Figures = {
   figuresFrom: '',
 };
 
+/** The month that is searched most, January as 0; null where the months are not known. */
+export const bestMonth = (months: readonly number[]): number | null => (months.length === 12 ? months.indexOf(Math.max(...months)) : null);
+
 const mostKept = 10;
 const figureFields = Object.keys(noFigures) as (keyof Figures)[];
 

@@ -92,8 +92,8 @@ describe('a list of rivals from a file', () => {
   });
 
   it('needs a heading that names a rival and what is told of it', () => {
-    expect(read('Brindlemoor;piano tuning').columns).toBeNull();
-    expect(read('Keyword;Volume', 'piano;3').columns).toBeNull();
+    expect(read('Brindlemoor;piano tuning').isUnderstood).toBe(false);
+    expect(read('Keyword;Volume', 'piano;3').isUnderstood).toBe(false);
   });
 
   it('tells months as shares, or as counts against the largest', () => {

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { formatMoney, writeAmount } from '$lib/core/budget/money';
+  import { bestMonth } from '$lib/core/market/find-figures';
   import { childrenOf } from '$lib/core/plan/book';
   import { blockReasons, type Find } from '$lib/core/plan/records/find';
   import { readResults } from '$lib/core/research/results-page';
@@ -27,6 +28,7 @@
 
   const { keys } = $derived(research);
   const swapped = $derived(research.swappedTo(find));
+  const best = $derived(bestMonth(find.months));
   const proposal = $derived(research.proposalOf(find));
   const page = $derived(research.pages.get(find.text));
   const negative = $derived(childrenOf(research.desk.book.negative, 'findId', find.id)[0]);
@@ -51,7 +53,7 @@
   <h2 class="pb-1.5 font-serif text-[17px] break-words">{find.text}</h2>
   <dl class="grid grid-cols-[auto_1fr] gap-x-2 gap-y-0.5">
     {@render fact('Searches a month', wordSearchRange(find.searchesLow, find.searchesHigh))}
-    {#if find.months.length === 12}{@render fact('Most in', monthNames[find.months.indexOf(Math.max(...find.months))] ?? '')}{/if}
+    {#if best !== null}{@render fact('Most in', monthNames[best] ?? '')}{/if}
     {#if find.bids.length > 0}
       {#each find.bids as { lowMinor, highMinor }, level (level)}
         {@render fact(

@@ -1,14 +1,13 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { tinykeys } from 'tinykeys';
   import type { Verdict } from '$lib/core/plan/records/find';
   import { readResults } from '$lib/core/research/results-page';
   import { resultKindWords, wordEvidence, wordProposal, wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
-  import { isTyping } from '../shell/keys';
-  import { keyPressed, showKey } from '../shell/research-keys';
+  import { showKey } from '../shell/research-keys';
+  import { listenForActions } from './listen-for-actions';
   import type { ResearchDesk } from './research-desk.svelte';
 
   let { research, onleave }: { research: ResearchDesk; onleave: () => void } = $props();
@@ -32,27 +31,17 @@
     const find = shown[current];
     if (find) research.judgeFinds([find], verdict);
   };
-  onMount(() => {
-    const free = (act: () => void) => (event: KeyboardEvent) => {
-      if (isTyping(event.target) || document.querySelector('dialog[open]')) return;
-      event.preventDefault();
-      act();
-    };
-    const own = (event: KeyboardEvent) => {
-      const verdict = verdicts.find((one) => keys[one] === keyPressed(event));
-      if (verdict) free(() => settle(verdict))(event);
-    };
-    window.addEventListener('keydown', own);
-    const stop = tinykeys(window, {
-      ArrowRight: free(() => (at = Math.min(current + 1, shown.length - 1))),
-      ArrowLeft: free(() => (at = Math.max(0, current - 1))),
-      Escape: free(onleave),
-    });
-    return () => {
-      window.removeEventListener('keydown', own);
-      stop();
-    };
-  });
+  onMount(() =>
+    listenForActions({
+      keys: () => keys,
+      acts: Object.fromEntries(verdicts.map((verdict) => [verdict, () => settle(verdict)])),
+      fixed: {
+        ArrowRight: () => (at = Math.min(current + 1, shown.length - 1)),
+        ArrowLeft: () => (at = Math.max(0, current - 1)),
+        Escape: onleave,
+      },
+    }),
+  );
 </script>
 
 <div class="flex min-h-0 flex-1 flex-col">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { bestMonth } from '$lib/core/market/find-figures';
   import { monthNames } from '$lib/wording/texts';
 
   let {
@@ -8,7 +9,7 @@
   }: { months: readonly number[]; now?: number; says?: string } = $props();
 
   const most = $derived(Math.max(1, ...months));
-  const peak = $derived(months.length === 12 ? monthNames[months.indexOf(Math.max(...months))] : '');
+  const peak = $derived(monthNames[bestMonth(months) ?? -1] ?? '');
 </script>
 
 {#if months.length === 12}

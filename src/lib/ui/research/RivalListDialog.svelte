@@ -64,10 +64,10 @@
     /></label
   >
   {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
-  {#if read && !read.columns}<p class="text-madder" role="alert">
+  {#if read && !read.isUnderstood}<p class="text-madder" role="alert">
       {read.name}: its first line has to name a column of rivals or sites, and one of searches, headlines or months.
     </p>{/if}
-  {#if read?.columns}
+  {#if read?.isUnderstood}
     <ul class="max-h-40 overflow-y-auto border-y border-rule">
       {#each counts as { name, says } (name)}
         <li class="flex gap-3 border-b border-rule-soft py-1">

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Chart } from 'chart.js';
+  import { bestMonth } from '$lib/core/market/find-figures';
   import type { Rival } from '$lib/core/research/rivals';
   import { monthNames } from '$lib/wording/texts';
 
@@ -15,9 +16,7 @@
   const shown = $derived(rivals.filter(({ months }) => months.length === 12).slice(0, mostShown));
   const tones = ['--madder', '--slate', '--ochre', '--plum', '--cloth-2'];
   const dashes = [[], [6, 3], [2, 2], [8, 3, 2, 3], [12, 4]];
-  const says = $derived(
-    shown.map(({ name, months }) => `${name} advertises most in ${monthNames[months.indexOf(Math.max(...months))]}`).join('; '),
-  );
+  const says = $derived(shown.map(({ name, months }) => `${name} advertises most in ${monthNames[bestMonth(months) ?? 0]}`).join('; '));
 
   /** Draws the chart on its canvas, anew whenever what it shows changes. */
   function draw(canvas: HTMLCanvasElement) {

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { onDestroy, onMount, tick, untrack } from 'svelte';
-  import { tinykeys } from 'tinykeys';
   import type { WordKindName } from '$lib/core/plan/records/word-kind';
   import type { WordCount } from '$lib/core/research/word-index';
   import type { BlockReason, Verdict } from '$lib/core/plan/records/find';
@@ -20,6 +19,7 @@
   import KindPanel from '$lib/ui/research/KindPanel.svelte';
   import LaterView from '$lib/ui/research/LaterView.svelte';
   import PasteDialog from '$lib/ui/research/PasteDialog.svelte';
+  import { listenForActions } from '$lib/ui/research/listen-for-actions';
   import { ResearchDesk } from '$lib/ui/research/research-desk.svelte';
   import RivalsView from '$lib/ui/research/RivalsView.svelte';
   import StandingLine from '$lib/ui/research/StandingLine.svelte';
@@ -28,8 +28,7 @@
   import WordRail from '$lib/ui/research/WordRail.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
-  import { isTyping } from '$lib/ui/shell/keys';
-  import { keyPressed, researchActions, showKey, type ResearchAction } from '$lib/ui/shell/research-keys';
+  import { showKey } from '$lib/ui/shell/research-keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import { getDesk } from '$lib/ui/state/plan-desk.svelte';
@@ -138,45 +137,33 @@
   }
 
   onDestroy(() => research.close());
-  onMount(() => {
-    const free = (act: () => unknown) => (event: KeyboardEvent) => {
-      if (isSettling || isAboutRivals || isTyping(event.target) || document.querySelector('dialog[open]') || list.all.length === 0) return;
-      event.preventDefault();
-      act();
-    };
-    const acts: Record<ResearchAction, () => unknown> = {
-      ...(Object.fromEntries(shownVerdicts.map((verdict) => [verdict, () => judge(verdict)])) as Record<
-        (typeof shownVerdicts)[number],
-        () => void
-      >),
-      'keep-fitting': () => (fits ? keepIn(fits.id) : (isKeepingIn = true)),
-      'keep-in': () => (isKeepingIn = true),
-      'swap-place': keepSwapped,
-      negative: () => (research.blocksWhole = !research.blocksWhole),
-      accept: () => (isAccepting = true),
-      'next-word': nextWord,
-      stands: () => (wordStands = !wordStands),
-      fold: () => list.foldCurrent(),
-      'fold-out': () => list.folded.clear(),
-      'look-up': lookUp,
-    };
-    const own = (event: KeyboardEvent) => {
-      const action = researchActions.find(({ id }) => keys[id] === keyPressed(event));
-      if (action) free(acts[action.id])(event);
-    };
-    window.addEventListener('keydown', own);
-    const stop = tinykeys(window, {
-      ArrowDown: free(() => move(1, false)),
-      ArrowUp: free(() => move(-1, false)),
-      'Shift+ArrowDown': free(() => move(1, true)),
-      'Shift+ArrowUp': free(() => move(-1, true)),
-      Escape: free(() => (chosenKind ? (chosenKind = null) : chooseWord(''))),
-    });
-    return () => {
-      window.removeEventListener('keydown', own);
-      stop();
-    };
-  });
+  const verdictActs = Object.fromEntries(shownVerdicts.map((verdict) => [verdict, () => judge(verdict)]));
+  onMount(() =>
+    listenForActions({
+      keys: () => keys,
+      isElsewhere: () => isSettling || isAboutRivals || list.all.length === 0,
+      acts: {
+        ...verdictActs,
+        'keep-fitting': () => (fits ? keepIn(fits.id) : (isKeepingIn = true)),
+        'keep-in': () => (isKeepingIn = true),
+        'swap-place': keepSwapped,
+        negative: () => (research.blocksWhole = !research.blocksWhole),
+        accept: () => (isAccepting = true),
+        'next-word': nextWord,
+        stands: () => (wordStands = !wordStands),
+        fold: () => list.foldCurrent(),
+        'fold-out': () => list.folded.clear(),
+        'look-up': lookUp,
+      },
+      fixed: {
+        ArrowDown: () => move(1, false),
+        ArrowUp: () => move(-1, false),
+        'Shift+ArrowDown': () => move(1, true),
+        'Shift+ArrowUp': () => move(-1, true),
+        Escape: () => (chosenKind ? (chosenKind = null) : chooseWord('')),
+      },
+    }),
+  );
 </script>
 
 <svelte:head><title>Research · {desk.plan.plan.name} · Biblion</title></svelte:head>

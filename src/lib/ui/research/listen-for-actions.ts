@@ -1,0 +1,33 @@
+import { tinykeys } from 'tinykeys';
+import { isTyping } from '../shell/keys';
+import { keyPressed, researchActions, type ResearchAction } from '../shell/research-keys';
+
+interface Listening {
+  /** The key of each action, as it is now. */
+  keys: () => Readonly<Record<ResearchAction, string>>;
+  acts: Partial<Record<ResearchAction, () => unknown>>;
+  /** What keys that cannot be changed do, by their pattern. */
+  fixed: Record<string, () => unknown>;
+  /** Whether the keys are somebody else's at the moment. */
+  isElsewhere?: () => boolean;
+}
+
+/** Listens to the keys of Research, where nobody types and no dialog is open; answers how to stop. */
+export function listenForActions({ keys, acts, fixed, isElsewhere = () => false }: Listening): () => void {
+  const free = (act: () => unknown) => (event: KeyboardEvent) => {
+    if (isElsewhere() || isTyping(event.target) || document.querySelector('dialog[open]')) return;
+    event.preventDefault();
+    act();
+  };
+  const own = (event: KeyboardEvent) => {
+    const action = researchActions.find(({ id }) => keys()[id] === keyPressed(event));
+    const act = action && acts[action.id];
+    if (act) free(act)(event);
+  };
+  window.addEventListener('keydown', own);
+  const stop = tinykeys(window, Object.fromEntries(Object.entries(fixed).map(([pattern, act]) => [pattern, free(act)])));
+  return () => {
+    window.removeEventListener('keydown', own);
+    stop();
+  };
+}
