@@ -3,7 +3,7 @@
  * script of the first chapter opened. `npm run bench:browser -- finds` runs one part of it. Traces are kept in .bench/traces and open in any browser's performance view.
  */
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
@@ -168,8 +168,34 @@ async function findsPlan() {
   });
 }
 
+/** A list of a hundred thousand finds is read from a file and brought in. */
+async function longList() {
+  const id = await planOf(plan);
+  const path = join(folder, 'list.tsv');
+  writeFileSync(
+    path,
+    Array.from({ length: 100_000 }, (_, at) => `zither ${at % 977} for hall ${at}\t${(at * 37) % 5000}\t0.40\t2.00`).join('\n'),
+  );
+  const page = await context.newPage();
+  await page.goto(`${base}/plans/${id}/research`);
+  await page.locator('[data-find]').first().waitFor();
+  await page.waitForTimeout(6000);
+  await page.getByRole('button', { name: 'Add finds' }).click();
+  await page.getByRole('button', { name: 'Paste or a file…' }).click();
+  await traced(page, 'read-100000-lines', async () => {
+    await page.locator('input[type=file]').setInputFiles(path);
+    await page.getByText('100,000 new finds').waitFor();
+  });
+  await traced(page, 'bring-in-100000-finds', async () => {
+    await page.getByRole('button', { name: /^Bring in 100,000/ }).click();
+    await page.waitForFunction(() => !document.querySelector('dialog[open]'), null, { polling: 500 });
+    await page.waitForTimeout(5000);
+  });
+  await page.close();
+}
+
 /** @type {Record<string, () => Promise<void>>} */
-const parts = { plan: bigPlan, finds: findsPlan };
+const parts = { plan: bigPlan, finds: findsPlan, list: longList };
 const only = process.argv[2];
 try {
   for (const [name, part] of Object.entries(parts)) if (only === undefined || only === name) await part();

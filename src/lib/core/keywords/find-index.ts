@@ -247,9 +247,7 @@ export class FindIndex {
   /** The finds that hold a text, in an order: all texts are searched as one, which reads memory from end to end instead of here and there. */
   private holding(text: string, order: FindOrder, others: readonly string[] = []): readonly Find[] {
     const list = this.inOrderOf(order).finds;
-    let joined = this.joined.get(order);
-    if (!joined) this.joined.set(order, (joined = joinTexts(list)));
-    const { all, starts } = joined;
+    const { all, starts } = this.joinedIn(order);
     const found: Find[] = [];
     let line = 0;
     for (let at = all.indexOf(text); at >= 0; at = all.indexOf(text, starts[line])) {
@@ -261,6 +259,18 @@ export class FindIndex {
       if (line >= list.length) break;
     }
     return found;
+  }
+
+  /** Makes an order and what is searched in it ready, before it is asked for. */
+  prepare(order: FindOrder): void {
+    this.joinedIn(order);
+  }
+
+  /** The texts of all finds in an order, joined once. */
+  private joinedIn(order: FindOrder): JoinedTexts {
+    let joined = this.joined.get(order);
+    if (!joined) this.joined.set(order, (joined = joinTexts(this.inOrderOf(order).finds)));
+    return joined;
   }
 
   /** All finds in an order, sorted once. */

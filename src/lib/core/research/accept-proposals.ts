@@ -3,7 +3,7 @@ import type { Change, SimpleChange } from '../plan/changes';
 import type { BlockReason, Find } from '../plan/records/find';
 import type { Intent, Proposal } from './propose-verdict';
 import { blockFinds } from './block-finds';
-import type { KeptTexts } from './kept-texts';
+import { KeptTexts } from './kept-texts';
 import { shortestNegative } from './shortest-negative';
 
 /** Finds that would get the same verdict for the same reason. */
@@ -58,7 +58,8 @@ export function acceptProposals(
   groups: readonly AcceptedGroup[],
   { proposalOf, kept: keptBefore, newId }: { proposalOf: (find: Find) => Proposal; kept: KeptTexts; newId: () => string },
 ): Change | null {
-  const kept = keptBefore.and(groups.flatMap(({ verdict, finds }) => (verdict === 'keep' ? finds.map(({ text }) => text) : [])));
+  const keptNow = groups.flatMap(({ verdict, finds }) => (verdict === 'keep' ? finds.map(({ text }) => text) : []));
+  const kept = new KeptTexts(keptNow, keptBefore);
   const shortest = negativeFinder(kept);
   const all = groups.flatMap(({ finds }) => finds);
   if (all.length === 0) return null;

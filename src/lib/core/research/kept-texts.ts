@@ -10,30 +10,20 @@ export interface HoldsWords {
   hold(words: string): boolean;
 }
 
-/** Texts that no negative may block, searched as one. */
-export class KeptTexts implements HoldsWords {
-  /** The words of each text on a line of its own. */
-  private readonly lines: string;
-
+/** Some texts, and the words of each on a line of its own. */
+class Lines {
   private readonly texts: ReadonlySet<string>;
+  private readonly lines: string;
 
   constructor(texts: Iterable<string>) {
     this.texts = new Set(texts);
     this.lines = Array.from(this.texts, asLine).join('\n');
   }
 
-  hold(words: string): boolean {
-    return this.lines.includes(` ${words} `);
-  }
-
-  /** All of them but one. */
-  without(text: string): HoldsWords {
-    if (!this.texts.has(text)) return this;
-    const own = asLine(text);
-    return { hold: (words) => this.holdBeside(own, ` ${words} `) };
-  }
-
-  private holdBeside(own: string, needle: string): boolean {
+  /** Whether a line holds words, perhaps another one than that of a text. */
+  hold(needle: string, excepted: string | null): boolean {
+    if (excepted === null || !this.texts.has(excepted)) return this.lines.includes(needle);
+    const own = asLine(excepted);
     let passed = -1;
     for (let at = this.lines.indexOf(needle); at >= 0; at = this.lines.indexOf(needle, at + 1)) {
       const start = this.lines.lastIndexOf('\n', at) + 1;
@@ -44,9 +34,23 @@ export class KeptTexts implements HoldsWords {
     }
     return false;
   }
+}
 
-  /** These and others. */
-  and(texts: readonly string[]): KeptTexts {
-    return texts.length === 0 ? this : new KeptTexts([...this.texts, ...texts]);
+/** Texts that no negative may block, searched as one. */
+export class KeptTexts implements HoldsWords {
+  private readonly parts: readonly Lines[];
+
+  /** Some texts, and those that were put together before. */
+  constructor(texts: Iterable<string>, before?: KeptTexts) {
+    this.parts = [...(before?.parts ?? []), new Lines(texts)];
+  }
+
+  hold(words: string): boolean {
+    return this.parts.some((part) => part.hold(` ${words} `, null));
+  }
+
+  /** All of them but one. */
+  without(text: string): HoldsWords {
+    return { hold: (words) => this.parts.some((part) => part.hold(` ${words} `, text)) };
   }
 }

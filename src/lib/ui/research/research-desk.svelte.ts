@@ -56,9 +56,11 @@ export class ResearchDesk {
   private readonly kept: KeptTexts = $derived.by(() => {
     const texts: string[] = [];
     for (const { text, verdict } of this.list.all) if (verdict === 'keep') texts.push(text);
-    for (const { text } of this.desk.book.keyword.values()) texts.push(text);
-    return new KeptTexts(texts);
+    return new KeptTexts(texts, this.bidOn);
   });
+  /** Read of its own, so that a verdict does not have twenty thousand keywords taken apart. */
+  private readonly keywords = $derived.by(() => this.desk.book.keyword);
+  private readonly bidOn = $derived.by(() => new KeptTexts(Array.from(this.keywords.values(), ({ text }) => text)));
 
   constructor(
     readonly desk: PlanDesk,

@@ -58,7 +58,7 @@
   // So that Research opens at once, however many finds there are.
   $effect(() => {
     if (!desk.isLoaded) return;
-    const waiting = requestIdleCallback(() => desk.finds.filter({ order: usualOrder }), { timeout: 2000 });
+    const waiting = requestIdleCallback(() => desk.finds.prepare(usualOrder), { timeout: 2000 });
     return () => cancelIdleCallback(waiting);
   });
 

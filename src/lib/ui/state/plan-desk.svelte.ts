@@ -22,6 +22,8 @@ export class PlanDesk extends Stream {
   });
   /** The view that core computes with; null until loaded, or when the plan has left the Shelf. */
   readonly view: PlanView | null = $derived(this.isLoaded ? findPlanView(this.whole, this.id) : null);
+  private readonly timeZone = $derived(this.view?.account.timeZone);
+  private readonly dayFormat = $derived(new Intl.DateTimeFormat('sv-SE', { timeZone: this.timeZone }));
   readonly currency = $derived(this.view?.account.currency ?? 'GBP');
   readonly byChapter = $derived(countByChapter(this.reader.proof.findings));
   readonly counts = $derived(sumCounts(this.byChapter));
@@ -47,7 +49,7 @@ export class PlanDesk extends Stream {
 
   /** Today in the account's time zone, yyyy-MM-dd. */
   get today(): string {
-    return new Intl.DateTimeFormat('sv-SE', { timeZone: this.view?.account.timeZone }).format(new Date());
+    return this.dayFormat.format(new Date());
   }
 
   /** Brings finds in that travel as lines of JSON, one step that the server makes; throws with what it says where it does not. */

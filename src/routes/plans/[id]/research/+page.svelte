@@ -55,10 +55,11 @@
   const { keys } = $derived(research);
   const shownVerdicts = ['keep', 'block', 'pass', 'later', 'open'] as const;
   /** Where a find's text stands as a keyword. */
+  const keywords = $derived(desk.book.keyword);
+  const groups = $derived(desk.book.group);
   const groupsByText = $derived.by(() => {
     const found = new Map<string, string[]>();
-    for (const { text, groupId } of desk.book.keyword.values())
-      found.set(text, [...(found.get(text) ?? []), desk.book.group.get(groupId)?.name ?? '']);
+    for (const { text, groupId } of keywords.values()) found.set(text, [...(found.get(text) ?? []), groups.get(groupId)?.name ?? '']);
     return found;
   });
   const findings = $derived(desk.reader.proof.findings.filter(({ chapter }) => chapter === 'research'));
