@@ -15,9 +15,11 @@ export interface WordJudgement {
   negatives: readonly string[];
 }
 
-/** What judging a word would do. */
-export function previewWord(book: Book, index: WordHolders, key: string): WordJudgement {
-  const held = [...index.holders(key)].flatMap((id) => book.find.get(id) ?? []);
+const none: ReadonlySet<string> = new Set();
+
+/** What judging a word would do; finds that are settled already are left alone. */
+export function previewWord(book: Book, index: WordHolders, key: string, settled = none): WordJudgement {
+  const held = [...index.holders(key)].flatMap((id) => (settled.has(id) ? [] : (book.find.get(id) ?? [])));
   return {
     finds: held.filter(({ verdict }) => verdict === 'open' || verdict === 'later'),
     conflicts: held.filter(({ verdict }) => verdict === 'keep'),
@@ -35,11 +37,13 @@ export interface WordVerdictAsked {
   words?: string;
   /** Whether a block makes the word a negative, or each of its finds; those it would block of the kept ones are no reason then. */
   negatives?: 'word' | 'each';
+  /** Finds that an earlier judgement of the same step settles. */
+  settled?: ReadonlySet<string>;
 }
 
 /** The change that judges a word, one step: its finds, and where it is blocked its negatives, which leave with it. */
 export function judgeWord(book: Book, index: WordHolders, key: string, asked: WordVerdictAsked, newId: () => string): Change | null {
-  const { finds, negatives } = previewWord(book, index, key);
+  const { finds, negatives } = previewWord(book, index, key, asked.settled);
   if (finds.length === 0) return null;
   const words = asked.words ?? negatives[0] ?? key;
   const id = newId();
@@ -95,10 +99,9 @@ export function judgeWords(
   let position = nextPosition(book.wordVerdict.values());
   const settled = new Set<string>();
   return words.flatMap(({ words: text, verdict, reason }): SimpleChange[] => {
-    const left = { ...book, find: new Map([...book.find].filter(([id]) => !settled.has(id))) };
     const key = index.keyOf(text);
+    const judged = judgeWord(book, index, key, { verdict, reason, stands, words: text, settled }, newId);
     for (const id of index.holders(key)) settled.add(id);
-    const judged = judgeWord(left, index, key, { verdict, reason, stands, words: text }, newId);
     if (judged?.type === 'several') return judged.changes;
     if (!stands) return [];
     return [{ type: 'add', record: 'wordVerdict', rows: [{ id: newId(), words: text, verdict, reason, stands, position: position++ }] }];

@@ -3,8 +3,8 @@ import { inOrder } from '../plan/book';
 import { firstLanguage, type PlanView } from '../plan/plan-view';
 import type { Change } from '../plan/changes';
 import type { KeptRule } from '../plan/records/kept-rule';
+import { FewWords } from './few-words';
 import { judgeWords } from './judge-word';
-import { WordIndex } from './word-index';
 
 /** Rules kept from other clients that this plan has not judged yet. */
 export function rulesToApply({ book }: PlanView): KeptRule[] {
@@ -15,9 +15,9 @@ export function rulesToApply({ book }: PlanView): KeptRule[] {
 /** The change that has kept rules stand in a plan, one step; each judges the finds that hold its words at once. */
 export function applyKeptRules(view: PlanView, rules: readonly KeptRule[], newId: () => string): Change | null {
   const { book } = view;
-  const index = new WordIndex(languageWords(firstLanguage(view, undefined)));
-  index.update(book.find);
   const words = rules.flatMap(({ words: text, verdict, reason }) => (verdict === 'open' ? [] : [{ words: text, verdict, reason }]));
+  const texts = words.map(({ words: text }) => text);
+  const index = new FewWords(book.find.values(), texts, languageWords(firstLanguage(view, undefined)).stem);
   const changes = judgeWords(book, index, words, { stands: true, newId });
   return changes.length === 0 ? null : { type: 'several', name: 'rules-applied', changes };
 }

@@ -4,6 +4,7 @@ import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { findRow } from '../../../tests/find-row';
 import { verdicts, type Find, type Verdict } from '../plan/records/find';
+import { FewWords } from './few-words';
 import { WordIndex } from './word-index';
 
 const english = languageWords('en');
@@ -37,6 +38,26 @@ const text = fc
   .map((words) => words.join(' '));
 const row = fc.tuple(fc.nat(10), text, fc.constantFrom(...verdicts), fc.option(fc.nat(50)));
 const rounds = fc.array(fc.array(fc.oneof(row, fc.nat(10)), { maxLength: 8 }), { maxLength: 6 });
+
+describe('a few words', () => {
+  test.prop([fc.array(text, { maxLength: 20 })], { seed: 45, numRuns: 100 })('are held as a count of all words tells', (texts) => {
+    const rows = rowsOf(texts.map((one, at) => findRow(`f${at}`, one, 'open', null, at)));
+    const index = new WordIndex(english);
+    index.update(rows);
+    const keys = [1, 2, 3].flatMap((length) => index.list(length, 'all').map(({ key, shown }) => [key, shown] as const));
+    const few = new FewWords(
+      rows.values(),
+      keys.map(([, shown]) => shown),
+      english.stem,
+    );
+    for (const [key, shown] of keys) {
+      expect(few.keyOf(shown)).toBe(key);
+      expect([...few.holders(key)].sort()).toEqual([...index.holders(key)].sort());
+      expect(few.formsOf(key)).toEqual(index.formsOf(key));
+    }
+    expect([few.holders('nobody').size, few.formsOf('nobody')]).toEqual([0, []]);
+  });
+});
 
 describe('words in a row', () => {
   test.prop([rounds, fc.integer({ min: 1, max: 3 }), fc.constantFrom('all' as const, ...verdicts)], { seed: 71, numRuns: 300 })(

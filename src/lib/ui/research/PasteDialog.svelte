@@ -126,7 +126,11 @@
       /></label
     >
     {#if file}<span
-        >{file.name}{reader.isBusy || !read ? ' is read …' : `, ${countOf(counts.lines + Number(read.hasHeading), 'row')}.`}
+        >{file.name}{reader.failure
+          ? '.'
+          : reader.isBusy || !read
+            ? ' is read …'
+            : `, ${countOf(counts.lines + Number(read.hasHeading), 'row')}.`}
         <Button kind="link" onclick={() => chooseFile(null)}>Leave it</Button></span
       >{/if}
     <label class="flex items-center gap-1.5"
