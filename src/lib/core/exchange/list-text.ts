@@ -27,15 +27,19 @@ function isTable(text: string, delimiter: string): boolean {
   return counts.length > 1 && counts.every((count) => count === counts[0] && count > 1);
 }
 
-/** Takes each line, until one is answered with false. */
+/** Takes each line, until one is answered with false. Of each sign that breaks lines the next place is kept: none is looked for twice. */
 function eachLine(text: string, take: (line: string) => boolean): void {
-  const isBroken = text.includes('\r');
+  const next = (sign: string, from: number) => {
+    const at = text.indexOf(sign, from);
+    return at < 0 ? Infinity : at;
+  };
+  let [feed, back] = [next('\n', 0), next('\r', 0)];
   for (let start = 0; start <= text.length;) {
-    const feed = text.indexOf('\n', start);
-    const back = isBroken ? text.indexOf('\r', start) : -1;
-    const end = back >= 0 && (feed < 0 || back < feed) ? back : feed < 0 ? text.length : feed;
+    const end = Math.min(feed, back);
     if (!take(text.slice(start, end))) return;
-    start = end + (text[end] === '\r' && text[end + 1] === '\n' ? 2 : 1);
+    start = end + (end === back && feed === back + 1 ? 2 : 1);
+    if (feed < start) feed = next('\n', start);
+    if (back < start) back = next('\r', start);
   }
 }
 

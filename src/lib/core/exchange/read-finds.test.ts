@@ -82,6 +82,17 @@ describe('rows of a list', () => {
     },
   );
 
+  it('are found in one pass, whichever signs break the lines', () => {
+    const took = (text: string) => {
+      const start = performance.now();
+      expect(rowsOf({ text, delimiter: null, isQuoted: false })).toHaveLength(60_000);
+      return performance.now() - start;
+    };
+    const lines = Array.from({ length: 60_000 }, (_, at) => `piano ${at}`);
+    const usual = took(lines.join('\n'));
+    for (const text of [lines.join('\r'), `${lines.slice(1).join('\n')}\r`]) expect(took(text)).toBeLessThan(usual * 20 + 200);
+  });
+
   it('beyond those that are shown come in all the same', () => {
     const { lines, counts, listed } = read(Array.from({ length: 500 }, (_, at) => `piano ${at % 450}`).join('\n'), {
       standing: ['piano 7'],
