@@ -2,7 +2,8 @@ import { FindIndex } from '$lib/core/keywords/find-index';
 import { applyEdits } from '$lib/core/plan/book';
 import type { Change } from '$lib/core/plan/changes';
 import { decide } from '$lib/core/plan/decide';
-import { incomingPack, type BroughtIn } from '$lib/core/research/incoming-finds';
+import type { BroughtIn } from '$lib/core/research/incoming-finds';
+import { incomingPack } from '$lib/core/research/incoming-schemas';
 import { mergeFinds } from '$lib/core/research/merge-finds';
 import { bookOfFile, cleanFile, viewOf } from './clean-plan';
 

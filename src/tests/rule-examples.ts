@@ -2,7 +2,8 @@ import { applyEdits, type Book } from '$lib/core/plan/book';
 import type { Finding } from '$lib/core/proof/finding';
 import { readProof } from '$lib/core/proof/read-proof';
 import type { RuleId } from '$lib/core/proof/rule-list';
-import { blankExtra, type Extra, type PriceRow } from '$lib/core/plan/records/extra';
+import { blankExtra } from '$lib/core/plan/record-values';
+import type { Extra, PriceRow } from '$lib/core/plan/records/extra';
 import { addLike, bookOfFile, change, cleanFile, drop, row, today, viewOf } from './clean-plan';
 
 /** A plan whose first line says this. */

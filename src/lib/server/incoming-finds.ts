@@ -1,5 +1,6 @@
 import type { Change } from '$lib/core/plan/changes';
-import { incomingHead, incomingPack, type BroughtIn } from '$lib/core/research/incoming-finds';
+import type { BroughtIn } from '$lib/core/research/incoming-finds';
+import { incomingHead, incomingPack } from '$lib/core/research/incoming-schemas';
 import { FindMerger } from '$lib/core/research/merge-finds';
 import { RequestRefused } from './outcome';
 import type { Plans } from './plans';

@@ -1,6 +1,7 @@
 import type { Statement } from 'better-sqlite3';
 import type { RowEdit } from '$lib/core/plan/book';
-import { stepSummarySchema, type ListedStep, type StepSummary } from '$lib/core/plan/changes';
+import { stepSummarySchema } from '$lib/core/plan/change-schemas';
+import type { ListedStep, StepSummary } from '$lib/core/plan/changes';
 import { completeRow, type RecordName, type Row } from '$lib/core/plan/record-types';
 import type { Database } from './db/open-database';
 

@@ -6,7 +6,7 @@ import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { cleanFile } from '../../tests/clean-plan';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import { inOrder } from '$lib/core/plan/book';
-import { blankExtra } from '$lib/core/plan/records/extra';
+import { blankExtra } from '$lib/core/plan/record-values';
 import { DataFileError, openDatabase, type Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
 import { migrations } from './db/migrations';

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { rowsOf } from '$lib/core/plan/book';
-import { sentChangeSchema } from '$lib/core/plan/changes';
+import { sentChangeSchema } from '$lib/core/plan/change-schemas';
 import { linesOfNews, type StreamNews } from '$lib/core/plan/news-lines';
 import { RequestRefused } from './outcome';
 import { bodyLimits, readJson } from './read-json';

@@ -1,6 +1,7 @@
 import { writeAddress } from '../ads/address';
 import { readHours, writeHours } from '../plan/hours';
-import { extraKinds, nameOfExtra, type Extra } from '../plan/records/extra';
+import { extraKinds, nameOfExtra } from '../plan/record-values';
+import type { Extra } from '../plan/records/extra';
 import type { Layout } from '../plan/records/layout';
 import { writePhoneNumber } from '../text/phone-number';
 import { normalizeText } from '../text/units';

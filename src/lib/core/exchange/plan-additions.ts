@@ -5,7 +5,8 @@ import type { Change, SimpleChange, StepName } from '../plan/changes';
 import { groupBid, landingPageOf, type PlanView } from '../plan/plan-view';
 import type { Group } from '../plan/records/group';
 import { keyOfExtra } from './extra-cells';
-import { recordNames, recordTypes, type RecordName, type RecordTypes, type Row } from '../plan/record-types';
+import { recordSchemas } from '../plan/record-schemas';
+import { recordNames, type RecordName, type RecordTypes, type Row } from '../plan/record-types';
 
 /** What a row is known by, beside its record. */
 type Key = readonly (string | null)[];
@@ -50,7 +51,7 @@ export class PlanAdditions {
     key?: Key,
   ): { id: string } | { field: string; message: string } {
     const position = this.positions.get(record) ?? nextPosition(this.view.book[record].values() as Iterable<{ position: number }>);
-    const schema = recordTypes[record].schema as unknown as z.ZodType<Row>;
+    const schema = recordSchemas[record] as unknown as z.ZodType<Row>;
     const checked = schema.safeParse({ id: this.newId(), ...fields, position });
     if (!checked.success) {
       const [issue] = checked.error.issues;

@@ -2,7 +2,7 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, change, cleanFile, row } from '../../../tests/clean-plan';
 import type { Campaign } from '../plan/records/campaign';
-import { laterCampaign } from '../plan/records/campaign';
+import { laterCampaign } from '../plan/record-values';
 import { normalizeText } from '../text/units';
 import { CellReader } from './cell-reader';
 import { copyLayout, plainLayout, shippedLayouts } from './layouts';

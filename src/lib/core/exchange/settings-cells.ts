@@ -1,5 +1,5 @@
-import { deviceNames, type Audience, type Campaign } from '../plan/records/campaign';
-import { notShown } from '../plan/records/hour-span';
+import { deviceNames, notShown } from '../plan/record-values';
+import type { Audience, Campaign } from '../plan/records/campaign';
 import type { Layout } from '../plan/records/layout';
 import type { TrackingParameter } from '../plan/records/tracking-parameter';
 import type { CellReader } from './cell-reader';

@@ -1,8 +1,8 @@
 import { countsEnquiries, worthOf, type PlanView } from '../plan/plan-view';
 import { parseShare } from '../budget/ratio';
 import type { DemandSummary } from '../market/figures';
-import { deviceNames, type Campaign } from '../plan/records/campaign';
-import { notShown } from '../plan/records/hour-span';
+import { deviceNames, notShown } from '../plan/record-values';
+import type { Campaign } from '../plan/records/campaign';
 import { computeClicks, type Range } from './clicks';
 import { shareOfWeek } from './week-shape';
 

@@ -2,8 +2,10 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { inOrder } from '../plan/book';
 import { findRow } from '../../../tests/find-row';
-import { verdicts, type Find } from '../plan/records/find';
-import { FindIndex, findOrders, type FindFilter } from './find-index';
+import { verdicts } from '../plan/record-values';
+import type { Find } from '../plan/records/find';
+import { FindIndex, type FindFilter } from './find-index';
+import { findOrders } from './find-orders';
 
 /** The slow, obvious way. */
 function scan(

@@ -1,29 +1,9 @@
-import { bestMonth } from '../market/find-figures';
 import { inOrder } from '../plan/book';
 import { idsToCompare } from '../plan/patched-rows';
-import { verdicts, type Find, type Verdict } from '../plan/records/find';
+import type { Find, Verdict } from '../plan/records/find';
+import { sortFinds, type FindOrder } from './find-orders';
+import { ofVerdict, replaced, withVerdicts, type OrderedFinds } from './ordered-finds';
 import { standsTogether, wordsOf } from './words';
-
-/** How finds are ordered. */
-export const findOrders = [
-  'as found',
-  'most searched',
-  'least searched',
-  'by name',
-  'longest',
-  'dearest',
-  'cheapest',
-  'by best month',
-  'by verdict',
-  'by source',
-  'by reason',
-  'newest figures',
-  'surest first',
-  'least sure first',
-] as const;
-export type FindOrder = (typeof findOrders)[number];
-/** The order in which finds stand at first. */
-export const usualOrder: FindOrder = 'most searched';
 
 /** Which finds are wanted; what is left out does not narrow. */
 export interface FindFilter {
@@ -45,46 +25,6 @@ export interface FindFilter {
 
 type Rows = ReadonlyMap<string, Find>;
 const none: ReadonlySet<string> = new Set();
-const byText = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
-/** Texts by the alphabet, those that are empty last. */
-const filledFirst = (a: string, b: string) => Number(a === '') - Number(b === '') || byText(a, b);
-const unknownLast = Number.MAX_SAFE_INTEGER;
-/** Orders by a number of the find, the least first. */
-const byNumber: Partial<Readonly<Record<FindOrder, (find: Find) => number>>> = {
-  'most searched': ({ searchesHigh }) => -(searchesHigh ?? -1),
-  'least searched': ({ searchesHigh }) => searchesHigh ?? unknownLast,
-  longest: ({ text }) => -text.length,
-  dearest: ({ bidHighMinor }) => -(bidHighMinor ?? -1),
-  cheapest: ({ bidHighMinor }) => bidHighMinor ?? unknownLast,
-  'by best month': ({ months }) => bestMonth(months) ?? 12,
-  'by verdict': ({ verdict }) => verdicts.indexOf(verdict),
-};
-const byOther: Partial<Readonly<Record<FindOrder, (a: Find, b: Find) => number>>> = {
-  'by name': (a, b) => byText(a.text, b.text),
-  'by source': (a, b) => byText(a.source, b.source),
-  'by reason': (a, b) => filledFirst(a.reason ?? '', b.reason ?? ''),
-  'newest figures': (a, b) => byText(b.figuresOn ?? '', a.figuresOn ?? ''),
-  // What is proposed is not known here: of the other orders whoever knows it sorts.
-};
-
-/** Finds by a number of theirs, equals as they stand. Where number and place fit into one double together, those are sorted natively. */
-function sortByNumber(finds: readonly Find[], numberOf: (find: Find) => number): readonly Find[] {
-  const size = finds.length;
-  const marks = new Float64Array(size);
-  let [least, known] = [Infinity, -Infinity];
-  for (let at = 0; at < size; at++) {
-    const number = numberOf(finds[at]!);
-    marks[at] = number;
-    if (number < least) least = number;
-    if (number > known && number !== unknownLast) known = number;
-  }
-  known = Math.max(known, least);
-  if ((known - least + 2) * size > Number.MAX_SAFE_INTEGER) return [...finds].sort((a, b) => numberOf(a) - numberOf(b));
-  for (let at = 0; at < size; at++) marks[at] = (Math.min(marks[at]!, known + 1) - least) * size + at;
-  marks.sort();
-  return Array.from(marks, (mark) => finds[mark % size]!);
-}
-
 const holdsAll = (text: string, words: readonly string[]) => {
   // Most are told apart without being split.
   if (!words.every((word) => text.includes(word))) return false;
@@ -131,42 +71,6 @@ function testsOf(filter: FindFilter, text: string): ((find: Find) => boolean)[] 
   if (words.length > 0) tests.push((find) => holdsAll(find.text, words));
   if (longest > 0) tests.push((find) => wordsOf(find.text).length <= longest);
   return tests;
-}
-
-/** Finds in an order, and beside them their verdicts: reading those alone passes over fifty thousand without touching one find. */
-interface OrderedFinds {
-  finds: readonly Find[];
-  verdicts: Uint8Array;
-}
-
-const numberOfVerdict = Object.fromEntries(verdicts.map((verdict, number) => [verdict, number])) as Record<Verdict, number>;
-function withVerdicts(finds: readonly Find[]): OrderedFinds {
-  const numbers = new Uint8Array(finds.length);
-  for (let at = 0; at < finds.length; at++) numbers[at] = numberOfVerdict[finds[at]!.verdict];
-  return { finds, verdicts: numbers };
-}
-/** Changes up to which each is looked for by itself. */
-const fewChanges = 50;
-
-/** The same with some finds in the stead of others. */
-function replaced({ finds, verdicts: numbers }: OrderedFinds, changed: ReadonlyMap<Find, Find>): OrderedFinds {
-  if (changed.size > fewChanges) return withVerdicts(finds.map((find) => changed.get(find) ?? find));
-  const [next, nextNumbers] = [[...finds], numbers.slice()];
-  for (const [before, after] of changed) {
-    const at = finds.indexOf(before);
-    next[at] = after;
-    nextNumbers[at] = numberOfVerdict[after.verdict];
-  }
-  return { finds: next, verdicts: nextNumbers };
-}
-
-/** Those of a verdict, and those that stay whatever theirs is. */
-function ofVerdict({ finds, verdicts: numbers }: OrderedFinds, verdict: Verdict, stays: ReadonlySet<string>): Find[] {
-  const wanted = numberOfVerdict[verdict];
-  const found: Find[] = [];
-  for (let at = 0; at < finds.length; at++)
-    if (numbers[at] === wanted || (stays.size > 0 && stays.has(finds[at]!.id))) found.push(finds[at]!);
-  return found;
 }
 
 /** The finds of a plan in their orders, searched by text; kept up to date with the least work: a verdict changes neither order nor text. */
@@ -277,9 +181,7 @@ export class FindIndex {
   private inOrderOf(order: FindOrder): OrderedFinds {
     let ordered = this.ordered.get(order);
     if (!ordered) {
-      const finds = inOrder(this.rows);
-      const [numberOf, compare] = [byNumber[order], byOther[order]];
-      ordered = withVerdicts(numberOf ? sortByNumber(finds, numberOf) : compare ? [...finds].sort(compare) : finds);
+      ordered = withVerdicts(sortFinds(inOrder(this.rows), order));
       this.ordered.set(order, ordered);
     }
     return ordered;

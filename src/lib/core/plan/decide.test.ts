@@ -2,7 +2,8 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, row } from '../../../tests/clean-plan';
 import { applyEdits, childrenOf, inOrder, type Book, type RowEdit } from './book';
-import { changeSchema, sentChangeSchema, summarize, type Change } from './changes';
+import { changeSchema, sentChangeSchema } from './change-schemas';
+import { summarize, type Change } from './changes';
 import { decide, type Decision } from './decide';
 import { recordNames, recordTypes, type RecordName } from './record-types';
 

@@ -1,34 +1,34 @@
-import type * as z from 'zod';
 import { adjustment, ages, datedOffer, genders, listedValues, priceRows } from '../rules/rule-set.json';
-import { account, type Account } from './records/account';
-import { ad, type Ad } from './records/ad';
-import { adLine, masterLine, type AdLine, type MasterLine } from './records/ad-line';
-import { brief, laterBrief, type Brief } from './records/brief';
-import { briefItem, type BriefItem } from './records/brief-item';
-import { campaign, laterCampaign, type Campaign } from './records/campaign';
-import { client, type Client } from './records/client';
-import { blankExtra, extra, type Extra } from './records/extra';
-import { find, laterFind, type Find } from './records/find';
-import { group, type Group } from './records/group';
-import { houseRule, type HouseRule } from './records/house-rule';
-import { keptRule, type KeptRule } from './records/kept-rule';
-import { keyChoice, type KeyChoice } from './records/key-choice';
-import { keyword, type Keyword } from './records/keyword';
-import { laterLayout, layout, type Layout } from './records/layout';
-import { listSetup, type ListSetup } from './records/list-setup';
-import { master, type Master } from './records/master';
-import { negative, type Negative } from './records/negative';
-import { offer, type Offer } from './records/offer';
-import { patternList, type PatternList } from './records/pattern-list';
-import { place, type Place } from './records/place';
-import { plan, type Plan } from './records/plan';
-import { ruleSet, type RuleSetRow } from './records/rule-set';
-import { seenRival, type SeenRival } from './records/seen-rival';
-import { setAside, type SetAside } from './records/set-aside';
-import { sheetReading, type SheetReading } from './records/sheet-reading';
-import { slotWord, type SlotWord } from './records/slot-word';
-import { wordKind, type WordKind } from './records/word-kind';
-import { wordVerdict, type WordVerdict } from './records/word-verdict';
+import { laterBrief, laterCampaign, blankExtra, laterFind, laterLayout } from './record-values';
+import type { Account } from './records/account';
+import type { Ad } from './records/ad';
+import type { AdLine, MasterLine } from './records/ad-line';
+import type { Brief } from './records/brief';
+import type { BriefItem } from './records/brief-item';
+import type { Campaign } from './records/campaign';
+import type { Client } from './records/client';
+import type { Extra } from './records/extra';
+import type { Find } from './records/find';
+import type { Group } from './records/group';
+import type { HouseRule } from './records/house-rule';
+import type { KeptRule } from './records/kept-rule';
+import type { KeyChoice } from './records/key-choice';
+import type { Keyword } from './records/keyword';
+import type { Layout } from './records/layout';
+import type { ListSetup } from './records/list-setup';
+import type { Master } from './records/master';
+import type { Negative } from './records/negative';
+import type { Offer } from './records/offer';
+import type { PatternList } from './records/pattern-list';
+import type { Place } from './records/place';
+import type { Plan } from './records/plan';
+import type { RuleSetRow } from './records/rule-set';
+import type { SeenRival } from './records/seen-rival';
+import type { SetAside } from './records/set-aside';
+import type { SheetReading } from './records/sheet-reading';
+import type { SlotWord } from './records/slot-word';
+import type { WordKind } from './records/word-kind';
+import type { WordVerdict } from './records/word-verdict';
 
 /** Every record type by its name. */
 export interface RecordTypes {
@@ -71,7 +71,6 @@ export type Row = { id: string } & Record<string, unknown>;
 /** What the write door and the database need to know of a record type. */
 export interface RecordType {
   stream: 'workspace' | 'plan';
-  schema: z.ZodObject;
   /** Keys that name a parent row: with the parent the row leaves. */
   parents: Readonly<Record<string, RecordName>>;
   /** Keys that name another row: when that leaves they become null. */
@@ -84,37 +83,35 @@ export interface RecordType {
 
 /** Parents before children. */
 export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
-  client: { stream: 'workspace', schema: client, parents: {} },
-  account: { stream: 'workspace', schema: account, parents: { clientId: 'client' } },
-  plan: { stream: 'workspace', schema: plan, parents: { accountId: 'account' }, added: { layoutKey: 'plain', ruleSetKey: 'search-2026' } },
-  layout: { stream: 'workspace', schema: layout, parents: {}, unique: ['name'], added: laterLayout },
+  client: { stream: 'workspace', parents: {} },
+  account: { stream: 'workspace', parents: { clientId: 'client' } },
+  plan: { stream: 'workspace', parents: { accountId: 'account' }, added: { layoutKey: 'plain', ruleSetKey: 'search-2026' } },
+  layout: { stream: 'workspace', parents: {}, unique: ['name'], added: laterLayout },
   ruleSet: {
     stream: 'workspace',
-    schema: ruleSet,
     parents: {},
     unique: ['name'],
     added: { listedValues, priceRows, datedOffer, adjustment, ages, genders },
   },
-  houseRule: { stream: 'workspace', schema: houseRule, parents: { planId: 'plan' } },
-  keptRule: { stream: 'workspace', schema: keptRule, parents: {}, unique: ['words'] },
-  listSetup: { stream: 'workspace', schema: listSetup, parents: {} },
-  keyChoice: { stream: 'workspace', schema: keyChoice, parents: {} },
-  sheetReading: { stream: 'workspace', schema: sheetReading, parents: {}, unique: ['shape'] },
-  patternList: { stream: 'workspace', schema: patternList, parents: {}, unique: ['business', 'language'] },
-  master: { stream: 'workspace', schema: master, parents: {} },
-  masterLine: { stream: 'workspace', schema: masterLine, parents: { masterId: 'master' } },
-  brief: { stream: 'plan', schema: brief, parents: {}, added: laterBrief },
-  briefItem: { stream: 'plan', schema: briefItem, parents: {} },
-  offer: { stream: 'plan', schema: offer, parents: {} },
-  slotWord: { stream: 'plan', schema: slotWord, parents: {} },
-  campaign: { stream: 'plan', schema: campaign, parents: {}, unique: ['name'], added: laterCampaign },
-  place: { stream: 'plan', schema: place, parents: { campaignId: 'campaign' }, added: { code: '', region: '', people: null } },
-  wordVerdict: { stream: 'plan', schema: wordVerdict, parents: {} },
-  wordKind: { stream: 'plan', schema: wordKind, parents: {}, unique: ['word'] },
-  seenRival: { stream: 'plan', schema: seenRival, parents: {}, unique: ['name'] },
+  houseRule: { stream: 'workspace', parents: { planId: 'plan' } },
+  keptRule: { stream: 'workspace', parents: {}, unique: ['words'] },
+  listSetup: { stream: 'workspace', parents: {} },
+  keyChoice: { stream: 'workspace', parents: {} },
+  sheetReading: { stream: 'workspace', parents: {}, unique: ['shape'] },
+  patternList: { stream: 'workspace', parents: {}, unique: ['business', 'language'] },
+  master: { stream: 'workspace', parents: {} },
+  masterLine: { stream: 'workspace', parents: { masterId: 'master' } },
+  brief: { stream: 'plan', parents: {}, added: laterBrief },
+  briefItem: { stream: 'plan', parents: {} },
+  offer: { stream: 'plan', parents: {} },
+  slotWord: { stream: 'plan', parents: {} },
+  campaign: { stream: 'plan', parents: {}, unique: ['name'], added: laterCampaign },
+  place: { stream: 'plan', parents: { campaignId: 'campaign' }, added: { code: '', region: '', people: null } },
+  wordVerdict: { stream: 'plan', parents: {} },
+  wordKind: { stream: 'plan', parents: {}, unique: ['word'] },
+  seenRival: { stream: 'plan', parents: {}, unique: ['name'] },
   find: {
     stream: 'plan',
-    schema: find,
     parents: {},
     links: { wordVerdictId: 'wordVerdict' },
     unique: ['text'],
@@ -122,27 +119,24 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
   },
   group: {
     stream: 'plan',
-    schema: group,
     parents: { campaignId: 'campaign' },
     links: { offerId: 'offer' },
     unique: ['campaignId', 'name'],
   },
   keyword: {
     stream: 'plan',
-    schema: keyword,
     parents: { groupId: 'group' },
     unique: ['groupId', 'text', 'match'],
   },
   negative: {
     stream: 'plan',
-    schema: negative,
     parents: { campaignId: 'campaign', groupId: 'group', findId: 'find', briefItemId: 'briefItem', wordVerdictId: 'wordVerdict' },
     added: { wordVerdictId: null },
   },
-  ad: { stream: 'plan', schema: ad, parents: { groupId: 'group' } },
-  adLine: { stream: 'plan', schema: adLine, parents: { adId: 'ad' } },
-  extra: { stream: 'plan', schema: extra, parents: { campaignId: 'campaign' }, added: blankExtra },
-  setAside: { stream: 'plan', schema: setAside, parents: {} },
+  ad: { stream: 'plan', parents: { groupId: 'group' } },
+  adLine: { stream: 'plan', parents: { adId: 'ad' } },
+  extra: { stream: 'plan', parents: { campaignId: 'campaign' }, added: blankExtra },
+  setAside: { stream: 'plan', parents: {} },
 };
 
 /** All record names, parents before children. */

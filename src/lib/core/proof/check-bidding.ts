@@ -4,7 +4,7 @@ import { childrenOf } from '../plan/book';
 import { worthOf, type PlanView } from '../plan/plan-view';
 import type { Campaign } from '../plan/records/campaign';
 import type { Find } from '../plan/records/find';
-import { notShown } from '../plan/records/hour-span';
+import { notShown } from '../plan/record-values';
 import type { Report } from './finding';
 
 const at = ({ id }: Campaign, field: string) => ({ record: id, where: { campaignId: id, field } });

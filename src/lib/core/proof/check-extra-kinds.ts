@@ -1,6 +1,7 @@
 import { readAddress } from '../ads/address';
 import type { PlanView } from '../plan/plan-view';
-import { nameOfExtra, type Extra, type ExtraKind } from '../plan/records/extra';
+import { nameOfExtra } from '../plan/record-values';
+import type { Extra, ExtraKind } from '../plan/records/extra';
 import { normalizeText, units } from '../text/units';
 import { isPhoneNumber } from '../text/phone-number';
 import type { FindingData, Report } from './finding';

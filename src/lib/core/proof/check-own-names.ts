@@ -3,7 +3,7 @@ import { plainText } from '../keywords/read-keyword';
 import { childrenOf } from '../plan/book';
 import { groupsInOrder, type PlanView } from '../plan/plan-view';
 import type { Group } from '../plan/records/group';
-import { planNegative } from '../plan/records/negative';
+import { planNegative } from '../plan/record-values';
 import { holdsPhrase } from '../rules/word-lists';
 import type { Report } from './finding';
 

@@ -6,7 +6,7 @@ import { splitPlanMoney } from '../budget/split-plan';
 import { childrenOf, inOrder } from '../plan/book';
 import type { PlanView } from '../plan/plan-view';
 import type { Campaign } from '../plan/records/campaign';
-import { notShown } from '../plan/records/hour-span';
+import { notShown } from '../plan/record-values';
 import { units } from '../text/units';
 import { checkBidding } from './check-bidding';
 import { checkPlaces } from './check-places';

@@ -1,6 +1,6 @@
 import { nextPosition, type Book } from '../plan/book';
 import type { SimpleChange } from '../plan/changes';
-import { planNegative } from '../plan/records/negative';
+import { planNegative } from '../plan/record-values';
 import type { BlockReason, Find } from '../plan/records/find';
 import { planNegatives } from '../groups/competition';
 

@@ -1,7 +1,7 @@
 import { planNegatives } from '../groups/competition';
 import type { Change, SimpleChange } from '../plan/changes';
 import { childrenOf, nextPosition, type Book } from '../plan/book';
-import { planNegative } from '../plan/records/negative';
+import { planNegative } from '../plan/record-values';
 import type { BlockReason, Find, Verdict } from '../plan/records/find';
 import type { WordHolders } from './word-index';
 

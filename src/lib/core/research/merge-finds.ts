@@ -4,8 +4,8 @@ import { isKnown, noFigures, withFigures } from '../market/find-figures';
 import { childrenOf, inOrder, nextPosition } from '../plan/book';
 import type { Change, SimpleChange, StepName } from '../plan/changes';
 import { firstLanguage, type PlanView } from '../plan/plan-view';
-import { planNegative } from '../plan/records/negative';
-import { laterFind, type Figures, type Find, type Verdict } from '../plan/records/find';
+import { planNegative, laterFind } from '../plan/record-values';
+import type { Figures, Find, Verdict } from '../plan/records/find';
 import { sameValue } from '../plan/same-value';
 import type { WordVerdict } from '../plan/records/word-verdict';
 

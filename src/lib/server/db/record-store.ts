@@ -2,6 +2,7 @@ import type { Statement } from 'better-sqlite3';
 import * as z from 'zod';
 import { bookOf, type Book, type BookRows, type RowEdit } from '$lib/core/plan/book';
 import { recordTypes, recordsOf, type RecordName, type Row } from '$lib/core/plan/record-types';
+import { recordSchemas } from '$lib/core/plan/record-schemas';
 import type { Database } from './open-database';
 
 interface Column {
@@ -21,7 +22,7 @@ function kindOf(schema: unknown): Column['kind'] {
 }
 
 const columnsOf = (record: RecordName): Column[] =>
-  Object.entries(recordTypes[record].schema.shape).map(([key, schema]) => ({
+  Object.entries(recordSchemas[record].shape).map(([key, schema]) => ({
     key,
     name: snakeCase(key),
     kind: kindOf(schema),

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { blockReasons, type BlockReason, type Verdict } from '$lib/core/plan/records/find';
-  import { wordKinds } from '$lib/core/plan/records/word-kind';
+  import { blockReasons, wordKinds } from '$lib/core/plan/record-values';
+  import type { BlockReason, Verdict } from '$lib/core/plan/records/find';
   import { reasonWords, wordKindWords, wordSearches } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';

@@ -1,4 +1,4 @@
-import type { FindOrder } from '$lib/core/keywords/find-index';
+import type { FindOrder } from '$lib/core/keywords/find-orders';
 import type { ListSetup } from '$lib/core/plan/records/list-setup';
 
 /** What a column of the list of finds is called, how wide it is, and the orders that its heading goes through. */

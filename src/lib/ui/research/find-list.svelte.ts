@@ -1,5 +1,5 @@
 import { SvelteSet } from 'svelte/reactivity';
-import { usualOrder, type FindOrder } from '$lib/core/keywords/find-index';
+import { usualOrder, type FindOrder } from '$lib/core/keywords/find-orders';
 import { inOrder } from '$lib/core/plan/book';
 import type { Find, Verdict } from '$lib/core/plan/records/find';
 import { intents, type Intent, type Proposal } from '$lib/core/research/propose-verdict';

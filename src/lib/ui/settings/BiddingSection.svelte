@@ -2,7 +2,8 @@
   import { adviseBidding } from '$lib/core/budget/bidding-advice';
   import { formatMoney } from '$lib/core/budget/money';
   import { worthOf } from '$lib/core/plan/plan-view';
-  import { biddingKinds, type Campaign } from '$lib/core/plan/records/campaign';
+  import { biddingKinds } from '$lib/core/plan/record-values';
+  import type { Campaign } from '$lib/core/plan/records/campaign';
   import { biddingAmount, biddingHeeds, wordAdvice, wordAdviceChange, wordAdviceFacts } from '$lib/wording/advice';
   import { biddingWords } from '$lib/wording/settings-findings';
   import Button from '../parts/Button.svelte';

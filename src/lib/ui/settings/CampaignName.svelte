@@ -1,6 +1,6 @@
 <script lang="ts">
   import { composeName } from '$lib/core/plan/campaign-name';
-  import { goals } from '$lib/core/plan/records/brief';
+  import { goals } from '$lib/core/plan/record-values';
   import type { Campaign } from '$lib/core/plan/records/campaign';
   import { units } from '$lib/core/text/units';
   import { wordRefusalCode } from '$lib/wording/refusals';

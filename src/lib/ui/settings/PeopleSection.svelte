@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Audience, Campaign } from '$lib/core/plan/records/campaign';
-  import { notShown } from '$lib/core/plan/records/hour-span';
+  import { notShown } from '$lib/core/plan/record-values';
   import Button from '../parts/Button.svelte';
   import { withFields, withoutRow } from '../parts/lists';
   import SelectField from '../parts/SelectField.svelte';

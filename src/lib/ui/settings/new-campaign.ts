@@ -2,7 +2,8 @@ import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
 import { composeName, freeName } from '$lib/core/plan/campaign-name';
 import { worthOf, type PlanView } from '$lib/core/plan/plan-view';
 import type { SimpleChange } from '$lib/core/plan/changes';
-import { laterCampaign, type Campaign } from '$lib/core/plan/records/campaign';
+import { laterCampaign } from '$lib/core/plan/record-values';
+import type { Campaign } from '$lib/core/plan/records/campaign';
 
 /** A campaign shaped by the brief: its goal, places, languages, start, and what is left of its money. */
 export function newCampaign(view: PlanView, id: string, newId: () => string) {

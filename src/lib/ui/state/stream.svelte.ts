@@ -11,27 +11,18 @@ import {
   type StepSummary,
 } from '$lib/core/plan/changes';
 import { decide, type Refusal } from '$lib/core/plan/decide';
-import { NewsReader, type StreamNews } from '$lib/core/plan/news-lines';
+import type { StreamNews } from '$lib/core/plan/news-lines';
 import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
 import type { SentRow } from '$lib/core/plan/sent-rows';
 import { newsChannel, type ChannelNews } from './news-line';
 import { sameValue } from '$lib/core/plan/same-value';
-import { giveWay } from './give-way';
-import { readLines } from './read-lines';
+import { asLines, readNews } from './read-news';
 import { describeRefused, type RefusedChange } from './refused-change';
+import { joinSitting, withValuesBefore, type SetChange } from './sent-values';
 import { keepUnsent, takeUnsent } from './unsent';
 
 /** How the edits of a stream stand with the server. */
 export type SavedState = 'saved' | 'saving' | 'waiting';
-
-type SetChange = Extract<SimpleChange, { type: 'set' }>;
-
-/** Two edits of one sitting as one, on the values that stood before the first. */
-const joinSitting = (first: SetChange, next: SetChange): SetChange => ({
-  ...next,
-  fields: { ...first.fields, ...next.fields },
-  was: { ...next.was, ...first.was },
-});
 
 /** A row before and after a step; null where it did not or does not exist. */
 export interface ChangedRow {
@@ -46,38 +37,6 @@ const nothingToWalk: ReadonlySet<string> = new Set(['nothing-to-undo', 'nothing-
 
 const sendAfterMs = 250;
 const retryAfterMs = 1500;
-
-/** How long rows are unpacked before the thread is let go. */
-const unpackMs = 8;
-const asLines = { accept: 'application/x-ndjson, application/json' };
-
-/** Reads news off an answer, a little at a time. */
-async function readNews(response: Response): Promise<StreamNews> {
-  const reader = new NewsReader();
-  let since = performance.now();
-  await readLines(response, async (line) => {
-    reader.take(line);
-    if (performance.now() - since < unpackMs) return;
-    await giveWay();
-    since = performance.now();
-  });
-  return reader.finish();
-}
-
-/** A change of many rows with the values it is made on, so that it is refused whole where one of them has changed meanwhile. */
-function withValuesBefore(change: Change, book: Book): Change {
-  if (change.type !== 'several') return valuesBefore(change, book);
-  const ids = change.changes.flatMap((part) => (part.type === 'set' ? part.ids : []));
-  // Later parts see what earlier ones did: only where no row is set twice are the values shown those they are made on.
-  return new Set(ids).size < ids.length ? change : { ...change, changes: change.changes.map((part) => valuesBefore(part, book)) };
-}
-
-function valuesBefore<C extends SimpleChange>(change: C, book: Book): C {
-  if (change.type !== 'set' || change.was || change.wasEach || change.ids.length < 2) return change;
-  const rows = change.ids.map((id) => book[change.record].get(id) as Row | undefined);
-  const wasEach = Object.fromEntries(Object.keys(change.fields).map((field) => [field, rows.map((row) => row?.[field] ?? null)]));
-  return { ...change, wasEach };
-}
 
 /** Makes ids in the browser. */
 export const newId = monotonicFactory();

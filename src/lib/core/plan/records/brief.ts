@@ -2,9 +2,8 @@ import * as z from 'zod';
 import * as field from './fields';
 import { hourSpan } from './hour-span';
 import { trackingParameter } from './tracking-parameter';
+import { goals } from '../record-values';
 
-/** What the client wants from the plan. */
-export const goals = ['sales', 'leads', 'calls', 'visits'] as const;
 export type Goal = (typeof goals)[number];
 
 /** Something that visitors do and that is worth counting. */
@@ -51,12 +50,3 @@ export const brief = z.strictObject({
   openingHours: z.array(hourSpan).max(168),
 });
 export type Brief = z.infer<typeof brief>;
-
-/** What fields that came later hold in briefs from before. */
-export const laterBrief = {
-  necessary: [] as string[],
-  tracking: [] as Brief['tracking'],
-  conversions: [] as Conversion[],
-  ownNames: [] as string[],
-  openingHours: [] as Brief['openingHours'],
-} as const satisfies Partial<Brief>;

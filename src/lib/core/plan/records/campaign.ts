@@ -1,15 +1,10 @@
 import * as z from 'zod';
-import { goals } from './brief';
 import * as field from './fields';
 import { hourSpan, percent } from './hour-span';
-import { trackingParameter, type TrackingParameter } from './tracking-parameter';
+import { trackingParameter } from './tracking-parameter';
+import { biddingKinds, goals } from '../record-values';
 
-/** How clicks are bid for. */
-export const biddingKinds = ['by-hand', 'most-clicks', 'most-conversions', 'most-value', 'share-of-appearances'] as const;
 export type BiddingKind = (typeof biddingKinds)[number];
-
-/** The devices that bids can be adjusted for. */
-export const deviceNames = ['computer', 'phone', 'tablet'] as const;
 
 /** People by interest or from a list: watched only, or aimed at, which narrows reach. */
 const audience = z.strictObject({ name: field.name.max(200), use: z.enum(['watched', 'aimed']), adjust: percent });
@@ -56,16 +51,3 @@ export const campaign = z.strictObject({
   position: field.position,
 });
 export type Campaign = z.infer<typeof campaign>;
-
-/** What fields that came later hold in campaigns from before. */
-export const laterCampaign = {
-  moneyLocked: false,
-  sharePercent: null,
-  spending: 'even',
-  devices: { computer: 0, phone: 0, tablet: 0 },
-  agesOff: [] as string[],
-  gendersOff: [] as string[],
-  audiences: [] as Audience[],
-  placementsOff: [] as string[],
-  tracking: [] as TrackingParameter[],
-} as const satisfies Partial<Campaign>;

@@ -1,9 +1,8 @@
 import * as z from 'zod';
 import { hourSpan } from './hour-span';
 import * as field from './fields';
+import { extraKinds } from '../record-values';
 
-/** What can stand beside an ad. */
-export const extraKinds = ['sitelink', 'callout', 'listed-values', 'call', 'price-rows', 'dated-offer'] as const;
 export type ExtraKind = (typeof extraKinds)[number];
 
 const priceRow = z.strictObject({
@@ -38,22 +37,3 @@ export const extra = z.strictObject({
   position: field.position,
 });
 export type Extra = z.infer<typeof extra>;
-
-/** What an extra is told apart by: its text, the header of its list, its number. */
-export const nameOfExtra = ({ text, header, phone }: Pick<Extra, 'text' | 'header' | 'phone'>) => text || header || phone;
-
-/** What the fields that only some kinds use hold in the others. */
-export const blankExtra = {
-  text: '',
-  description1: '',
-  description2: '',
-  address: '',
-  header: '',
-  values: [] as string[],
-  prices: [] as PriceRow[],
-  phone: '',
-  phoneCountry: '',
-  hours: [] as Extra['hours'],
-  startsOn: null,
-  endsOn: null,
-} as const satisfies Partial<Record<keyof Extra, unknown>>;

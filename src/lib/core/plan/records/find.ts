@@ -1,16 +1,11 @@
 import * as z from 'zod';
 import * as field from './fields';
+import { verdicts, figuresKinds, blockReasons } from '../record-values';
 
-/** What was decided on a find. */
-export const verdicts = ['open', 'keep', 'block', 'pass', 'later'] as const;
 export type Verdict = (typeof verdicts)[number];
 
-/** How a figure came about: reckoned by a source, brought in from a list, or counted in a report of what was shown. */
-export const figuresKinds = ['estimate', 'imported', 'measured'] as const;
 export type FiguresKind = (typeof figuresKinds)[number];
 
-/** Why a find is blocked. */
-export const blockReasons = ['learn', 'job', 'free', 'tool', 'rival', 'brand', 'place', 'other'] as const;
 export type BlockReason = (typeof blockReasons)[number];
 
 const searches = z.int().min(0).max(1_000_000_000).nullable();
@@ -59,20 +54,3 @@ export const find = figures.extend({
   position: field.position,
 });
 export type Find = z.infer<typeof find>;
-
-/** What fields that came later hold in finds from before. */
-export const laterFind = {
-  months: [] as number[],
-  figuresOf: '',
-  figuresOn: null,
-  bids: [] as Figures['bids'],
-  figuresKind: 'imported',
-  figuresFrom: '',
-  reason: null,
-  wordVerdictId: null,
-  proposed: '',
-  swappedFrom: '',
-  isMisspelling: false,
-  otherFigures: [] as Figures[],
-  alsoFrom: [] as string[],
-} as const satisfies Partial<Find>;

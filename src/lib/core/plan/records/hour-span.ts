@@ -3,9 +3,6 @@ import * as z from 'zod';
 /** An adjustment of bids in percent; the rule set says how far it may go. */
 export const percent = z.int().min(-100).max(900);
 
-/** The adjustment of what is not shown at all. */
-export const notShown = -100;
-
 /** A span of open hours: days 1 (Monday) to 7, from and to in whole hours, `to` not included. */
 export const hourSpan = z
   .strictObject({

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import * as field from './fields';
-import { blockReasons, verdicts } from './find';
+import { blockReasons, verdicts } from '../record-values';
 
 /** A word's verdict kept for the next client. */
 export const keptRule = z.strictObject({

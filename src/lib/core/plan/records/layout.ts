@@ -64,12 +64,3 @@ export const layout = z.strictObject({
   position: field.position,
 });
 export type Layout = z.infer<typeof layout>;
-
-/** What fields that came later hold in layouts from before. */
-export const laterLayout = {
-  spansADay: 6,
-  clickKeyword: '[[clicked-keyword]]',
-  clickMatch: '[[clicked-match]]',
-  clickDevice: '[[clicked-device]]',
-  clickAd: '[[clicked-ad]]',
-} as const satisfies Partial<Layout>;

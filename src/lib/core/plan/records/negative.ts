@@ -17,13 +17,3 @@ export const negative = z.strictObject({
   position: field.position,
 });
 export type Negative = z.infer<typeof negative>;
-
-/** A phrase negative of the plan that nothing made but the hand. */
-export const planNegative = {
-  campaignId: null,
-  groupId: null,
-  match: 'phrase',
-  findId: null,
-  briefItemId: null,
-  wordVerdictId: null,
-} as const satisfies Partial<Negative>;

@@ -1,27 +1,7 @@
 import * as z from 'zod';
 import * as field from './fields';
+import { wordKinds } from '../record-values';
 
-/** The kinds of words that searches hold. */
-export const wordKinds = [
-  'maker',
-  'rival',
-  'big-shop',
-  'our-place',
-  'other-place',
-  'material',
-  'price',
-  'urgency',
-  'audience',
-  'question',
-  'job',
-  'learning',
-  'free',
-  'tool',
-  'near',
-  'compare',
-  'hire',
-  'other',
-] as const;
 export type WordKindName = (typeof wordKinds)[number];
 
 /** The kind of a word as corrected by hand. */

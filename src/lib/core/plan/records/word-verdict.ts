@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import * as field from './fields';
-import { blockReasons, verdicts } from './find';
+import { blockReasons, verdicts } from '../record-values';
 
 /** Words that were judged: every find that held them got the verdict, and where it stands, finds to come get it too. */
 export const wordVerdict = z.strictObject({

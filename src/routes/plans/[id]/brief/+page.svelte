@@ -3,7 +3,8 @@
   import { childrenOf, inOrder } from '$lib/core/plan/book';
   import { isHomePage, readAddress } from '$lib/core/ads/address';
   import { worthOf } from '$lib/core/plan/plan-view';
-  import { goals, type Brief } from '$lib/core/plan/records/brief';
+  import { goals } from '$lib/core/plan/record-values';
+  import type { Brief } from '$lib/core/plan/records/brief';
   import { blockNotOffered } from '$lib/core/proof/check-brief';
   import { holdsPhrase } from '$lib/core/rules/word-lists';
   import { readHours, sayHours } from '$lib/core/plan/hours';

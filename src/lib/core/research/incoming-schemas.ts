@@ -1,0 +1,44 @@
+import * as z from 'zod';
+import { unpackRows, type PackedRows } from '../plan/packed-rows';
+import { verdicts } from '../plan/record-values';
+import { figures, find, type Figures } from '../plan/records/find';
+import { findsAtOnce, type IncomingHead, type IncomingRow } from './incoming-finds';
+import type { IncomingFind } from './merge-finds';
+
+const incomingRow = figures.extend({
+  text: find.shape.text,
+  source: find.shape.source,
+  isMisspelling: z.boolean(),
+  verdict: z.enum(verdicts).nullable(),
+});
+
+/** What is said of finds that are brought in, before they come. */
+export const incomingHead: z.ZodType<IncomingHead> = z.strictObject({
+  /** Remembered, so that they are never brought in twice. */
+  id: z.string().regex(/^[A-Za-z0-9-]{1,64}$/),
+  /** The plan's places, by their key: their figures take precedence. */
+  key: z.string().max(4000),
+  /** What the step is called. */
+  name: z.enum(['pasted', 'finds-fetched']),
+});
+
+/** A pack of finds on their way in. */
+export const incomingPack = z
+  .strictObject({
+    record: z.literal('find'),
+    count: z.int().min(1).max(findsAtOnce),
+    fields: z.record(
+      z.enum(Object.keys(incomingRow.shape) as (keyof IncomingRow)[]),
+      z.strictObject({
+        values: z.array(z.unknown()).min(1).max(findsAtOnce),
+        at: z.array(z.int().min(0).max(findsAtOnce)).max(findsAtOnce).nullable(),
+      }),
+    ),
+  })
+  .transform((pack) => unpackRows(pack as PackedRows) as unknown[])
+  .pipe(z.array(incomingRow))
+  .transform((rows) => rows.map(fromRow));
+
+function fromRow({ text, source, isMisspelling, verdict, ...told }: IncomingRow): IncomingFind {
+  return { text, source, isMisspelling, figures: told satisfies Figures, ...(verdict !== null && { verdict }) };
+}

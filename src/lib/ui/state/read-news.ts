@@ -1,0 +1,21 @@
+import { NewsReader, type StreamNews } from '$lib/core/plan/news-lines';
+import { giveWay } from './give-way';
+import { readLines } from './read-lines';
+
+/** How long rows are unpacked before the thread is let go. */
+const unpackMs = 8;
+/** Headers that ask for news in lines. */
+export const asLines = { accept: 'application/x-ndjson, application/json' };
+
+/** Reads news off an answer, a little at a time. */
+export async function readNews(response: Response): Promise<StreamNews> {
+  const reader = new NewsReader();
+  let since = performance.now();
+  await readLines(response, async (line) => {
+    reader.take(line);
+    if (performance.now() - since < unpackMs) return;
+    await giveWay();
+    since = performance.now();
+  });
+  return reader.finish();
+}
