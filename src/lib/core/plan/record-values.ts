@@ -130,3 +130,6 @@ export const laterLayout = {
   clickDevice: '[[clicked-device]]',
   clickAd: '[[clicked-ad]]',
 } as const satisfies Partial<Layout>;
+
+/** The parts of which a campaign's name can be made. */
+export const nameParts = ['goal', 'place', 'network', 'theme', 'language', 'bidding'] as const;

@@ -1,5 +1,6 @@
 import type { RuleId } from '../proof/rule-list';
-import { namingPattern, houseValues, type HouseValues, nameParts } from '../plan/records/house-rule';
+import { nameParts } from '../plan/record-values';
+import type { HouseValues } from '../plan/records/house-rule';
 
 /** How a house rule is typed and read. */
 export interface HouseRuleEntry {
@@ -143,7 +144,7 @@ export const houseRuleList: readonly HouseRuleEntry[] = [
   },
 ];
 
-/** Reads a naming pattern as it would look: `goal_place_network_theme`, `theme | place, upper`. */
+/** Reads a naming pattern as it would look: `goal_place_network_theme`, `theme | place, upper`; its values are still to be checked. */
 export function readNaming(text: string): unknown {
   const [pattern = '', letters = 'lower'] = text.split(/,\s*(?=[a-z-]+\s*$)/);
   const parts = pattern.match(new RegExp(nameParts.join('|'), 'g')) ?? [];
@@ -151,14 +152,7 @@ export function readNaming(text: string): unknown {
   const inner = separators.slice(1, -1);
   const isEven = new Set(inner).size <= 1 && separators[0]?.trim() === '' && separators.at(-1)?.trim() === '';
   const naming = { parts, separator: inner[0] ?? '_', letters: letters.trim() };
-  return isEven && new Set(parts).size === parts.length && namingPattern.safeParse(naming).success ? naming : null;
-}
-
-/** What a text sets a rule to; null where it is no value for it. */
-export function readHouseRule(entry: HouseRuleEntry, text: string): HouseValues[keyof HouseValues] | null {
-  const value = entry.read(text);
-  const checked = value === null ? null : houseValues.shape[entry.key].safeParse(value);
-  return checked?.success ? (checked.data as HouseValues[keyof HouseValues]) : null;
+  return isEven && new Set(parts).size === parts.length ? naming : null;
 }
 
 /** The house rule that a rule of the proof cites, or null. */

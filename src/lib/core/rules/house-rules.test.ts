@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { applyEdits } from '../plan/book';
 import { houseRules, houseRulesOf } from './house-rules';
-import { findCited, houseRuleList, readHouseRule } from './house-rule-list';
+import { findCited, houseRuleList } from './house-rule-list';
+import { readHouseRule } from './read-house-rule';
 
 const book = bookOfFile(cleanFile);
 const withRules = (rows: { id: string; values: object }[]) =>

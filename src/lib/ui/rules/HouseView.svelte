@@ -1,7 +1,8 @@
 <script lang="ts">
   import { inOrder } from '$lib/core/plan/book';
   import { houseRules, houseRulesOf, ofAllPlans } from '$lib/core/rules/house-rules';
-  import { houseRuleList, readHouseRule, type HouseRuleEntry } from '$lib/core/rules/house-rule-list';
+  import { houseRuleList, type HouseRuleEntry } from '$lib/core/rules/house-rule-list';
+  import { readHouseRule } from '$lib/core/rules/read-house-rule';
   import { composeName } from '$lib/core/plan/campaign-name';
   import type { SimpleChange } from '$lib/core/plan/changes';
   import Button from '../parts/Button.svelte';

@@ -1,14 +1,13 @@
 import * as z from 'zod';
+import { nameParts } from '../record-values';
 import * as field from './fields';
 
 const count = z.int().min(0).max(10_000);
 
-/** The parts of which a campaign's name can be made. */
-export const nameParts = ['goal', 'place', 'network', 'theme', 'language', 'bidding'] as const;
 export type NamePart = (typeof nameParts)[number];
 
 /** How campaigns are named. */
-export const namingPattern = z.strictObject({
+const namingPattern = z.strictObject({
   parts: z.array(z.enum(nameParts)).min(1).max(nameParts.length),
   separator: field.text.max(5),
   letters: z.enum(['lower', 'upper', 'as-typed']),
