@@ -1,4 +1,4 @@
-import { negativesActingOn } from '$lib/core/groups/competition';
+import { negativesActingOn } from '$lib/core/groups/acting-negatives';
 import { findBlockedKeywords } from '$lib/core/groups/blocked-keywords';
 import { findOverlaps, searchesOf } from '$lib/core/groups/overlaps';
 import { blocks, matchesSurely, prepareKeyword, prepareNegative, prepareSearch } from '$lib/core/keywords/matching';

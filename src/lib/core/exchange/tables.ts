@@ -4,7 +4,7 @@ import { keywordTexts, lineContext } from '../ads/slot-values';
 import { measureLine } from '../ads/measure';
 import { writeAmount } from '../budget/money';
 import { dailyFromMonthly } from '../budget/split';
-import { campaignNegatives, planNegatives } from '../groups/competition';
+import { campaignNegatives, planNegatives } from '../groups/acting-negatives';
 import { childrenOf, inOrder } from '../plan/book';
 import { writeHours } from '../plan/hours';
 import { bidOf, groupBid, groupsInOrder, landingPageOf, type PlanView } from '../plan/plan-view';

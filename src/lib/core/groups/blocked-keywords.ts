@@ -5,7 +5,7 @@ import { firstLanguage, groupsInOrder, type PlanView } from '../plan/plan-view';
 import type { Group } from '../plan/records/group';
 import type { Keyword } from '../plan/records/keyword';
 import type { Negative } from '../plan/records/negative';
-import { negativeListsOn } from './competition';
+import { negativeListsOn } from './acting-negatives';
 
 /** A keyword that, taken as a search, a negative blocks where it applies. */
 export interface BlockedKeyword {

@@ -3,34 +3,7 @@ import { plainText } from '../keywords/read-keyword';
 import { childrenOf, inOrder } from '../plan/book';
 import { bidOf, campaignsMeeting, firstLanguage, type PlanView } from '../plan/plan-view';
 import type { Campaign } from '../plan/records/campaign';
-import type { Group } from '../plan/records/group';
-import type { Negative } from '../plan/records/negative';
-
-const keptOfPlan = new WeakMap<object, readonly Negative[]>();
-
-/** The plan's own negatives; kept as long as the book's map is. */
-export function planNegatives({ book }: Pick<PlanView, 'book'>): readonly Negative[] {
-  let found = keptOfPlan.get(book.negative);
-  if (!found) {
-    found = childrenOf(book.negative, 'campaignId', null).filter(({ groupId }) => groupId === null);
-    keptOfPlan.set(book.negative, found);
-  }
-  return found;
-}
-
-/** The negatives that stand with a campaign itself. */
-export const campaignNegatives = ({ book }: PlanView, campaignId: string): readonly Negative[] =>
-  childrenOf(book.negative, 'campaignId', campaignId);
-
-/** The lists of negatives that act on a group: the plan's, its campaign's, its own. */
-export const negativeListsOn = (view: PlanView, group: Group): readonly (readonly Negative[])[] => [
-  planNegatives(view),
-  campaignNegatives(view, group.campaignId),
-  childrenOf(view.book.negative, 'groupId', group.id),
-];
-
-/** All negatives that act on a group, in the order of those lists. */
-export const negativesActingOn = (view: PlanView, group: Group): Negative[] => negativeListsOn(view, group).flat();
+import { negativesActingOn } from './acting-negatives';
 
 /** The groups of campaigns as they compete, in order. */
 export function competingGroups(view: PlanView, campaigns: readonly Campaign[]): CompetingGroup[] {

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { addLike, bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
 import type { Book } from '../plan/book';
 import { findBlockedKeywords } from './blocked-keywords';
-import { answerInPlan, negativesActingOn } from './competition';
+import { negativesActingOn } from './acting-negatives';
+import { answerInPlan } from './competition';
 import { proposeGroups } from './propose-groups';
 
 const clean = bookOfFile(cleanFile);

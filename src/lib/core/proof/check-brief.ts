@@ -1,7 +1,7 @@
 import { isHomePage, readAddress } from '../ads/address';
 import { builtInSlots, liveSlot } from '../ads/fill-slots';
 import { plainText } from '../keywords/read-keyword';
-import { planNegatives } from '../groups/competition';
+import { planNegatives } from '../groups/acting-negatives';
 import { childrenOf, inOrder } from '../plan/book';
 import { briefTexts, worthOf, type PlanView } from '../plan/plan-view';
 import { findRegulated } from '../rules/regulated';

@@ -1,5 +1,5 @@
 import { findBlockedIn } from '../groups/blocked-keywords';
-import { campaignNegatives, negativeListsOn, planNegatives } from '../groups/competition';
+import { campaignNegatives, negativeListsOn, planNegatives } from '../groups/acting-negatives';
 import { childrenOf, inOrder } from '../plan/book';
 import { bidOf, campaignsMeeting, groupBid, groupsInOrder, worthOf, type PlanView } from '../plan/plan-view';
 import type { Campaign } from '../plan/records/campaign';

@@ -1,4 +1,4 @@
-import { negativeListsOn } from '../groups/competition';
+import { negativeListsOn } from '../groups/acting-negatives';
 import { plainText } from '../keywords/read-keyword';
 import { childrenOf } from '../plan/book';
 import { groupsInOrder, type PlanView } from '../plan/plan-view';

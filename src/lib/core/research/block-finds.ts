@@ -2,7 +2,7 @@ import { nextPosition, type Book } from '../plan/book';
 import type { SimpleChange } from '../plan/changes';
 import { planNegative } from '../plan/record-values';
 import type { BlockReason, Find } from '../plan/records/find';
-import { planNegatives } from '../groups/competition';
+import { planNegatives } from '../groups/acting-negatives';
 
 /** A find to be blocked, and the words that block it. */
 export interface BlockedFind {

@@ -1,4 +1,4 @@
-import { planNegatives } from '../groups/competition';
+import { planNegatives } from '../groups/acting-negatives';
 import type { Change, SimpleChange } from '../plan/changes';
 import { childrenOf, nextPosition, type Book } from '../plan/book';
 import { planNegative } from '../plan/record-values';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { campaignNegatives, planNegatives } from '$lib/core/groups/competition';
+  import { campaignNegatives, planNegatives } from '$lib/core/groups/acting-negatives';
   import { childrenOf } from '$lib/core/plan/book';
   import { firstLanguage } from '$lib/core/plan/plan-view';
   import type { Group } from '$lib/core/plan/records/group';
