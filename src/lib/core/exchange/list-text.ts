@@ -43,9 +43,9 @@ function eachLine(text: string, take: (line: string) => boolean): void {
   }
 }
 
-const lineBreak = /\r\n|\r|\n/g;
-const breaksIn = (cells: readonly string[]) =>
-  cells.reduce((sum, cell) => sum + (cell.includes('\n') || cell.includes('\r') ? (cell.match(lineBreak)?.length ?? 0) : 0), 0);
+/** How many line breaks a cell holds. Most hold none, and are told so without being split. */
+export const breaksIn = (cell: string): number =>
+  cell.includes('\n') || cell.includes('\r') ? (cell.match(/\r\n|\r|\n/g)?.length ?? 0) : 0;
 
 /** Takes each row and the line on which it begins, counted from 1, empty rows as well; until one is answered with false. */
 export function eachRow({ text, delimiter, isQuoted }: ListText, take: (cells: readonly string[], line: number) => boolean | void): void {
@@ -56,7 +56,7 @@ export function eachRow({ text, delimiter, isQuoted }: ListText, take: (cells: r
       delimiter,
       step: ({ data }, parser) => {
         if (take(data, line) === false) parser.abort();
-        line += 1 + breaksIn(data);
+        line += data.reduce((sum, cell) => sum + breaksIn(cell), 1);
       },
     });
 }

@@ -53,7 +53,7 @@ export interface PastedFinds {
 }
 
 /** Lines that are shown before they come in. */
-export const mostLinesShown = 200;
+const mostLinesShown = 200;
 
 /** What a column of pasted text holds. */
 export const columnMeanings = ['keyword', 'searches', 'bid-low', 'bid-high', 'ignore'] as const;
@@ -62,7 +62,7 @@ export type MonthMeaning = `month-${number}`;
 export type ColumnMeaning = (typeof columnMeanings)[number] | MonthMeaning;
 export const monthMeanings = Array.from({ length: 12 }, (_, month): MonthMeaning => `month-${month + 1}`);
 
-export interface ReadContext {
+interface ReadContext {
   currency: string;
   refusedSigns: ReadonlySet<string>;
   /** Plain texts of the finds that stand already. */

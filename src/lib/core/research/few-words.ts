@@ -1,6 +1,6 @@
 import { wordsOf } from '../keywords/words';
 import type { Find } from '../plan/records/find';
-import { keyOfWords, type WordHolders } from './word-index';
+import { formsByUse, keyOfWords, type WordHolders } from './word-index';
 
 interface Held {
   ids: Set<string>;
@@ -32,8 +32,7 @@ export class FewWords implements WordHolders {
   }
 
   formsOf(key: string): readonly string[] {
-    const forms = this.held.get(key)?.forms ?? new Map<string, number>();
-    return [...forms].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).map(([form]) => form);
+    return formsByUse(this.held.get(key)?.forms);
   }
 
   keyOf(words: string): string {

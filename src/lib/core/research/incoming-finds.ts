@@ -1,5 +1,5 @@
 import { noFigures } from '../market/find-figures';
-import { packRows } from '../plan/packed-rows';
+import { packRows, rowsInPack } from '../plan/packed-rows';
 import type { Figures, Verdict } from '../plan/records/find';
 import type { Row } from '../plan/record-types';
 import type { IncomingCounts, IncomingFind } from './merge-finds';
@@ -27,9 +27,6 @@ export interface BroughtIn extends IncomingCounts {
   revision: number;
 }
 
-/** Finds that travel together. */
-export const findsAtOnce = 2000;
-
 const asRow = ({ text, source, figures, isMisspelling = false, verdict }: IncomingFind): IncomingRow => ({
   text,
   source,
@@ -45,7 +42,7 @@ export function* linesOfFinds(head: IncomingHead, incoming: Iterable<IncomingFin
   const pack = () => [...packRows('find', rows as unknown as Row[])].map((one) => `${JSON.stringify(one)}\n`).join('');
   for (const one of incoming) {
     rows.push(asRow(one));
-    if (rows.length < findsAtOnce) continue;
+    if (rows.length < rowsInPack) continue;
     yield pack();
     rows = [];
   }

@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { unpackRows, type PackedRows } from '../plan/packed-rows';
+import { rowsInPack, unpackRows, type PackedRows } from '../plan/packed-rows';
 import { verdicts } from '../plan/record-values';
 import { figures, find, type Figures } from '../plan/records/find';
-import { findsAtOnce, type IncomingHead, type IncomingRow } from './incoming-finds';
+import { type IncomingHead, type IncomingRow } from './incoming-finds';
 import type { IncomingFind } from './merge-finds';
 
 const incomingRow = figures.extend({
@@ -14,11 +14,8 @@ const incomingRow = figures.extend({
 
 /** What is said of finds that are brought in, before they come. */
 export const incomingHead: z.ZodType<IncomingHead> = z.strictObject({
-  /** Remembered, so that they are never brought in twice. */
   id: z.string().regex(/^[A-Za-z0-9-]{1,64}$/),
-  /** The plan's places, by their key: their figures take precedence. */
   key: z.string().max(4000),
-  /** What the step is called. */
   name: z.enum(['pasted', 'finds-fetched']),
 });
 
@@ -26,12 +23,12 @@ export const incomingHead: z.ZodType<IncomingHead> = z.strictObject({
 export const incomingPack = z
   .strictObject({
     record: z.literal('find'),
-    count: z.int().min(1).max(findsAtOnce),
+    count: z.int().min(1).max(rowsInPack),
     fields: z.record(
       z.enum(Object.keys(incomingRow.shape) as (keyof IncomingRow)[]),
       z.strictObject({
-        values: z.array(z.unknown()).min(1).max(findsAtOnce),
-        at: z.array(z.int().min(0).max(findsAtOnce)).max(findsAtOnce).nullable(),
+        values: z.array(z.unknown()).min(1).max(rowsInPack),
+        at: z.array(z.int().min(0).max(rowsInPack)).max(rowsInPack).nullable(),
       }),
     ),
   })

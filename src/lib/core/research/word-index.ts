@@ -40,6 +40,10 @@ export interface WordHolders {
   keyOf(words: string): string;
 }
 
+/** Forms by how often each is met, the most frequent first. */
+export const formsByUse = (forms: ReadonlyMap<string, number> = new Map()): string[] =>
+  [...forms].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).map(([form]) => form);
+
 /** The key of words as they are typed: their stems. */
 export const keyOfWords = (words: string, stem: (word: string) => string): string => wordsOf(words.toLowerCase()).map(stem).join(' ');
 
@@ -73,8 +77,7 @@ export class WordIndex implements WordHolders {
 
   /** The forms of some words that finds hold, the most frequent first. */
   formsOf(key: string): string[] {
-    const forms = this.entries.get(key)?.forms ?? new Map<string, number>();
-    return [...forms].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).map(([form]) => form);
+    return formsByUse(this.entries.get(key)?.forms);
   }
 
   /** The key of words as they are typed. */

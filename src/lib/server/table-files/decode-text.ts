@@ -1,7 +1,7 @@
 import chardet from 'chardet';
 import iconv from 'iconv-lite';
 import Papa from 'papaparse';
-import type { ListText } from '$lib/core/exchange/list-text';
+import { breaksIn, type ListText } from '$lib/core/exchange/list-text';
 import { RequestRefused } from '../outcome';
 
 /** Rows of a file as text, with the line of the file on which each begins (counted from 1). */
@@ -91,8 +91,6 @@ export function findDelimiter(text: string): string {
   return scored[0] && scored[0].score > 0 ? scored[0].delimiter : ',';
 }
 
-const breaks = (text: string) => (text.includes('\n') || text.includes('\r') ? text.split(/\r\n|\r|\n/).length - 1 : 0);
-
 /** A quote that was not closed where it should have been: it swallows the rows that follow. */
 const unclosedQuote = (line: number) =>
   new RequestRefused(
@@ -139,7 +137,7 @@ function eachFilledRow(text: string, delimiter: string, take: (cells: string[], 
   Papa.parse<string[]>(text, {
     delimiter,
     step: ({ data: cells, errors }) => {
-      const own = cells.map(breaks);
+      const own = cells.map(breaksIn);
       if (errors.some(({ code }) => code === 'MissingQuotes') || own.some((many) => many > mostBreaks)) throw unclosedQuote(line);
       if (cells.some((cell) => cell !== '')) {
         if (++count <= tableLimits.rows) take(cells, line);

@@ -1,3 +1,6 @@
+/** How long many rows are worked through before the thread is let go, in milliseconds. */
+export const heldMs = 8;
+
 /** Lets the thread do what else waits. */
 export const giveWay = (): Promise<void> =>
   new Promise((goOn) => {

@@ -1,9 +1,7 @@
 import { NewsReader, type StreamNews } from '$lib/core/plan/news-lines';
-import { giveWay } from './give-way';
+import { giveWay, heldMs } from './give-way';
 import { readLines } from './read-lines';
 
-/** How long rows are unpacked before the thread is let go. */
-const unpackMs = 8;
 /** Headers that ask for news in lines. */
 export const asLines = { accept: 'application/x-ndjson, application/json' };
 
@@ -13,7 +11,7 @@ export async function readNews(response: Response): Promise<StreamNews> {
   let since = performance.now();
   await readLines(response, async (line) => {
     reader.take(line);
-    if (performance.now() - since < unpackMs) return;
+    if (performance.now() - since < heldMs) return;
     await giveWay();
     since = performance.now();
   });

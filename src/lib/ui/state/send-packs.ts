@@ -1,8 +1,5 @@
 import type { RowsPack } from '$lib/core/plan/sent-rows';
-import { giveWay } from './give-way';
-
-/** How long rows are packed and copied before the thread is let go. */
-const heldMs = 8;
+import { giveWay, heldMs } from './give-way';
 
 /** Sends packs of rows, and then calls what is to follow; few go at once, where they are many the thread is let go between them. */
 export function sendPacks(packs: Iterable<RowsPack>, send: (pack: RowsPack) => void, done: () => void): void {
