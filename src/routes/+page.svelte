@@ -118,6 +118,8 @@
 
   async function readFile(file: File | undefined) {
     if (!file) return;
+    // Emptied at once: going on to the plan takes the field away, and the same file may be chosen again.
+    fileField.value = '';
     note = '';
     try {
       const { id, keptOut } = await readInPlan(await file.text());
@@ -130,7 +132,6 @@
     } catch (error) {
       problem = `${file.name} was not read in: ${error instanceof Error ? error.message : String(error)}`;
     }
-    fileField.value = '';
   }
 
   async function laySamples() {

@@ -28,6 +28,10 @@ export class Backend {
   isAway = false;
   /** Answers are lost after the change was made. */
   losesAnswers = false;
+  /** Reading works, saving does not get through. */
+  losesPosts = false;
+  /** Answers come, but break off in the middle. */
+  breaksAnswersOff = false;
   posted: SentChange[] = [];
 
   constructor() {
@@ -39,10 +43,13 @@ export class Backend {
     if (this.isAway) throw new TypeError('Failed to fetch');
     const request = new Request(new URL(address, 'http://test.example'), init);
     if (init?.method !== 'POST') return readStream(this.door, 'plan', request);
+    if (this.losesPosts) throw new TypeError('Failed to fetch');
     this.posted.push(JSON.parse(String(init.body)) as SentChange);
     const answer = await writeStream(this.door, 'plan', request);
     if (this.losesAnswers) throw new TypeError('Failed to fetch');
-    return answer;
+    if (!this.breaksAnswersOff) return answer;
+    const text = await answer.text();
+    return new Response(text.slice(0, text.lastIndexOf('\n', text.length - 2) + 1), { status: answer.status });
   };
 
   get offer() {

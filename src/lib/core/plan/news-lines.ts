@@ -24,11 +24,19 @@ interface NewsHead {
   redo: StepSummary | null;
 }
 
-/** News as lines of JSON: a head, then packs of rows, each made when it is asked for. */
+/** The last of the lines: without it, the answer broke off. */
+const lastLine = { end: true } as const;
+const isLastLine = (line: unknown): boolean => typeof line === 'object' && line !== null && 'end' in line;
+
+/** News that broke off: what came of them is not to be used. */
+export class BrokenNews extends Error {}
+
+/** News as lines of JSON: a head, then packs of rows, each made when it is asked for, and a line that says there is no more. */
 export function* linesOfNews({ revision, edits, rows, undo, redo }: StreamNews): Iterable<string> {
   const head: NewsHead = { revision, isWhole: rows !== undefined, undo, redo };
   yield `${JSON.stringify(head)}\n`;
   for (const pack of rows ? packAll(rows) : packSent(edits)) yield `${JSON.stringify(pack)}\n`;
+  yield `${JSON.stringify(lastLine)}\n`;
 }
 
 function* packAll(rows: BookRows): Iterable<RowsPack> {
@@ -38,12 +46,14 @@ function* packAll(rows: BookRows): Iterable<RowsPack> {
 /** Puts news together again, line by line. */
 export class NewsReader {
   private head: NewsHead | null = null;
+  private isEnded = false;
   private readonly rows: Partial<Record<RecordName, Row[]>> = {};
   private readonly edits: SentRow[] = [];
 
   /** Takes the next line, parsed. */
   take(line: unknown): void {
     if (!this.head) this.head = line as NewsHead;
+    else if (isLastLine(line)) this.isEnded = true;
     else if (!this.head.isWhole) for (const row of unpackSent(line as RowsPack)) this.edits.push(row);
     else {
       const pack = line as PackedRows;
@@ -52,9 +62,9 @@ export class NewsReader {
     }
   }
 
-  /** The news, once the last line was taken. */
+  /** The news, once the last line was taken; throws `BrokenNews` where it never came. */
   finish(): StreamNews {
-    if (!this.head) throw new Error('The news have no beginning.');
+    if (!this.head || !this.isEnded) throw new BrokenNews('The news broke off.');
     const { isWhole, ...head } = this.head;
     return isWhole ? { ...head, edits: [], rows: this.rows as unknown as BookRows } : { ...head, edits: this.edits };
   }

@@ -72,6 +72,6 @@ describe('news in lines', () => {
   });
 
   it('that break off before they began are refused', () => {
-    expect(() => new NewsReader().finish()).toThrow('no beginning');
+    expect(() => new NewsReader().finish()).toThrow('broke off');
   });
 });

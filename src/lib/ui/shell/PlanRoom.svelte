@@ -81,7 +81,7 @@
   }
 </script>
 
-<svelte:window onbeforeunload={warn} onfocus={() => void desk.refresh()} />
+<svelte:window onbeforeunload={warn} onpagehide={() => desk.sendBeforeLeaving()} onfocus={() => void desk.refresh()} />
 <svelte:document onvisibilitychange={() => void desk.flush()} />
 
 {#if failure}

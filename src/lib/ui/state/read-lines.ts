@@ -7,4 +7,5 @@ export async function readLines(response: Response, take: (line: unknown) => voi
     rest = lines.pop() ?? '';
     for (const line of lines) await take(JSON.parse(line));
   }
+  if (rest.trim() !== '') throw new SyntaxError('The answer broke off in a line.');
 }

@@ -1,9 +1,20 @@
-import { NewsReader, type StreamNews } from '$lib/core/plan/news-lines';
+import { BrokenNews, NewsReader, type StreamNews } from '$lib/core/plan/news-lines';
 import { giveWay, heldMs } from './give-way';
 import { readLines } from './read-lines';
 
 /** Headers that ask for news in lines. */
 export const asLines = { accept: 'application/x-ndjson, application/json' };
+
+/** What an asking comes to; null where no answer came, or one that breaks off before its end. */
+export async function whole<T>(ask: () => Promise<T>): Promise<T | null> {
+  try {
+    return await ask();
+  } catch (error) {
+    const isBroken = error instanceof TypeError || error instanceof BrokenNews || error instanceof SyntaxError;
+    if (isBroken || error instanceof DOMException) return null;
+    throw error;
+  }
+}
 
 /** Reads news off an answer, a little at a time. */
 export async function readNews(response: Response): Promise<StreamNews> {

@@ -16,10 +16,10 @@ import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
 import type { SentRow } from '$lib/core/plan/sent-rows';
 import { newsChannel, type ChannelNews } from './news-line';
 import { sameValue } from '$lib/core/plan/same-value';
-import { asLines, readNews } from './read-news';
+import { asLines, readNews, whole } from './read-news';
 import { describeRefused, type RefusedChange } from './refused-change';
 import { joinSitting, withValuesBefore, type SetChange } from './sent-values';
-import { keepUnsent, takeUnsent } from './unsent';
+import { forgetUnsent, keepUnsent, takeOverUnsent } from './unsent';
 
 /** How the edits of a stream stand with the server. */
 export type SavedState = 'saved' | 'saving' | 'waiting';
@@ -35,6 +35,15 @@ export interface ChangedRow {
 /** Refusals that need no notice: there is simply nothing to do. */
 const nothingToWalk: ReadonlySet<string> = new Set(['nothing-to-undo', 'nothing-to-redo']);
 
+/** What the server says of a change that it refuses. */
+interface RefusedAnswer {
+  code?: string;
+  message?: string;
+  refusal?: Refusal;
+}
+
+/** More than this a browser does not send on for a page that is gone. */
+const mostKeptAlive = 60_000;
 const sendAfterMs = 250;
 const retryAfterMs = 1500;
 
@@ -67,6 +76,8 @@ export class Stream {
   private inFlight: Promise<void> | null = null;
   private refreshing: Promise<void> = Promise.resolve();
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private isClosed = false;
+  private isLeaving = false;
   private readonly channel = new BroadcastChannel(newsChannel);
 
   constructor(
@@ -85,16 +96,24 @@ export class Stream {
     const response = await fetch(this.address, { headers: asLines });
     if (!response.ok) throw new Error(((await response.json()) as { message?: string }).message ?? 'The server does not answer.');
     this.take(await readNews(response));
-    this.pending = await takeUnsent(this.id);
+    this.pending = await takeOverUnsent(this.id);
     this.show();
     this.isLoaded = true;
     if (this.pending.length > 0) void this.flush();
   }
 
-  /** Ends timers and listening. */
+  /** Ends timers and listening; what waits is sent on the way out, and stays kept where the server is away. */
   close(): void {
     clearTimeout(this.timer);
+    this.isClosed = true;
+    if (this.pending.length > 0) void this.flush();
     this.channel.close();
+  }
+
+  /** Sends what waits so that it goes on after the page is gone, as far as a browser lets it. */
+  sendBeforeLeaving(): void {
+    this.isLeaving = true;
+    void this.flush();
   }
 
   /**
@@ -237,13 +256,10 @@ export class Stream {
 
   private async fetchNews(): Promise<void> {
     if (this.inFlight || !this.isLoaded) return;
-    try {
-      const response = await fetch(`${this.address}?since=${this.revision}`, { headers: asLines });
-      if (response.ok) this.take(await readNews(response));
-    } catch {
-      // The server is away; the next edit or the next look says so.
-      return;
-    }
+    // Where the server is away, the next edit or the next look says so.
+    const news = await whole(() => this.readSince());
+    if (!news) return;
+    this.take(news);
     this.show();
   }
 
@@ -256,49 +272,52 @@ export class Stream {
       this.sending = null;
       if (!isAnswered) {
         this.saved = 'waiting';
-        this.timer ??= setTimeout(() => void this.flush(), retryAfterMs);
+        if (!this.isClosed) this.timer ??= setTimeout(() => void this.flush(), retryAfterMs);
         return;
       }
       this.pending.shift();
-      keepUnsent(this.id, this.pending);
+      if (next) forgetUnsent(this.id, next.id);
       this.show();
     }
     this.saved = 'saved';
     this.savedAt = new Date();
   }
 
-  /** Whether the server has answered, be it with a refusal. */
+  /** Whether the server has answered, be it with a refusal; an answer that breaks off is none. */
   private async post(sent: SentChange): Promise<boolean> {
-    let response: Response;
-    try {
-      response = await fetch(this.address, {
-        method: 'POST',
-        headers: { ...asLines, 'content-type': 'application/json' },
-        body: JSON.stringify(sent),
-      });
-    } catch {
-      this.trouble = '';
-      return false;
-    }
-    if (response.status >= 500) {
-      this.trouble = ((await response.json().catch(() => ({}))) as { message?: string }).message ?? '';
-      return false;
-    }
-    this.trouble = '';
-    if (response.ok) this.take(await readNews(response), sent.id);
-    else {
-      const answer = (await response.json()) as { code?: string; message?: string; refusal?: Refusal };
-      const refusal = answer.refusal ?? { code: answer.code ?? '' };
-      if (!nothingToWalk.has(refusal.code))
-        this.refusals = [...this.refusals, describeRefused(sent.change, { refusal, message: answer.message ?? '' }, this.book)];
-      await this.catchUp();
+    const answer = await whole(() => this.exchange(sent));
+    this.trouble = answer?.trouble ?? '';
+    if (!answer || answer.trouble !== undefined) return false;
+    if (answer.news) this.take(answer.news, sent.id);
+    if (answer.refused) {
+      const { code = '', message = '', refusal = { code } } = answer.refused;
+      const refused = describeRefused(sent.change, { refusal, message }, this.book);
+      const news = await whole(() => this.readSince());
+      if (!news) return false;
+      this.take(news);
+      if (!nothingToWalk.has(refusal.code)) this.refusals = [...this.refusals, refused];
     }
     return true;
   }
 
-  private async catchUp(): Promise<void> {
+  /** Sends a change and reads the whole answer: news, a refusal, or why the server cannot save now. */
+  private async exchange(sent: SentChange): Promise<{ news?: StreamNews; refused?: RefusedAnswer; trouble?: string }> {
+    const body = JSON.stringify(sent);
+    const response = await fetch(this.address, {
+      method: 'POST',
+      headers: { ...asLines, 'content-type': 'application/json' },
+      body,
+      ...(this.isLeaving && body.length < mostKeptAlive && { keepalive: true }),
+    });
+    if (response.ok) return { news: await readNews(response) };
+    const said = (await response.json().catch(() => ({}))) as RefusedAnswer;
+    return response.status >= 500 ? { trouble: said.message ?? '' } : { refused: said };
+  }
+
+  /** What was touched since the revision that this tab knows. */
+  private async readSince(): Promise<StreamNews | null> {
     const response = await fetch(`${this.address}?since=${this.revision}`, { headers: asLines });
-    if (response.ok) this.take(await readNews(response));
+    return response.ok ? readNews(response) : null;
   }
 
   /** Takes news; `answered` is the change that they answer. */
@@ -311,7 +330,7 @@ export class Stream {
       const isSame = isBook && shown.every(({ record, id, after }) => (this.book[record].get(id) ?? null) === (after as unknown));
       this.settled = isSame ? this.book : applyEdits(this.settled, shown as unknown as RowEdit[]);
     }
-    if (revision > this.revision) this.channel.postMessage({ stream: this.id, revision });
+    if (revision > this.revision && !this.isClosed) this.channel.postMessage({ stream: this.id, revision });
     this.revision = Math.max(revision, this.revision);
     this.undoStep = undo;
     this.redoStep = redo;

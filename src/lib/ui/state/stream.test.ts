@@ -103,6 +103,60 @@ describe('while the server is away', () => {
   });
 });
 
+describe('typed is kept', () => {
+  it('through as many reloads as it takes', async () => {
+    backend.losesPosts = true;
+    stream.set('brief', 'plan', { offer: 'Kept' });
+    await vi.advanceTimersByTimeAsync(500);
+    stream.close();
+    for (let reload = 0; reload < 3; reload++) {
+      const again = await open();
+      await vi.advanceTimersByTimeAsync(0);
+      expect(offerOf(again)).toBe('Kept');
+      again.close();
+    }
+    backend.losesPosts = false;
+    const last = await open();
+    await last.flush();
+    expect(backend.offer).toBe('Kept');
+    expect(Object.keys(localStorage)).toEqual([]);
+    last.close();
+  });
+
+  it('of tabs that are gone, until the server has it', async () => {
+    const change = { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'Of a tab that crashed' } };
+    localStorage.setItem('biblion-unsent plan gone-tab', JSON.stringify([{ id: 'x1', revision: 0, change }]));
+    backend.isAway = false;
+    const again = await open();
+    expect(Object.keys(localStorage)).toEqual([expect.stringMatching(/^biblion-unsent plan (?!gone-tab)/)]);
+    expect(offerOf(again)).toBe('Of a tab that crashed');
+    await again.flush();
+    expect(backend.offer).toBe('Of a tab that crashed');
+    expect(Object.keys(localStorage)).toEqual([]);
+    again.close();
+  });
+
+  it('when the plan is left before it was sent', async () => {
+    stream.set('brief', 'plan', { offer: 'On the way out' });
+    stream.close();
+    await vi.advanceTimersByTimeAsync(0);
+    expect(backend.offer).toBe('On the way out');
+    expect(Object.keys(localStorage)).toEqual([]);
+  });
+
+  it('when an answer breaks off in the middle: it is asked for again, and the change made once', async () => {
+    backend.breaksAnswersOff = true;
+    stream.set('brief', 'plan', { offer: 'Once' });
+    await vi.advanceTimersByTimeAsync(400);
+    expect(stream.saved).toBe('waiting');
+    backend.breaksAnswersOff = false;
+    await vi.advanceTimersByTimeAsync(2000);
+    expect(stream.saved).toBe('saved');
+    expect(backend.door.open('plan').revision).toBe(2);
+    expect(new Set(backend.posted.map(({ id }) => id)).size).toBe(1);
+  });
+});
+
 describe('two tabs', () => {
   it('merge edits of different fields', async () => {
     const other = await open();

@@ -23,28 +23,56 @@ export function keepUnsent(streamId: string, changes: readonly SentChange[]): bo
     localStorage.removeItem(key);
     return true;
   }
+  if (writeKept(key, changes)) return true;
+  // What is kept is older than what waits: better nothing than half of it.
+  localStorage.removeItem(key);
+  return false;
+}
+
+/** Whether there was room. */
+function writeKept(key: string, changes: readonly SentChange[]): boolean {
   try {
     localStorage.setItem(key, JSON.stringify(changes));
     return true;
   } catch (error) {
-    if (!(error instanceof DOMException && error.name === 'QuotaExceededError')) throw error;
-    // What is kept is older than what waits: better nothing than half of it.
-    localStorage.removeItem(key);
-    return false;
+    if (error instanceof DOMException && error.name === 'QuotaExceededError') return false;
+    throw error;
   }
 }
 
-/** Takes over the unsent changes of this tab before its reload, and of tabs that are gone. */
-export async function takeUnsent(streamId: string): Promise<SentChange[]> {
+/** Changes as a browser's storage holds them; none where the storage holds no list. */
+function readKept(key: string): SentChange[] {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(key) ?? '[]');
+    return Array.isArray(kept) ? (kept as SentChange[]) : [];
+  } catch {
+    return [];
+  }
+}
+
+/**
+ * The unsent changes of this tab before its reload, and of tabs that are gone. They stay in the storage, under this tab's name, until
+ * `forgetUnsent` hears that the server has them.
+ */
+export async function takeOverUnsent(streamId: string): Promise<SentChange[]> {
   const own = keyOf(streamId);
   const held = (await navigator.locks?.query())?.held?.map(({ name }) => name) ?? [];
-  const keys = Object.keys(localStorage).filter((key) => {
-    if (!key.startsWith(`${prefix} ${streamId} `)) return false;
-    return key === own || !held.includes(`biblion-tab-${key.split(' ').at(-1)}`);
-  });
-  return keys.flatMap((key) => {
-    const changes = JSON.parse(localStorage.getItem(key) ?? '[]') as SentChange[];
-    localStorage.removeItem(key);
-    return changes;
-  });
+  const others = Object.keys(localStorage).filter(
+    (key) =>
+      key !== own && key.startsWith(`${prefix} ${streamId} `) && !held.includes(`biblion-tab-${key.slice(key.lastIndexOf(' ') + 1)}`),
+  );
+  const known = new Map([own, ...others].flatMap((key) => readKept(key)).map((change) => [change.id, change]));
+  const changes = [...known.values()];
+  // Where there is no room for them twice, they stay where they are: sent again, they are made once.
+  if (others.length > 0 && writeKept(own, changes)) for (const key of others) localStorage.removeItem(key);
+  return changes;
+}
+
+/** Takes one change off the kept ones: the server has answered it. */
+export function forgetUnsent(streamId: string, changeId: string): void {
+  const key = keyOf(streamId);
+  keepUnsent(
+    streamId,
+    readKept(key).filter(({ id }) => id !== changeId),
+  );
 }
