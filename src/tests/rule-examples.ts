@@ -42,6 +42,37 @@ const ownGroup = (book: Book) => {
   const group = [...named.group.values()].at(-1)!;
   return addLike(named, 'keyword', { groupId: group.id, text: 'ottlemere piano' });
 };
+/** Conversions of these worths. */
+const worths =
+  (...minors: number[]) =>
+  (book: Book) =>
+    change(book, 'brief', {
+      conversions: minors.map((valueMinor, at) => ({
+        name: `C${at}`,
+        valueMinor,
+        counted: 'once' as const,
+        where: '',
+        tried: true,
+        steers: true,
+      })),
+    });
+/** Campaigns that start at these bids. */
+const campaignBids =
+  ([first, ...others]: number[]) =>
+  (book: Book) =>
+    others.reduce(
+      (made, bidMinor, at) => addLike(made, 'campaign', { name: `other ${at}`, bidMinor }),
+      change(book, 'campaign', { bidMinor: first ?? null }),
+    );
+/** Keywords of the first group with bids of their own. */
+const keywordBids =
+  (...minors: number[]) =>
+  (book: Book) =>
+    minors.reduce((made, bidMinor, at) => addLike(made, 'keyword', { text: `piano ${at}`, bidMinor }), book);
+const priceList = (...minors: number[]): Partial<Extra> => {
+  const rows = minors.map((priceMinor) => ({ text: 'Tuning', description: 'one visit', priceMinor, address: 'ottlemere.example/tuning' }));
+  return { kind: 'price-rows', header: 'Services', prices: rows };
+};
 const datedOffer: Partial<Extra> = { kind: 'dated-offer', text: 'New-year tuning', endsOn: '2027-01-31' };
 
 /** The place of the n-th headline of the first ad in the order of lines. */
@@ -95,6 +126,7 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     raises: (book) => change(book, 'slotWord', { slot: 'place' }),
     not: (book) => change(book, 'slotWord', { slot: 'places' }),
   },
+  'brief.amount-apart': { raises: worths(9600, 9600, 9600, 96_000), not: worths(9600, 9600, 9600, 95_999) },
   'settings.no-campaign': {
     raises: (book) => ({ ...book, campaign: new Map(), group: new Map(), keyword: new Map(), ad: new Map(), adLine: new Map() }),
   },
@@ -146,6 +178,11 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     raises: (book) => change(book, 'campaign', { bidMinor: 194 }),
     not: (book) => change(book, 'campaign', { bidMinor: 193 }),
   },
+  'settings.bid-above-day': {
+    raises: (book) => change(book, 'campaign', { bidMinor: 2961 }),
+    not: (book) => change(book, 'campaign', { bidMinor: 2960 }),
+  },
+  'settings.bid-apart': { raises: campaignBids([160, 160, 160, 16]), not: campaignBids([160, 160, 160, 17]) },
   'settings.asks-from-afar': {
     raises: (book) => change(book, 'campaign', { whoCounts: 'asking' }),
     not: (book) => change(book, 'campaign', { whoCounts: 'asking', goal: 'visits' }),
@@ -262,6 +299,11 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     ),
     not: (book) => change(book, 'group', { defaultBidMinor: null }),
   },
+  'groups.bid-above-day': {
+    raises: (book) => change(book, 'group', { defaultBidMinor: 2961 }),
+    not: (book) => change(book, 'group', { defaultBidMinor: 2960 }),
+  },
+  'groups.bid-apart': { raises: keywordBids(100, 100, 100, 1000), not: keywordBids(100, 100, 100, 999) },
   'groups.too-dear': {
     raises: (book) => change(book, 'keyword', { bidMinor: 194 }),
     not: (book) => change(book, 'keyword', { bidMinor: 193 }),
@@ -398,6 +440,7 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
   'ads.list-count': { raises: extraOf(listed(['Grand', 'Upright'])), not: extraOf(listed(['Grand', 'Upright', 'Square'])) },
   'ads.list-header': { raises: extraOf({ ...listed(), header: 'Our work' }), not: extraOf(listed()) },
   'ads.price-row-open': { raises: extraOf(priced({ priceMinor: null })), not: extraOf(priced({})) },
+  'ads.price-apart': { raises: extraOf(priceList(9600, 9600, 9600, 960)), not: extraOf(priceList(9600, 9600, 9600, 961)) },
   'ads.call-number': { raises: extraOf({ ...call, phone: '01335 5550' }), not: extraOf(call) },
   'ads.dated-offer-open': { raises: extraOf({ ...datedOffer, endsOn: null }), not: extraOf(datedOffer) },
   'ads.dated-offer-over': {

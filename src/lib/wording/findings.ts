@@ -26,6 +26,14 @@ const badReasons: Record<string, string> = {
 
 const standsIn = (data: FindingReader) => (data.text('standsIn') === '' ? 'the plan’s negatives' : data.text('standsIn'));
 
+/** An amount far from the others of its kind. */
+const apart =
+  (what: string): Writer =>
+  (d) => [
+    `${what} unlike the others`,
+    `${d.text('name') === '' ? '' : `${quote(d.text('name'))}: `}${d.money('minor')}; the middle of ${countOf(d.number('others'), 'other')} is ${d.money('usualMinor')}.`,
+  ];
+
 const writers: Record<RuleId, Writer> = {
   'brief.no-offer': () => ['The plan’s offer is not said', 'One offer or product line a plan; groups and copy follow it.'],
   'brief.no-landing-page': () => ['No landing page', 'Ads without a page of their own open this one.'],
@@ -45,8 +53,10 @@ const writers: Record<RuleId, Writer> = {
   ],
   'brief.conversion-untried': (d) => ['A conversion was never tried', `${d.list('names')}: make one yourself and see that it is counted.`],
   'brief.slot-word-clash': (d) => ['Two slots of one name', `[[${d.text('slot')}]] stands already; call this one otherwise.`],
+  'brief.amount-apart': apart('An amount'),
 
   ...settingsWriters,
+  'settings.bid-apart': apart('A bid'),
 
   'research.not-judged': (d) => [
     `${countOf(d.number('open') + d.number('later'), 'find')} not judged`,
@@ -95,6 +105,11 @@ const writers: Record<RuleId, Writer> = {
     'Leave one',
   ],
   'groups.no-bid': (d) => ['A group has no default bid', `${d.text('group')}: whoever loads the plan is asked for one.`],
+  'groups.bid-above-day': (d) => [
+    'A bid is above the day’s money',
+    `${quote(d.text('name'))}: ${d.money('minor')}, and a day has ${d.money('dailyMinor')}.`,
+  ],
+  'groups.bid-apart': apart('A bid'),
   'groups.too-dear': (d) => [
     'A bid is above what a click may cost',
     `${quote(d.text('keyword'))}: ${d.money('bidMinor')} against ${d.money('perClickMinor')}`,
@@ -205,6 +220,7 @@ const writers: Record<RuleId, Writer> = {
   ],
 
   ...extraWriters,
+  'ads.price-apart': apart('A price'),
 };
 
 /** The words of a finding, amounts in the account's currency. The mend is empty where there is none. */

@@ -47,6 +47,10 @@ export const settingsWriters = {
     `${d.money('bidMinor')} against ${d.money('perClickMinor')}`,
     `Bid ${d.money('perClickMinor')}`,
   ],
+  'settings.bid-above-day': (d) => [
+    'The bid is above the day’s money',
+    `${d.text('name')}: ${d.money('minor')}, and a day has ${d.money('dailyMinor')}.`,
+  ],
   'settings.asks-from-afar': (d) => [
     'People who only ask about the place count too',
     `Right for travel; in ${d.text('name')} it pays for clicks from afar.`,

@@ -2,6 +2,7 @@ import type { Book } from '../plan/book';
 import type { PlanView } from '../plan/plan-view';
 import type { RecordName } from '../plan/record-types';
 import { adUnits } from './check-ads';
+import { checkAmounts } from './check-amounts';
 import { checkBrief } from './check-brief';
 import { checkExtras } from './check-extras';
 import { groupUnits } from './check-groups';
@@ -30,6 +31,7 @@ interface Kept {
 const sources: readonly ({ key: string; check: Check } | { units: Units })[] = [
   { key: 'brief', check: checkBrief },
   { key: 'settings', check: checkSettings },
+  { key: 'amounts', check: checkAmounts },
   { key: 'research', check: checkResearch },
   { units: groupUnits },
   { units: adUnits },

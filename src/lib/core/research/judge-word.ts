@@ -9,6 +9,8 @@ import type { WordHolders } from './word-index';
 export interface WordJudgement {
   /** Finds not judged yet that hold it. */
   finds: Find[];
+  /** Finds that were put off and hold it: *later* is a verdict, so they are left alone. */
+  later: Find[];
   /** Kept finds that hold it: a block would block them too. */
   conflicts: Find[];
   /** Negatives that a block makes: the word in each form that finds hold. */
@@ -21,7 +23,8 @@ const none: ReadonlySet<string> = new Set();
 export function previewWord(book: Book, index: WordHolders, key: string, settled = none): WordJudgement {
   const held = [...index.holders(key)].flatMap((id) => (settled.has(id) ? [] : (book.find.get(id) ?? [])));
   return {
-    finds: held.filter(({ verdict }) => verdict === 'open' || verdict === 'later'),
+    finds: held.filter(({ verdict }) => verdict === 'open'),
+    later: held.filter(({ verdict }) => verdict === 'later'),
     conflicts: held.filter(({ verdict }) => verdict === 'keep'),
     negatives: index.formsOf(key),
   };

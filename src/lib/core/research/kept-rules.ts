@@ -2,9 +2,10 @@ import { languageWords } from '../keywords/stems';
 import { inOrder } from '../plan/book';
 import { firstLanguage, type PlanView } from '../plan/plan-view';
 import type { Change } from '../plan/changes';
+import type { Find } from '../plan/records/find';
 import type { KeptRule } from '../plan/records/kept-rule';
 import { FewWords } from './few-words';
-import { judgeWords } from './judge-word';
+import { judgeWords, previewWord } from './judge-word';
 
 /** Rules kept from other clients that this plan has not judged yet. */
 export function rulesToApply({ book }: PlanView): KeptRule[] {
@@ -12,12 +13,20 @@ export function rulesToApply({ book }: PlanView): KeptRule[] {
   return inOrder(book.keptRule).filter(({ words }) => !judged.has(words));
 }
 
-/** The change that has kept rules stand in a plan, one step; each judges the finds that hold its words at once. */
-export function applyKeptRules(view: PlanView, rules: readonly KeptRule[], newId: () => string): Change | null {
+/**
+ * The change that has kept rules stand in a plan, one step; each judges the finds that hold its words at once, but those that were put off,
+ * which are answered.
+ */
+export function applyKeptRules(
+  view: PlanView,
+  rules: readonly KeptRule[],
+  newId: () => string,
+): { change: Extract<Change, { type: 'several' }> | null; later: Find[] } {
   const { book } = view;
   const words = rules.flatMap(({ words: text, verdict, reason }) => (verdict === 'open' ? [] : [{ words: text, verdict, reason }]));
   const texts = words.map(({ words: text }) => text);
   const index = new FewWords(book.find.values(), texts, languageWords(firstLanguage(view, undefined)).stem);
   const changes = judgeWords(book, index, words, { stands: true, newId });
-  return changes.length === 0 ? null : { type: 'several', name: 'rules-applied', changes };
+  const later = new Map(texts.flatMap((text) => previewWord(book, index, index.keyOf(text)).later).map((find) => [find.id, find]));
+  return { change: changes.length === 0 ? null : { type: 'several', name: 'rules-applied', changes }, later: [...later.values()] };
 }

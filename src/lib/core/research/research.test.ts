@@ -185,6 +185,15 @@ describe('a judged word', () => {
     expect(textsOf(after)).toEqual(['free', 'piano lesson', 'lessons for piano']);
   });
 
+  it('leaves alone what was put off: later is a verdict', () => {
+    const book = withFinds([find('piano lessons'), find('piano lessons online', 'later')]);
+    const { finds, later } = previewWord(book, indexOf(book), 'lesson');
+    expect([finds, later].map((list) => list.map(({ text }) => text))).toEqual([['piano lessons'], ['piano lessons online']]);
+    const asked = { verdict: 'block' as const, reason: 'learn' as const, stands: true };
+    const after = make(book, judgeWord(book, indexOf(book), 'lesson', asked, countingIds()));
+    expect(inOrder(after.find).map(({ verdict }) => verdict)).toEqual(['block', 'later']);
+  });
+
   it('that stands judges finds to come, a form met for the first time too', () => {
     const asked = { verdict: 'block' as const, reason: 'learn' as const, stands: true };
     const judged = make(book, judgeWord(book, indexOf(book), key, asked, countingIds()));

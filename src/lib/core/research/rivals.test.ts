@@ -149,7 +149,7 @@ describe('rules kept from other clients', () => {
     ),
   });
   const apply = (book: Book): Book => {
-    const decision = decide(book, applyKeptRules(viewOf(book), rulesToApply(viewOf(book)), countingIds())!, 'plan');
+    const decision = decide(book, applyKeptRules(viewOf(book), rulesToApply(viewOf(book)), countingIds()).change!, 'plan');
     if (!decision.ok) throw new Error(decision.refusal.code);
     return applyEdits(book, decision.edits);
   };
@@ -167,6 +167,14 @@ describe('rules kept from other clients', () => {
       ['violin', true],
     ]);
     expect([...after.negative.values()].map(({ text }) => text)).toEqual(['free', 'job', 'jobs']);
+  });
+
+  it('leave finds alone that were put off, and say which', () => {
+    const book = withRules(rule('0', 'jobs'));
+    const off: Book = { ...book, find: new Map([...book.find].map(([id, one]) => [id, { ...one, verdict: 'later' as const }])) };
+    const { later } = applyKeptRules(viewOf(off), rulesToApply(viewOf(off)), countingIds());
+    expect(later.map(({ text }) => text)).toEqual(['piano tuner jobs', 'piano job course']);
+    expect([...apply(off).find.values()].map(({ verdict }) => verdict)).toEqual(['later', 'later', 'later']);
   });
 
   it('are not offered again once they stand here', () => {

@@ -1,6 +1,6 @@
 import type Sqlite from 'better-sqlite3';
 import type { FoundPlace } from '$lib/core/places/found-place';
-import { findCountryOfZone } from './country-of-zone';
+import { findCountryOfZone } from '$lib/core/places/zone-country';
 import { foldName } from './fold-name.js';
 
 /** Countries before others. */
@@ -27,8 +27,6 @@ export class PlaceSearch {
   private readonly byPrefix: Sqlite.Statement;
   private readonly byName: Sqlite.Statement;
   private readonly byCode: Sqlite.Statement;
-  private readonly countries: string[];
-  private readonly countryOfZone = new Map<string, string | null>();
 
   constructor(db: Sqlite.Database) {
     // Every form of a name finds its place; the place stands once, by its best form.
@@ -45,7 +43,6 @@ export class PlaceSearch {
       GROUP BY p.id
       ORDER BY p.country = @near DESC, isOwn DESC, p.people DESC LIMIT 12`);
     this.byCode = db.prepare(`SELECT ${placeColumns} FROM place p WHERE kind = @kind AND country = @country AND code = @code`);
-    this.countries = db.prepare("SELECT country FROM place WHERE kind = 'country'").pluck().all() as string[];
   }
 
   /** Places one form of whose name begins with the text. */
@@ -75,8 +72,6 @@ export class PlaceSearch {
   }
 
   private countryNear({ country, zone = '' }: Near): string | null {
-    if (country) return country;
-    if (!this.countryOfZone.has(zone)) this.countryOfZone.set(zone, findCountryOfZone(zone, this.countries));
-    return this.countryOfZone.get(zone) ?? null;
+    return country || findCountryOfZone(zone);
   }
 }

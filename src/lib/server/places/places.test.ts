@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { smallPlaces } from '../../../tests/small-places';
-import { findCountryOfZone } from './country-of-zone';
+import { findCountryOfZone, localeOfZone } from '$lib/core/places/zone-country';
 import { foldName } from './fold-name.js';
 import { LandMap } from './land-map';
 import { PlaceAtlas } from './place-atlas';
@@ -23,8 +23,13 @@ describe('places', () => {
     expect(near({ country: 'DE' })).toEqual(['DE', 'NO', 'US']);
     expect(near({ zone: 'Europe/Oslo' })).toEqual(['NO', 'US', 'DE']);
     expect(near({ zone: 'Nowhere/Land' })).toEqual(['NO', 'US', 'DE']);
-    expect(findCountryOfZone('Europe/London', ['US', 'GB'])).toBe('GB');
-    expect(findCountryOfZone('America/New_York', ['GB'])).toBeNull();
+    expect(findCountryOfZone('Europe/London')).toBe('GB');
+    expect(findCountryOfZone('Nowhere/Land')).toBeNull();
+    expect([localeOfZone('Europe/Berlin'), localeOfZone('Europe/Zurich'), localeOfZone('America/Boise')]).toEqual([
+      'de-DE',
+      'de-CH',
+      'en-US',
+    ]);
   });
 
   it('are found with and without marks, in English and in their own language, once', () => {

@@ -6,6 +6,7 @@
   import LineList from './LineList.svelte';
   import MeasureCount from './MeasureCount.svelte';
   import MeasureRule from './MeasureRule.svelte';
+  import { pastedChange } from './pasted-change';
   import ReadingsTable from './ReadingsTable.svelte';
   import SlotField from './SlotField.svelte';
 
@@ -36,6 +37,7 @@
         onedit={(id, text, sitting) => void desk.set('adLine', id, { text }, sitting)}
         onfix={(id, fixedAt) => void desk.set('adLine', id, { fixedAt })}
         onremove={(id) => void desk.make({ type: 'remove', record: 'adLine', ids: [id] })}
+        onpastelines={(pasted) => void desk.make(pastedChange('adLine', { adId: ad.id }, kind, pasted))}
       />{/if}
   {/each}
   <section class="flex flex-col gap-3 py-3" aria-label="Addresses">

@@ -7,7 +7,7 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
-  import { withFields, withoutRow, withRow } from '../parts/lists';
+  import { fillDown, withFields, withoutRow, withRow } from '../parts/lists';
   import { withPriceRow } from './extra-sections';
   import LimitedField from './LimitedField.svelte';
 
@@ -76,6 +76,7 @@
             limit={rules.listedValues.textLimit}
             at={at(`value${index}`)}
             onedit={(text, sitting) => set({ values: withRow(extra.values, index, text) }, sitting)}
+            onpasteentries={(texts) => set({ values: [...extra.values.slice(0, index), ...texts, ...extra.values.slice(index + 1)] })}
           />
         </div>
         <Button
@@ -113,9 +114,11 @@
         <MoneyField
           label="Price"
           value={row.priceMinor}
-          currency={desk.currency}
+          ways={desk.amounts}
           at={at(`price${index}-price`)}
+          column={`price-rows-${extra.id}`}
           onedit={(priceMinor, sitting) => change({ priceMinor }, sitting)}
+          onpasteblock={(amounts) => set({ prices: fillDown(extra.prices, index, amounts, (one, priceMinor) => ({ ...one, priceMinor })) })}
         />
         <TextField
           label="Page"

@@ -2,9 +2,11 @@
   import { tick } from 'svelte';
   import type { FillContext } from '$lib/core/ads/fill-slots';
   import type { Measure } from '$lib/core/ads/measure';
+  import { pasteLines, type PastedLines } from '$lib/core/ads/paste-lines';
   import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
   import type { LineRule } from '$lib/core/rules/rule-set';
   import Button from '../parts/Button.svelte';
+  import { newId } from '../state/stream.svelte';
   import type { EditableLine } from './editable-line';
   import LineRow from './LineRow.svelte';
 
@@ -21,9 +23,11 @@
     onedit: (id: string, text: string, sitting: string) => void;
     onfix: (id: string, position: number | null) => void;
     onremove: (id: string) => void;
+    /** Makes several pasted texts entries of their own, one step. */
+    onpastelines: (pasted: PastedLines) => void;
   }
 
-  let { kind, rule, lines, measures, context, canFix, note = '', onadd, onedit, onfix, onremove }: Props = $props();
+  let { kind, rule, lines, measures, context, canFix, note = '', onadd, onedit, onfix, onremove, onpastelines }: Props = $props();
 
   const title = $derived(kind === 'headline' ? 'Headlines' : 'Descriptions');
   const filled = $derived(lines.filter(({ text }) => text.trim() !== '').length);
@@ -38,6 +42,12 @@
   function goTo(index: number) {
     const line = lines[index];
     if (line) rows[line.id]?.focus();
+  }
+
+  async function paste(index: number, texts: string[]) {
+    onpastelines(pasteLines(lines, index, texts, newId));
+    await tick();
+    goTo(index + texts.length - 1);
   }
 
   function enter(index: number) {
@@ -68,6 +78,7 @@
             onremove(line.id);
             goTo(index > 0 ? index - 1 : 1);
           }}
+          onpastelines={(texts) => void paste(index, texts)}
           onenter={() => enter(index)}
           onmove={(direction) => goTo(index + direction)}
         />

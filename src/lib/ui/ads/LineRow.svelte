@@ -18,9 +18,10 @@
     onremove: () => void;
     onenter: () => void;
     onmove: (direction: -1 | 1) => void;
+    onpastelines: (texts: string[]) => void;
   }
 
-  let { line, number, measure, context, canFix, onedit, onfix, onremove, onenter, onmove }: Props = $props();
+  let { line, number, measure, context, canFix, onedit, onfix, onremove, onenter, onmove, onpastelines }: Props = $props();
 
   const positions = ['first', 'second', 'third'];
   const name = $derived(`${line.kind === 'headline' ? 'Headline' : 'Description'} ${number}`);
@@ -42,6 +43,7 @@
       {onedit}
       {onenter}
       {onmove}
+      {onpastelines}
       hint={`${name}, up to ${measure.limit}`}
     />
     {#if line.kind === 'headline'}<span class="pt-1"><MeasureCount {measure} /></span>{/if}

@@ -12,6 +12,7 @@
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
   import ApplyMaster from './ApplyMaster.svelte';
+  import { pastedChange } from './pasted-change';
   import LineList from './LineList.svelte';
 
   const desk = getDesk();
@@ -142,6 +143,7 @@
         onedit={(id, text, sitting) => void workspace.set('masterLine', id, { text }, sitting)}
         onfix={(id, fixedAt) => void workspace.set('masterLine', id, { fixedAt })}
         onremove={(id) => void workspace.make({ type: 'remove', record: 'masterLine', ids: [id] })}
+        onpastelines={(pasted) => void workspace.make(pastedChange('masterLine', { masterId: own.id }, kind, pasted))}
       />
     {/each}
     <ApplyMaster bind:open={isApplying} master={own} {lines} />

@@ -17,11 +17,13 @@
     onedit: (text: string, sitting: string) => void;
     onenter?: () => void;
     onmove?: (direction: -1 | 1) => void;
+    /** Takes several pasted lines, where the field is one of a list. */
+    onpastelines?: (texts: string[]) => void;
     at?: string;
     hint?: string;
   }
 
-  let { label, value, context, onedit, onenter, onmove, at = '', hint = '' }: Props = $props();
+  let { label, value, context, onedit, onenter, onmove, onpastelines, at = '', hint = '' }: Props = $props();
 
   let host: HTMLElement;
   let editor: SlotEditor | null = null;
@@ -104,6 +106,7 @@
             hasFocus = false;
             note = '';
           },
+          ...(onpastelines && { onpastelines: (texts: string[]) => onpastelines(texts) }),
           onpaste: (changed) => (note = changed ? 'Line breaks became spaces.' : ''),
         },
       });

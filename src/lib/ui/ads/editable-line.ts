@@ -5,5 +5,6 @@ export interface EditableLine {
   id: string;
   kind: LineKindOfAd;
   text: string;
+  position: number;
   fixedAt: number | null;
 }

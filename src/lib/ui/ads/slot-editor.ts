@@ -4,6 +4,7 @@ import { Decoration, EditorView, keymap, placeholder, WidgetType, type Decoratio
 import { fillPlanSlots, liveSlot, type FillContext } from '$lib/core/ads/fill-slots';
 import { parseSlots, type Segment, type SlotSegment } from '$lib/core/ads/parse-slots';
 import { joinPastedLines } from '$lib/core/text/clean';
+import { splitEntries } from '$lib/core/text/split-entries';
 
 /** What the editor tells its surroundings. */
 export interface SlotEditorEvents {
@@ -17,6 +18,8 @@ export interface SlotEditorEvents {
   onfocus(): void;
   onblur(): void;
   onpaste(changed: boolean): void;
+  /** Several pasted lines, the first with what stood around the caret; absent where the field is no entry of a list. */
+  onpastelines?: (texts: string[]) => void;
   /** A key while the menu is open; true where the menu takes it. */
   onmenukey(key: string): boolean;
 }
@@ -214,6 +217,16 @@ export class SlotEditor {
           EditorView.domEventHandlers({
             focus: () => events.onfocus(),
             blur: () => events.onblur(),
+            paste: (event, view) => {
+              const texts = splitEntries(event.clipboardData?.getData('text/plain') ?? '', 'lines');
+              const [first, ...rest] = texts;
+              if (!events.onpastelines || first === undefined || rest.length === 0) return false;
+              event.preventDefault();
+              const { from, to } = view.state.selection.main;
+              const { doc } = view.state;
+              events.onpastelines([doc.sliceString(0, from) + first + doc.sliceString(to), ...rest]);
+              return true;
+            },
             mousedown: (event, view) => {
               const chip = (event.target as HTMLElement).closest('.chip');
               if (!chip) return false;

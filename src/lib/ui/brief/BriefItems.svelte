@@ -17,18 +17,17 @@
 
   const desk = getDesk();
   const items = $derived(childrenOf(desk.book.briefItem, 'kind', kind));
-  const add = (text: string) =>
-    void desk.add('briefItem', {
-      id: newId(),
-      kind,
-      text,
-      position: nextPosition(desk.book.briefItem.values()),
-    });
+  /** Names and what is not offered are told apart by commas; facts, claims and spellings hold commas of their own. */
+  const splitsAt = $derived(kind === 'rival' || kind === 'not-offered' ? 'commas' : 'lines');
+  function add(texts: string[]) {
+    const position = nextPosition(desk.book.briefItem.values());
+    desk.add('briefItem', ...texts.map((text, index) => ({ id: newId(), kind, text, position: position + index })));
+  }
   const remove = (id: string) => void desk.make({ type: 'remove', record: 'briefItem', ids: [id] });
 </script>
 
 <section aria-label={title} class="border-b border-rule py-2.5">
   <h2 class="pb-1 font-semibold">{title}</h2>
-  <ChipList label={title} {items} {tone} onadd={add} onremove={remove} at={`:${kind}`} {placeholder} />
+  <ChipList label={title} {items} {tone} {splitsAt} onadd={add} onremove={remove} at={`:${kind}`} {placeholder} />
   {#if note}<p class="pt-1 text-ink-2">{note}</p>{/if}
 </section>

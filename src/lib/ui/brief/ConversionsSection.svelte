@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Conversion } from '$lib/core/plan/records/brief';
   import Button from '../parts/Button.svelte';
-  import { withFields, withoutRow } from '../parts/lists';
+  import { fillDown, withFields, withoutRow } from '../parts/lists';
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
@@ -38,8 +38,10 @@
       <MoneyField
         label="Worth"
         value={conversion.valueMinor}
-        currency={desk.currency}
+        ways={desk.amounts}
+        column="conversion-worth"
         onedit={(valueMinor, sitting) => set(index, { valueMinor }, sitting)}
+        onpasteblock={(amounts) => put(fillDown(brief.conversions, index, amounts, (row, valueMinor) => ({ ...row, valueMinor })))}
       />
       <SelectField label="Counted" value={conversion.counted} items={ways} onedit={(counted) => set(index, { counted })} />
       <Button kind="quiet" label={`Take out ${name}`} onclick={() => put(withoutRow(brief.conversions, index))}>×</Button>

@@ -32,6 +32,11 @@
       look({ kind: 'text', text: before.name }, { kind: 'text', text: after.name });
     stating = lines.length > 0 ? { id, lines: [...new Map(lines.map((line) => [line.id, line])).values()] } : null;
   }
+  function pastePrices(id: string, amounts: readonly (number | null)[]) {
+    const from = offers.findIndex((offer) => offer.id === id);
+    const rows = offers.slice(from, from + amounts.length).map((offer, index) => ({ id: offer.id, priceMinor: amounts[index] ?? null }));
+    desk.make({ type: 'set-each', record: 'offer', rows });
+  }
   const add = () =>
     void desk.add('offer', {
       id: newId(),
@@ -76,10 +81,12 @@
         label={`Price, ${offer.name}`}
         hideLabel
         value={offer.priceMinor}
-        currency={desk.currency}
+        ways={desk.amounts}
         placeholder="price"
         at={`${offer.id}:priceMinor`}
+        column="offer-price"
         onedit={(priceMinor, sitting) => void desk.set('offer', offer.id, { priceMinor }, sitting)}
+        onpasteblock={(amounts) => pastePrices(offer.id, amounts)}
       />
       <Button
         kind="quiet"

@@ -25,7 +25,7 @@
     <MoneyField
       label="One sale brings, net of tax"
       value={brief.valueMinor}
-      currency={desk.currency}
+      ways={desk.amounts}
       at={`${brief.id}:valueMinor`}
       onedit={(valueMinor, sitting) => set({ valueMinor }, sitting)}
     />

@@ -3,7 +3,6 @@
   import { childrenOf, inOrder } from '$lib/core/plan/book';
   import { groupBid } from '$lib/core/plan/plan-view';
   import type { Group } from '$lib/core/plan/records/group';
-  import { writeAmount } from '$lib/core/budget/money';
   import { wordRefusalCode } from '$lib/wording/refusals';
   import Button from '../parts/Button.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
@@ -50,9 +49,9 @@
     <MoneyField
       label="Default bid"
       value={group.defaultBidMinor}
-      currency={desk.currency}
+      ways={desk.amounts}
       at={`${group.id}:defaultBidMinor`}
-      placeholder={inherited === null ? 'none' : writeAmount(inherited, desk.currency)}
+      placeholder={inherited ?? 'none'}
       onedit={(defaultBidMinor, sitting) => set({ defaultBidMinor }, sitting)}
     />
     <SelectField

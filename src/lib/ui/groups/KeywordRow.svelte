@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { parseAmount, writeAmount } from '$lib/core/budget/money';
   import type { SureAnswer } from '$lib/core/groups/plan-answers';
   import { matchTypes, type MatchType } from '$lib/core/keywords/read-keyword';
   import { groupBid } from '$lib/core/plan/plan-view';
   import type { Group } from '$lib/core/plan/records/group';
   import type { Keyword } from '$lib/core/plan/records/keyword';
   import { dragsKeywords } from './drag';
+  import MoneyField from '../parts/MoneyField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import type { Sheet } from './sheet.svelte';
 
@@ -26,7 +26,6 @@
   const find = $derived(sheet.findByText.get(keyword.text));
   const nameOf = (id: string) => desk.book.group.get(id)?.name ?? '';
   const inherited = $derived(groupBid(desk.plan, group));
-  let draft = $state<string | null>(null);
 
   const answered = $derived.by(() => {
     if (!answer) return { tone: 'text-ink-3', text: '…' };
@@ -38,20 +37,6 @@
       ? { tone: 'text-ink-2', text: `this group, also ${nameOf(answer.also[0] ?? '')}` }
       : { tone: 'text-ink-2', text: 'this group' };
   });
-
-  function commitBid() {
-    if (draft === null) return;
-    const text = draft.trim();
-    const minor = text === '' ? null : parseAmount(text, desk.currency);
-    if (text !== '' && minor === null) return onproblem(`“${text}” is no amount in ${desk.currency}.`);
-    draft = null;
-    desk.set('keyword', keyword.id, { bidMinor: minor });
-  }
-
-  function bidKeys(event: KeyboardEvent) {
-    if (event.key === 'Enter') commitBid();
-    if (event.key === 'Escape') draft = null;
-  }
 </script>
 
 <!-- svelte-ignore a11y_click_events_have_key_events -->
@@ -91,16 +76,20 @@
     >
   </span>
   <span role="gridcell">
-    <input
-      class={`h-[24px] w-full border-0 bg-transparent px-1 py-0 text-end font-mono text-[12.5px] placeholder:text-ink-3 ${keyword.bidMinor === null ? '' : 'font-semibold'}`}
+    <MoneyField
+      label={`Bid of ${keyword.text}`}
+      hideLabel
+      isCompact
+      class={keyword.bidMinor === null ? '' : '[&_input]:font-semibold'}
       tabindex={isCurrent ? 0 : -1}
-      aria-label={`Bid of ${keyword.text}`}
-      value={draft ?? (keyword.bidMinor === null ? '' : writeAmount(keyword.bidMinor, desk.currency))}
-      placeholder={inherited === null ? 'none' : writeAmount(inherited, desk.currency)}
-      data-at={`${keyword.id}:bidMinor`}
-      oninput={(event) => (draft = event.currentTarget.value)}
-      onblur={commitBid}
-      onkeydown={bidKeys}
+      value={keyword.bidMinor}
+      ways={desk.amounts}
+      placeholder={inherited ?? 'none'}
+      at={`${keyword.id}:bidMinor`}
+      column="keyword-bid"
+      onfocus={() => sheet.goTo(index)}
+      onedit={(bidMinor, sitting) => void desk.set('keyword', keyword.id, { bidMinor }, sitting)}
+      onpasteblock={(amounts) => sheet.fillBids(index, amounts)}
     />
   </span>
   <span role="gridcell" class="text-end font-mono text-[12.5px] text-ink-2">{find?.searchesHigh?.toLocaleString('en-GB') ?? '–'}</span>

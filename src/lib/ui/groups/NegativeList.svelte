@@ -2,6 +2,7 @@
   import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
   import { nextPosition } from '$lib/core/plan/book';
   import type { Negative } from '$lib/core/plan/records/negative';
+  import AddField from '../parts/AddField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
 
@@ -18,7 +19,6 @@
 
   const desk = getDesk();
   const mostShown = 14;
-  let draft = $state('');
   let showsAll = $state(false);
   const shown = $derived(
     showsAll ? negatives : [...negatives].sort((a, b) => Number(blocking.has(b.id)) - Number(blocking.has(a.id))).slice(0, mostShown),
@@ -43,14 +43,15 @@
     if (rows.length > 0) desk.make({ type: 'several', name: 'starter-negatives', changes: [{ type: 'add', record: 'negative', rows }] });
   }
 
-  function add() {
-    const marks = draft.split(/[\n,;]+/).flatMap((line) => {
+  function add(texts: string[]) {
+    const marks = texts.flatMap((line) => {
       const { text, match, notes } = readKeyword(line.replace(/^\s*-/, ''), 'phrase', desk.plan.rules.refusedKeywordSigns);
       return notes.some(({ code }) => code === 'nothing-left') ? [] : [{ text, match }];
     });
     const position = nextPosition(negatives);
-    const rows = marks
-      .filter(({ text, match }) => !negatives.some((row) => row.text === text && row.match === match))
+    const standing = new Set(negatives.map(({ text, match }) => writeKeyword(text, match)));
+    const rows = [...new Map(marks.map((mark) => [writeKeyword(mark.text, mark.match), mark]))]
+      .flatMap(([written, mark]) => (standing.has(written) ? [] : [mark]))
       .map((mark, index) => ({
         id: newId(),
         ...owner,
@@ -61,7 +62,6 @@
         position: position + index,
       }));
     if (rows.length > 0) desk.add('negative', ...rows);
-    draft = '';
   }
 </script>
 
@@ -99,15 +99,7 @@
       </li>
     {/if}
     <li>
-      <input
-        class="h-[24px] w-40 border-0 border-b border-transparent bg-transparent px-1 py-0 text-[13px] placeholder:text-ink-3 hover:border-field focus:border-field"
-        aria-label={`Add to ${title}`}
-        placeholder="add a negative…"
-        autocomplete="off"
-        bind:value={draft}
-        onblur={add}
-        onkeydown={(event) => event.key === 'Enter' && add()}
-      />
+      <AddField label={`Add to ${title}`} placeholder="add a negative…" splitsAt="commas" onadd={add} class="h-[24px] w-40" />
     </li>
   </ul>
   {#if Object.keys(starters).length > 0}

@@ -121,6 +121,18 @@ export class Sheet {
     return refusal ? 'One of them stands in its group with that match type already; nothing was changed.' : '';
   }
 
+  /** Sets the bids of keywords from a row down, one step; answers how many amounts found no row, or an empty text. */
+  fillBids(from: number, amounts: readonly (number | null)[]): string {
+    const rows = this.rows
+      .slice(from)
+      .filter(({ kind }) => kind === 'keyword')
+      .slice(0, amounts.length)
+      .map(({ id }, index) => ({ id, bidMinor: amounts[index] ?? null }));
+    if (rows.length > 0) this.desk.make({ type: 'set-each', record: 'keyword', rows });
+    const left = amounts.length - rows.length;
+    return left > 0 ? `The last ${left} found no keyword below.` : '';
+  }
+
   remove(ids: readonly string[]): void {
     if (ids.length === 0) return;
     this.desk.make({ type: 'remove', record: 'keyword', ids: [...ids] });

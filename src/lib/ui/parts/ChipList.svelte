@@ -1,15 +1,20 @@
 <script lang="ts">
+  import AddField from './AddField.svelte';
+
   interface Props {
     label: string;
     items: readonly { id: string; text: string }[];
     tone?: 'act' | 'madder' | 'ochre' | 'plain';
-    onadd: (text: string) => string | null | void;
+    /** What parts one entry from the next where several are typed or pasted. */
+    splitsAt: 'lines' | 'commas';
+    /** Adds texts that do not stand yet, one step. */
+    onadd: (texts: string[]) => string | null | void;
     onremove: (id: string) => void;
     at?: string;
     placeholder?: string;
   }
 
-  let { label, items, tone = 'plain', onadd, onremove, at, placeholder = 'add…' }: Props = $props();
+  let { label, items, tone = 'plain', splitsAt, onadd, onremove, at, placeholder = 'add…' }: Props = $props();
 
   const tones = {
     act: 'bg-act-tint text-act',
@@ -17,30 +22,15 @@
     ochre: 'bg-ochre-tint text-ochre',
     plain: 'bg-fold text-ink-2',
   };
-  let draft = $state('');
-  let problem = $state('');
-  const id = $props.id();
 
-  function add() {
-    const texts = draft
-      .split(/[\n;]+/)
-      .map((text) => text.trim())
-      .filter((text) => text !== '');
-    for (const text of texts) {
-      if (items.some((item) => item.text === text)) continue;
-      problem = onadd(text) ?? '';
-      if (problem) return;
-    }
-    draft = '';
+  function add(texts: string[]) {
+    const fresh = texts.filter((text) => !items.some((item) => item.text === text));
+    return fresh.length > 0 ? onadd(fresh) : null;
   }
 
-  function keydown(event: KeyboardEvent) {
-    if (event.key === 'Enter') {
-      event.preventDefault();
-      add();
-    }
+  function keydown(event: KeyboardEvent, isEmpty: boolean) {
     const last = items.at(-1);
-    if (event.key === 'Backspace' && draft === '' && last) onremove(last.id);
+    if (event.key === 'Backspace' && isEmpty && last) onremove(last.id);
   }
 </script>
 
@@ -57,17 +47,6 @@
     </li>
   {/each}
   <li>
-    <label class="sr-only" for={id}>Add to {label}</label>
-    <input
-      {id}
-      class="h-[26px] w-36 rounded border-0 border-b border-transparent bg-transparent px-1 text-[13px] placeholder:text-ink-3 hover:border-field focus:border-field focus:ring-0"
-      {placeholder}
-      autocomplete="off"
-      data-at={at}
-      bind:value={draft}
-      onkeydown={keydown}
-      onblur={add}
-    />
+    <AddField label={`Add to ${label}`} {placeholder} {splitsAt} {at} onadd={add} onkeydown={keydown} class="h-[26px] w-36" />
   </li>
 </ul>
-{#if problem}<p class="text-[12px] text-madder">{problem}</p>{/if}

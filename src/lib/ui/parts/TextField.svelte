@@ -1,7 +1,9 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import { Input } from 'flowbite-svelte';
   import { findRefusedSigns, joinPastedLines, takeOutRefusedSigns } from '$lib/core/text/clean';
   import { wordRefusedSign } from '$lib/wording/problems';
+  import { moveInColumn } from './column-keys';
   import TakeOutSigns from './TakeOutSigns.svelte';
 
   interface Props {
@@ -22,6 +24,14 @@
     suffix?: string;
     class?: string;
     disabled?: boolean;
+    /** A name that fields of one column share: Enter and arrows go along it. */
+    column?: string;
+    /** Takes several pasted lines; answers nothing where they are pasted as one, null where taken, else what is wrong. */
+    onpastelines?: (text: string) => string | null | undefined;
+    /** Within a row of a table: no border until it is entered, and what is wrong stands below it. */
+    isCompact?: boolean;
+    tabindex?: number;
+    onfocus?: () => void;
     onkeydown?: (event: KeyboardEvent) => void;
   }
 
@@ -40,10 +50,16 @@
     suffix,
     class: extra = '',
     disabled = false,
+    column,
+    onpastelines,
+    isCompact = false,
+    tabindex,
+    onfocus,
     onkeydown,
   }: Props = $props();
 
   const id = $props.id();
+  const compact = 'h-[24px] bg-transparent px-1 py-0 text-end text-[12.5px]! focus:border-field';
   let draft = $state<string | null>(null);
   let sitting = '';
   let problem = $state('');
@@ -78,8 +94,11 @@
     problem = commit === 'leave' ? contested(text) : '';
     if (problem !== '') return;
     if (text !== value) problem = onedit(text, sitting) ?? '';
-    made = value;
     if (problem === '') base = value;
+    // A value that comes through a list stands in the field's own only once the screen is drawn again.
+    void tick().then(() => {
+      if (draft === text) [made, base] = [value, problem === '' ? value : base];
+    });
   }
 
   function release() {
@@ -98,6 +117,11 @@
 
   function keydown(event: KeyboardEvent) {
     if (event.key === 'Enter' && commit === 'leave' && draft !== null) edit(draft, true);
+    const step = event.key === 'ArrowUp' ? -1 : event.key === 'Enter' || event.key === 'ArrowDown' ? 1 : 0;
+    if (column && step !== 0) {
+      event.preventDefault();
+      if (problem === '' && !moveInColumn(event.currentTarget as HTMLInputElement, step)) release();
+    }
     if (event.key === 'Escape' && draft !== null && (commit === 'leave' || problem !== '')) {
       release();
       problem = '';
@@ -107,7 +131,15 @@
   }
 
   function paste(event: ClipboardEvent) {
-    const { text, changed } = joinPastedLines(event.clipboardData?.getData('text/plain') ?? '');
+    const pasted = event.clipboardData?.getData('text/plain') ?? '';
+    const taken = onpastelines?.(pasted);
+    if (taken !== undefined) {
+      event.preventDefault();
+      release();
+      problem = taken ?? '';
+      return;
+    }
+    const { text, changed } = joinPastedLines(pasted);
     if (!changed) return;
     event.preventDefault();
     note = 'Line breaks became spaces.';
@@ -115,7 +147,7 @@
   }
 </script>
 
-<div class={`flex min-w-0 flex-col gap-0.5 ${extra}`}>
+<div class={`flex min-w-0 flex-col gap-0.5 ${isCompact ? 'relative' : ''} ${extra}`}>
   <label for={id} class={hideLabel ? 'sr-only' : 'text-ink-2'}>{label}</label>
   <span class="relative flex items-center">
     <Input
@@ -129,17 +161,24 @@
       data-at={at}
       aria-invalid={problem !== ''}
       aria-describedby={problem || note || hint ? `${id}-say` : undefined}
-      onfocus={() => (sitting = `${at ?? label} ${Date.now()}`)}
+      data-column={column}
+      {tabindex}
+      onfocus={() => {
+        sitting = `${at ?? label} ${Date.now()}`;
+        onfocus?.();
+      }}
       oninput={(event: Event) => edit((event.target as HTMLInputElement).value, false)}
       onblur={leave}
       onkeydown={keydown}
       onpaste={paste}
-      class={`h-[30px] rounded-[4px]! border bg-sheet px-2.5 py-1 text-[13px] text-ink placeholder:text-ink-3 disabled:bg-paper disabled:text-ink-2 disabled:opacity-100 ${mono ? 'font-mono' : ''} ${problem ? 'border-madder' : 'border-field'} ${suffix ? (suffix.length > 4 ? 'pe-16' : 'pe-10') : ''}`}
+      class={`rounded-[4px]! border text-[13px] text-ink placeholder:text-ink-3 disabled:bg-paper disabled:text-ink-2 disabled:opacity-100 ${isCompact ? compact : 'h-[30px] bg-sheet px-2.5 py-1'} ${mono ? 'font-mono' : ''} ${problem ? 'border-madder' : isCompact ? 'border-transparent' : 'border-field'} ${suffix ? (suffix.length > 4 ? 'pe-16' : 'pe-10') : ''}`}
     />
     {#if suffix}<span class="pointer-events-none absolute end-2 font-mono text-[12px] text-ink-3">{suffix}</span>{/if}
   </span>
   {#if problem || note || hint}
-    <span id={`${id}-say`} class={`text-[12px] ${problem ? 'text-madder' : 'text-ink-2'}`}
+    <span
+      id={`${id}-say`}
+      class={`text-[12px] ${problem ? 'text-madder' : 'text-ink-2'} ${isCompact ? 'absolute end-0 top-full z-20 w-56 rounded border border-madder bg-sheet px-2 py-1 text-start font-sans shadow-sm' : ''}`}
       >{problem || note || hint}{#if problem && draft !== null && draft !== value}{' '}Not saved.{#if holdsRefusedSigns}{' '}<TakeOutSigns
             onclick={() => edit(takeOutRefusedSigns(draft ?? value), false)}
           />{/if}{/if}</span

@@ -6,6 +6,7 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
+  import LeftAlone from './LeftAlone.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
   import VerdictSign from './VerdictSign.svelte';
 
@@ -80,6 +81,7 @@
   {#if plan.held.length > 0}<p class="text-ink-2">
       Held back, as they are searched most: {plan.held.map(({ text }) => text).join(', ')}.
     </p>{/if}
+  <LeftAlone finds={research.list.all.filter(({ verdict }) => verdict === 'later')} />
   {#if overruled.length > 0}<p class="text-ink-2">
       No longer proposed for, as it was overruled twice: {overruled.join(', ')}.
     </p>{/if}

@@ -7,6 +7,7 @@
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import { showKey } from '../shell/research-keys';
+  import LeftAlone from './LeftAlone.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
 
   interface Props {
@@ -35,6 +36,10 @@
   const taken = $derived(words.filter(({ key }) => !off.has(key)));
   const finds = $derived(new Set(taken.flatMap(({ key }) => research.words.preview(key).finds.map(({ id }) => id))).size);
   const conflicts = $derived(taken.filter(({ key }) => research.words.preview(key).conflicts.length > 0));
+
+  const later = $derived([
+    ...new Map(taken.flatMap(({ key }) => research.words.preview(key).later).map((find) => [find.id, find])).values(),
+  ]);
 
   /** How far a town lies from ours. */
   const kmOf = (shown: string) => (kind === 'other-place' ? (research.lexicon.places.get(shown)?.km ?? null) : null);
@@ -74,6 +79,7 @@
   {#if conflicts.length > 0}<p class="border-s-3 border-madder ps-2.5" role="alert">
       Kept finds hold {conflicts.map(({ shown }) => shown).join(', ')}: a block would block those too.
     </p>{/if}
+  <LeftAlone finds={later} />
   <div class="flex gap-2">
     <Button disabled={taken.length === 0} onclick={() => judge('keep')}><KeyCap keys={showKey(keys.keep)} /> keep all</Button>
     <Button disabled={taken.length === 0} onclick={() => judge('block')}><KeyCap keys={showKey(keys.block)} /> block all</Button>

@@ -7,6 +7,7 @@
   import KeyCap from '../parts/KeyCap.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import { showKey } from '../shell/research-keys';
+  import LeftAlone from './LeftAlone.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
 
   interface Props {
@@ -86,6 +87,7 @@
       /></label
     >
   </div>
+  <LeftAlone finds={preview.later} />
   <p class="text-[12px] text-ink-2">
     {negatives === 'each' && preview.conflicts.length > 0
       ? 'A block makes the shortest negative of each find.'

@@ -4,8 +4,10 @@
   import type { WordKindName } from '$lib/core/plan/records/word-kind';
   import type { WordCount } from '$lib/core/research/word-index';
   import { verdictWords, wordKindWords } from '$lib/wording/research';
+  import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { showKey } from '../shell/research-keys';
+  import { getShell } from '../shell/shell.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
 
   interface Props {
@@ -19,6 +21,7 @@
 
   let { research, chosen, onchoose, onkind }: Props = $props();
 
+  const shell = getShell();
   const mostOfKind = 12;
   const mostNext = 5;
   const { list } = $derived(research);
@@ -29,6 +32,17 @@
   const settled = $derived(inOrder(research.desk.book.wordVerdict).toReversed());
   const keptWords = $derived(new Set([...research.desk.workspace.book.keptRule.values()].map((rule) => rule.words)));
   const { keys } = $derived(research);
+  function applyRules() {
+    const { judged, later } = research.words.applyRules();
+    const left =
+      later.length === 0
+        ? ''
+        : ` ${countOf(later.length, 'find')} put off left alone: ${later
+            .slice(0, 4)
+            .map(({ text }) => text)
+            .join(', ')}${later.length > 4 ? ' …' : '.'}`;
+    shell.announce(`${countOf(judged, 'find')} judged by kept rules.${left}`);
+  }
 </script>
 
 {#snippet word(key: string, shown: string, count: number, mark = '')}
@@ -87,9 +101,7 @@
   {/if}
   {#if research.words.offeredRules.length > 0}
     <p class="px-3 pt-2 text-ink-2">
-      {research.words.offeredRules.length} kept from other clients. <Button kind="link" onclick={() => research.words.applyRules()}
-        >Apply them</Button
-      >
+      {research.words.offeredRules.length} kept from other clients. <Button kind="link" onclick={applyRules}>Apply them</Button>
     </p>
   {/if}
   {#if overruled.length > 0}

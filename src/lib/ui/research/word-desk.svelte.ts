@@ -3,6 +3,7 @@ import type { FindIndex } from '$lib/core/keywords/find-index';
 import { languageWords } from '$lib/core/keywords/stems';
 import { nextPosition } from '$lib/core/plan/book';
 import { firstLanguage } from '$lib/core/plan/plan-view';
+import type { Find } from '$lib/core/plan/records/find';
 import type { KeptRule } from '$lib/core/plan/records/kept-rule';
 import type { WordKindName } from '$lib/core/plan/records/word-kind';
 import type { WordVerdict } from '$lib/core/plan/records/word-verdict';
@@ -72,10 +73,11 @@ export class WordDesk {
   /** Rules kept from other clients that could stand here too. */
   readonly offeredRules: readonly KeptRule[] = $derived.by(() => rulesToApply(this.desk.plan));
 
-  /** Has kept rules stand here, one step. */
-  applyRules(): void {
-    const change = applyKeptRules(this.desk.plan, this.offeredRules, newId);
+  /** Has kept rules stand here, one step; answers how many finds they judged, and which were left alone as they were put off. */
+  applyRules(): { judged: number; later: Find[] } {
+    const { change, later } = applyKeptRules(this.desk.plan, this.offeredRules, newId);
     if (change) this.desk.make(change);
+    return { judged: change?.changes.reduce((sum, part) => sum + (part.type === 'judge' ? part.ids.length : 0), 0) ?? 0, later };
   }
 
   /** Keeps a judged word for the next client; one that is kept already is forgotten. */

@@ -36,7 +36,7 @@
     <MoneyField
       label={biddingAmount[campaign.bidding]}
       value={campaign.bidMinor}
-      currency={desk.currency}
+      ways={desk.amounts}
       at={`${campaign.id}:bidMinor`}
       placeholder="none"
       onedit={(bidMinor, sitting) => void desk.set('campaign', campaign.id, { bidMinor }, sitting)}

@@ -46,11 +46,11 @@
     >
   </h2>
   <div class="grid grid-cols-2 gap-2">
-    <MoneyField label="A month" value={campaign.monthlyMinor} currency={desk.currency} at={`${campaign.id}:monthlyMinor`} onedit={set} />
+    <MoneyField label="A month" value={campaign.monthlyMinor} ways={desk.amounts} at={`${campaign.id}:monthlyMinor`} onedit={set} />
     <MoneyField
       label="A day"
       value={daily}
-      currency={desk.currency}
+      ways={desk.amounts}
       onedit={(minor, sitting) => set(minor === null ? null : monthlyForDaily(minor, monthDays), sitting)}
     />
   </div>

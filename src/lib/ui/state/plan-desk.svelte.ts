@@ -1,4 +1,5 @@
 import { emptyBook, type Book } from '$lib/core/plan/book';
+import { amountWays, type AmountWays } from '$lib/core/budget/typed-amount';
 import { FindIndex } from '$lib/core/keywords/find-index';
 import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
 import { recordsOf } from '$lib/core/plan/record-types';
@@ -25,6 +26,8 @@ export class PlanDesk extends Stream {
   private readonly timeZone = $derived(this.view?.account.timeZone);
   private readonly dayFormat = $derived(new Intl.DateTimeFormat('sv-SE', { timeZone: this.timeZone }));
   readonly currency = $derived(this.view?.account.currency ?? 'GBP');
+  /** How amounts are typed in the plan's account. */
+  readonly amounts: AmountWays = $derived(amountWays(this.view?.account ?? { currency: 'GBP', timeZone: 'Europe/London' }));
   readonly byChapter = $derived(countByChapter(this.reader.proof.findings));
   readonly counts = $derived(sumCounts(this.byChapter));
 

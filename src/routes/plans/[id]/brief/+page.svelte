@@ -140,7 +140,7 @@
             <MoneyField
               label="Money a month"
               value={brief.monthlyMinor}
-              currency={desk.currency}
+              ways={desk.amounts}
               at=":monthlyMinor"
               onedit={(monthlyMinor, sitting) => set({ monthlyMinor }, sitting)}
             />
@@ -193,7 +193,8 @@
             label="The client’s own name"
             items={brief.ownNames.map((text) => ({ id: text, text }))}
             placeholder="as people search for it"
-            onadd={(text) => set({ ownNames: [...brief.ownNames, text] })}
+            splitsAt="commas"
+            onadd={(texts) => set({ ownNames: [...brief.ownNames, ...texts] })}
             onremove={(text) => set({ ownNames: brief.ownNames.filter((one) => one !== text) })}
           />
           <p class="pt-1 text-ink-2">Searches for it go to a group of their own.</p>
@@ -208,7 +209,8 @@
             items={brief.necessary.map((text) => ({ id: text, text }))}
             at=":necessary"
             placeholder="a permit, a condition…"
-            onadd={(text) => set({ necessary: [...brief.necessary, text] })}
+            splitsAt="lines"
+            onadd={(texts) => set({ necessary: [...brief.necessary, ...texts] })}
             onremove={(text) => set({ necessary: brief.necessary.filter((one) => one !== text) })}
           />
           <p class="pt-1 text-ink-2">Must be read in every ad, where it is sure to be shown.</p>
