@@ -109,7 +109,7 @@ test('from an empty Shelf to the files, by keyboard alone', async ({ page, serve
       await page.keyboard.type(line);
     }
     await untilSaved(page);
-    await tabTo(page, page.getByRole('button', { name: 'Add a rival version' }));
+    await tabTo(page, page.getByRole('button', { name: 'Add a test version' }));
     await press('Enter');
     await expect(page.getByRole('link', { name: 'Ad B' })).toBeVisible();
     await tabTo(page, page.getByRole('textbox', { name: 'Headline 2' }));

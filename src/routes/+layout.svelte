@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { page } from '$app/state';
-  import { isTyping, leaveField, rememberField } from '$lib/ui/shell/keys';
+  import { isCommand, isTyping, leaveField, rememberField } from '$lib/ui/shell/keys';
   import KeysSheet from '$lib/ui/shell/KeysSheet.svelte';
   import { leadToField } from '$lib/ui/shell/lead-to-field';
   import { setShell, ShellState } from '$lib/ui/shell/shell.svelte';
@@ -18,7 +18,7 @@
   let failure = $state('');
 
   const whenNotTyping = (act: () => void) => (event: KeyboardEvent) => {
-    if (isTyping(event.target) || document.querySelector('dialog[open]')) return;
+    if (!isCommand(event.target)) return;
     event.preventDefault();
     act();
   };

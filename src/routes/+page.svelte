@@ -8,7 +8,7 @@
   import Button from '$lib/ui/parts/Button.svelte';
   import { planDestinations, type Destination } from '$lib/ui/shell/destinations';
   import GoTo from '$lib/ui/shell/GoTo.svelte';
-  import { fieldHasOwnUndo, isTyping } from '$lib/ui/shell/keys';
+  import { fieldHasOwnUndo, isCommand } from '$lib/ui/shell/keys';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import RefusedNotice from '$lib/ui/shell/RefusedNotice.svelte';
   import Shell from '$lib/ui/shell/Shell.svelte';
@@ -91,7 +91,7 @@
       '$mod+Shift+KeyZ': step('redo'),
       '$mod+KeyY': step('redo'),
       KeyP: (event: KeyboardEvent) => {
-        if (isTyping(event.target) || document.querySelector('dialog[open]')) return;
+        if (!isCommand(event.target)) return;
         event.preventDefault();
         isNewOpen = true;
       },

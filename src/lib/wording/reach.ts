@@ -65,7 +65,7 @@ export function wordLearning({
   const percent = (rate: number) => `${(rate * 100).toLocaleString('en-GB', { maximumFractionDigits: 1 })} %`;
   const rival =
     impressionsEach === null || days === null
-      ? 'A rival version cannot be judged at this rate.'
+      ? 'A test version cannot be judged at this rate.'
       : `Telling ${percent(rates[0])} from ${percent(rates[1])} takes ${impressionsEach.toLocaleString('en-GB')} impressions a version: ${days.toLocaleString('en-GB')} days, all groups pooled.`;
   return [
     { text: `${day}.`, isShort: false },

@@ -25,7 +25,7 @@ describe('what a month teaches', () => {
     expect(learned(2000).tooFew).toEqual({ groups: true, keywords: true });
   });
 
-  it('says how long a rival version takes: impressions for both at a rate and a fifth more', () => {
+  it('says how long a test version takes: impressions for both at a rate and a fifth more', () => {
     const { rates, impressionsEach, days, impressionsPerMonth } = learned(900_000);
     expect(rates[0]).toBeCloseTo(0.065);
     expect(impressionsEach).toBe(impressionsToTellApart(rates[0], rates[1]));

@@ -19,12 +19,12 @@ export interface Learning {
   /** The click-through rate and a fifth more: what two versions are told apart at. */
   rates: [number, number];
   impressionsEach: number | null;
-  /** Days until a rival version can be judged, all groups pooled; null where it never can. */
+  /** Days until a test version can be judged, all groups pooled; null where it never can. */
   days: number | null;
 }
 
 const daysToAMonth = 30.4;
-/** How much better a rival version is taken to be. */
+/** How much better a test version is taken to be. */
 const betterBy = 1.2;
 
 /** What can be learned from a month as it is expected. */

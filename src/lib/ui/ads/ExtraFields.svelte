@@ -6,6 +6,7 @@
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
+  import { enterNew, fieldAt } from '../shell/enter-new';
   import { getDesk } from '../state/plan-desk.svelte';
   import { fillDown, withFields, withoutRow, withRow } from '../parts/lists';
   import { withPriceRow } from './extra-sections';
@@ -17,6 +18,16 @@
   const rules = $derived(desk.plan.rules);
   const set = (fields: Partial<Extra>, sitting?: string) => void desk.set('extra', extra.id, fields, sitting);
   const at = (field: string) => `${extra.id}:extra-${field}`;
+  function addValue() {
+    const index = extra.values.length;
+    set({ values: [...extra.values, ''] });
+    enterNew(fieldAt(at(`value${index}`)));
+  }
+  function addPriceRow() {
+    const index = extra.prices.length;
+    set({ prices: withPriceRow(extra.prices) });
+    enterNew(fieldAt(at(`price${index}-text`)));
+  }
   const headers = (known: readonly string[]) =>
     [...new Set([...known, extra.header])].map((value) => ({ value, name: value === '' ? 'choose…' : value }));
   const checkHours = (text: string) => (readHours(text) ? null : 'Hours such as Mon 9-17, Sat 9-12; empty: at all hours.');
@@ -88,7 +99,7 @@
       </div>
     {/each}
     {#if extra.values.length < rules.listedValues.most}<div class="pt-5">
-        <Button onclick={() => set({ values: [...extra.values, ''] })}>Add a value</Button>
+        <Button onclick={addValue}>Add a value</Button>
       </div>{/if}
   </div>
 {:else}
@@ -135,7 +146,7 @@
       </div>
     {/each}
     {#if extra.prices.length < rules.priceRows.most}<div>
-        <Button onclick={() => set({ prices: withPriceRow(extra.prices) })}>Add a price row</Button>
+        <Button onclick={addPriceRow}>Add a price row</Button>
       </div>{/if}
   </div>
 {/if}

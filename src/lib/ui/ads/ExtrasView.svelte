@@ -5,6 +5,7 @@
   import { extraWords } from '$lib/wording/extra-findings';
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
+  import { enterNew, firstFieldOf } from '../shell/enter-new';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
   import { extraSections, newExtra } from './extra-sections';
@@ -21,7 +22,9 @@
 
   function add(kind: ExtraKind) {
     const position = nextPosition(desk.book.extra.values());
-    desk.add('extra', { id: newId(), campaignId: null, ...newExtra(kind, rules, country), position });
+    const id = newId();
+    desk.add('extra', { id, campaignId: null, ...newExtra(kind, rules, country), position });
+    enterNew(firstFieldOf(id));
   }
   const own = (extra: Extra, value: string) =>
     void desk.set('extra', extra.id, { campaignId: value === '' ? null : (value as Extra['campaignId']) });

@@ -8,6 +8,7 @@
   import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
+  import { enterNew, fieldAt } from '../shell/enter-new';
   import { getShell } from '../shell/shell.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
@@ -65,6 +66,7 @@
       ],
     });
     void goto(`?view=masters&master=${id}`, { keepFocus: true });
+    enterNew(fieldAt(`${id}:name`));
   }
 
   function addLine(kind: LineKindOfAd): string {
@@ -112,6 +114,7 @@
         label="Name"
         value={own.name}
         commit="leave"
+        at={`${own.id}:name`}
         class="min-w-0 flex-1"
         onedit={(name) => (name.trim() === '' ? 'A name is needed.' : void workspace.set('master', own.id, { name }))}
       />

@@ -7,6 +7,7 @@
   import ChipEditor from './ChipEditor.svelte';
   import type { SlotEditor, SlotQuery } from './slot-editor';
   import SlotMenu from './SlotMenu.svelte';
+  import { enterEvent } from '../shell/enter-new';
   import TakeOutSigns from '../parts/TakeOutSigns.svelte';
 
   interface Props {
@@ -30,6 +31,7 @@
   let isReady = $state(false);
   let hasFocus = $state(false);
   let wantsFocus = false;
+  let wantsSelection = false;
   let sitting = '';
   let problem = $state('');
   let note = $state('');
@@ -111,9 +113,12 @@
         },
       });
       isReady = true;
-      if (wantsFocus) editor.focus();
+      if (wantsFocus) focus(wantsSelection);
     });
+    const takeCursor = () => focus(true);
+    host.addEventListener(enterEvent, takeCursor);
     return () => {
+      host.removeEventListener(enterEvent, takeCursor);
       isGone = true;
       editor?.destroy();
     };
@@ -130,10 +135,11 @@
     if (isReady) editor?.fillWith(next);
   });
 
-  /** Sets the caret into the field. */
-  export function focus() {
+  /** Sets the caret into the field, all its text selected where that is asked for. */
+  export function focus(selects = false) {
     wantsFocus = editor === null;
-    editor?.focus();
+    wantsSelection = selects;
+    editor?.focus(selects);
   }
 </script>
 

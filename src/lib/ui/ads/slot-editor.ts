@@ -274,8 +274,9 @@ export class SlotEditor {
     });
   }
 
-  focus(): void {
+  focus(selects = false): void {
     this.view.focus();
+    if (selects) this.view.dispatch({ selection: EditorSelection.range(0, this.text.length) });
   }
 
   destroy(): void {

@@ -5,6 +5,7 @@
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
+  import { enterNew, fieldAt } from '../shell/enter-new';
   import { getDesk } from '../state/plan-desk.svelte';
 
   const desk = getDesk();
@@ -20,7 +21,12 @@
     desk.set('brief', brief.id, { conversions, countsConversions }, sitting);
   }
   const set = (index: number, fields: Partial<Conversion>, sitting?: string) => put(withFields(brief.conversions, index, fields), sitting);
-  const add = () => put([...brief.conversions, { name: '', valueMinor: null, counted: 'once', where: '', tried: false, steers: true }]);
+  const nameAt = (index: number) => `:conversions${index || ''}`;
+  function add() {
+    const index = brief.conversions.length;
+    put([...brief.conversions, { name: '', valueMinor: null, counted: 'once', where: '', tried: false, steers: true }]);
+    enterNew(fieldAt(nameAt(index)));
+  }
 </script>
 
 <section aria-label="Conversions" class="flex flex-col gap-2 border-b border-rule py-2.5">
@@ -32,7 +38,7 @@
         label="What they do"
         value={conversion.name}
         placeholder="an enquiry by form"
-        at={index === 0 ? ':conversions' : undefined}
+        at={nameAt(index)}
         onedit={(text, sitting) => set(index, { name: text }, sitting)}
       />
       <MoneyField

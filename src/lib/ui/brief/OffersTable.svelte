@@ -6,6 +6,7 @@
   import StatedNotice from './StatedNotice.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import TextField from '../parts/TextField.svelte';
+  import { enterNew, fieldAt } from '../shell/enter-new';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
 
@@ -37,14 +38,11 @@
     const rows = offers.slice(from, from + amounts.length).map((offer, index) => ({ id: offer.id, priceMinor: amounts[index] ?? null }));
     desk.make({ type: 'set-each', record: 'offer', rows });
   }
-  const add = () =>
-    void desk.add('offer', {
-      id: newId(),
-      name: '',
-      priceMinor: null,
-      endsOn: null,
-      position: nextPosition(offers),
-    });
+  function add() {
+    const id = newId();
+    desk.add('offer', { id, name: '', priceMinor: null, endsOn: null, position: nextPosition(offers) });
+    enterNew(fieldAt(`${id}:name`));
+  }
 </script>
 
 <section aria-label="Offers" class="border-b border-rule py-2.5">

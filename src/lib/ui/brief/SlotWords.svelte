@@ -2,6 +2,7 @@
   import { inOrder, nextPosition } from '$lib/core/plan/book';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
+  import { enterNew, fieldAt } from '../shell/enter-new';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
 
@@ -11,7 +12,11 @@
     slot === ''
       ? 0
       : [...desk.book.adLine.values()].filter(({ text }) => text.includes(`[[${slot}]]`) || text.includes(`[[${slot}|`)).length;
-  const add = () => void desk.add('slotWord', { id: newId(), slot: '', says: '', position: nextPosition(words) });
+  function add() {
+    const id = newId();
+    desk.add('slotWord', { id, slot: '', says: '', position: nextPosition(words) });
+    enterNew(fieldAt(`${id}:slot`));
+  }
   const check = (text: string) => (/^[\p{L}\p{N}-]{0,40}$/u.test(text) ? null : 'Letters, digits and hyphens, without spaces.');
 </script>
 

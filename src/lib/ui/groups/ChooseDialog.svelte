@@ -13,6 +13,7 @@
 
   let { open = $bindable(), title, items, onpick, onnew }: Props = $props();
 
+  const id = $props.id();
   let query = $state('');
   let at = $state(0);
   const mostShown = 50;
@@ -40,6 +41,7 @@
     }
     if (event.key === 'Enter') {
       event.preventDefault();
+      event.stopPropagation();
       if (count > 0) void pick(current);
     }
   }
@@ -48,16 +50,20 @@
 <Dialog bind:open {title}>
   <input
     class="h-9 w-full rounded border border-field bg-sheet px-3 text-[14.5px]"
+    role="combobox"
     aria-label={title}
+    aria-expanded="true"
+    aria-controls={`${id}-found`}
+    aria-activedescendant={current >= 0 ? `${id}-${current}` : undefined}
     bind:value={query}
     onkeydown={keydown}
     autocomplete="off"
     data-autofocus
     placeholder={onnew ? 'A name; a new one makes a new group' : 'Type to narrow'}
   />
-  <ul class="max-h-72 overflow-y-auto" role="listbox" aria-label={title}>
+  <ul id={`${id}-found`} class="max-h-72 overflow-y-auto" role="listbox" aria-label={title}>
     {#each found as { id, name, note }, index (id)}
-      <li role="option" aria-selected={index === current}>
+      <li id={`${id}-${index}`} role="option" aria-selected={index === current}>
         <button
           type="button"
           tabindex="-1"
@@ -67,7 +73,7 @@
       </li>
     {/each}
     {#if isNew}
-      <li role="option" aria-selected={current === found.length}>
+      <li id={`${id}-${found.length}`} role="option" aria-selected={current === found.length}>
         <button
           type="button"
           tabindex="-1"

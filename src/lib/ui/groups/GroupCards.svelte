@@ -38,7 +38,7 @@
                 type="checkbox"
                 class="size-3.5 rounded-sm text-act"
                 checked={isChosen}
-                onchange={() => sheet.toggle({ kind: 'keyword', id: keyword.id, keyword, group })}
+                onclick={(event) => sheet.toggle({ kind: 'keyword', id: keyword.id, keyword, group }, { extend: event.shiftKey })}
               /><span class="truncate" title={keyword.text}>{writeKeyword(keyword.text, keyword.match)}</span></label
             >
           </li>

@@ -49,7 +49,7 @@
   class={`grid h-[28px] grid-cols-[26px_minmax(0,1.6fr)_84px_96px_84px_minmax(0,1fr)] items-center gap-x-2 border-s-3 border-b border-rule-soft ps-3 pe-3 ${isCurrent ? 'border-s-act' : 'border-s-transparent'} ${isChosen ? 'bg-act-tint' : isCurrent ? 'bg-sheet' : ''}`}
   onclick={(event) =>
     event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement
-      ? sheet.goTo(index)
+      ? (sheet.currentId = keyword.id)
       : sheet.goTo(index, { extend: event.shiftKey })}
   {@attach dragsKeywords(() => (sheet.chosen.has(keyword.id) ? sheet.chosenIds : [keyword.id]))}
 >
@@ -60,7 +60,7 @@
       tabindex="-1"
       aria-label={`Choose ${keyword.text}`}
       checked={isChosen}
-      onclick={() => sheet.toggle({ kind: 'keyword', id: keyword.id, keyword, group })}
+      onclick={(event) => sheet.toggle({ kind: 'keyword', id: keyword.id, keyword, group }, { extend: event.shiftKey })}
     /></span
   >
   <span role="gridcell" class="truncate" title={keyword.text}>{keyword.text}</span>

@@ -5,6 +5,7 @@ import type { Campaign } from '$lib/core/plan/records/campaign';
 import type { Find } from '$lib/core/plan/records/find';
 import type { Group } from '$lib/core/plan/records/group';
 import type { Keyword } from '$lib/core/plan/records/keyword';
+import { rangeBetween } from '../parts/range-choice';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 
 /** A row of the sheet. */
@@ -17,6 +18,7 @@ export class Sheet {
   folded = $state.raw<ReadonlySet<string>>(new Set());
   currentId = $state('');
   private anchor: string | null = null;
+  private lastChosen: string | null = null;
 
   readonly campaign: Campaign | null = $derived.by(() => {
     const { book } = this.desk;
@@ -81,12 +83,31 @@ export class Sheet {
       const to = this.rows.findIndex(({ id }) => id === row.id);
       const between = this.rows.slice(Math.min(from, to), Math.max(from, to) + 1);
       this.chosen = new Set(between.flatMap(({ kind, id }) => (kind === 'keyword' ? [id] : [])));
-    } else this.anchor = null;
+    } else [this.anchor, this.lastChosen] = [null, row.id];
     this.currentId = row.id;
   }
 
-  /** Chooses a row or takes it out of the choice; a group's row stands for all its keywords. */
-  toggle(row: SheetRow): void {
+  /** Chooses every keyword of the campaign, those of folded groups too. */
+  chooseAll(): void {
+    this.chosen = new Set(this.keywordOrder());
+  }
+
+  private keywordOrder(): string[] {
+    return this.groups.flatMap(({ id }) => childrenOf(this.desk.book.keyword, 'groupId', id).map((keyword) => keyword.id as string));
+  }
+
+  /**
+   * Chooses a row or takes it out of the choice; a group's row stands for all its keywords. With `extend` all keywords from the one chosen
+   * last to this one are chosen too.
+   */
+  toggle(row: SheetRow, { extend = false } = {}): void {
+    const from = this.lastChosen;
+    this.lastChosen = row.id;
+    if (extend && row.kind === 'keyword') {
+      this.chosen = new Set([...this.chosen, ...rangeBetween(this.keywordOrder(), from, row.id)]);
+      this.currentId = row.id;
+      return;
+    }
     const ids = row.kind === 'keyword' ? [row.id] : childrenOf(this.desk.book.keyword, 'groupId', row.id).map(({ id }) => id as string);
     const next = new Set(this.chosen);
     const areAll = ids.every((id) => next.has(id));

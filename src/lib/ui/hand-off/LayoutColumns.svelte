@@ -7,6 +7,7 @@
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
+  import { enterNew, fieldAt } from '../shell/enter-new';
   import { getDesk } from '../state/plan-desk.svelte';
 
   let { layout, isFixed }: { layout: Layout; isFixed: boolean } = $props();
@@ -29,7 +30,11 @@
       columns.map((column, at) => (at === index ? { ...column, ...part } : column)),
       sitting,
     );
-  const add = () => put([...columns, { table, heading: 'New column', field: '', fixed: '' }]);
+  function add() {
+    const index = columns.length;
+    put([...columns, { table, heading: 'New column', field: '', fixed: '' }]);
+    enterNew(fieldAt(`${layout.id}:heading ${index}`));
+  }
   const remove = (index: number) => put(columns.filter((_, at) => at !== index));
 
   function move(index: number, by: -1 | 1) {
@@ -86,6 +91,7 @@
                 label={`Heading ${index + 1}`}
                 hideLabel
                 value={column.heading}
+                at={`${layout.id}:heading ${index}`}
                 onedit={(heading, sitting) => change(index, { heading }, sitting)}
               />
             </td>

@@ -39,6 +39,7 @@
   aria-label={label}
   aria-pressed={pressed}
   data-at={at}
+  data-act={kind === 'act' ? '' : undefined}
   class={`gap-1.5 text-[13px] leading-5 whitespace-nowrap focus-within:ring-0 focus-within:outline-none focus-visible:outline-2 focus-visible:outline-act ${shapes[kind]} ${extra}`}
 >
   {@render children()}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Modal } from 'flowbite-svelte';
   import type { Snippet } from 'svelte';
+  import { holdKeys } from '../shell/keys';
 
   interface Props {
     open: boolean;
@@ -11,6 +12,24 @@
   }
 
   let { open = $bindable(), title, wide = false, children, footer }: Props = $props();
+
+  // What appears takes what is typed: no key that is on its way may be a command.
+  $effect(() => {
+    if (open) holdKeys();
+  });
+
+  /** Ctrl Enter does the dialog's main thing, wherever the cursor stands. */
+  function keydown(event: KeyboardEvent) {
+    if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+    const dialog = event.currentTarget as HTMLElement;
+    const [main] = [...dialog.querySelectorAll<HTMLButtonElement>('button[data-act]:not(:disabled)')].reverse();
+    if (!main) return;
+    event.preventDefault();
+    event.stopPropagation();
+    // A field that is committed on leaving it is left first.
+    main.focus();
+    main.click();
+  }
 </script>
 
 <Modal
@@ -18,6 +37,7 @@
   transitionParams={{ duration: 0 }}
   size={wide ? 'lg' : 'md'}
   aria-label={title}
+  onkeydown={keydown}
   class="divide-rule rounded border border-rule bg-paper text-ink backdrop:bg-ink/40"
   classes={{
     body: 'p-4 text-[13px] leading-5 space-y-3',

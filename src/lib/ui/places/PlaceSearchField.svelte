@@ -7,29 +7,40 @@
     near: string;
     zone: string;
     at?: string;
+    /** Where the dialog's cursor begins. */
+    isFirst?: boolean;
     onchoose: (place: FoundPlace) => void;
   }
 
-  let { label, placeholder, near, zone, at, onchoose }: Props = $props();
+  let { label, placeholder, near, zone, at, isFirst = false, onchoose }: Props = $props();
 
   const id = $props.id();
   let query = $state('');
   let found = $state.raw<FoundPlace[]>([]);
   let current = $state(0);
   let asked = 0;
+  /** Whether the answer to what stands in the field is on its way, and Enter was pressed meanwhile. */
+  let isAsking = false;
+  let isWaiting = false;
   const people = new Intl.NumberFormat('en-GB', { notation: 'compact' });
 
   async function search() {
     const mine = ++asked;
-    if (query.trim().length < 2) {
+    isAsking = query.trim().length >= 2;
+    isWaiting = false;
+    if (!isAsking) {
       found = [];
       return;
     }
     const asks = new URLSearchParams({ q: query, near, zone });
-    const response = await fetch(`/api/places?${asks.toString()}`);
-    if (mine !== asked || !response.ok) return;
-    found = ((await response.json()) as { places: FoundPlace[] }).places;
+    const response = await fetch(`/api/places?${asks.toString()}`).catch(() => null);
+    const places = response?.ok ? ((await response.json()) as { places: FoundPlace[] }).places : [];
+    if (mine !== asked) return;
+    isAsking = false;
+    found = places;
     current = 0;
+    const [first] = places;
+    if (isWaiting && first) choose(first);
   }
 
   function choose(place: FoundPlace) {
@@ -43,9 +54,10 @@
       event.preventDefault();
       current = found.length === 0 ? 0 : (current + (event.key === 'ArrowDown' ? 1 : found.length - 1)) % found.length;
     }
-    if (event.key === 'Enter' && found[current]) {
+    if (event.key === 'Enter' && !event.ctrlKey && query.trim() !== '') {
       event.preventDefault();
-      choose(found[current]!);
+      if (isAsking) isWaiting = true;
+      else if (found[current]) choose(found[current]);
     }
     if (event.key === 'Escape' && found.length > 0) {
       found = [];
@@ -60,6 +72,7 @@
   <input
     class="h-[28px] w-full rounded border border-field bg-sheet px-2 py-0 text-[13px] placeholder:text-ink-3"
     {placeholder}
+    data-autofocus={isFirst ? '' : undefined}
     role="combobox"
     aria-label={label}
     aria-expanded={found.length > 0}

@@ -146,6 +146,11 @@ export class FindList {
     this.currentId = next.id;
   }
 
+  /** Chooses every find shown. */
+  chooseAll(): void {
+    this.scattered = new Set(this.shown.map(({ id }) => id as string));
+  }
+
   /** Leaves the chosen finds in sight, as they are about to be judged, and goes on to the one after them. */
   goOn(): void {
     const { chosen, shown } = this;

@@ -1,5 +1,6 @@
 import { tinykeys } from 'tinykeys';
-import { isTyping } from '../shell/keys';
+import { isCommand } from '../shell/keys';
+import { verdicts } from '$lib/core/plan/record-values';
 import { keyPressed, researchActions, type ResearchAction } from '../shell/research-keys';
 
 interface Listening {
@@ -14,15 +15,18 @@ interface Listening {
 
 /** Listens to the keys of Research, where nobody types and no dialog is open; answers how to stop. */
 export function listenForActions({ keys, acts, fixed, isElsewhere = () => false }: Listening): () => void {
-  const free = (act: () => unknown) => (event: KeyboardEvent) => {
-    if (isElsewhere() || isTyping(event.target) || document.querySelector('dialog[open]')) return;
-    event.preventDefault();
-    act();
-  };
+  const free =
+    (act: () => unknown, evenHeld = false) =>
+    (event: KeyboardEvent) => {
+      if (isElsewhere() || !isCommand(event.target, { evenHeld })) return;
+      event.preventDefault();
+      act();
+    };
   const own = (event: KeyboardEvent) => {
     const action = researchActions.find(({ id }) => keys()[id] === keyPressed(event));
     const act = action && acts[action.id];
-    if (act) free(act)(event);
+    // Who judges fast is not held up.
+    if (act) free(act, (verdicts as readonly string[]).includes(action.id))(event);
   };
   window.addEventListener('keydown', own);
   const stop = tinykeys(window, Object.fromEntries(Object.entries(fixed).map(([pattern, act]) => [pattern, free(act)])));

@@ -82,6 +82,7 @@
           : 'To which place?'}
       </p>
       <PlaceSearchField
+        isFirst
         label="The other place"
         placeholder={draft.place ? 'another one…' : 'A country, region or city…'}
         near={draft.source.places[0]?.country ?? ''}

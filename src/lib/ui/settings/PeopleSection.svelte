@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Audience, Campaign } from '$lib/core/plan/records/campaign';
   import { notShown } from '$lib/core/plan/record-values';
+  import AddField from '../parts/AddField.svelte';
   import Button from '../parts/Button.svelte';
   import { withFields, withoutRow } from '../parts/lists';
   import SelectField from '../parts/SelectField.svelte';
@@ -36,9 +37,8 @@
   const toggled = (list: readonly string[], item: string) => (list.includes(item) ? list.filter((one) => one !== item) : [...list, item]);
   const setAudience = (index: number, fields: Partial<Audience>) => set({ audiences: withFields(campaign.audiences, index, fields) });
 
-  function addAudience(name: string) {
-    if (name.trim() !== '') set({ audiences: [...campaign.audiences, { name: name.trim(), use: 'watched', adjust: 0 }] });
-  }
+  const addAudiences = (names: string[]) =>
+    set({ audiences: [...campaign.audiences, ...names.map((name) => ({ name: name.slice(0, 200), use: 'watched' as const, adjust: 0 }))] });
 </script>
 
 {#snippet chosen(title: string, all: readonly string[], off: readonly string[], change: (list: string[]) => void)}
@@ -105,9 +105,13 @@
         </li>
       {/each}
     </ul>
-    {#key campaign.audiences.length}
-      <TextField label="Add an audience" hideLabel value="" placeholder="add an interest or list…" commit="leave" onedit={addAudience} />
-    {/key}
+    <AddField
+      label="Add an audience"
+      placeholder="add an interest or list…"
+      splitsAt="lines"
+      onadd={addAudiences}
+      class="h-[28px] w-full"
+    />
     <p class="pt-0.5 text-ink-2">Watched ones only count; aiming at one narrows reach.</p>
   </div>
 </section>

@@ -6,6 +6,7 @@
   import Button from '../parts/Button.svelte';
   import { withFields, withoutRow } from '../parts/lists';
   import TextField from '../parts/TextField.svelte';
+  import { enterNew, fieldAt } from '../shell/enter-new';
   import { getDesk } from '../state/plan-desk.svelte';
 
   let { campaign }: { campaign: Campaign } = $props();
@@ -25,8 +26,14 @@
 )}
   <div>
     <h3 class="flex items-baseline justify-between text-ink-2">
-      {title}<Button kind="link" {at} label={`Add a parameter: ${title}`} onclick={() => change([...parameters, { name: '', value: '' }])}
-        >Add</Button
+      {title}<Button
+        kind="link"
+        {at}
+        label={`Add a parameter: ${title}`}
+        onclick={() => {
+          change([...parameters, { name: '', value: '' }]);
+          enterNew(fieldAt(`tracking ${title} ${parameters.length - 1}`));
+        }}>Add</Button
       >
     </h3>
     {#each parameters as parameter, index (index)}
@@ -38,6 +45,7 @@
           hideLabel
           mono
           value={parameter.name}
+          at={`tracking ${title} ${index}`}
           placeholder="name"
           onedit={(name, sitting) => put({ name }, sitting)}
         />

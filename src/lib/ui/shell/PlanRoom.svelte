@@ -8,7 +8,7 @@
   import { planChapters } from './chapters';
   import { deskDestinations, planDestinations, type Destination } from './destinations';
   import GoTo from './GoTo.svelte';
-  import { fieldHasOwnUndo, isTyping } from './keys';
+  import { fieldHasOwnUndo, isCommand } from './keys';
   import RefusedNotice from './RefusedNotice.svelte';
   import { getShell } from './shell.svelte';
 
@@ -35,7 +35,7 @@
     const chapterKeys = planChapters.map(({ id }, index) => [
       `Digit${index + 1}`,
       (event: KeyboardEvent) => {
-        if (!isTyping(event.target) && !document.querySelector('dialog[open]')) void goto(`/plans/${planId}/${id}`);
+        if (isCommand(event.target)) void goto(`/plans/${planId}/${id}`);
       },
     ]);
     const stopKeys = tinykeys(window, {

@@ -8,6 +8,16 @@ export function isTyping(target: EventTarget | null): boolean {
   );
 }
 
+const heldMs = 300;
+let heldUntil = 0;
+
+/** Holds single keys for a moment, as something appears that takes what is typed: a dialog, a row that was added. */
+export const holdKeys = () => void (heldUntil = performance.now() + heldMs);
+
+/** Whether a single key pressed now is a command: nobody types, no dialog is open, and nothing has just appeared (`evenHeld`: though it has). */
+export const isCommand = (target: EventTarget | null, { evenHeld = false } = {}): boolean =>
+  !isTyping(target) && !document.querySelector('dialog[open]') && (evenHeld || performance.now() >= heldUntil);
+
 /** Leaves a field, so that keys are commands again. */
 export function leaveField(target: EventTarget | null): void {
   if (!isTyping(target) || !(target instanceof HTMLElement) || target.closest('dialog')) return;

@@ -1,3 +1,5 @@
+import { enterEvent } from './enter-new';
+
 const framesToWait = 60;
 
 /** Waits for the field to be drawn, then scrolls to it, focuses it and marks it for a moment. */
@@ -14,7 +16,8 @@ export function leadToField(at: string): void {
       const target = element.matches('input, select, textarea, button, a, slot-editor, [tabindex]')
         ? element
         : element.querySelector<HTMLElement>('input, select, textarea, button, [tabindex]');
-      target?.focus({ preventScroll: true });
+      if (target?.localName === 'slot-editor') target.dispatchEvent(new CustomEvent(enterEvent));
+      else target?.focus({ preventScroll: true });
       element.classList.add('led-to');
       setTimeout(() => element.classList.remove('led-to'), 1600);
     } else if (++frames < framesToWait) requestAnimationFrame(look);

@@ -18,6 +18,11 @@ export class ShellState {
     this.chosen = !this.isMarginOpen;
   }
 
+  /** Opens the margin, where what is to be typed in stands there. */
+  openMargin(): void {
+    if (!this.isMarginOpen) this.chosen = true;
+  }
+
   resize(): void {
     this.isWide = innerWidth >= foldBelow;
   }

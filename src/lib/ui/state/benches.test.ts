@@ -209,7 +209,7 @@ describe('ads on the bench', () => {
     expect(bench().domain).toBe('ottlemere.example');
   });
 
-  it('a first ad has the least lines, a rival version those of the first', () => {
+  it('a first ad has the least lines, a test version those of the first', () => {
     const group = row(book.book, 'group');
     addAd(desk, group.id, row(book.book, 'ad', 1));
     const rival = [...book.book.ad.values()].at(-1)!;

@@ -11,6 +11,7 @@
   import WordsSearched from '$lib/ui/ads/WordsSearched.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
+  import { enterNew, fieldAt } from '$lib/ui/shell/enter-new';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
@@ -38,10 +39,12 @@
   });
   const adAddress = (adId: string) => `?group=${bench.group?.id}&ad=${adId}`;
 
-  function add(isRival: boolean) {
+  function add(isTest: boolean) {
     if (!bench.group) return;
-    const id = addAd(desk, bench.group.id, isRival ? bench.ad : null);
+    const id = addAd(desk, bench.group.id, isTest ? bench.ad : null);
     void goto(adAddress(id), { keepFocus: true });
+    const [first] = childrenOf(desk.book.adLine, 'adId', id);
+    if (first) enterNew(fieldAt(`${first.id}:${first.kind}`));
   }
 
   function remove() {
@@ -76,7 +79,7 @@
       {#snippet actions()}
         {#if view === 'ads' && bench.ad}
           <Button kind="quiet" onclick={remove} title="Take this ad out; undo brings it back">Take out</Button>
-          <Button onclick={() => add(true)}>Add a rival version</Button>
+          <Button onclick={() => add(true)}>Add a test version</Button>
         {/if}
         <Button href={view === 'masters' ? '?view=ads' : '?view=masters'}>{view === 'masters' ? 'Ads by group' : 'Masters'}</Button>
       {/snippet}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount, tick } from 'svelte';
+  import { onMount } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
@@ -12,15 +12,17 @@
   import GroupDetails from '$lib/ui/groups/GroupDetails.svelte';
   import GroupNegatives from '$lib/ui/groups/GroupNegatives.svelte';
   import OverlapList from '$lib/ui/groups/OverlapList.svelte';
+  import KeptFinds from '$lib/ui/groups/KeptFinds.svelte';
   import KeywordSheet from '$lib/ui/groups/KeywordSheet.svelte';
-  import { freeGroupName, newGroup, newKeywords } from '$lib/ui/groups/make-groups';
+  import { freeGroupName, newGroup } from '$lib/ui/groups/make-groups';
   import ProposeDialog from '$lib/ui/groups/ProposeDialog.svelte';
   import { Sheet } from '$lib/ui/groups/sheet.svelte';
   import WhichAnswers from '$lib/ui/groups/WhichAnswers.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
-  import { isTyping } from '$lib/ui/shell/keys';
+  import { enterNew, fieldAt } from '$lib/ui/shell/enter-new';
+  import { isCommand } from '$lib/ui/shell/keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
@@ -40,7 +42,6 @@
   let isAdding = $state(false);
   let picking = $state<'move' | 'match' | 'merge' | null>(null);
   let problem = $state('');
-  let chosenFinds = $state.raw<ReadonlySet<string>>(new Set());
 
   const findings = $derived(
     desk.reader.proof.findings.filter(
@@ -97,20 +98,8 @@
     const row = newGroup(desk.book, sheet.campaign.id, freeGroupName(desk.book, sheet.campaign.id, 'New group'), '', id);
     desk.add('group', { ...row, defaultMatch: desk.plan.house.defaultMatch });
     openGroup(id);
-    void tick().then(() => document.querySelector<HTMLElement>(`[data-at="${id}:name"]`)?.focus());
-  }
-
-  function addFinds() {
-    if (!group) return;
-    const finds = sheet.ungrouped.filter(({ id }) => chosenFinds.has(id));
-    const rows = newKeywords(
-      desk.book,
-      group.id,
-      finds.map(({ text }) => ({ text, match: group.defaultMatch })),
-      newId,
-    );
-    if (rows.length > 0) desk.add('keyword', ...rows);
-    chosenFinds = new Set();
+    shell.openMargin();
+    enterNew(fieldAt(`${id}:name`));
   }
 
   function removeGroup() {
@@ -121,17 +110,14 @@
 
   onMount(() => {
     const free = (act: () => void) => (event: KeyboardEvent) => {
-      const isInRow =
-        event.target instanceof HTMLElement &&
-        event.target.closest('[role="grid"]') !== null &&
-        event.target.matches('button, input[type="checkbox"]');
-      if ((isTyping(event.target) && !isInRow) || document.querySelector('dialog[open]')) return;
+      if (!isCommand(event.target)) return;
       event.preventDefault();
       act();
       void keywordSheet?.showCurrent();
     };
     const whenChosen = (act: () => void) => free(() => sheet.chosenIds.length > 0 && act());
     return tinykeys(window, {
+      '$mod+KeyA': free(() => sheet.chooseAll()),
       ArrowDown: free(() => sheet.goTo(sheet.currentIndex + 1)),
       ArrowUp: free(() => sheet.goTo(sheet.currentIndex - 1)),
       'Shift+ArrowDown': free(() => sheet.goTo(sheet.currentIndex + 1, { extend: true })),
@@ -187,26 +173,7 @@
       <div class="grid min-h-0 flex-1 grid-cols-[176px_minmax(0,1fr)]">
         <div class="flex min-h-0 flex-col overflow-y-auto border-e border-rule">
           <GroupList current={group?.id ?? ''} chapter="groups" ondrop={(ids, groupId) => say(sheet.move(ids, groupId))} />
-          <section class="border-t border-rule px-2.5 py-2" aria-label="Kept, in no group">
-            <h2 class="flex justify-between font-semibold">
-              <span>Kept, in no group</span><span class="font-mono text-[12px] font-normal">{sheet.ungrouped.length}</span>
-            </h2>
-            {#each sheet.ungrouped.slice(0, 40) as find (find.id)}
-              <label class="flex items-center gap-1.5 py-0.5"
-                ><input
-                  type="checkbox"
-                  class="size-3.5 shrink-0 rounded-sm text-act"
-                  checked={chosenFinds.has(find.id)}
-                  onchange={(event) =>
-                    (chosenFinds = new Set(
-                      event.currentTarget.checked ? [...chosenFinds, find.id] : [...chosenFinds].filter((id) => id !== find.id),
-                    ))}
-                /><span class="truncate text-ink-2" title={find.text}>{find.text}</span></label
-              >
-            {/each}
-            {#if sheet.ungrouped.length > 40}<p class="text-ink-2">{sheet.ungrouped.length - 40} more</p>{/if}
-            {#if chosenFinds.size > 0 && group}<Button class="mt-1" onclick={addFinds}>Put into {group.name}</Button>{/if}
-          </section>
+          <KeptFinds {sheet} {group} />
         </div>
         <div class="flex min-h-0 min-w-0 flex-col">
           <div class="flex items-center gap-2 px-4 py-1.5">

@@ -12,7 +12,7 @@
   import HouseView from '$lib/ui/rules/HouseView.svelte';
   import RulesView from '$lib/ui/rules/RulesView.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
-  import { isTyping } from '$lib/ui/shell/keys';
+  import { isCommand } from '$lib/ui/shell/keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
@@ -86,7 +86,7 @@
 
   onMount(() => {
     const free = (act: () => void) => (event: KeyboardEvent) => {
-      if (isRules || isTyping(event.target) || document.querySelector('dialog[open]')) return;
+      if (isRules || !isCommand(event.target)) return;
       event.preventDefault();
       act();
     };

@@ -157,6 +157,7 @@
         'look-up': lookUp,
       },
       fixed: {
+        '$mod+KeyA': () => list.chooseAll(),
         ArrowDown: () => move(1, false),
         ArrowUp: () => move(-1, false),
         'Shift+ArrowDown': () => move(1, true),

@@ -12,6 +12,7 @@
   import ReachMargin from '$lib/ui/settings/ReachMargin.svelte';
   import { newCampaign } from '$lib/ui/settings/new-campaign';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
+  import { enterNew, fieldAt } from '$lib/ui/shell/enter-new';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
@@ -37,6 +38,7 @@
     const id = newId();
     desk.make(newCampaign(desk.plan, id, newId));
     void goto(`?campaign=${id}`, { keepFocus: true });
+    enterNew(fieldAt(`${id}:name`));
   }
 
   let isCopying = $state(false);
