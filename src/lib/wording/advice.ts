@@ -32,7 +32,10 @@ export function wordAdviceFacts(
   currency: string,
 ): string {
   const counted = isCounted ? 'conversions counted' : 'conversions not counted';
-  const money = monthlyMinor === null ? 'no money set' : `${formatMoney(monthlyMinor, currency, { whole: true })} a month`;
+  const money =
+    monthlyMinor === null
+      ? 'no money set for this campaign, so its clicks are counted without a limit'
+      : `${formatMoney(monthlyMinor, currency, { whole: true })} a month`;
   const expected =
     conversions === null
       ? 'conversions to expect unknown'

@@ -78,9 +78,12 @@ const writers: Record<RuleId, Writer> = {
   'groups.name-long': (d) => ['The group’s name is too long', `${d.text('units')} of ${d.text('limit')}`],
   'groups.few-keywords': (d) => [
     'A small group',
-    `${countOf(d.number('count'), 'keyword')}; the house rule says ${d.text('least')} or more.`,
+    `${d.text('group')}: ${countOf(d.number('count'), 'keyword')}; the house rule says ${d.text('least')} or more.`,
   ],
-  'groups.many-keywords': (d) => ['A group of many keywords', `${d.text('count')}; the house rule says ${d.text('most')} at most.`],
+  'groups.many-keywords': (d) => [
+    'A group of many keywords',
+    `${d.text('group')}: ${d.text('count')}; the house rule says ${d.text('most')} at most.`,
+  ],
   'groups.keyword-long': (d) => [
     'A keyword is too long',
     `${quote(d.text('keyword'))}: ${d.text('units')} of ${d.text('unitsLimit')} signs, ${d.text('words')} of ${d.text('wordsLimit')} words`,
@@ -134,8 +137,8 @@ const writers: Record<RuleId, Writer> = {
     'Make them phrase',
   ],
 
-  'ads.no-ad': (d) => ['A group has no ad', `${countOf(d.number('keywords'), 'keyword')} and nothing to show`],
-  'ads.one-ad': (d) => ['One ad, nothing to compare it with', `the house rule asks for ${d.text('asked')}`],
+  'ads.no-ad': (d) => ['A group has no ad', `${d.text('group')}: ${countOf(d.number('keywords'), 'keyword')} and nothing to show`],
+  'ads.one-ad': (d) => ['One ad, nothing to compare it with', `${d.text('group')}: the house rule asks for ${d.text('asked')}`],
   'ads.many-ads': (d) => ['Too many responsive ads', `${d.text('count')} in ${d.text('group')}; ${d.text('most')} at most`],
   'ads.format-past': (d) => ['A format that is no longer taken', `${d.text('format')}, until ${d.date('until')}`],
   'ads.few-lines': (d) => [`Too few ${d.text('kind')}s`, `${d.text('count')} of at least ${d.text('least')}`],

@@ -87,7 +87,9 @@ describe('advice on bidding', () => {
     expect(wordAdviceChange(uncounted, 'GBP')).toContain('Counting conversions');
     const unknown = adviseBidding(viewOf(change(clean, 'brief', { clickRate: '' })), row(clean, 'campaign'));
     expect(wordAdviceChange(unknown, 'GBP')).toContain('would tell');
-    expect(wordAdviceFacts(unknown, { ...facts, monthlyMinor: null }, 'GBP')).toContain('no money set, conversions to expect unknown');
+    expect(wordAdviceFacts(unknown, { ...facts, monthlyMinor: null }, 'GBP')).toContain(
+      'no money set for this campaign, so its clicks are counted without a limit, conversions to expect unknown',
+    );
   });
 });
 

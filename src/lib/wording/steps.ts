@@ -110,6 +110,6 @@ export function wordStep(step: StepSummary): string {
     case 'merge-groups':
       return `merged ${countOf(step.count, 'group')}`;
     case 'several':
-      return severalNames[step.name ?? 'first-draft'];
+      return step.name === 'word-judged' && step.about ? `judged ${step.about}` : severalNames[step.name ?? 'first-draft'];
   }
 }

@@ -3,7 +3,7 @@ import { bookOfFile, cleanFile, row, today, viewOf } from '../../tests/clean-pla
 import spring from '../../demo/ottlemere-spring-launch.json';
 import weekends from '../../demo/skarvholm-helgekurs.json';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
-import { stepNames, type StepSummary } from '$lib/core/plan/changes';
+import { stepNames, summarize, type StepSummary } from '$lib/core/plan/changes';
 import { recordNames, type RecordName, type Row } from '$lib/core/plan/record-types';
 import { findingOf } from '$lib/core/proof/finding';
 import { readProof } from '$lib/core/proof/read-proof';
@@ -72,6 +72,23 @@ describe('steps', () => {
     [step({ type: 'add', record: 'setAside' }), 'set a finding aside'],
   ])('%#', (summary, expected) => {
     expect(wordStep(summary)).toBe(expected);
+  });
+
+  it('say which words were judged', () => {
+    const judged: StepSummary = { type: 'several', record: null, name: 'word-judged', fields: [], verdict: null, count: 3 };
+    expect(wordStep({ ...judged, about: '“free”, “jobs”' })).toBe('judged “free”, “jobs”');
+    expect(wordStep(judged)).toBe('judged a word');
+    const words = ['a', 'b', 'c', 'd'].map((text, position) => ({
+      id: text,
+      words: text,
+      verdict: 'block',
+      reason: null,
+      stands: false,
+      position,
+    }));
+    expect(summarize({ type: 'several', name: 'word-judged', changes: [{ type: 'add', record: 'wordVerdict', rows: words }] }).about).toBe(
+      '“a”, “b”, “c” and 1 more',
+    );
   });
 
   it('every record and every named step has words', () => {

@@ -21,8 +21,27 @@ export function competingGroups(view: PlanView, campaigns: readonly Campaign[]):
   );
 }
 
-/** Which group answers a typed search, among the campaigns that can meet a searcher of one (of all, where none is given). */
-export function answerInPlan(view: PlanView, search: string, campaign: Campaign | null): Answer {
-  const campaigns = campaign ? campaignsMeeting(view, campaign) : inOrder(view.book.campaign);
-  return answerSearch(plainText(search, view.rules.refusedKeywordSigns), prepareGroups(competingGroups(view, campaigns)));
+/** Who answers a typed search where some campaigns meet each other. */
+export interface MeetingAnswer {
+  /** The campaigns that can meet one searcher. */
+  campaigns: readonly Campaign[];
+  answer: Answer;
+}
+
+/** Campaigns that can meet one searcher, as far as they meet at all: each set once, none that another one holds. */
+function meetingSets(view: PlanView): Campaign[][] {
+  const sets = inOrder(view.book.campaign).map((campaign) => campaignsMeeting(view, campaign));
+  const isWithin = (one: readonly Campaign[], other: readonly Campaign[]) => one.every((campaign) => other.includes(campaign));
+  return sets.filter(
+    (set, index) => !sets.some((other, at) => at !== index && isWithin(set, other) && (other.length > set.length || at < index)),
+  );
+}
+
+/** Which groups answer a typed search: one answer for each set of campaigns that can meet the searcher, in the order of the plan. */
+export function answersInPlan(view: PlanView, search: string): MeetingAnswer[] {
+  const text = plainText(search, view.rules.refusedKeywordSigns);
+  return meetingSets(view).map((campaigns) => ({
+    campaigns,
+    answer: answerSearch(text, prepareGroups(competingGroups(view, campaigns))),
+  }));
 }

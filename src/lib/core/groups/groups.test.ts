@@ -4,7 +4,7 @@ import { addLike, bookOfFile, change, cleanFile, row, viewOf } from '../../../te
 import type { Book } from '../plan/book';
 import { findBlockedKeywords } from './blocked-keywords';
 import { negativesActingOn } from './acting-negatives';
-import { answerInPlan } from './competition';
+import { answersInPlan } from './competition';
 import { proposeGroups } from './propose-groups';
 
 const clean = bookOfFile(cleanFile);
@@ -74,7 +74,7 @@ describe('which group answers in a plan', () => {
   });
 
   it('the longer phrase takes the search', () => {
-    expect(answerInPlan(viewOf(second), 'Piano tuning price, Leith', campaign)).toMatchObject({
+    expect(answersInPlan(viewOf(second), 'Piano tuning price, Leith')[0]?.answer).toMatchObject({
       group: 'prices',
       keyword: 'piano tuning price',
       match: 'phrase',
@@ -85,15 +85,15 @@ describe('which group answers in a plan', () => {
   it('a negative of plan, campaign or group takes it away', () => {
     for (const owner of [{}, { campaignId: campaign.id }, { groupId: 'prices' }]) {
       const book = addLike(second, 'negative', { text: 'price', ...owner });
-      const answer = answerInPlan(viewOf(book), 'piano tuning price', campaign);
+      const answer = answersInPlan(viewOf(book), 'piano tuning price')[0]!.answer;
       expect(answer.blocked.map(({ group }) => group)).toContain('prices');
     }
   });
 
   it('bids of keyword, group and campaign count in that order', () => {
     const twin = addLike(second, 'keyword', { id: 'twin', groupId: 'prices', text: 'piano tuning', bidMinor: null });
-    expect(answerInPlan(viewOf(twin), 'piano tuning', campaign).group).toBe(row(clean, 'group').id);
-    expect(answerInPlan(viewOf(change(twin, 'group', { defaultBidMinor: 80 })), 'piano tuning', campaign).group).toBe('prices');
+    expect(answersInPlan(viewOf(twin), 'piano tuning')[0]?.answer.group).toBe(row(clean, 'group').id);
+    expect(answersInPlan(viewOf(change(twin, 'group', { defaultBidMinor: 80 })), 'piano tuning')[0]?.answer.group).toBe('prices');
   });
 
   it('only campaigns that can meet the searcher compete', () => {
@@ -112,8 +112,11 @@ describe('which group answers in a plan', () => {
       },
     );
     const book = addLike(far, 'keyword', { id: 'far-k', groupId: 'far-group', text: 'piano tuning price', match: 'exact' });
-    expect(answerInPlan(viewOf(book), 'piano tuning price', campaign).group).toBe('prices');
-    expect(answerInPlan(viewOf(book), 'piano tuning price', null).group).toBe('far-group');
+    const answers = answersInPlan(viewOf(book), 'piano tuning price');
+    expect(answers.map(({ campaigns, answer }) => [campaigns.map(({ id }) => id), answer.group])).toEqual([
+      [[campaign.id], 'prices'],
+      [['far'], 'far-group'],
+    ]);
   });
 
   it('lists the negatives that act on a group from plan to group', () => {

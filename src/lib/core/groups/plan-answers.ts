@@ -1,9 +1,9 @@
-import { isStronger, type Answer } from '../keywords/answer';
+import { isStronger, type Answer, type MatchingMark } from '../keywords/answer';
 import { KeywordIndex } from '../keywords/keyword-index';
 import { prepareSearch, type PreparedSearch } from '../keywords/matching';
 import type { NegativeIndex } from '../keywords/negative-index';
 import type { MatchType } from '../keywords/read-keyword';
-import { wordsOf } from '../keywords/words';
+import { sameWords, wordsOf } from '../keywords/words';
 import { childrenOf } from '../plan/book';
 import { bidOf, firstLanguage, type PlanView } from '../plan/plan-view';
 import type { Campaign } from '../plan/records/campaign';
@@ -22,6 +22,10 @@ interface Entry {
   /** Age: the place among all keywords, groups in the order of the plan. */
   order: number;
 }
+
+/** Whether a keyword that matches a search has the search's own words: the same stems in order. */
+const holdsOwnWords = ({ text, match, wordCount }: Entry, search: PreparedSearch, language: string): boolean =>
+  wordCount === search.words.length && (match !== 'broad' || sameWords(prepareSearch(text, language).stems, search.stems));
 
 /** Which groups surely answer, for many searches among the same campaigns: what `answerSearch` says, found by indexes. */
 export class PlanAnswers {
@@ -69,10 +73,11 @@ export class PlanAnswers {
     const answer: SureAnswer = { group: null, keyword: null, match: null, also: [], blocked: [] };
     const sure = new Set<string>();
     const blocked = new Map<string, string[]>();
-    let best: Entry | null = null;
+    let best: (Entry & MatchingMark) | null = null;
     for (const { language, index } of this.indexes) {
       const search = prepareSearch(text, language);
-      for (const entry of index.findSure(search)) {
+      for (const found of index.findSure(search)) {
+        const entry = { ...found, isOwn: holdsOwnWords(found, search, language) };
         const { groupId } = entry;
         if (!sure.has(groupId) && !blocked.has(groupId)) {
           const blocking = (this.negatives.get(groupId) ?? []).flatMap((one) => one.findBlocking(search).map((negative) => negative.text));

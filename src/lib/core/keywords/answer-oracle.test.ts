@@ -41,10 +41,12 @@ function slowAnswer(search: string, groups: readonly CompetingGroup[]): Answer {
   );
   const open = groups.filter(({ negatives }) => !negatives.some((negative) => stops(negative, search)));
   const candidates = open.flatMap(({ id, keywords }) => keywords.filter((mark) => sure(mark, search)).map((mark) => ({ id, mark })));
-  const rank = { exact: 0, phrase: 1, broad: 2 };
+  const rank = { exact: 0, phrase: 2, broad: 3 };
+  const rankOf = ({ text, match }: Mark) => (match !== 'exact' && line(stems(text)) === line(stems(search)) ? 1 : rank[match]);
   // Sorting is stable: where all else is equal, the older one stays first.
   const [best] = candidates.toSorted(
     (a, b) =>
+      rankOf(a.mark) - rankOf(b.mark) ||
       rank[a.mark.match] - rank[b.mark.match] ||
       words(b.mark.text).length - words(a.mark.text).length ||
       (b.mark.bidMinor ?? 0) - (a.mark.bidMinor ?? 0),

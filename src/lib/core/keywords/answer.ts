@@ -10,7 +10,7 @@ import {
   type PreparedSearch,
 } from './matching';
 import type { MatchType } from './read-keyword';
-import { wordsOf } from './words';
+import { sameWords, wordsOf } from './words';
 
 /** A keyword or negative as the answering rules need it; `text` is plain text. */
 export interface Mark {
@@ -51,12 +51,28 @@ interface PreparedGroup {
   negatives: readonly { text: string; prepared: PreparedNegative }[];
 }
 
-const strength: Record<MatchType, number> = { exact: 2, phrase: 1, broad: 0 };
+const strength: Record<MatchType, number> = { exact: 3, phrase: 1, broad: 0 };
+const strengthOfOwnWords = 2;
 
-/** Exact before phrase before broad, then more words, then the higher bid; the older stays where all are equal. */
-export function isStronger(one: Mark & { wordCount: number }, other: Mark & { wordCount: number }): boolean {
+/** A mark that matches a search, with what decides among several. */
+export interface MatchingMark extends Mark {
+  wordCount: number;
+  /** Whether its words are the search's own: the same stems in order. */
+  isOwn: boolean;
+}
+
+const strengthOf = ({ match, isOwn }: MatchingMark) => (isOwn && match !== 'exact' ? strengthOfOwnWords : strength[match]);
+
+/**
+ * Exact first, then one whose words are the search's own, then phrase before broad, then more words, then the higher bid; the older stays
+ * where all are equal. Of two with the search's own words, phrase before broad.
+ */
+export function isStronger(one: MatchingMark, other: MatchingMark): boolean {
   const difference =
-    strength[one.match] - strength[other.match] || one.wordCount - other.wordCount || (one.bidMinor ?? 0) - (other.bidMinor ?? 0);
+    strengthOf(one) - strengthOf(other) ||
+    strength[one.match] - strength[other.match] ||
+    one.wordCount - other.wordCount ||
+    (one.bidMinor ?? 0) - (other.bidMinor ?? 0);
   return difference > 0;
 }
 
@@ -81,7 +97,7 @@ export function answerSearch(search: string, groups: readonly PreparedGroup[]): 
   const answer: Answer = { group: null, keyword: null, match: null, also: [], maybe: [], blocked: [] };
   const searches = new Map<string, PreparedSearch>();
   const sure: string[] = [];
-  let best: PreparedMark | null = null;
+  let best: MatchingMark | null = null;
   for (const group of groups) {
     let prepared = searches.get(group.language);
     if (!prepared) searches.set(group.language, (prepared = prepareSearch(search, group.language)));
@@ -96,11 +112,13 @@ export function answerSearch(search: string, groups: readonly PreparedGroup[]): 
       continue;
     }
     sure.push(group.id);
-    for (const mark of matching)
-      if (best === null || isStronger(mark, best)) {
-        best = mark;
+    for (const mark of matching) {
+      const candidate: MatchingMark = { ...mark, isOwn: sameWords(mark.prepared.stems, prepared.stems) };
+      if (best === null || isStronger(candidate, best)) {
+        best = candidate;
         Object.assign(answer, { group: group.id, keyword: mark.text, match: mark.match });
       }
+    }
   }
   answer.also = sure.filter((id) => id !== answer.group);
   return answer;

@@ -1,3 +1,4 @@
+import { baseLanguage } from '../text/base-language';
 import { stemmer as danish } from '@orama/stemmers/danish';
 import { stemmer as dutch } from '@orama/stemmers/dutch';
 import { stemmer as french } from '@orama/stemmers/french';
@@ -53,8 +54,7 @@ const made = new Map<string, LanguageWords>();
 
 /** Stems (Snowball) and stop words of a language; one that has none compares whole words. */
 export function languageWords(language: string): LanguageWords {
-  const base = language.toLowerCase().split('-')[0] ?? '';
-  const key = base === 'nb' || base === 'nn' ? 'no' : base;
+  const key = baseLanguage(language);
   let words = made.get(key);
   if (!words) made.set(key, (words = make(key)));
   return words;

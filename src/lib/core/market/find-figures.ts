@@ -89,3 +89,18 @@ export function takeFigures(
   });
   return rows.length === 0 ? null : { type: 'several', name: 'figures-fetched', changes: [{ type: 'set-each', record: 'find', rows }] };
 }
+
+type Searched = Pick<Figures, 'searchesLow' | 'searchesHigh'>;
+
+/** Adds a find's searches a month to a range; what is not known adds nothing. */
+export function addSearches(range: { low: number; high: number }, { searchesLow, searchesHigh }: Searched): void {
+  range.low += searchesLow ?? searchesHigh ?? 0;
+  range.high += searchesHigh ?? searchesLow ?? 0;
+}
+
+/** The searches a month of several finds, as a range. */
+export function sumSearches(finds: Iterable<Searched>): { low: number; high: number } {
+  const sum = { low: 0, high: 0 };
+  for (const find of finds) addSearches(sum, find);
+  return sum;
+}

@@ -42,6 +42,8 @@ describe('campaigns meet', () => {
     expect(canMeet(reach([edinburgh]), reach([dunfermline]))).toBe(true);
     expect(canMeet(reach([edinburgh]), reach([truro]))).toBe(false);
     expect(canMeet(reach([edinburgh]), reach([edinburgh], { languages: ['nb'] }))).toBe(false);
+    for (const one of ['nb', 'nn', 'no', 'nb-NO'])
+      expect(canMeet(reach([edinburgh], { languages: ['no'] }), reach([edinburgh], { languages: [one] }))).toBe(true);
     expect(canMeet(reach([edinburgh], { languages: ['en-GB'] }), reach([edinburgh], { languages: ['nb', 'en'] }))).toBe(true);
   });
 

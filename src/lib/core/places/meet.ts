@@ -1,6 +1,7 @@
 import type { Campaign } from '../plan/records/campaign';
 import type { HourSpan } from '../plan/records/hour-span';
 import type { Place } from '../plan/records/place';
+import { baseLanguage } from '../text/base-language';
 import { distanceKm } from './distance';
 
 /** How far a city without a circle is taken to reach. */
@@ -28,11 +29,9 @@ function hoursTouch(one: readonly HourSpan[], other: readonly HourSpan[]): boole
   return one.some((a) => other.some((b) => a.day === b.day && a.from < b.to && b.from < a.to));
 }
 
-const baseOf = (language: string) => language.split('-')[0];
-
 function languagesTouch(one: readonly string[], other: readonly string[]): boolean {
   if (one.length === 0 || other.length === 0) return true;
-  return one.some((a) => other.some((b) => baseOf(a) === baseOf(b)));
+  return one.some((a) => other.some((b) => baseLanguage(a) === baseLanguage(b)));
 }
 
 /** What of a campaign decides whom it meets. No places, hours or languages: all of them. */

@@ -104,4 +104,6 @@ export const stepSummarySchema = z.object({
   name: z.enum(stepNames).nullable(),
   verdict: z.enum(verdicts).nullable(),
   count: z.int(),
+  /** What it was about, where one word of it tells: a judged word. */
+  about: z.string().max(200).optional(),
 });

@@ -62,6 +62,17 @@ export interface ListedStep {
   rows: number;
 }
 
+const mostAbout = 3;
+
+/** The words that a step judged or took back, the first few of them. */
+function wordsJudged(changes: readonly SimpleChange[]): string {
+  const words = changes.flatMap((part) =>
+    part.type === 'add' && part.record === 'wordVerdict' ? part.rows.map(({ words: text }) => String(text)) : [],
+  );
+  const shown = words.slice(0, mostAbout).map((text) => `“${text}”`);
+  return `${shown.join(', ')}${words.length > mostAbout ? ` and ${words.length - mostAbout} more` : ''}`.slice(0, 200);
+}
+
 /** The summary of a change. */
 export function summarize(change: Change): StepSummary {
   const blank = { record: null, fields: [], name: null, verdict: null };
@@ -102,7 +113,8 @@ export function summarize(change: Change): StepSummary {
           verdict: first.verdict,
           count: judged.reduce((sum, { ids: own }) => sum + own.length, 0),
         };
-      return { ...blank, type: 'several', name: change.name, count: change.changes.length };
+      const about = wordsJudged(change.changes);
+      return { ...blank, type: 'several', name: change.name, count: change.changes.length, ...(about !== '' && { about }) };
     }
   }
 }

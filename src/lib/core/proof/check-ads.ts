@@ -64,7 +64,9 @@ function checkWords(ad: MeasuredAd): Report[] {
   const live = ad.lines.filter(({ measure }) => measure.hasLiveSlot);
   const unread = ad.keywords.filter((_, index) => !live.some(({ measure }) => measure.readings[index]?.uses === 'keyword'));
   if (unread.length === 0) return [];
-  const fixed = new Set(ad.lines.flatMap(({ measure }) => wordsOf(measure.textWithFallback.toLowerCase()).map(stem)));
+  const stemsOf = (text: string) => wordsOf(text.toLowerCase()).map(stem);
+  const read = live.flatMap(({ measure }) => measure.readings.flatMap(({ text, uses }) => (uses === 'keyword' ? stemsOf(text) : [])));
+  const fixed = new Set([...ad.lines.flatMap(({ measure }) => stemsOf(measure.textWithFallback)), ...read]);
   const unanswered = new Set<string>();
   for (const keyword of unread) for (const word of wordsOf(keyword)) if (!isStopWord(word) && !fixed.has(stem(word))) unanswered.add(word);
   if (unanswered.size === 0 || ad.lines.length === 0) return [];

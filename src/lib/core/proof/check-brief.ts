@@ -1,18 +1,21 @@
 import { isHomePage, readAddress } from '../ads/address';
 import { builtInSlots, liveSlot } from '../ads/fill-slots';
+import { prepareSearch } from '../keywords/matching';
+import { NegativeIndex } from '../keywords/negative-index';
 import { plainText } from '../keywords/read-keyword';
 import { planNegatives } from '../groups/acting-negatives';
 import { childrenOf, inOrder } from '../plan/book';
-import { briefTexts, worthOf, type PlanView } from '../plan/plan-view';
+import { briefTexts, firstLanguage, worthOf, type PlanView } from '../plan/plan-view';
 import { findRegulated } from '../rules/regulated';
 import type { Check, Report } from './finding';
 
 /** The change that writes the brief's “not offered” as plan negatives, or null where all of it stands there. */
 export function blockNotOffered(view: PlanView, newId: (itemId: string) => string) {
-  const standing = new Set(planNegatives(view).map(({ text }) => text));
+  const standing = NegativeIndex.of(planNegatives(view));
+  const language = firstLanguage(view, undefined);
   const missing = childrenOf(view.book.briefItem, 'kind', 'not-offered')
     .map((item) => ({ item, text: plainText(item.text, view.rules.refusedKeywordSigns) }))
-    .filter(({ text }) => text !== '' && !standing.has(text));
+    .filter(({ text }) => text !== '' && !standing.doesBlock(prepareSearch(text, language)));
   if (missing.length === 0) return null;
   const position = view.book.negative.size;
   const rows = missing.map(({ item, text }, index) => ({

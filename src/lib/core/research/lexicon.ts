@@ -1,3 +1,4 @@
+import { baseLanguage } from '../text/base-language';
 import { languageWords } from '../keywords/stems';
 import { plainText } from '../keywords/read-keyword';
 import { wordsOf } from '../keywords/words';
@@ -60,9 +61,7 @@ export class Lexicon {
   }
 
   private addShipped({ brief }: PlanView): void {
-    const languages = new Set(
-      ['en', ...brief.languages.map((language) => language.split('-')[0]!)].map((one) => (one === 'nb' || one === 'nn' ? 'no' : one)),
-    );
+    const languages = new Set(['en', ...brief.languages.map(baseLanguage)]);
     for (const [kind, byLanguage] of Object.entries(shipped as Readonly<Record<string, Readonly<Record<string, readonly string[]>>>>))
       for (const language of languages) for (const phrase of byLanguage[language] ?? []) this.kinds.set(phrase, kind as WordKindName);
   }

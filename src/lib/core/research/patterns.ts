@@ -1,4 +1,5 @@
 import { plainText } from '../keywords/read-keyword';
+import { baseLanguage } from '../text/base-language';
 import type { PlanView } from '../plan/plan-view';
 import shipped from './pattern-words.json';
 
@@ -10,9 +11,8 @@ export const businessOf = ({ brief }: PlanView): BusinessKind => (brief.goal ===
 
 /** What people add to a service or a product, in a language; English where it ships none. */
 export function addedWords(kind: BusinessKind, language: string): readonly string[] {
-  const base = language.split('-')[0] ?? '';
   const byLanguage: Readonly<Record<string, readonly string[]>> = shipped[kind];
-  return byLanguage[base === 'nb' || base === 'nn' ? 'no' : base] ?? byLanguage.en ?? [];
+  return byLanguage[baseLanguage(language)] ?? byLanguage.en ?? [];
 }
 
 /** The three lists of a pattern; an empty one is left out. */

@@ -111,10 +111,10 @@ describe('what another thread says of the finds', () => {
     const { shareShownPercent: shown, clickThroughPercent: clicked } = viewOf(empty).house;
     const rate = ((shown.low + shown.high) / 200) * ((clicked.low + clicked.high) / 200);
     expect(standing).toMatchObject({
-      searches: { keep: 1020, block: 500, open: 0 },
+      searches: { keep: { high: 1020 }, block: { high: 500 }, open: { low: 0, high: 0 } },
       kept: 2,
       clear: 1,
-      small: { count: 1, searches: 20 },
+      small: { count: 1, searches: { high: 20 } },
     });
     expect(standing.costMinor.keep).toBeCloseTo(1020 * rate * 200);
     expect(standing.costMinor.block).toBeCloseTo(500 * rate * 200);

@@ -1,19 +1,21 @@
 import type { PlanView } from '../plan/plan-view';
 import type { Find, Verdict } from '../plan/records/find';
 import type { Proposal } from './propose-verdict';
+import { addSearches, sumSearches } from '../market/find-figures';
+import type { Range } from '../forecast/clicks';
 import { clickRate, computeCapacity, middleBid, rankStrongest, type Capacity, type StrongFind } from './strongest';
 
 /** What the finds of a plan come to. */
 export interface StandingFigures {
-  /** Searches a month behind each verdict, at most. */
-  searches: Readonly<Record<Verdict, number>>;
+  /** Searches a month behind each verdict. */
+  searches: Readonly<Record<Verdict, Range>>;
   /** What their clicks would cost a month at the middle of what is bid, in minor units. */
   costMinor: Readonly<Record<Verdict, number>>;
   kept: number;
   /** Of the kept ones, those whose words say clearly that they are wanted. */
   clear: number;
   /** Kept finds that are hardly searched each, and what they add up to. */
-  small: { count: number; searches: number };
+  small: { count: number; searches: Range };
   capacity: Capacity | null;
   /** The strongest kept finds that the money can feed, the best first. */
   strongest: readonly StrongFind[];
@@ -22,24 +24,32 @@ export interface StandingFigures {
 const mostSmall = 20;
 const mostListed = 200;
 const none = (): Record<Verdict, number> => ({ open: 0, keep: 0, block: 0, pass: 0, later: 0 });
+const noRange = (): { low: number; high: number } => ({ low: 0, high: 0 });
+const noRanges = (): Record<Verdict, { low: number; high: number }> => ({
+  open: noRange(),
+  keep: noRange(),
+  block: noRange(),
+  pass: noRange(),
+  later: noRange(),
+});
 
 /** Figures of no find. */
 export const noStanding: StandingFigures = {
-  searches: none(),
+  searches: noRanges(),
   costMinor: none(),
   kept: 0,
   clear: 0,
-  small: { count: 0, searches: 0 },
+  small: { count: 0, searches: noRange() },
   capacity: null,
   strongest: [],
 };
 
 /** Adds up what the finds come to; clicks are searches × share shown × click-through of the house rules. */
 export function computeStanding(view: PlanView, proposalOf: (find: Find) => Proposal): StandingFigures {
-  const [searches, costMinor, kept] = [none(), none(), [] as Find[]];
+  const [searches, costMinor, kept] = [noRanges(), none(), [] as Find[]];
   const rate = clickRate(view.house);
   for (const find of view.book.find.values()) {
-    searches[find.verdict] += find.searchesHigh ?? 0;
+    addSearches(searches[find.verdict], find);
     costMinor[find.verdict] += (find.searchesHigh ?? 0) * rate * (middleBid(find) ?? 0);
     if (find.verdict === 'keep') kept.push(find);
   }
@@ -50,7 +60,7 @@ export function computeStanding(view: PlanView, proposalOf: (find: Find) => Prop
     costMinor,
     kept: kept.length,
     clear: kept.filter((find) => proposalOf(find).verdict === 'keep').length,
-    small: { count: small.length, searches: small.reduce((sum, { searchesHigh }) => sum + (searchesHigh ?? 0), 0) },
+    small: { count: small.length, searches: sumSearches(small) },
     capacity,
     strongest: capacity
       ? rankStrongest(view, kept, (find) => proposalOf(find).intent).slice(0, Math.min(mostListed, Math.max(1, capacity.keywords)))

@@ -13,8 +13,8 @@ const rowsOf = (finds: readonly Find[]) => new Map(finds.map((one) => [one.id as
 
 /** The slow, obvious way: every run of every find, anew. */
 function countAnew(rows: ReadonlyMap<string, Find>, length: number, verdict: Verdict | 'all') {
-  const counts = new Map<string, { finds: number; searches: number }>();
-  for (const { text, verdict: own, searchesHigh } of rows.values()) {
+  const counts = new Map<string, { finds: number; searches: number; searchesLow: number }>();
+  for (const { text, verdict: own, searchesLow, searchesHigh } of rows.values()) {
     if (verdict !== 'all' && own !== verdict) continue;
     const words = wordsOf(text);
     const keys = new Set<string>();
@@ -27,8 +27,12 @@ function countAnew(rows: ReadonlyMap<string, Find>, length: number, verdict: Ver
             .join(' '),
         );
     for (const key of keys) {
-      const count = counts.get(key) ?? { finds: 0, searches: 0 };
-      counts.set(key, { finds: count.finds + 1, searches: count.searches + (searchesHigh ?? 0) });
+      const count = counts.get(key) ?? { finds: 0, searches: 0, searchesLow: 0 };
+      counts.set(key, {
+        finds: count.finds + 1,
+        searches: count.searches + (searchesHigh ?? 0),
+        searchesLow: count.searchesLow + (searchesLow ?? searchesHigh ?? 0),
+      });
     }
   }
   return [...counts].map(([key, count]) => ({ key, ...count })).sort((a, b) => (a.key < b.key ? -1 : 1));
@@ -73,7 +77,7 @@ describe('words in a row', () => {
           else rows.set(`f${edit[0]}`, findRow(`f${edit[0]}`, edit[1], edit[2], edit[3]));
         index.update(rows);
       }
-      const listed = index.list(length, verdict).map(({ key, finds, searches }) => ({ key, finds, searches }));
+      const listed = index.list(length, verdict).map(({ key, finds, searches, searchesLow }) => ({ key, finds, searches, searchesLow }));
       expect(listed.sort((a, b) => (a.key < b.key ? -1 : 1))).toEqual(countAnew(rows, length, verdict));
     },
   );

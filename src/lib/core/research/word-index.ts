@@ -15,6 +15,8 @@ export interface WordCount {
   /** Finds left, of those counted, and the searches behind them. */
   finds: number;
   searches: number;
+  /** The lower end of those searches; `searches` is the upper one. */
+  searchesLow: number;
   kept: number;
   blocked: number;
 }
@@ -25,13 +27,15 @@ interface Entry {
   forms: Map<string, number>;
   finds: Record<Verdict, number>;
   searches: Record<Verdict, number>;
+  searchesLow: Record<Verdict, number>;
 }
 
 const mostWords = 3;
 const none = (): Record<Verdict, number> => ({ open: 0, keep: 0, block: 0, pass: 0, later: 0 });
 const nobody: ReadonlySet<string> = new Set();
-const searchesOf = ({ searches }: Entry, verdict: Verdict | 'all') =>
+const sumOf = (searches: Record<Verdict, number>, verdict: Verdict | 'all') =>
   verdict === 'all' ? Object.values(searches).reduce((sum, one) => sum + one, 0) : searches[verdict];
+const lowOf = ({ searchesLow, searchesHigh }: Find) => searchesLow ?? searchesHigh ?? 0;
 
 /** Who holds some words, known by their key, and in which forms. */
 export interface WordHolders {
@@ -101,7 +105,7 @@ export class WordIndex implements WordHolders {
     for (const [key, entry] of this.entries) {
       if (entry.words !== words) continue;
       const finds = verdict === 'all' ? entry.ids.size : entry.finds[verdict];
-      if (finds >= atLeast && finds > 0) met.push({ key, entry, finds, by: by === 'finds' ? finds : searchesOf(entry, verdict) });
+      if (finds >= atLeast && finds > 0) met.push({ key, entry, finds, by: by === 'finds' ? finds : sumOf(entry.searches, verdict) });
     }
     met.sort((a, b) => b.by - a.by || b.finds - a.finds || (a.key < b.key ? -1 : 1));
     return met.slice(0, most).map(({ key, entry }) => this.countOf(key, entry, verdict));
@@ -116,7 +120,8 @@ export class WordIndex implements WordHolders {
       shown: forms[0] ?? key,
       forms,
       finds: verdict === 'all' ? ids.size : finds[verdict],
-      searches: searchesOf(entry, verdict),
+      searches: sumOf(entry.searches, verdict),
+      searchesLow: sumOf(entry.searchesLow, verdict),
       kept: finds.keep,
       blocked: finds.block,
     };
@@ -143,12 +148,13 @@ export class WordIndex implements WordHolders {
       let entry = this.entries.get(key);
       if (!entry) {
         const words = key.split(' ').length;
-        this.entries.set(key, (entry = { words, ids: new Set(), forms: new Map(), finds: none(), searches: none() }));
+        this.entries.set(key, (entry = { words, ids: new Set(), forms: new Map(), finds: none(), searches: none(), searchesLow: none() }));
       }
       entry.ids.add(find.id);
       entry.forms.set(form, (entry.forms.get(form) ?? 0) + 1);
       entry.finds[find.verdict]++;
       entry.searches[find.verdict] += find.searchesHigh ?? 0;
+      entry.searchesLow[find.verdict] += lowOf(find);
     }
   }
 
@@ -161,19 +167,22 @@ export class WordIndex implements WordHolders {
       else entry.forms.set(form, left);
       entry.finds[find.verdict]--;
       entry.searches[find.verdict] -= find.searchesHigh ?? 0;
+      entry.searchesLow[find.verdict] -= lowOf(find);
       if (entry.ids.size === 0) this.entries.delete(key);
     }
     this.keysOf.delete(find.id);
   }
 
   private move(from: Find, to: Find): void {
-    if (from.verdict === to.verdict && from.searchesHigh === to.searchesHigh) return;
+    if (from.verdict === to.verdict && from.searchesHigh === to.searchesHigh && lowOf(from) === lowOf(to)) return;
     for (const [key] of this.keysOf.get(from.id) ?? []) {
-      const { finds, searches } = this.entries.get(key)!;
+      const { finds, searches, searchesLow } = this.entries.get(key)!;
       finds[from.verdict]--;
       finds[to.verdict]++;
       searches[from.verdict] -= from.searchesHigh ?? 0;
       searches[to.verdict] += to.searchesHigh ?? 0;
+      searchesLow[from.verdict] -= lowOf(from);
+      searchesLow[to.verdict] += lowOf(to);
     }
   }
 }

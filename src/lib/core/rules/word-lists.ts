@@ -1,4 +1,5 @@
 import data from './word-lists.json';
+import { baseLanguage } from '../text/base-language';
 import { escapePattern } from '../text/escape-pattern';
 
 /** Words by which readings, copy and starter negatives are judged, in one language. */
@@ -14,8 +15,7 @@ const lists: Record<string, WordLists> = data;
 
 /** The word lists of a language; one that has none is judged by English. */
 export function wordListsOf(language: string): WordLists {
-  const base = language.split('-')[0] ?? '';
-  return lists[base === 'nb' || base === 'nn' ? 'no' : base] ?? data.en;
+  return lists[baseLanguage(language)] ?? data.en;
 }
 
 const patterns = new Map<string, RegExp>();

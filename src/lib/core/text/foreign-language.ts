@@ -1,16 +1,11 @@
 import { eld } from 'eld/small';
 import { languageWords, stopLanguages } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
+import { baseLanguage } from './base-language';
 
 /** Scores that a guess has to reach, and by how much it has to lead the languages that are meant. */
 const confident = { score: 0.65, lead: 0.12, leadOfOneLine: 0.2 };
 const leastWords = { ofSeveral: 8, ofOneLine: 3 };
-
-/** The language without its country, the written forms of Norwegian as one. */
-const baseOf = (language: string) => {
-  const base = language.toLowerCase().split('-')[0] ?? '';
-  return base === 'nb' || base === 'nn' ? 'no' : base;
-};
 
 function guess(text: string, meant: ReadonlySet<string>, lead: number): string | null {
   const result = eld.detect(text);
@@ -28,14 +23,14 @@ function guess(text: string, meant: ReadonlySet<string>, lead: number): string |
 export function findForeign(texts: readonly string[], languages: readonly string[]): string | null {
   const text = texts.join(' ');
   if (languages.length === 0 || wordsOf(text).length < leastWords.ofSeveral) return null;
-  return guess(text, new Set(languages.map(baseOf)), confident.lead);
+  return guess(text, new Set(languages.map(baseLanguage)), confident.lead);
 }
 
 /** The language of one text, where it is surely none of those meant: it has to hold small words of that language, and many more than of theirs. */
 export function findForeignLine(text: string, languages: readonly string[]): string | null {
   const words = wordsOf(text.toLowerCase());
   if (languages.length === 0 || words.length < leastWords.ofOneLine) return null;
-  const meant = new Set(languages.map(baseOf));
+  const meant = new Set(languages.map(baseLanguage));
   const smallWords = (language: string) => words.filter(languageWords(language).isStopWord).length;
   const own = Math.max(...[...meant].map(smallWords));
   const others = stopLanguages.filter((language) => !meant.has(language) && smallWords(language) > 2 * own);

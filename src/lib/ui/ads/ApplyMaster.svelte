@@ -31,8 +31,10 @@
   const faults = $derived(chosen.reduce((sum, draft) => sum + draft.faults, 0));
 
   function apply() {
+    // Counted before: what is written is no longer chosen.
+    const count = chosen.length;
     desk.make(applyMaster(desk.plan, master, chosen, newId));
-    shell.announce(`${countOf(chosen.length, 'ad')} written from ${master.name}.`);
+    shell.announce(`${countOf(count, 'ad')} written from ${master.name}.`);
     open = false;
   }
 </script>

@@ -4,6 +4,7 @@
   import type { Severity } from '$lib/core/proof/rule-list';
   import type { Campaign } from '$lib/core/plan/records/campaign';
   import type { Group } from '$lib/core/plan/records/group';
+  import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { RowWindow } from '../parts/row-window.svelte';
   import { takesKeywords } from './drag';
   import SeverityMark from '../parts/SeverityMark.svelte';
@@ -52,8 +53,7 @@
       ]),
     ),
   );
-  const shortName = ({ placeWord, themeWord, name }: { placeWord: string; themeWord: string; name: string }) =>
-    [placeWord, themeWord].filter(Boolean).join(' · ') || name;
+  const shortNames = $derived(shortCampaignNames(inOrder(desk.book.campaign)));
 </script>
 
 <nav class="flex shrink-0 flex-col pb-2" aria-label="Groups" {@attach (nav) => rows.follow(nav.parentElement ?? nav)}>
@@ -76,7 +76,7 @@
       <p class="h-[26px] shrink-0 px-2.5 py-0.5 text-ink-2">no group yet</p>
     {:else}
       <h2 class="flex h-[26px] shrink-0 items-end justify-between gap-2 px-2 pb-0.5 font-semibold text-ink-2" title={campaign.name}>
-        <span class="truncate">{shortName(campaign)}</span><span class="font-mono font-normal">{sums.get(campaign.id)}</span>
+        <span class="truncate">{shortNames.get(campaign.id)}</span><span class="font-mono font-normal">{sums.get(campaign.id)}</span>
       </h2>
     {/if}
   {/each}

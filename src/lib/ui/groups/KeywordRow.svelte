@@ -5,6 +5,7 @@
   import type { Group } from '$lib/core/plan/records/group';
   import type { Keyword } from '$lib/core/plan/records/keyword';
   import { dragsKeywords } from './drag';
+  import { wordSearchRange } from '$lib/wording/research';
   import MoneyField from '../parts/MoneyField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import type { Sheet } from './sheet.svelte';
@@ -92,7 +93,9 @@
       onpasteblock={(amounts) => sheet.fillBids(index, amounts)}
     />
   </span>
-  <span role="gridcell" class="text-end font-mono text-[12.5px] text-ink-2">{find?.searchesHigh?.toLocaleString('en-GB') ?? '–'}</span>
+  <span role="gridcell" class="text-end font-mono text-[12.5px] text-ink-2"
+    >{find ? wordSearchRange(find.searchesLow, find.searchesHigh) : '–'}</span
+  >
   <span role="gridcell" class="min-w-0"
     ><span class={`inline-block max-w-full truncate rounded-sm px-1 align-bottom ${answered.tone}`} title={answered.text}
       >{answered.text}</span

@@ -20,6 +20,13 @@
   const overlaps = $derived(
     desk.reader.overlaps?.filter(({ one, other }) => campaignOf(one) === campaignId || campaignOf(other) === campaignId) ?? null,
   );
+  const keywordTexts = $derived.by(() => new Set([...desk.book.keyword.values()].map(({ text }) => text)));
+  /** Of the plan's own texts that are taken as searches, how many are keywords and how many finds. */
+  function wordSearched(searches: readonly string[]): string {
+    const keywords = searches.filter((text) => keywordTexts.has(text)).length;
+    const finds = searches.length - keywords;
+    return [keywords > 0 ? countOf(keywords, 'keyword') : '', finds > 0 ? countOf(finds, 'find') : ''].filter(Boolean).join(', ');
+  }
   let openKey = $state('');
   let keeper = $state('');
 
@@ -82,7 +89,7 @@
             <span aria-hidden="true" class="w-3 shrink-0 text-ink-2">{isOpen ? '▾' : '▸'}</span>
             <span class="shrink-0 font-semibold">{nameOf(overlap.one)} and {nameOf(overlap.other)}</span>
             <span class="min-w-0 truncate text-ink-2">{overlap.searches.slice(0, 3).join(', ')}</span>
-            <span class="ms-auto shrink-0 font-mono text-[12px]">{countOf(overlap.searches.length, 'search', 'searches')}</span>
+            <span class="ms-auto shrink-0 font-mono text-[12px]">{wordSearched(overlap.searches)}</span>
           </button>
           {#if isOpen}
             {@const parting = partingOf(overlap)}

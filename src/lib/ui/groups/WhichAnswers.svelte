@@ -1,17 +1,24 @@
 <script lang="ts">
-  import { answerInPlan } from '$lib/core/groups/competition';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import { answersInPlan } from '$lib/core/groups/competition';
+  import { shortCampaignNames } from '$lib/wording/campaign-names';
+  import { inOrder } from '$lib/core/plan/book';
   import { getDesk } from '../state/plan-desk.svelte';
-
-  let { campaign }: { campaign: Campaign | null } = $props();
 
   const desk = getDesk();
   let search = $state('');
-  const answer = $derived(search.trim() === '' ? null : answerInPlan(desk.plan, search, campaign));
+  /** Answers of those who have something to say; where nobody has, one that says so. */
+  const answers = $derived.by(() => {
+    if (search.trim() === '') return [];
+    const all = answersInPlan(desk.plan, search);
+    const telling = all.filter(({ answer }) => answer.group || answer.blocked.length + answer.maybe.length > 0);
+    return telling.length > 0 ? telling : all.slice(0, 1);
+  });
+  const shortNames = $derived(shortCampaignNames(inOrder(desk.book.campaign)));
+  const hasSeveral = $derived(desk.book.campaign.size > 1);
   const nameOf = (id: string) => {
     const group = desk.book.group.get(id);
-    const other = group && group.campaignId !== campaign?.id ? desk.book.campaign.get(group.campaignId)?.name : undefined;
-    return `${group?.name ?? ''}${other ? ` (${other})` : ''}`;
+    const campaign = hasSeveral && group ? shortNames.get(group.campaignId) : undefined;
+    return `${group?.name ?? ''}${campaign ? ` (${campaign})` : ''}`;
   };
   const list = (ids: readonly string[]) => ids.map(nameOf).join(', ');
   const wordsOf = (text: string) => `${text.split(/[\s\-/]+/).length} ${text.includes(' ') ? 'words' : 'word'}`;
@@ -28,24 +35,29 @@
       data-at=":search"
     /></label
   >
-  <p class="min-h-12 min-w-0 pt-5" role="status" aria-live="polite">
-    {#if !answer}
-      <span class="text-ink-2"
-        >Among the campaigns that can meet the same searcher: exact before phrase before broad, then more words, the higher bid, the older.</span
-      >
-    {:else}
-      {#if answer.group && answer.keyword && answer.match}
-        <span class="font-semibold text-act">{nameOf(answer.group)}</span> by {answer.match}
-        <span class="font-semibold">“{answer.keyword}”</span>, {wordsOf(answer.keyword)}.
-      {:else}<span class="font-semibold text-madder">No group answers surely.</span>{/if}
-      {#if answer.also.length > 0}
-        Also matched by <span class="font-semibold text-ochre">{list(answer.also)}</span>.{/if}
-      {#if answer.blocked.length > 0}
-        Blocked: {#each answer.blocked as { group, negative }, index (index)}{index > 0 ? ', ' : ''}<span class="text-madder"
-            >{nameOf(group)} by “{negative}”</span
-          >{/each}.{/if}
-      {#if answer.maybe.length > 0}
-        <span class="text-ink-2">May also answer: {list(answer.maybe)}.</span>{/if}
+  <div class="max-h-28 min-h-12 min-w-0 overflow-y-auto pt-5" role="status" aria-live="polite">
+    {#if answers.length === 0}
+      <p class="text-ink-2">
+        Among all campaigns that can meet the same searcher: exact first, then the search’s own words, then phrase before broad, more words,
+        the higher bid, the older.
+      </p>
     {/if}
-  </p>
+    {#each answers as { campaigns, answer }, index (index)}
+      <p>
+        {#if answers.length > 1}<span class="text-ink-2">{campaigns.map(({ id }) => shortNames.get(id)).join(', ')}:</span>{/if}
+        {#if answer.group && answer.keyword && answer.match}
+          <span class="font-semibold text-act">{nameOf(answer.group)}</span> by {answer.match}
+          <span class="font-semibold">“{answer.keyword}”</span>, {wordsOf(answer.keyword)}.
+        {:else}<span class="font-semibold text-madder">No group answers surely.</span>{/if}
+        {#if answer.also.length > 0}
+          Also matched by <span class="font-semibold text-ochre">{list(answer.also)}</span>.{/if}
+        {#if answer.blocked.length > 0}
+          Blocked: {#each answer.blocked as { group, negative }, at (at)}{at > 0 ? ', ' : ''}<span class="text-madder"
+              >{nameOf(group)} by “{negative}”</span
+            >{/each}.{/if}
+        {#if answer.maybe.length > 0}
+          <span class="text-ink-2">May also answer: {list(answer.maybe)}.</span>{/if}
+      </p>
+    {/each}
+  </div>
 </section>

@@ -7,7 +7,7 @@
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';
-  import { findingAddress } from '../shell/finding-address';
+  import { chapterNames, findingAddress, placeOfFinding } from '../shell/finding-address';
   import { getShell } from '../shell/shell.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { wordFinding } from '$lib/wording/findings';
@@ -104,14 +104,14 @@
   {#if unwritable > 0}
     <p class="pb-1 text-ochre">
       <span aria-hidden="true">▲</span>
-      {countOf(unwritable, 'cell')} hold signs that {encodingNames[layout.encoding]} cannot write; they become question marks. Choose a layout
-      in UTF-8, or take the XLSX.
+      {countOf(unwritable, 'cell holds', 'cells hold')} signs that {encodingNames[layout.encoding]} cannot write; they become question marks.
+      Choose a layout in UTF-8, or take the XLSX.
     </p>
   {/if}
   {#if casesLost > 0}
     <p class="pb-1 text-ochre">
       <span aria-hidden="true">▲</span>
-      {countOf(casesLost, 'live slot')} ask for a letter case that this layout has no way to write.
+      {countOf(casesLost, 'live slot asks', 'live slots ask')} for a letter case that this layout has no way to write.
     </p>
   {/if}
   <table class="w-full table-fixed">
@@ -175,7 +175,8 @@
         <li class="flex items-center gap-2 border-b border-rule-soft py-1">
           <SeverityMark severity="fix" /><span class="font-semibold">{counts}</span>
           <span class="min-w-0 flex-1 truncate text-ink-2">{words.title}: {words.detail}</span>
-          <Button kind="link" href={findingAddress(desk.planId, finding)}>Fix</Button>
+          <span class="max-w-64 truncate text-ink-2" title={placeOfFinding(desk, finding)}>{placeOfFinding(desk, finding)}</span>
+          <Button kind="link" href={findingAddress(desk.planId, finding)}>Fix in {chapterNames[finding.chapter]}</Button>
         </li>
       {/each}
     </ul>
@@ -186,7 +187,7 @@
       <p class="text-ink-2">None. Negatives have a column of their own.</p>
     {:else}
       <p class="text-ink-2">
-        {countOf(guarded.length, 'cell')} get an apostrophe in CSV, TSV and on the clipboard:
+        {countOf(guarded.length, 'cell gets', 'cells get')} an apostrophe in CSV, TSV and on the clipboard:
       </p>
       <ul>
         {#each guarded.slice(0, 20) as cell, index (index)}<li>

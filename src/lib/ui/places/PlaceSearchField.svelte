@@ -56,8 +56,9 @@
     }
     if (event.key === 'Enter' && !event.ctrlKey && query.trim() !== '') {
       event.preventDefault();
+      const place = found[current];
       if (isAsking) isWaiting = true;
-      else if (found[current]) choose(found[current]);
+      else if (place) choose(place);
     }
     if (event.key === 'Escape' && found.length > 0) {
       found = [];

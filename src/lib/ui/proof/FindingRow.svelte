@@ -4,7 +4,7 @@
   import { wordFinding } from '$lib/wording/findings';
   import Button from '../parts/Button.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';
-  import { findingAddress } from '../shell/finding-address';
+  import { findingAddress, placeOfFinding } from '../shell/finding-address';
   import { getDesk } from '../state/plan-desk.svelte';
 
   interface Props {
@@ -19,28 +19,7 @@
   const desk = getDesk();
   const words = $derived(wordFinding(finding, desk.currency));
   const cited = $derived(findCited(finding.rule));
-  const names = {
-    brief: 'Brief',
-    settings: 'Settings',
-    research: 'Research',
-    groups: 'Groups',
-    ads: 'Ads',
-    proof: 'Proof',
-    'hand-off': 'Hand-off',
-  };
-  const place = $derived(
-    [
-      names[finding.chapter],
-      finding.where.groupId
-        ? desk.book.group.get(finding.where.groupId)?.name
-        : finding.where.campaignId
-          ? desk.book.campaign.get(finding.where.campaignId)?.name
-          : undefined,
-      finding.where.adId ? desk.book.ad.get(finding.where.adId)?.name : undefined,
-    ]
-      .filter(Boolean)
-      .join(' · '),
-  );
+  const place = $derived(placeOfFinding(desk, finding));
 </script>
 
 <li

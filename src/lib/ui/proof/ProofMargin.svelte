@@ -15,7 +15,7 @@
     ['Clicks to learn from', `${house.clicksPerGroup}, ${house.clicksPerKeyword}`],
     ['Days to a month', house.monthDays],
   ];
-  const dash = (count: number) => (count === 0 ? '–' : String(count));
+  const dash = (count: number) => (!desk.reader.isRead ? '…' : count === 0 ? '–' : String(count));
 </script>
 
 <section aria-label="By chapter">
@@ -36,7 +36,7 @@
           {#each [counts.fix, counts.look, counts.suggestion] as count, index (index)}<td class="text-center font-mono text-[12px]"
               >{dash(count)}</td
             >{/each}
-          <td><span class="flex justify-end"><ChapterMark {counts} isOpen={false} /></span></td>
+          <td><span class="flex justify-end"><ChapterMark {counts} isOpen={!desk.reader.isRead} /></span></td>
         </tr>
       {/each}
       <tr class="font-semibold">

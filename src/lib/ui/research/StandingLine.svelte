@@ -1,7 +1,7 @@
 <script lang="ts">
   import { formatMoney, formatRoughly } from '$lib/core/budget/money';
   import type { Verdict } from '$lib/core/plan/records/find';
-  import { wordSearches } from '$lib/wording/research';
+  import { wordSearches, wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
@@ -19,8 +19,9 @@
   ];
   /** A verdict's finds, the searches behind them and what their clicks would cost. */
   const says = ({ verdict, says: word }: (typeof order)[number]) =>
-    `${list.counts[verdict].toLocaleString('en-GB')} ${word}: ${wordSearches(searches[verdict])} searches, ${money(verdict)} of clicks a month`;
+    `${list.counts[verdict].toLocaleString('en-GB')} ${word}: ${wordRange(searches[verdict])} searches, ${money(verdict)} of clicks a month`;
   const { searches, costMinor, kept, clear, small, capacity, strongest } = $derived(research.reader.answer.standing);
+  const wordRange = ({ low, high }: { low: number; high: number }) => wordSearchRange(low, high);
   const money = (verdict: Verdict) => formatRoughly(costMinor[verdict], research.desk.currency);
   let isOpen = $state(false);
 </script>
@@ -34,12 +35,12 @@
 </div>
 <p class="flex flex-wrap items-baseline gap-x-4 border-b border-rule px-[22px] py-1 text-ink-2">
   <span
-    >Kept: <b class="font-semibold text-ink">{wordSearches(searches.keep)}</b> searches a month{costMinor.keep > 0
+    >Kept: <b class="font-semibold text-ink">{wordRange(searches.keep)}</b> searches a month{costMinor.keep > 0
       ? `, ${money('keep')} of clicks`
-      : ''}, {clear} of {kept} clear; blocked
-    {wordSearches(searches.block)}{costMinor.block > 0 ? ` (${money('block')} saved)` : ''}, left {wordSearches(searches.open)}</span
+      : ''}, {clear} of {kept} with clear intent; blocked
+    {wordRange(searches.block)}{costMinor.block > 0 ? ` (${money('block')} saved)` : ''}, left {wordRange(searches.open)}</span
   >
-  {#if small.count > 0}<span>{countOf(small.count, 'small one')} add up to {wordSearches(small.searches)}</span>{/if}
+  {#if small.count > 0}<span>{countOf(small.count, 'small one')} add up to {wordRange(small.searches)}</span>{/if}
   {#if capacity}
     <span class={kept > capacity.keywords ? 'text-ochre' : ''}
       >The money feeds {countOf(capacity.keywords, 'keyword')}{kept > capacity.keywords ? `; ${kept} are kept` : ''}</span

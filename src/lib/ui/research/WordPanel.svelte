@@ -1,7 +1,8 @@
 <script lang="ts">
+  import { sumSearches } from '$lib/core/market/find-figures';
   import { blockReasons, wordKinds } from '$lib/core/plan/record-values';
   import type { BlockReason, Verdict } from '$lib/core/plan/records/find';
-  import { reasonWords, wordKindWords, wordSearches } from '$lib/wording/research';
+  import { reasonWords, wordKindWords, wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
@@ -27,7 +28,7 @@
 
   const preview = $derived(research.words.preview(wordKey));
   const shown = $derived(preview.negatives[0] ?? wordKey);
-  const searches = $derived(preview.finds.reduce((sum, { searchesHigh }) => sum + (searchesHigh ?? 0), 0));
+  const searches = $derived(sumSearches(preview.finds));
   const kind = $derived(research.lexicon.kindOf(shown));
   const standing = $derived([...research.desk.book.wordKind.values()].find(({ word }) => word === shown));
   const asKind = $derived(wordKinds.find((one) => one === kind) ?? 'other');
@@ -44,7 +45,7 @@
   <div class="flex flex-wrap items-baseline gap-x-3 gap-y-1">
     <h2 class="font-serif text-[17px]">{shown}</h2>
     <p class="text-ink-2">
-      {countOf(preview.finds.length, 'find')} to judge, {wordSearches(searches)} searches
+      {countOf(preview.finds.length, 'find')} to judge, {wordSearchRange(searches.low, searches.high)} searches
     </p>
     <SelectField
       label="Kind of the word"

@@ -3,7 +3,7 @@
   import { overruledOften } from '$lib/core/research/find-reading';
   import type { WordKindName } from '$lib/core/plan/records/word-kind';
   import type { WordCount } from '$lib/core/research/word-index';
-  import { verdictWords, wordKindWords } from '$lib/wording/research';
+  import { verdictWords, wordKindWords, wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { showKey } from '../shell/research-keys';
@@ -32,6 +32,8 @@
   const settled = $derived(inOrder(research.desk.book.wordVerdict).toReversed());
   const keptWords = $derived(new Set([...research.desk.workspace.book.keptRule.values()].map((rule) => rule.words)));
   const { keys } = $derived(research);
+  const countedBy = (one: WordCount) =>
+    by === 'finds' ? one.finds.toLocaleString('en-GB') : wordSearchRange(one.searchesLow, one.searches);
   function applyRules() {
     const { judged, later } = research.words.applyRules();
     const left =
@@ -45,14 +47,13 @@
   }
 </script>
 
-{#snippet word(key: string, shown: string, count: number, mark = '')}
+{#snippet word(key: string, shown: string, count: string, mark = '')}
   <button
     type="button"
     aria-pressed={chosen === key}
     class={`flex w-full justify-between gap-2 px-3 py-px text-start -outline-offset-2 ${chosen === key ? 'bg-ochre-tint font-semibold' : 'hover:bg-fold'}`}
     onclick={() => onchoose(chosen === key ? '' : key)}
-    ><span class="truncate" title={shown}>{shown}</span><span class="font-mono text-[12px]">{count.toLocaleString('en-GB')}{mark}</span
-    ></button
+    ><span class="truncate" title={shown}>{shown}</span><span class="font-mono text-[12px]">{count}{mark}</span></button
   >
 {/snippet}
 
@@ -60,7 +61,7 @@
   {#if next.length > 0}
     <h2 class="px-3 font-semibold">Judge next</h2>
     <p class="px-3 pb-0.5 text-[12px] text-ink-2">settles most, one way</p>
-    {#each next as one (one.key)}{@render word(one.key, one.shown, one.finds)}{/each}
+    {#each next as one (one.key)}{@render word(one.key, one.shown, String(one.finds))}{/each}
   {/if}
   <h2 class="px-3 pt-2 font-semibold">{list.verdict === 'open' ? 'Words left' : 'Words in these'}</h2>
   <p class="flex px-2 pb-1 text-ink-2">
@@ -94,10 +95,10 @@
         onclick={() => onkind(kind, list)}
         ><span>{wordKindWords[kind]}</span><span class="font-mono text-[12px]">{list.length}</span></button
       >
-      {#each list.slice(0, mostOfKind) as one (one.key)}{@render word(one.key, one.shown, one[by])}{/each}
+      {#each list.slice(0, mostOfKind) as one (one.key)}{@render word(one.key, one.shown, countedBy(one))}{/each}
     {:else}<p class="px-3 text-ink-2">no kind is known</p>{/each}
   {:else}
-    {#each words as one (one.key)}{@render word(one.key, one.shown, one[by])}{:else}<p class="px-3 text-ink-2">none</p>{/each}
+    {#each words as one (one.key)}{@render word(one.key, one.shown, countedBy(one))}{:else}<p class="px-3 text-ink-2">none</p>{/each}
   {/if}
   {#if research.words.offeredRules.length > 0}
     <p class="px-3 pt-2 text-ink-2">

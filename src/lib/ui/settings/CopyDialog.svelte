@@ -78,7 +78,7 @@
     <div>
       <p class="text-ink-2">
         {draft.place
-          ? `To ${draft.place.name}, ${[draft.place.region, draft.place.countryName].filter(Boolean).join(', ')}`
+          ? `To ${[...new Set([draft.place.name, draft.place.region, draft.place.countryName])].filter(Boolean).join(', ')}`
           : 'To which place?'}
       </p>
       <PlaceSearchField

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { inOrder } from '$lib/core/plan/book';
+  import { areNearEqual, Letters } from '$lib/core/text/near-equal';
   import { languageItems } from '../parts/languages';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
@@ -13,6 +14,9 @@
 
   const workspace = getWorkspace();
   const clients = $derived(inOrder(workspace.book.client));
+  const foldName = (name: string) => name.trim().toLowerCase().replace(/\s+/g, ' ');
+  const isLike = (name: string, typed: string) =>
+    ` ${name}`.includes(` ${typed}`) || typed.startsWith(`${name} `) || areNearEqual(new Letters(name), new Letters(typed));
   const zones = Intl.supportedValuesOf('timeZone');
 
   let clientName = $state('');
@@ -25,7 +29,12 @@
   let isSending = $state(false);
 
   /** A client that is known brings its account along. */
-  const known = $derived(clients.find(({ name }) => name === clientName.trim()));
+  const known = $derived(clients.find(({ name }) => foldName(name) === foldName(clientName)));
+  /** Clients that what is typed may mean: one typed in part must not become a second one unseen. */
+  const meant = $derived(
+    known || foldName(clientName).length < 2 ? [] : clients.filter(({ name }) => isLike(foldName(name), foldName(clientName))).slice(0, 3),
+  );
+  let isAnother = $state(false);
   $effect(() => {
     const account = known && inOrder(workspace.book.account).find(({ clientId }) => clientId === known.id);
     if (!known || !account) return;
@@ -40,9 +49,13 @@
       problem = 'A client and a name for the plan are needed.';
       return;
     }
+    if (meant.length > 0 && !isAnother) {
+      problem = 'Say first which client this is.';
+      return;
+    }
     isSending = true;
     try {
-      const { id } = await readInPlan(newPlanFile({ clientName, site, currency, timeZone, planName, language }));
+      const { id } = await readInPlan(newPlanFile({ clientName: known?.name ?? clientName, site, currency, timeZone, planName, language }));
       open = false;
       await workspace.refresh();
       await goto(`/plans/${id}/brief`);
@@ -63,6 +76,7 @@
         class={control}
         list="clients"
         bind:value={clientName}
+        oninput={() => (isAnother = false)}
         autocomplete="off"
         data-autofocus
       /></label
@@ -99,11 +113,29 @@
       /></label
     >
     <SelectField label="Language of the searchers" value={language} items={languageItems} onedit={(value) => (language = value)} />
+    {#if meant.length > 0}
+      <fieldset class="col-span-2 flex flex-wrap items-baseline gap-x-3 gap-y-1 border-s-3 border-ochre ps-2.5">
+        <legend class="float-start me-3">Which client?</legend>
+        {#each meant as { id, name } (id)}
+          <Button
+            kind="link"
+            onclick={() => {
+              clientName = name;
+              problem = '';
+            }}>{name}</Button
+          >
+        {/each}
+        <label class="flex items-center gap-1.5"
+          ><input type="checkbox" class="rounded-sm text-act" bind:checked={isAnother} /> another one, called “{clientName.trim()}”</label
+        >
+      </fieldset>
+    {/if}
     {#if problem}<p class="col-span-2 text-madder" role="alert">{problem}</p>{/if}
     <div class="col-span-2 flex justify-end gap-2 pt-1">
       <Button onclick={() => (open = false)}>Not now</Button>
       <button
         type="submit"
+        data-act
         disabled={isSending}
         class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-cloth-2">Make the plan</button
       >

@@ -36,7 +36,7 @@
     const starts = brief.startsOn ?? inOrder(desk.book.campaign).find(({ startsOn }) => startsOn)?.startsOn;
     return [
       countOf(desk.book.campaign.size, 'campaign'),
-      brief.monthlyMinor === null ? 'no money set' : `${formatMoney(brief.monthlyMinor, desk.currency, { whole: true })} a month`,
+      brief.monthlyMinor === null ? 'no money in the brief' : `${formatMoney(brief.monthlyMinor, desk.currency, { whole: true })} a month`,
       starts ? `starts ${wordDate(starts)}` : 'no start set',
     ];
   });

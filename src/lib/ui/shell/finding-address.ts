@@ -1,4 +1,25 @@
 import type { Finding } from '$lib/core/proof/finding';
+import type { Chapter } from '$lib/core/proof/rule-list';
+import type { PlanDesk } from '../state/plan-desk.svelte';
+
+/** The chapters by their names on the spine. */
+export const chapterNames: Readonly<Record<Chapter, string>> = {
+  brief: 'Brief',
+  settings: 'Settings',
+  research: 'Research',
+  groups: 'Groups',
+  ads: 'Ads',
+  proof: 'Proof',
+  'hand-off': 'Hand-off',
+};
+
+/** Where a finding stands, in words: chapter, campaign or group, ad. */
+export function placeOfFinding({ book }: Pick<PlanDesk, 'book'>, { chapter, where }: Finding): string {
+  const { campaignId = '', groupId = '', adId = '' } = where;
+  const ad = book.ad.get(adId);
+  const names = [chapterNames[chapter], book.group.get(groupId)?.name ?? book.campaign.get(campaignId)?.name, ad && `ad ${ad.name}`];
+  return names.filter(Boolean).join(' · ');
+}
 
 /** The name by which a field can be led to: `data-at` of its element. */
 export const fieldName = (record: string, field: string) => `${record}:${field}`;

@@ -1,3 +1,4 @@
+import { baseLanguage } from '$lib/core/text/base-language';
 import { misspell } from '$lib/core/keywords/misspell';
 import { wordsOf } from '$lib/core/keywords/words';
 import data from './trades.json';
@@ -44,7 +45,8 @@ export interface PracticeTowns {
   outside: readonly string[];
 }
 
-const languageOf = (languages: readonly string[]): Language => (/^(nb|nn|no|da|sv)\b/.test(languages[0] ?? 'en') ? 'nb' : 'en');
+const languageOf = (languages: readonly string[]): Language =>
+  ['no', 'da', 'sv'].includes(baseLanguage(languages[0] ?? 'en')) ? 'nb' : 'en';
 const join = (...parts: string[]) => parts.filter((part) => part !== '').join(' ');
 /** How many of the cores each mixture is made of. */
 const mixed = { intents: 14, towns: 5, makers: 3, rivals: 2, misspelt: 8, long: 10, pairs: 3 };

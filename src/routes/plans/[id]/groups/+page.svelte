@@ -28,6 +28,7 @@
   import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getDesk } from '$lib/ui/state/plan-desk.svelte';
   import { newId } from '$lib/ui/state/stream.svelte';
+  import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { countOf } from '$lib/wording/texts';
 
   const desk = getDesk();
@@ -35,6 +36,8 @@
   const query = $derived(page.url.searchParams);
   const sheet = new Sheet(desk, () => query.get('campaign') ?? desk.book.group.get(query.get('group') ?? '')?.campaignId ?? '');
   const group = $derived(sheet.groups.find(({ id }) => id === query.get('group')) ?? sheet.groups[0] ?? null);
+
+  const shortNames = $derived(shortCampaignNames(inOrder(desk.book.campaign)));
 
   let shownAs = $state<'Sheet' | 'Cards' | 'Overlaps'>('Sheet');
   let keywordSheet = $state<ReturnType<typeof KeywordSheet>>();
@@ -154,7 +157,7 @@
       {#snippet tabs()}
         {#each inOrder(desk.book.campaign) as campaign (campaign.id)}
           <TabLink href={`?campaign=${campaign.id}`} isCurrent={campaign.id === sheet.campaign?.id} title={campaign.name}
-            >{[campaign.placeWord, campaign.themeWord].filter(Boolean).join(' · ') || campaign.name}</TabLink
+            >{shortNames.get(campaign.id)}</TabLink
           >
         {/each}
       {/snippet}
@@ -222,7 +225,7 @@
           {:else}
             <KeywordSheet bind:this={keywordSheet} {sheet} onopen={openGroup} onproblem={say} />
           {/if}
-          <WhichAnswers campaign={sheet.campaign} />
+          <WhichAnswers />
         </div>
       </div>
     {/if}

@@ -123,19 +123,21 @@
       <div class="flex items-center gap-6 border-b border-rule px-[22px] py-2" data-proof-counts>
         {#each bySeverity as { severity, findings } (severity)}
           <p class="flex items-baseline gap-2 whitespace-nowrap">
-            <span class={`font-serif text-[24px] leading-7 ${tones[severity]}`}>{findings.length}</span>
+            <span class={`font-serif text-[24px] leading-7 ${tones[severity]}`}>{desk.reader.isRead ? findings.length : '…'}</span>
             {titles[severity].toLowerCase()}
           </p>
         {/each}
         <p class="flex items-baseline gap-2 whitespace-nowrap">
-          <span class="font-serif text-[24px] leading-7 text-act">{quiet}</span> found nothing
+          <span class="font-serif text-[24px] leading-7 text-act">{desk.reader.isRead ? quiet : '…'}</span> found nothing
         </p>
         <p class="ms-auto flex shrink-0 items-center gap-1.5 whitespace-nowrap text-ink-2">
           <KeyCap keys="Enter" /> go there <KeyCap keys="M" /> mend <KeyCap keys="A" /> set aside
         </p>
       </div>
       <div class="min-h-0 flex-1 overflow-y-auto pb-6">
-        {#if desk.reader.isRead && proof.findings.length === 0}
+        {#if !desk.reader.isRead}
+          <p class="py-16 text-center text-ink-2" role="status">reading …</p>
+        {:else if proof.findings.length === 0}
           <p class="py-16 text-center font-serif text-[20px] text-act">The proof reads clean.</p>
         {/if}
         {#each bySeverity as { severity, findings } (severity)}
@@ -174,7 +176,7 @@
             {/each}
           </section>
         {/if}
-        <p class="px-[22px] pt-4 text-ink-2">{readOver}</p>
+        {#if desk.reader.isRead}<p class="px-[22px] pt-4 text-ink-2">{readOver}</p>{/if}
       </div>
     {/if}
   </div>
@@ -197,6 +199,7 @@
         <Button onclick={() => (isAsideOpen = false)}>Not now</Button>
         <button
           type="submit"
+          data-act
           disabled={reason.trim() === ''}
           class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-cloth-2 disabled:opacity-50">Set aside</button
         >

@@ -19,10 +19,12 @@
   import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getDesk } from '$lib/ui/state/plan-desk.svelte';
   import { newId } from '$lib/ui/state/stream.svelte';
+  import { shortCampaignNames } from '$lib/wording/campaign-names';
 
   const desk = getDesk();
   const shell = getShell();
   const campaigns = $derived(inOrder(desk.book.campaign));
+  const shortNames = $derived(shortCampaignNames(campaigns));
   const campaign = $derived(desk.book.campaign.get(page.url.searchParams.get('campaign') ?? '') ?? campaigns[0] ?? null);
   const reach = new CampaignReach(desk, () => campaign?.id ?? '');
   const figures = new FindFigures(desk);
@@ -65,9 +67,7 @@
     <ChapterHead title="Settings">
       {#snippet tabs()}
         {#each campaigns as one (one.id)}
-          <TabLink href={`?campaign=${one.id}`} isCurrent={one.id === campaign?.id} title={one.name}
-            >{[one.placeWord, one.themeWord].filter(Boolean).join(' · ') || one.name}</TabLink
-          >
+          <TabLink href={`?campaign=${one.id}`} isCurrent={one.id === campaign?.id} title={one.name}>{shortNames.get(one.id)}</TabLink>
         {/each}
       {/snippet}
       {#snippet actions()}
