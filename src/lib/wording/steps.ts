@@ -25,6 +25,8 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   wordVerdict: ['judged word', 'judged words'],
   wordKind: ['kind of a word', 'kinds of words'],
   seenRival: ['rival', 'rivals'],
+  report: ['report', 'reports'],
+  reportRow: ['line of a report', 'lines of reports'],
   find: ['find', 'finds'],
   group: ['group', 'groups'],
   keyword: ['keyword', 'keywords'],
@@ -71,6 +73,7 @@ const severalNames: Record<StepName, string> = {
   'rules-applied': 'applied kept rules',
   'keys-changed': 'changed keys',
   'rivals-read-in': 'read in rivals',
+  'report-read-in': 'read in a report',
 };
 
 const verdictWords = {

@@ -1,4 +1,5 @@
-import { incomingFinds, readListedFinds, type ColumnMeaning, type ListedFinds, type PastedFinds } from '$lib/core/exchange/read-finds';
+import type { ColumnMeaning } from '$lib/core/exchange/list-columns';
+import { incomingFinds, readListedFinds, type ListedFinds, type PastedFinds } from '$lib/core/exchange/read-finds';
 import { listTextOf, type ListText } from '$lib/core/exchange/list-text';
 import { linesOfFinds, type IncomingHead } from '$lib/core/research/incoming-finds';
 
@@ -19,17 +20,22 @@ export type ListRequest =
       currency: string;
       refusedSigns: ReadonlySet<string>;
       meanings: readonly ColumnMeaning[] | null;
+      /** The line of the heading row, null for none; not given: as it is found. */
+      headingLine?: number | null | undefined;
     }
-  | { ask: 'pack'; head: IncomingHead; marks: IncomingMarks };
+  | { ask: 'pack'; head: IncomingHead; marks: IncomingMarks }
+  /** The lines of a report. */
+  | { ask: 'report' };
 
 /** A list as it was read; what comes in stays with the worker. */
-export type ListRead = Omit<PastedFinds, 'listed'>;
+export type ListRead = Omit<PastedFinds, 'listed' | 'reportRows'> & { reportCount: number };
 
-export type ListAnswer = { read: ListRead } | { body: Blob } | { failure: string };
+export type ListAnswer = { read: ListRead } | { reportRows: PastedFinds['reportRows'] } | { body: Blob } | { failure: string };
 
 let list: ListText = listTextOf('');
 let standing: ReadonlySet<string> = new Set();
 let listed: ListedFinds | null = null;
+let reportRows: PastedFinds['reportRows'] = [];
 
 async function textOf(source: ListSource): Promise<ListText> {
   if ('pasted' in source) return listTextOf(source.pasted);
@@ -42,14 +48,16 @@ async function textOf(source: ListSource): Promise<ListText> {
 
 async function answer(request: ListRequest): Promise<ListAnswer> {
   if (request.ask === 'pack') return { body: new Blob([...linesOfFinds(request.head, incomingFinds(listed!, request.marks))]) };
-  const { source, currency, refusedSigns, meanings } = request;
+  if (request.ask === 'report') return { reportRows };
+  const { source, currency, refusedSigns, meanings, headingLine } = request;
   // What was read before makes room for what comes.
   listed = null;
   if (source) list = await textOf(source);
   if (request.standing) standing = new Set(request.standing);
-  const { listed: found, ...read } = readListedFinds(list, { currency, refusedSigns, standing }, meanings ?? undefined);
-  listed = found;
-  return { read };
+  const asked = { meanings: meanings ?? undefined, headingLine };
+  const { listed: found, reportRows: lines, ...read } = readListedFinds(list, { currency, refusedSigns, standing }, asked);
+  [listed, reportRows] = [found, lines];
+  return { read: { ...read, reportCount: lines.length } };
 }
 
 let turn: Promise<void> = Promise.resolve();

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { meaningsOfHeadings } from './list-columns';
 
 /** Rows of cells as one text, split only as they are read: rows of strings would hold several times as much. */
 export interface ListText {
@@ -15,16 +16,24 @@ export function listTextOf(text: string): ListText {
   return { text, delimiter, isQuoted: delimiter === ';' || delimiter === ',' };
 }
 
-const linesLookedAt = 20;
+const linesLookedAt = 30;
+/** Lines of title and dates that may stand above a table. */
+const mostAbove = 9;
 
-/** Whether each of the first lines has the same number of a delimiter, and at least one. */
+/**
+ * Whether the first lines have the same number of a delimiter, and at least one; titles may stand above them where the line after those names
+ * columns.
+ */
 function isTable(text: string, delimiter: string): boolean {
-  const counts: number[] = [];
+  const rows: string[][] = [];
   eachLine(text, (line) => {
-    if (line.trim() !== '') counts.push(Papa.parse<string[]>(line, { delimiter }).data[0]?.length ?? 1);
-    return counts.length < linesLookedAt;
+    if (line.trim() !== '') rows.push(Papa.parse<string[]>(line, { delimiter }).data[0] ?? ['']);
+    return rows.length < linesLookedAt;
   });
-  return counts.length > 1 && counts.every((count) => count === counts[0] && count > 1);
+  const width = rows.at(-1)?.length ?? 1;
+  const begins = rows.findLastIndex((row) => row.length !== width) + 1;
+  if (width < 2 || rows.length - begins < 2 || begins > mostAbove) return false;
+  return begins === 0 || meaningsOfHeadings(rows[begins]!).filter((meaning) => meaning !== 'ignore').length > 1;
 }
 
 /** Takes each line, until one is answered with false. Of each sign that breaks lines the next place is kept: none is looked for twice. */

@@ -16,6 +16,7 @@ import { offer } from '../plan/records/offer';
 import { place } from '../plan/records/place';
 import { setAside } from '../plan/records/set-aside';
 import { slotWord } from '../plan/records/slot-word';
+import { report, reportRow } from '../plan/records/report';
 import { seenRival } from '../plan/records/seen-rival';
 import { wordKind } from '../plan/records/word-kind';
 import { wordVerdict } from '../plan/records/word-verdict';
@@ -102,6 +103,7 @@ export const planFileSchema = z.strictObject({
   wordVerdicts: list(wordVerdict.omit(noPlace)).default([]),
   wordKinds: list(wordKind.omit(noPlace)).default([]),
   rivals: list(seenRival.omit(noPlace), 200).default([]),
+  reports: list(report.omit(noPlace).extend({ rows: list(reportRow.omit({ ...noPlace, reportId: true })) }), 500).default([]),
   finds: list(fileFind),
   /** `record` is a path such as `campaigns/0/groups/1/ads/0/headlines/2`, or empty for the plan as a whole. */
   setAside: list(setAside.omit({ id: true }).extend({ record: z.string().max(200) }), 20_000),

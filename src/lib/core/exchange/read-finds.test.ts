@@ -1,13 +1,14 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { ruleSet } from '../rules/rule-set';
-import { incomingFinds, readPastedFinds, type ColumnMeaning } from './read-finds';
+import type { ColumnMeaning } from './list-columns';
+import { incomingFinds, readPastedFinds } from './read-finds';
 import { eachRow, type ListText } from './list-text';
 import { monthOfHeading } from './month-names';
 import { readSearches } from './read-searches';
 
 const read = (text: string, { currency = 'GBP', standing = [] as string[], chosen = undefined as ColumnMeaning[] | undefined } = {}) =>
-  readPastedFinds(text, { currency, refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set(standing) }, chosen);
+  readPastedFinds(text, { currency, refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set(standing) }, { meanings: chosen });
 const fresh = (text: string, options = {}) => read(text, options).lines.filter(({ isNew }) => isNew);
 
 describe('pasted lines', () => {
@@ -105,10 +106,10 @@ describe('pasted tables', () => {
   });
 
   it('recognises columns by their headings, in whatever order', () => {
-    const { hasHeading, columns, lines } = read(
+    const { headingLine, columns, lines } = read(
       'Searches a month\tKeyword\tTop bid (high)\tTop bid (low)\n1K–10K\tpiano tuning\t£2.40\t£0.85',
     );
-    expect(hasHeading).toBe(true);
+    expect(headingLine).toBe(1);
     expect(columns.map(({ meaning }) => meaning)).toEqual(['searches', 'keyword', 'bid-high', 'bid-low']);
     expect(lines).toHaveLength(1);
     expect(lines[0]).toMatchObject({ text: 'piano tuning', searchesLow: 1000, searchesHigh: 10_000, bidLowMinor: 85, bidHighMinor: 240 });

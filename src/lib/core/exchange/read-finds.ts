@@ -3,7 +3,8 @@ import type { Figures, Verdict } from '../plan/records/find';
 import { noFigures } from '../market/find-figures';
 import type { IncomingFind } from '../research/merge-finds';
 import { eachRow, listTextOf, type ListText } from './list-text';
-import { monthOfHeading } from './month-names';
+import { isMonth, isReport, monthMeanings, understandColumns, type ColumnMeaning, type NumberedRow } from './list-columns';
+import { findReportDates, isTotal, readReportFigures, type ReportFigures } from './report-rows';
 import { shapeOfRows } from './sheet-shape';
 import { readSearches } from './read-searches';
 import { readKeyword, type KeywordNote, type MatchType } from '../keywords/read-keyword';
@@ -22,6 +23,8 @@ export interface PastedLine {
   bidHighMinor: number | null;
   /** Searches of the months January to December; none where not all are told. */
   months: number[];
+  /** What a report counted for it. */
+  report?: ReportFigures;
   notes: (KeywordNote | { code: 'twice'; firstLine: number } | { code: 'in-plan' } | { code: 'figure-unread'; text: string })[];
   /** Whether it becomes a find. */
   isNew: boolean;
@@ -46,7 +49,14 @@ export interface PastedFinds {
   lines: PastedLine[];
   counts: { lines: number; fresh: number; known: number; noted: number };
   columns: { heading: string; meaning: ColumnMeaning }[];
-  hasHeading: boolean;
+  /** The line of the heading row; null: there is none. */
+  headingLine: number | null;
+  /** The first lines, among which the heading row can be chosen. */
+  firstLines: { line: number; text: string }[];
+  /** Lines of a report; none where it is no report. */
+  reportRows: (ReportFigures & { text: string })[];
+  /** The days that lines above a report's headings tell. */
+  dates: { from: string; until: string } | null;
   /** What files of the same kind have in common. */
   shape: string;
   listed: ListedFinds;
@@ -55,13 +65,6 @@ export interface PastedFinds {
 /** Lines that are shown before they come in. */
 const mostLinesShown = 200;
 
-/** What a column of pasted text holds. */
-export const columnMeanings = ['keyword', 'searches', 'bid-low', 'bid-high', 'ignore'] as const;
-/** A column of one month's searches, January as 1. */
-export type MonthMeaning = `month-${number}`;
-export type ColumnMeaning = (typeof columnMeanings)[number] | MonthMeaning;
-export const monthMeanings = Array.from({ length: 12 }, (_, month): MonthMeaning => `month-${month + 1}`);
-
 interface ReadContext {
   currency: string;
   refusedSigns: ReadonlySet<string>;
@@ -69,82 +72,59 @@ interface ReadContext {
   standing: ReadonlySet<string>;
 }
 
-const headings: [ColumnMeaning, RegExp][] = [
-  ['keyword', /keyword|find|term|search word|søkeord|phrase/i],
-  ['searches', /search|volume|month|impression|søk/i],
-  ['bid-low', /low|min|from|lav/i],
-  ['bid-high', /high|max|bid|cpc|cost|price|høy|bud/i],
-];
-
-function meaningsOf(rows: readonly (readonly string[])[], currency: string): { meanings: ColumnMeaning[]; hasHeading: boolean } {
-  const [first = [], second = []] = rows;
-  const hasFigures = (row: readonly string[]) => row.some((cell, index) => index > 0 && /\d/.test(cell));
-  const hasHeading = first.length > 1 && !hasFigures(first) && (hasFigures(second) || first.some((cell) => headings[0]![1].test(cell)));
-  const taken = new Set<ColumnMeaning>();
-  const take = (meaning: ColumnMeaning | undefined) => {
-    if (!meaning || taken.has(meaning)) return 'ignore';
-    taken.add(meaning);
-    return meaning;
-  };
-  if (hasHeading)
-    return {
-      hasHeading,
-      meanings: first.map((cell) => {
-        const month = monthOfHeading(cell);
-        if (month !== null) return monthMeanings[month]!;
-        return take(headings.find(([name, pattern]) => !taken.has(name) && pattern.test(cell))?.[0]);
-      }),
-    };
-  const meanings =
-    second.length > 1 || first.length > 1 ? first.map((cell, index) => guess(cell, index, currency, taken, take)) : [take('keyword')];
-  return { hasHeading, meanings };
-}
-
-function guess(
-  cell: string,
-  index: number,
-  currency: string,
-  taken: ReadonlySet<ColumnMeaning>,
-  take: (meaning: ColumnMeaning | undefined) => ColumnMeaning,
-) {
-  if (index === 0) return take('keyword');
-  if (!taken.has('searches') && readSearches(cell) && !/[.,]\d{2}$|\p{Sc}/u.test(cell)) return take('searches');
-  if (parseAmount(cell, currency) !== null) return take(taken.has('bid-low') ? 'bid-high' : 'bid-low');
-  return 'ignore' as const;
+/** How a list is read, where that was corrected. */
+export interface ReadAsked {
+  meanings?: readonly ColumnMeaning[] | undefined;
+  /** The line of the heading row; null: there is none. */
+  headingLine?: number | null | undefined;
 }
 
 /** Reads pasted lines, or a table with or without searches and bids; duplicates and changed signs are reported by line. */
-export const readPastedFinds = (pasted: string, context: ReadContext, chosen?: readonly ColumnMeaning[]): PastedFinds =>
-  readListedFinds(listTextOf(pasted), context, chosen);
+export const readPastedFinds = (pasted: string, context: ReadContext, asked?: ReadAsked): PastedFinds =>
+  readListedFinds(listTextOf(pasted), context, asked);
 
 /** Rows by which a list is understood. */
 const rowsLookedAt = 40;
 const isFilled = (row: readonly string[]) => row.some((cell) => cell.trim() !== '');
 
 /** The same of a list whose cells are known to be parted. */
-export function readListedFinds(list: ListText, context: ReadContext, chosen?: readonly ColumnMeaning[]): PastedFinds {
-  const first: (readonly string[])[] = [];
-  eachRow(list, (row) => {
-    if (isFilled(row)) first.push(row);
+export function readListedFinds(
+  list: ListText,
+  context: ReadContext,
+  { meanings: chosen, headingLine: asked }: ReadAsked = {},
+): PastedFinds {
+  const first: NumberedRow[] = [];
+  eachRow(list, (cells, line) => {
+    if (isFilled(cells)) first.push({ cells, line });
     return first.length < rowsLookedAt;
   });
-  const { meanings: guessed, hasHeading } = meaningsOf(first, context.currency);
+  const { headingLine, headings, meanings: guessed } = understandColumns(first, context.currency, asked);
   const meanings = chosen ?? guessed;
-  const reading = new ListReading(context);
-  let [width, isHeading] = [0, hasHeading];
+  const reading = new ListReading(context, isReport(meanings));
+  let width = 0;
   eachRow(list, (row, number) => {
-    if (!isFilled(row)) return;
+    if (!isFilled(row) || (headingLine !== null && number <= headingLine)) return;
     width = Math.max(width, row.length);
-    if (!isHeading) reading.take(readLine(row, meanings, context, number));
-    isHeading = false;
+    reading.take(row, meanings, number);
   });
-  const columns = Array.from({ length: width }, (_, index) => ({
-    heading: (hasHeading && first[0]?.[index]) || '',
+  const columns = Array.from({ length: Math.max(width, headings.length) }, (_, index) => ({
+    heading: headings[index] ?? '',
     meaning: meanings[index] ?? 'ignore',
   }));
-  const shape = shapeOfRows(first, { hasHeading, currency: context.currency });
-  return { lines: reading.shown, counts: reading.counts, listed: reading.listed, columns, hasHeading, shape };
+  const below = first.filter(({ line }) => headingLine === null || line >= headingLine).map(({ cells }) => cells);
+  const shape = shapeOfRows(below, { hasHeading: headingLine !== null, currency: context.currency });
+  const dates = headingLine === null ? null : findReportDates(first.filter(({ line }) => line < headingLine));
+  const { shown: lines, counts, listed, reportRows } = reading;
+  return { lines, counts, listed, reportRows, dates, columns, headingLine, firstLines: first.slice(0, 10).map(asShown), shape };
 }
+
+const asShown = ({ line, cells }: NumberedRow) => ({
+  line,
+  text: cells
+    .filter((cell) => cell.trim() !== '')
+    .join(' · ')
+    .slice(0, 80),
+});
 
 /** Lines as they are taken, one after the other: what comes in is kept by column, the lines themselves only as far as they are shown. */
 class ListReading {
@@ -159,12 +139,26 @@ class ListReading {
     months: [],
     negatives: new Set(),
   };
+  /** Lines of a report, each for the text before it; none where it is no report. */
+  readonly reportRows: (ReportFigures & { text: string })[] = [];
   private readonly firstLines = new Map<string, number>();
 
-  constructor(private readonly context: ReadContext) {}
+  constructor(
+    private readonly context: ReadContext,
+    private readonly isReport: boolean,
+  ) {}
 
-  take(line: PastedLine): void {
+  take(row: readonly string[], meanings: readonly ColumnMeaning[], number: number): void {
+    const line = readLine(row, meanings, this.context, number);
     const { listed, counts } = this;
+    // A report ends with sums, which are no searches.
+    if (this.isReport && isTotal(line.written)) return;
+    if (this.isReport && line.text !== '') {
+      const cell = (meaning: ColumnMeaning) => (row[meanings.indexOf(meaning)] ?? '').trim();
+      const unread = (text: string) => line.notes.push({ code: 'figure-unread', text });
+      line.report = readReportFigures(cell, this.context.currency, unread);
+      this.reportRows.push({ text: line.text, ...line.report });
+    }
     const firstLine = this.firstLines.get(line.text);
     if (firstLine !== undefined) line.notes.push({ code: 'twice', firstLine });
     else this.firstLines.set(line.text, line.line);
@@ -222,8 +216,6 @@ function readLine(
   };
 }
 
-const isMonth = (meaning: ColumnMeaning): meaning is MonthMeaning => meaning.startsWith('month-');
-
 /** The twelve months of a row; of several years the middle of each month. None where a month is missing. */
 function readMonths(row: readonly string[], meanings: readonly ColumnMeaning[]): number[] {
   const months = monthMeanings.map((meaning) => {
@@ -236,7 +228,7 @@ function readMonths(row: readonly string[], meanings: readonly ColumnMeaning[]):
 /** What comes in of a list, as finds on their way in, one after the other; marked negatives come blocked. */
 export function* incomingFinds(
   { texts, searchesLow, searchesHigh, bidLowMinor, bidHighMinor, months, negatives }: ListedFinds,
-  { source, verdict, on, isMeasured = false }: { source: string; verdict: Verdict; on: string; isMeasured?: boolean },
+  { source, verdict, on }: { source: string; verdict: Verdict; on: string },
 ): Iterable<IncomingFind> {
   for (const [at, text] of texts.entries()) {
     const figures: Figures = {
@@ -248,7 +240,7 @@ export function* incomingFinds(
       months: months[at] ?? noFigures.months,
       figuresOf: '',
       figuresOn: on,
-      figuresKind: isMeasured ? 'measured' : noFigures.figuresKind,
+      figuresKind: noFigures.figuresKind,
       figuresFrom: source,
     };
     const judged = negatives.has(at) ? ('block' as const) : verdict;

@@ -73,6 +73,10 @@ class PlanFileWriter {
       wordVerdicts: this.noted(inOrder(book.wordVerdict), 'wordVerdicts').map((row) => without(row, 'id', 'position')),
       wordKinds: this.noted(inOrder(book.wordKind), 'wordKinds').map((row) => without(row, 'id', 'position')),
       rivals: this.noted(inOrder(book.seenRival), 'rivals').map((row) => without(row, 'id', 'position')),
+      reports: this.noted(inOrder(book.report), 'reports').map((row) => ({
+        ...without(row, 'id', 'position'),
+        rows: childrenOf(book.reportRow, 'reportId', row.id).map((one) => without(one, 'id', 'position', 'reportId')),
+      })),
       finds: this.noted(inOrder(book.find), 'finds').map((row) => ({
         ...without(row, 'id', 'position', 'wordVerdictId'),
         ...this.wordVerdictOf(row),

@@ -18,6 +18,11 @@ export const findOrders = [
   'newest figures',
   'surest first',
   'least sure first',
+  'most clicks',
+  'most impressions',
+  'most spent',
+  'most conversions',
+  'most value',
 ] as const;
 export type FindOrder = (typeof findOrders)[number];
 /** The order in which finds stand at first. */

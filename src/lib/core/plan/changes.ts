@@ -35,6 +35,7 @@ export const stepNames = [
   'rules-applied',
   'keys-changed',
   'rivals-read-in',
+  'report-read-in',
 ] as const;
 export type StepName = (typeof stepNames)[number];
 

@@ -22,6 +22,7 @@ import { offer } from './records/offer';
 import { patternList } from './records/pattern-list';
 import { place } from './records/place';
 import { plan } from './records/plan';
+import { report, reportRow } from './records/report';
 import { ruleSet } from './records/rule-set';
 import { seenRival } from './records/seen-rival';
 import { setAside } from './records/set-aside';
@@ -54,6 +55,8 @@ export const recordSchemas: Readonly<Record<RecordName, z.ZodObject>> = {
   wordVerdict,
   wordKind,
   seenRival,
+  report,
+  reportRow,
   find,
   group,
   keyword,

@@ -22,6 +22,7 @@ import type { Offer } from './records/offer';
 import type { PatternList } from './records/pattern-list';
 import type { Place } from './records/place';
 import type { Plan } from './records/plan';
+import type { Report, ReportRow } from './records/report';
 import type { RuleSetRow } from './records/rule-set';
 import type { SeenRival } from './records/seen-rival';
 import type { SetAside } from './records/set-aside';
@@ -54,6 +55,8 @@ export interface RecordTypes {
   wordVerdict: WordVerdict;
   wordKind: WordKind;
   seenRival: SeenRival;
+  report: Report;
+  reportRow: ReportRow;
   find: Find;
   group: Group;
   keyword: Keyword;
@@ -110,6 +113,8 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
   wordVerdict: { stream: 'plan', parents: {} },
   wordKind: { stream: 'plan', parents: {}, unique: ['word'] },
   seenRival: { stream: 'plan', parents: {}, unique: ['name'] },
+  report: { stream: 'plan', parents: {} },
+  reportRow: { stream: 'plan', parents: { reportId: 'report' } },
   find: {
     stream: 'plan',
     parents: {},

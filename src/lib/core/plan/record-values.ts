@@ -32,6 +32,7 @@ export const laterFind = {
   isMisspelling: false,
   otherFigures: [] as Figures[],
   alsoFrom: [] as string[],
+  broughtBy: '',
 } as const satisfies Partial<Find>;
 
 /** The kinds of words that searches hold. */

@@ -9,6 +9,7 @@ export interface IncomingRow extends Figures {
   text: string;
   source: string;
   isMisspelling: boolean;
+  broughtBy: string;
   verdict: Verdict | null;
 }
 
@@ -27,10 +28,11 @@ export interface BroughtIn extends IncomingCounts {
   revision: number;
 }
 
-const asRow = ({ text, source, figures, isMisspelling = false, verdict }: IncomingFind): IncomingRow => ({
+const asRow = ({ text, source, figures, isMisspelling = false, broughtBy = '', verdict }: IncomingFind): IncomingRow => ({
   text,
   source,
   isMisspelling,
+  broughtBy,
   verdict: verdict ?? null,
   ...(figures ?? noFigures),
 });

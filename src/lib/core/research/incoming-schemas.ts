@@ -9,6 +9,7 @@ const incomingRow = figures.extend({
   text: find.shape.text,
   source: find.shape.source,
   isMisspelling: z.boolean(),
+  broughtBy: find.shape.broughtBy.default(''),
   verdict: z.enum(verdicts).nullable(),
 });
 
@@ -36,6 +37,6 @@ export const incomingPack = z
   .pipe(z.array(incomingRow))
   .transform((rows) => rows.map(fromRow));
 
-function fromRow({ text, source, isMisspelling, verdict, ...told }: IncomingRow): IncomingFind {
-  return { text, source, isMisspelling, figures: told satisfies Figures, ...(verdict !== null && { verdict }) };
+function fromRow({ text, source, isMisspelling, broughtBy, verdict, ...told }: IncomingRow): IncomingFind {
+  return { text, source, isMisspelling, broughtBy, figures: told satisfies Figures, ...(verdict !== null && { verdict }) };
 }

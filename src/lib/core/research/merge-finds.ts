@@ -16,6 +16,8 @@ export interface IncomingFind {
   figures: Figures | null;
   source: string;
   isMisspelling?: boolean;
+  /** The term that brought it. */
+  broughtBy?: string;
   /** Where it comes judged. */
   verdict?: Verdict;
 }
@@ -62,9 +64,10 @@ class StandingWords {
 }
 
 /** Fields of a find that stands already, with what came again. */
-function joined(find: Find, { figures, source }: IncomingFind, key: string): Partial<Find> | null {
+function joined(find: Find, { figures, source, broughtBy = '' }: IncomingFind, key: string): Partial<Find> | null {
   const isNewSource = source !== '' && source !== find.source && !find.alsoFrom.includes(source);
   const fields: Partial<Find> = {
+    ...(find.broughtBy === '' && broughtBy !== '' && { broughtBy }),
     ...(isNewSource && { alsoFrom: [...find.alsoFrom, source].slice(0, mostSources) }),
     ...(figures && isKnown(figures) && withFigures(find, figures, key)),
   };
@@ -93,6 +96,7 @@ function freshFind(one: IncomingFind, rule: WordVerdict | null, { id, position }
     figuresFrom: figures.figuresFrom,
     otherFigures: laterFind.otherFigures,
     alsoFrom: laterFind.alsoFrom,
+    broughtBy: one.broughtBy ?? laterFind.broughtBy,
     reason: rule?.reason ?? null,
     wordVerdictId: rule?.id ?? null,
     proposed: '',

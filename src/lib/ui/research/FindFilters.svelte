@@ -14,6 +14,16 @@
       isText: false,
     },
     { says: 'words ≤', value: list.longest || '', set: (text: string) => list.filter({ longest: Number(text) || 0 }), isText: false },
+    ...(list.reported.size > 0
+      ? [
+          {
+            says: 'clicks ≥',
+            value: list.clicksAtLeast || '',
+            set: (text: string) => list.filter({ clicksAtLeast: Number(text) || 0 }),
+            isText: false,
+          },
+        ]
+      : []),
   ]);
 </script>
 

@@ -71,6 +71,7 @@
       `${figuresKindWords[find.figuresKind]}${find.figuresFrom ? `, ${find.figuresFrom}` : ''}${find.figuresOn ? `, ${wordDate(find.figuresOn)}` : ''}${research.figures.isFromElsewhere(find) ? ', other places' : ''}`,
     )}
     {@render fact('From', [find.source, ...find.alsoFrom].filter(Boolean).join(', ') || '–')}
+    {#if find.broughtBy}{@render fact('Brought by', find.broughtBy)}{/if}
     {@render fact('In the plan', inGroups.join(', ') || 'no')}
     {#if find.swappedFrom}{@render fact('Was', find.swappedFrom)}{/if}
   </dl>

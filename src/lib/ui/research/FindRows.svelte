@@ -41,8 +41,29 @@
   const standing = (find: Find) =>
     groupsByText.get(find.text)?.join(', ') ??
     (research.lexicon.read(find.text).some(({ kind }) => kind === 'other-place') ? 'outside the places' : '');
+  const amount = (minor: number | null | undefined) => (minor == null ? '–' : writeAmount(minor, research.desk.currency));
+  const counted = (count: number | null | undefined) => (count == null ? '–' : count.toLocaleString('en-GB'));
+  /** What reports counted, in the columns that show it. */
+  function reportCell(find: Find, name: FindColumnName): string | null {
+    const sum = list.reported.get(find.text);
+    switch (name) {
+      case 'clicks':
+      case 'impressions':
+      case 'conversions':
+        return counted(sum?.[name]);
+      case 'cost':
+        return amount(sum?.costMinor);
+      case 'average-cost':
+        return amount(sum?.averageCostMinor);
+      case 'value':
+        return amount(sum?.valueMinor);
+      default:
+        return null;
+    }
+  }
   function plainCell(find: Find, name: FindColumnName): string {
     if (name === 'standing') return standing(find);
+    if (name === 'brought-by') return find.broughtBy;
     if (name === 'source') return [find.source, ...find.alsoFrom].filter(Boolean).join(', ');
     if (name === 'reason') return find.reason ? reasonWords[find.reason] : '';
     if (name === 'figures') return find.figuresOn ? `${figuresKindWords[find.figuresKind]}, ${wordDate(find.figuresOn)}` : '';
@@ -71,6 +92,7 @@
   {:else if name === 'months'}<Months months={find.months} />
   {:else if name === 'bid'}<span class="truncate text-end font-mono text-[12.5px] font-normal">{bids(find)}</span>
   {:else if name === 'verdict'}<span class="truncate"><VerdictSign verdict={find.verdict} /></span>
+  {:else if reportCell(find, name) !== null}<span class="text-end font-mono text-[12.5px] font-normal">{reportCell(find, name)}</span>
   {:else if name === 'words'}<span class="text-end font-mono text-[12.5px] font-normal">{wordsOf(find.text).length}</span>
   {:else}<span class="truncate font-normal text-ink-2">{plainCell(find, name)}</span>{/if}
 {/snippet}

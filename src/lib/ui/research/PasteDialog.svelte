@@ -1,8 +1,9 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
   import { writeAmount } from '$lib/core/budget/money';
-  import { columnMeanings, monthMeanings, type ColumnMeaning } from '$lib/core/exchange/read-finds';
+  import { columnMeanings, isReport, monthMeanings, type ColumnMeaning } from '$lib/core/exchange/list-columns';
   import { inOrder } from '$lib/core/plan/book';
+  import { mostReportRows, takeReport } from '$lib/core/research/take-report';
   import { countOf, monthNames } from '$lib/wording/texts';
   import { wordPasteNote } from '$lib/wording/paste-notes';
   import type { ListSource } from '$lib/workers/list.worker';
@@ -23,7 +24,10 @@
   let pasted = $state('');
   let chosen = $state.raw<ColumnMeaning[] | null>(null);
   let keepsAtOnce = $state(false);
-  let isMeasured = $state(false);
+  /** The line of the heading row where it was corrected, null for none. */
+  let headingLine = $state<number | null | undefined>(undefined);
+  /** The days of a report, as typed; null: as the report tells them. */
+  let days = $state.raw<{ from: string; until: string } | null>(null);
   /** A file in the stead of what is pasted. */
   let file = $state.raw<File | null>(null);
   let failure = $state('');
@@ -40,7 +44,7 @@
     // What comes in meanwhile is what was read.
     if (isTaking) return;
     const standing = inOrder(desk.book.find).map(({ text }) => text);
-    const asked = { source, standing, meanings, currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns };
+    const asked = { source, standing, meanings, headingLine, currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns };
     untrack(() => reader.ask(asked));
   });
   const meaningWords: Record<string, string> = {
@@ -49,8 +53,18 @@
     searches: 'searches a month',
     'bid-low': 'low bid',
     'bid-high': 'high bid',
+    group: 'group',
+    clicks: 'clicks',
+    impressions: 'impressions',
+    cost: 'cost in all',
+    'average-cost': 'cost a click',
+    conversions: 'conversions',
+    value: 'their value',
     ignore: 'leave out',
   };
+  const isOfReport = $derived(read !== null && isReport(read.columns.map(({ meaning }) => meaning)));
+  const told = $derived(days ?? read?.dates ?? { from: '', until: '' });
+  const tooLong = $derived(isOfReport && (read?.reportCount ?? 0) > mostReportRows);
   const range = (low: number | null, high: number | null, write: (value: number) => string) =>
     low === null ? '' : low === high || high === null ? write(low) : `${write(low)}–${write(high)}`;
 
@@ -67,6 +81,8 @@
   function chooseFile(next: File | null) {
     file = next;
     chosen = null;
+    headingLine = undefined;
+    days = null;
     failure = '';
   }
 
@@ -74,6 +90,16 @@
   function remember(shape: string, columns: readonly ColumnMeaning[]) {
     if (remembered) desk.workspace.set('sheetReading', remembered.id, { meanings: [...columns] });
     else desk.workspace.add('sheetReading', { id: newId(), shape, meanings: [...columns] });
+  }
+
+  /** A report's lines stand as they are, beside the finds of their texts. */
+  async function takeIn(name: string): Promise<{ fresh: number; known: number }> {
+    const rows = await reader.reportRows();
+    const report = { name, on: desk.today, from: told.from || null, until: told.until || null, rows };
+    const { change, fresh, known } = takeReport(desk.plan, report, { key: research.figures.key, newId });
+    const refusal = desk.make(change);
+    if (refusal) throw new Error('The report was not brought in.');
+    return { fresh, known };
   }
 
   async function take() {
@@ -86,9 +112,10 @@
         source: file?.name.slice(0, 200) ?? 'pasted',
         verdict: keepsAtOnce ? ('keep' as const) : ('open' as const),
         on: desk.today,
-        isMeasured,
       };
-      const { fresh, known } = await desk.bringIn(await reader.pack({ id: newId(), key: research.figures.key, name: 'pasted' }, marks));
+      const { fresh, known } = isOfReport
+        ? await takeIn(marks.source)
+        : await desk.bringIn(await reader.pack({ id: newId(), key: research.figures.key, name: 'pasted' }, marks));
       if (chosen !== null) remember(read.shape, chosen);
       shell.announce(`${countOf(fresh, 'find')} brought in${known > 0 ? `, ${known.toLocaleString('en-GB')} known before` : ''}.`);
       pasted = '';
@@ -126,16 +153,9 @@
       /></label
     >
     {#if file}<span
-        >{file.name}{reader.failure
-          ? '.'
-          : reader.isBusy || !read
-            ? ' is read …'
-            : `, ${countOf(counts.lines + Number(read.hasHeading), 'row')}.`}
+        >{file.name}{reader.failure ? '.' : reader.isBusy || !read ? ' is read …' : `, ${countOf(counts.lines, 'row')}.`}
         <Button kind="link" onclick={() => chooseFile(null)}>Leave it</Button></span
       >{/if}
-    <label class="flex items-center gap-1.5"
-      ><input type="checkbox" class="rounded-sm text-act" bind:checked={isMeasured} /> a search terms report: its figures are measured</label
-    >
   </p>
   {#if failure || reader.failure}<p class="text-madder" role="alert">{failure || reader.failure}</p>{/if}
   {#if read && counts.lines > 0 && !reader.failure}
@@ -148,6 +168,40 @@
       {#if remembered && chosen === null}<p class="text-ink-2">
           {isGuessing ? 'Read anew.' : 'Read as you corrected it the last time.'}
           <Button kind="link" onclick={() => (isGuessing = !isGuessing)}>{isGuessing ? 'As the last time' : 'Read it anew'}</Button>
+        </p>{/if}
+      <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <label class="flex items-center gap-1.5"
+          ><span class="text-ink-2">Headings stand in</span>
+          <select
+            class="h-[26px] max-w-72 rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[12.5px]"
+            value={String(read.headingLine)}
+            onchange={(event) => {
+              headingLine = event.currentTarget.value === 'null' ? null : Number(event.currentTarget.value);
+              chosen = null;
+            }}
+          >
+            <option value="null">no line</option>
+            {#each read.firstLines as { line, text } (line)}<option value={String(line)}>line {line}: {text}</option>{/each}
+          </select></label
+        >
+        {#if isOfReport}
+          <span class="font-semibold text-act">Read as a report: what it counted stands beside the finds.</span>
+          {#each ['from', 'until'] as const as end (end)}
+            <label class="flex items-center gap-1.5"
+              ><span class="text-ink-2">{end}</span>
+              <input
+                type="date"
+                class="h-[26px] rounded border border-field bg-sheet px-1.5 py-0 text-[12.5px]"
+                value={told[end]}
+                onchange={(event) => (days = { ...told, [end]: event.currentTarget.value })}
+              /></label
+            >
+          {/each}
+        {/if}
+      </div>
+      {#if tooLong}<p class="text-madder" role="alert">
+          {read.reportCount.toLocaleString('en-GB')} lines; a report comes in with at most {mostReportRows.toLocaleString('en-GB')}. Leave
+          out those without clicks.
         </p>{/if}
       <div class="flex max-h-32 flex-wrap items-end gap-x-3 gap-y-1 overflow-y-auto" role="group" aria-label="What the columns hold">
         {#each read.columns as column, index (index)}
@@ -171,8 +225,8 @@
           <tr>
             <th class="w-10 text-start font-normal">Line</th>
             {#if read.columns.length > 1}<th class="text-start font-normal">As it came</th>{/if}
-            <th class="text-start font-normal">Becomes</th><th class="text-end font-normal">Searches</th><th
-              class="ps-3 text-end font-normal whitespace-nowrap">Bid, {desk.currency}</th
+            <th class="text-start font-normal">Becomes</th><th class="text-end font-normal">{isOfReport ? 'Clicks' : 'Searches'}</th><th
+              class="ps-3 text-end font-normal whitespace-nowrap">{isOfReport ? 'Cost' : 'Bid'}, {desk.currency}</th
             ><th class="ps-3 text-start font-normal">Notes</th>
           </tr>
         </thead>
@@ -183,10 +237,16 @@
               {#if read.columns.length > 1}<td class="max-w-40 truncate pe-3 text-ink-2" title={line.written}>{line.written}</td>{/if}
               <td class="pe-3">{line.negative ? '− ' : ''}{line.text}</td>
               <td class="text-end font-mono text-[12px] whitespace-nowrap"
-                >{range(line.searchesLow, line.searchesHigh, (value) => value.toLocaleString('en-GB'))}</td
+                >{line.report
+                  ? (line.report.clicks?.toLocaleString('en-GB') ?? '')
+                  : range(line.searchesLow, line.searchesHigh, (value) => value.toLocaleString('en-GB'))}</td
               >
               <td class="text-end font-mono text-[12px] whitespace-nowrap"
-                >{range(line.bidLowMinor, line.bidHighMinor, (value) => writeAmount(value, desk.currency))}</td
+                >{line.report
+                  ? line.report.costMinor === null
+                    ? ''
+                    : writeAmount(line.report.costMinor, desk.currency)
+                  : range(line.bidLowMinor, line.bidHighMinor, (value) => writeAmount(value, desk.currency))}</td
               >
               <td class="ps-3 text-[12px] text-ochre">{line.notes.map(wordPasteNote).join('; ')}</td>
             </tr>
@@ -203,8 +263,10 @@
       ><input type="checkbox" class="rounded-sm text-act" bind:checked={keepsAtOnce} /> keep them all at once</label
     >
     <Button onclick={() => (open = false)}>Not now</Button>
-    <Button kind="act" disabled={reader.isBusy || isTaking || reader.failure !== '' || counts.fresh + counts.known === 0} onclick={take}
-      >{isTaking ? 'Bringing in' : 'Bring in'} {countOf(counts.fresh, 'find')}</Button
+    <Button
+      kind="act"
+      disabled={reader.isBusy || isTaking || tooLong || reader.failure !== '' || counts.fresh + counts.known === 0}
+      onclick={take}>{isTaking ? 'Bringing in' : 'Bring in'} {countOf(counts.fresh, 'find')}</Button
     >
   {/snippet}
 </Dialog>

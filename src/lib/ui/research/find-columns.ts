@@ -21,6 +21,13 @@ export const findColumns = {
   source: { says: 'From', width: 110, orders: ['by source'] },
   reason: { says: 'Blocked as', width: 120, orders: ['by reason'] },
   figures: { says: 'Figures', width: 110, orders: ['newest figures'] },
+  'brought-by': { says: 'Brought by', width: 110, orders: [] },
+  clicks: { says: 'Clicks', width: 60, isFigure: true, orders: ['most clicks'] },
+  impressions: { says: 'Impressions', width: 84, isFigure: true, orders: ['most impressions'] },
+  cost: { says: 'Cost', width: 72, isFigure: true, orders: ['most spent'] },
+  'average-cost': { says: 'Cost a click', width: 84, isFigure: true, orders: [] },
+  conversions: { says: 'Conversions', width: 84, isFigure: true, orders: ['most conversions'] },
+  value: { says: 'Value', width: 72, isFigure: true, orders: ['most value'] },
 } as const satisfies Record<string, FindColumn>;
 export type FindColumnName = keyof typeof findColumns;
 

@@ -3,6 +3,7 @@ import { usualOrder, type FindOrder } from '$lib/core/keywords/find-orders';
 import { inOrder } from '$lib/core/plan/book';
 import type { Find, Verdict } from '$lib/core/plan/records/find';
 import { intents, type Intent, type Proposal } from '$lib/core/research/propose-verdict';
+import { sumReports, type ReportSum } from '$lib/core/research/report-sums';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 
 /** The heading of an intent. */
@@ -23,6 +24,15 @@ export interface FindsRead {
   isRead: () => boolean;
 }
 
+/** Orders by what reports counted, the most first. */
+const reportOrders: Partial<Record<FindOrder, keyof ReportSum>> = {
+  'most clicks': 'clicks',
+  'most impressions': 'impressions',
+  'most spent': 'costMinor',
+  'most conversions': 'conversions',
+  'most value': 'valueMinor',
+};
+
 /** More than these are shown as one list, until they are asked for by what is wanted: headings take a reading of all. */
 const mostGrouped = 5000;
 
@@ -35,6 +45,8 @@ export class FindList {
   holdsNot = $state('');
   searchesAtLeast = $state(0);
   longest = $state(0);
+  /** Clicks that reports have to count for a find; 0: any. */
+  clicksAtLeast = $state(0);
   order = $state<FindOrder>(usualOrder);
   /** Whether finds stand under what their searchers want; null: where they are not too many. */
   private asksByIntent = $state<boolean | null>(null);
@@ -50,7 +62,9 @@ export class FindList {
   readonly counts: Readonly<Record<Verdict, number>> = $derived.by(() => {
     return { ...this.desk.finds.counts };
   });
-  private readonly filtered: readonly Find[] = $derived.by(() =>
+  /** What reports counted, by search. */
+  readonly reported: ReadonlyMap<string, ReportSum> = $derived.by(() => sumReports(this.desk.book.reportRow));
+  private readonly matched: readonly Find[] = $derived.by(() =>
     this.desk.finds.filter({
       ids: this.holders(),
       holds: this.holds,
@@ -62,8 +76,17 @@ export class FindList {
       order: this.order,
     }),
   );
-  /** By how sure the proposals are, where that is the order. */
+  private readonly filtered: readonly Find[] = $derived.by(() => {
+    const { clicksAtLeast, reported, matched } = this;
+    return clicksAtLeast === 0 ? matched : matched.filter(({ text }) => (reported.get(text)?.clicks ?? 0) >= clicksAtLeast);
+  });
+  /** By how sure the proposals are or by what reports counted, where that is the order. */
   private readonly ordered: readonly Find[] = $derived.by(() => {
+    const counted = reportOrders[this.order];
+    if (counted) {
+      const count = (find: Find) => this.reported.get(find.text)?.[counted] ?? -1;
+      return [...this.filtered].sort((a, b) => count(b) - count(a));
+    }
     const sign = this.order === 'surest first' ? -1 : this.order === 'least sure first' ? 1 : 0;
     if (sign === 0) return this.filtered;
     const sure = new Map(this.filtered.map((find) => [find, this.reading.proposalOf(find).confidence]));
@@ -112,7 +135,9 @@ export class FindList {
 
   /** Filters anew. */
   filter(
-    change: Partial<Pick<FindList, 'verdict' | 'wordKey' | 'holds' | 'holdsNot' | 'searchesAtLeast' | 'longest' | 'order' | 'byIntent'>>,
+    change: Partial<
+      Pick<FindList, 'verdict' | 'wordKey' | 'holds' | 'holdsNot' | 'searchesAtLeast' | 'longest' | 'clicksAtLeast' | 'order' | 'byIntent'>
+    >,
   ): void {
     const { byIntent, ...rest } = change;
     Object.assign(this, rest);

@@ -8,6 +8,7 @@ import { firstLanguage, groupsInOrder } from '$lib/core/plan/plan-view';
 import type { BroughtIn } from '$lib/core/research/incoming-finds';
 import { countIncoming, type IncomingCounts, type IncomingFind } from '$lib/core/research/merge-finds';
 import { findsOfPage } from '$lib/core/research/page-finds';
+import { TermFinder } from '$lib/core/research/term-finder';
 import { broadTerms } from '$lib/core/research/broad-terms';
 import { addedWords, businessOf, combineLists } from '$lib/core/research/patterns';
 import { askServer } from '../state/ask-server';
@@ -214,16 +215,18 @@ export class FindSources {
       },
       depth,
     );
-    return answered && answered.map((one) => this.incomingOf(one));
+    const byTerm = new TermFinder(terms, firstLanguage(desk.plan, undefined));
+    return answered && answered.map((one) => this.incomingOf(one, byTerm.find(one.text)));
   }
 
-  private incomingOf(one: MarketFigures): IncomingFind {
+  private incomingOf(one: MarketFigures, broughtBy: string): IncomingFind {
     const { desk, figures } = this.research;
     return {
       text: one.text,
       source: marketName,
       figures: marketFigures(one, { key: figures.key, on: desk.today, from: marketName }),
       isMisspelling: one.isMisspelling ?? false,
+      broughtBy,
     };
   }
 

@@ -1,4 +1,5 @@
-import type { ColumnMeaning } from '$lib/core/exchange/read-finds';
+import type { ColumnMeaning } from '$lib/core/exchange/list-columns';
+import type { PastedFinds } from '$lib/core/exchange/read-finds';
 import type { IncomingHead } from '$lib/core/research/incoming-finds';
 import type { IncomingMarks, ListAnswer, ListRead, ListRequest, ListSource } from '$lib/workers/list.worker';
 
@@ -9,6 +10,7 @@ interface ToRead {
   currency: string;
   refusedSigns: ReadonlySet<string>;
   meanings: readonly ColumnMeaning[] | null;
+  headingLine: number | null | undefined;
 }
 
 /** Reads lists of finds off the thread that draws: the list itself never comes here, only its first lines and what is in it. */
@@ -46,6 +48,15 @@ export class ListReader {
     });
   }
 
+  /** The lines of a report that was read. */
+  reportRows(): Promise<PastedFinds['reportRows']> {
+    return new Promise((resolve, reject) => {
+      this.post({ ask: 'report' }, (answer) =>
+        'reportRows' in answer ? resolve(answer.reportRows) : reject(new Error('failure' in answer ? answer.failure : '')),
+      );
+    });
+  }
+
   /** Ends the worker. */
   close(): void {
     this.worker.terminate();
@@ -60,7 +71,7 @@ export class ListReader {
     const next = this.waiting;
     if (this.take || !next) return;
     this.waiting = null;
-    const { source, standing, currency, refusedSigns, meanings } = next;
+    const { source, standing, currency, refusedSigns, meanings, headingLine } = next;
     const request: ListRequest = {
       ask: 'read',
       source: source === this.sent.source ? null : source,
@@ -68,6 +79,7 @@ export class ListReader {
       currency,
       refusedSigns,
       meanings,
+      headingLine,
     };
     this.sent = next;
     this.post(request, (answer) => {

@@ -47,6 +47,7 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
     wordVerdicts: [],
     wordKinds: [],
     rivals: [],
+    reports: [],
     finds: [],
     setAside: [],
   };

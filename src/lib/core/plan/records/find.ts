@@ -49,6 +49,8 @@ export const find = figures.extend({
   otherFigures: z.array(figures).max(10),
   /** Other sources that gave it as well. */
   alsoFrom: z.array(field.text.max(200)).max(20),
+  /** The term or theme that was asked for when it came; empty where none was. */
+  broughtBy: field.text.max(200),
   /** Where it came from, in a word or two. */
   source: field.text,
   position: field.position,

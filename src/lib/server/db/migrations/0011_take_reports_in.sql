@@ -1,0 +1,30 @@
+-- Reports of what was shown and clicked, line by line, beside the finds of the same text; and the term that brought a find.
+CREATE TABLE report (
+  plan_id TEXT NOT NULL,
+  id TEXT PRIMARY KEY,
+  name TEXT NOT NULL,
+  imported_on TEXT NOT NULL,
+  "from" TEXT,
+  until TEXT,
+  position INTEGER NOT NULL
+) STRICT;
+CREATE INDEX report_by_plan ON report (plan_id);
+
+CREATE TABLE report_row (
+  plan_id TEXT NOT NULL,
+  id TEXT PRIMARY KEY,
+  report_id TEXT NOT NULL REFERENCES report (id) DEFERRABLE INITIALLY DEFERRED,
+  group_name TEXT NOT NULL,
+  text TEXT NOT NULL,
+  clicks INTEGER CHECK (clicks >= 0),
+  impressions INTEGER CHECK (impressions >= 0),
+  cost_minor INTEGER CHECK (cost_minor >= 0),
+  average_cost_minor INTEGER CHECK (average_cost_minor >= 0),
+  conversions REAL CHECK (conversions >= 0),
+  value_minor INTEGER CHECK (value_minor >= 0),
+  position INTEGER NOT NULL
+) STRICT;
+CREATE INDEX report_row_by_plan ON report_row (plan_id);
+CREATE INDEX report_row_by_report ON report_row (report_id);
+
+ALTER TABLE find ADD COLUMN brought_by TEXT NOT NULL DEFAULT '';
