@@ -14,6 +14,18 @@ export const tableTitles: Readonly<Record<TableName | 'all', string>> = {
   all: 'All rows',
 };
 
+/** What no table carries, whatever its layout. */
+export const notInTables: readonly string[] = [
+  'brief',
+  'finds with their verdicts and reports',
+  'theme words and offers of groups',
+  'default match types',
+  'plan slots (they come filled in)',
+  'masters',
+  'what was set aside',
+  'versions',
+];
+
 /** What each encoding is called. */
 export const encodingNames: Readonly<Record<Encoding, string>> = {
   'utf-8': 'UTF-8',

@@ -228,9 +228,16 @@ describe('tables', () => {
 
   it('writes bids of keywords, groups and campaigns from near to far', () => {
     const own = change(clean, 'keyword', { bidMinor: 99 });
-    expect(tableOf(own, 'keywords').rows.map((cells) => cells[4])).toEqual(['0.99', '1.60', '1.60']);
+    // A keyword without a bid of its own goes out empty, unless whoever loads the table demands one.
+    expect(tableOf(own, 'keywords').rows.map((cells) => cells[4])).toEqual(['0.99', '', '']);
+    const demanding = { ...plainLayout, demandsBids: true };
+    const inherited = (book: typeof own) => makeTables(viewOf(book), [], demanding).find(({ name }) => name === 'keywords')!.rows;
+    expect(inherited(own).map((cells) => cells[4])).toEqual(['0.99', '1.60', '1.60']);
+    const none = change(change(clean, 'group', { defaultBidMinor: null }), 'campaign', { bidMinor: null });
+    expect(inherited(none)[0]?.[4]).toBe('0.01');
+    expect(makeTables(viewOf(none), [], plainLayout).find(({ name }) => name === 'groups')!.rows[0]?.[2]).toBe('');
     const far = change(change(clean, 'group', { defaultBidMinor: null }), 'campaign', { bidMinor: 111 });
-    expect(tableOf(far, 'keywords').rows[0]?.[4]).toBe('1.11');
+    expect(inherited(far)[0]?.[4]).toBe('1.11');
     expect(tableOf(far, 'groups').rows[0]?.[2]).toBe('1.11');
   });
 

@@ -103,6 +103,64 @@ describe('shipped layouts', () => {
   });
 });
 
+describe('tables that come back changed', () => {
+  const clean = bookOfFile(cleanFile);
+  /** The clean plan's tables with cells of one table exchanged. */
+  const changed = (table: string, heading: string, edit: (cell: string, row: number) => string): SheetRows[] =>
+    sheetsOf(clean, plainLayout).map((sheet) => {
+      if (sheet.name !== table) return sheet;
+      const at = sheet.rows[0]!.indexOf(heading);
+      return {
+        ...sheet,
+        rows: sheet.rows.map((cells, row) => (row === 0 ? cells : cells.map((cell, i) => (i === at ? edit(cell, row) : cell)))),
+      };
+    });
+  const readChanged = (sheets: SheetRows[]) => readTables(sheets, plainLayout, viewOf(clean), newId);
+  const take = (read: ReturnType<typeof readChanged>): Book => {
+    const decision = decide(clean, { type: 'several', name: 'tables-read-in', changes: read.changed.map((one) => one.change) }, 'plan');
+    if (!decision.ok) throw new Error(decision.refusal.code);
+    return applyEdits(clean, decision.edits);
+  };
+
+  it.each([
+    ['keywords', 'Bid', '2.15', (book: Book) => [...book.keyword.values()][0]?.bidMinor, 215],
+    ['groups', 'Default bid', '1.75', (book: Book) => [...book.group.values()][0]?.defaultBidMinor, 175],
+    ['campaigns', 'Rotation', 'better', (book: Book) => [...book.campaign.values()][0]?.rotation, 'better'],
+    ['campaigns', 'Daily budget', '10.00', (book: Book) => [...book.campaign.values()][0]?.monthlyMinor, 30_400],
+    ['places', 'Radius km', '25', (book: Book) => [...book.place.values()].find(({ campaignId }) => campaignId)?.radiusKm, 25],
+    [
+      'ads',
+      'Headline 2',
+      'A Price That Stays',
+      (book: Book) => [...book.adLine.values()].some(({ text }) => text === 'A Price That Stays'),
+      true,
+    ],
+    ['keywords', 'Match type', 'exact', (book: Book) => [...book.keyword.values()].map(({ match }) => match)[0], 'exact'],
+  ] as const)('%s: %s', (table, heading, cell, valueOf, expected) => {
+    const read = readChanged(changed(table, heading, (old, row) => (row === 1 ? cell : old)));
+    expect(read.changed).toHaveLength(1);
+    expect(read.changed[0]).toMatchObject({ after: cell, kind: table, line: 2 });
+    expect(read.counts[table]).toMatchObject({ added: 0, changed: 1 });
+    expect(read.change).toBeNull();
+    expect(valueOf(take(read))).toBe(expected);
+  });
+
+  it('a cell that is emptied is a change, the same number written otherwise is none', () => {
+    const emptied = readChanged(changed('ads', 'Headline 3', (old, row) => (row === 1 ? '' : old)));
+    expect(emptied.changed.map(({ before, after }) => [before, after])).toEqual([['Tuner at Your Door', '']]);
+    expect(take(emptied).adLine.size).toBe(clean.adLine.size - 1);
+    expect(readChanged(changed('groups', 'Default bid', () => '1.6')).changed).toEqual([]);
+  });
+
+  it('a keyword that comes with another match type beside its own is a new one', () => {
+    const sheets = sheetsOf(clean, plainLayout).map((sheet) =>
+      sheet.name === 'keywords' ? { ...sheet, rows: [...sheet.rows, sheet.rows[1]!.with(3, 'exact')], lines: [...sheet.lines, 9] } : sheet,
+    );
+    const read = readChanged(sheets);
+    expect([read.changed.length, read.counts.keywords.added]).toEqual([0, 1]);
+  });
+});
+
 describe('reading tables', () => {
   const sheet = (...rows: string[][]): SheetRows => ({ name: 'table', rows, lines: rows.map((_, index) => index + 1) });
   const read = (...rows: string[][]) => readInto(emptied(cleanFile), [sheet(...rows)], plainLayout);
@@ -113,7 +171,7 @@ describe('reading tables', () => {
       ['spring', 'Grand pianos', 'grand piano tuning', 'exact', '1.20'],
       ['spring', 'Grand pianos', 'tune a grand piano', 'broad', ''],
     );
-    expect(counts.keywords).toEqual({ rows: 2, added: 2, standing: 0, leftOut: 0 });
+    expect(counts.keywords).toEqual({ rows: 2, added: 2, changed: 0, standing: 0, leftOut: 0 });
     expect(problems.map(({ line, field, code, leftOut }) => [line, field, code, leftOut])).toEqual([
       [2, 'campaign', 'made', false],
       [2, 'group', 'made', false],
@@ -135,7 +193,7 @@ describe('reading tables', () => {
       ['spring', 'A', 'pi\u202eano', 'exact', '1', ''],
       ['spring', 'A', 'piano tuner', 'exact', '1.5', ''],
     );
-    expect(counts.keywords).toEqual({ rows: 7, added: 2, standing: 0, leftOut: 5 });
+    expect(counts.keywords).toEqual({ rows: 7, added: 2, changed: 0, standing: 0, leftOut: 5 });
     expect(problems.filter(({ code }) => code !== 'made').map(({ line, field, code, leftOut }) => [line, field, code, leftOut])).toEqual([
       [2, 'keyword', 'empty', true],
       [3, 'campaign', 'empty', true],

@@ -72,6 +72,7 @@ describe('a layout learned from a sample', () => {
       matchPhrase: 'Wortgruppe',
       matchNegative: 'Negativ {match}',
       decimal: 'comma',
+      demandsBids: true,
     });
     const layout = makeLearnedLayout({ ...plainLayout, id: 'own', name: 'Own' }, learned, file, new Map());
     expect(layoutSchema.parse(layout)).toEqual(layout);

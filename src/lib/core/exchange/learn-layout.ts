@@ -87,6 +87,16 @@ function learnKeywordMarks(cells: readonly string[]): Partial<Layout> {
   return learned;
 }
 
+/** Whether every keyword of the sample has a bid: then whoever made it demands one. */
+function learnDemand(sheet: SheetRows, columns: readonly LearnedColumn[]): Partial<Layout> {
+  const placeOf = (field: string) => columns.findIndex((column) => column.field === field);
+  const [keyword, bid, match] = [placeOf('keyword'), placeOf('bid'), placeOf('match')];
+  if (keyword < 0 || bid < 0) return {};
+  // Negatives have none anywhere.
+  const rows = sheet.rows.slice(1).filter((row) => (row[keyword] ?? '').trim() !== '' && !negativeWord(row[match] ?? ''));
+  return rows.length === 0 ? {} : { demandsBids: rows.every((row) => (row[bid] ?? '').trim() !== '') };
+}
+
 /** The decimal sign of amounts. */
 function learnDecimal(cells: readonly string[]): Partial<Layout> {
   const commas = cells.filter((cell) => /\d,\d{1,2}(?:\D*)$/.test(cell)).length;
@@ -130,6 +140,7 @@ export function learnPatterns(sheet: SheetRows, columns: readonly LearnedColumn[
       ...learnKeywordMarks(cells(/^(?:keyword|negative)$/)),
       ...learnDecimal(cells(/^(?:bid|daily budget)$/)),
       ...(paused !== undefined && { statePaused: paused }),
+      ...learnDemand(sheet, columns),
     },
   };
 }

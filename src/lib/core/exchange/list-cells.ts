@@ -1,3 +1,4 @@
+import { writeAddress } from '../ads/address';
 import { parseAmount, writeAmount } from '../budget/money';
 import type { Layout } from '../plan/records/layout';
 import type { PriceRow } from '../plan/records/extra';
@@ -40,7 +41,7 @@ export const writePriceRows = (rows: readonly PriceRow[], layout: Layout, curren
   rows
     .map(({ text, description, priceMinor, address }) => {
       const price = priceMinor === null ? '' : writeDecimal(layout, writeAmount(priceMinor, currency));
-      return writeParts([text, description, price, address]);
+      return writeParts([text, description, price, address === '' ? '' : writeAddress(address)]);
     })
     .join(`${between.items} `);
 

@@ -1,13 +1,15 @@
 import { writeAddress } from '../ads/address';
 import { monthlyForDaily } from '../budget/split';
 import { readKeyword, type MatchType } from '../keywords/read-keyword';
-import type { Change } from '../plan/changes';
+import { childrenOf, nextPosition } from '../plan/book';
+import type { Change, SimpleChange } from '../plan/changes';
 import { readHours } from '../plan/hours';
 import type { PlanView } from '../plan/plan-view';
-import type { RecordName, RecordTypes } from '../plan/record-types';
+import type { RecordName, RecordTypes, Row as RecordRow } from '../plan/record-types';
 import { goals, biddingKinds, laterCampaign, nameOfExtra } from '../plan/record-values';
 import type { Layout } from '../plan/records/layout';
 import { formatNames } from '../rules/rule-set';
+import { sayTheSame, setFields, type ChangedField } from './changed-rows';
 import { CellReader, type TableProblem } from './cell-reader';
 import { keyOfExtra, readExtraCells } from './extra-cells';
 import { readKeywordCell, readLineCell, readMatchCell } from './layout-cells';
@@ -15,12 +17,15 @@ import { PlanAdditions } from './plan-additions';
 import { readSettingsCells } from './settings-cells';
 import { readRows, type FieldRow, type SheetReading, type SheetRows } from './read-rows';
 import { mostLines, tableNames, type TableName } from './table-fields';
+import { writeRows, type WrittenRows } from './tables';
 
 /** What became of the rows of a kind. */
 export interface TableCount {
   rows: number;
   added: number;
-  /** Stand in the plan already. */
+  /** Stand in the plan already, with other fields. */
+  changed: number;
+  /** Stand in the plan, and say the same. */
   standing: number;
   leftOut: number;
 }
@@ -30,11 +35,13 @@ export interface TablesRead {
   sheets: SheetReading[];
   counts: Record<TableName, TableCount>;
   problems: TableProblem[];
+  /** Fields that come back otherwise than they stand, to be taken one by one. */
+  changed: ChangedField[];
   /** Null where there is nothing to add. */
   change: Change | null;
 }
 
-type Outcome = 'added' | 'standing' | 'left-out';
+type Outcome = 'added' | 'changed' | 'standing' | 'left-out';
 
 const goalWords = goals.map((goal) => [goal] as const);
 const biddingWords = biddingKinds.map((kind) => [kind] as const);
@@ -48,21 +55,143 @@ const whoWords = [
   ['asking', 'also people who ask about the place'],
 ] as const;
 
-/** Reads rows of tables into a plan; what stands there already stays as it is. */
+/** Reads rows of tables into a plan; what stands there already is held against what comes. */
 class TablesReader {
   readonly cells: CellReader;
   readonly additions: PlanAdditions;
+  readonly changed: ChangedField[] = [];
+  private readonly written: WrittenRows;
+  /** Marks of the keywords that come, by group: one of them that stands is not taken for another with a new match type. */
+  private readonly marksComing = new Set<string>();
   readonly counts = Object.fromEntries(
-    tableNames.map((name) => [name, { rows: 0, added: 0, standing: 0, leftOut: 0 }]),
+    tableNames.map((name) => [name, { rows: 0, added: 0, changed: 0, standing: 0, leftOut: 0 }]),
   ) as TablesRead['counts'];
 
   constructor(
     private readonly view: PlanView,
     private readonly layout: Layout,
-    newId: () => string,
+    private readonly newId: () => string,
   ) {
     this.cells = new CellReader(layout, view.account.currency);
     this.additions = new PlanAdditions(view, newId);
+    this.written = writeRows(view, layout);
+  }
+
+  /** Looks through the keywords that come, before any is read. */
+  announce(rows: readonly FieldRow[]): void {
+    for (const row of rows) {
+      if (row.kind !== 'keywords') continue;
+      const mark = this.markOf(row, 'keyword');
+      if (mark)
+        this.marksComing.add([this.cells.text(row, 'campaign'), this.cells.text(row, 'group'), mark.match, mark.text].join('\u0000'));
+    }
+  }
+
+  /** Holds a row against the one that stands: each field that comes otherwise is a change to be taken. */
+  private against(row: FieldRow, record: RecordName, id: string, name: string): Outcome {
+    const standing = this.view.book[record].get(id) as RecordRow | undefined;
+    const before = this.written.get(row.kind)?.get(id);
+    // What this very reading has added says what it says.
+    if (!standing || !before) return 'standing';
+    const setters = this.setters[row.kind];
+    const found = Object.entries(row.cells).flatMap(([field, cell]): ChangedField[] => {
+      const set = setters(field);
+      if (!set || sayTheSame(cell, before[field] ?? '', this.layout)) return [];
+      const change = set(row, standing);
+      if (change === null) return [];
+      if (typeof change === 'string') {
+        this.cells.say(row, field, 'unfit', change);
+        return [];
+      }
+      const spot = { sheet: row.sheet, line: row.line, kind: row.kind, name, field };
+      return [{ ...spot, key: `${id} ${field}`, before: before[field] ?? '', after: cell.trim(), change }];
+    });
+    this.changed.push(...found);
+    return found.length > 0 ? 'changed' : 'standing';
+  }
+
+  /** What a field that comes otherwise makes of the row that stands, by kind; null: such a field is not taken. */
+  private readonly setters: Readonly<Record<TableName, (field: string) => Setter | null>> = {
+    campaigns: (field) => {
+      const read = campaignFields[field];
+      return read ? (row, standing) => setFields('campaign', standing, read(row, this.cells, this.layout, this.view)) : null;
+    },
+    places: (field) => {
+      const read = placeFields[field];
+      return read ? (row, standing) => setFields('place', standing, read(row, this.cells)) : null;
+    },
+    groups: (field) =>
+      field === 'bid'
+        ? (row, standing) => setFields('group', standing, { defaultBidMinor: this.cells.amount(row, 'bid') })
+        : field === 'landing page'
+          ? (row, standing) => setFields('group', standing, { landingPage: this.cells.text(row, 'landing page') })
+          : null,
+    keywords: (field) =>
+      field === 'bid'
+        ? (row, standing) => setFields('keyword', standing, { bidMinor: this.cells.amount(row, 'bid') })
+        : field === 'match' || field === 'keyword'
+          ? (row, standing) => setFields('keyword', standing, { match: this.markOf(row, 'keyword')?.match ?? standing.match })
+          : null,
+    negatives: () => null,
+    ads: (field) => this.adSetter(field),
+    extras: (field) => {
+      const key = extraFields[field];
+      if (!key) return null;
+      return (row, standing) => {
+        const read = readExtraCells(row, this.cells, this.layout, this.view.account.currency);
+        return setFields('extra', standing, { [key]: read[key] });
+      };
+    },
+  };
+
+  private adSetter(field: string): Setter | null {
+    const { cells } = this;
+    const own: Readonly<Record<string, (row: FieldRow) => Record<string, unknown>>> = {
+      master: (row) => ({ masterName: cells.text(row, 'master') }),
+      'path 1': (row) => ({ path1: cells.text(row, 'path 1') }),
+      'path 2': (row) => ({ path2: cells.text(row, 'path 2') }),
+      'landing page': (row) => ({ landingPage: cells.text(row, 'landing page') }),
+      format: (row) => ({ format: cells.word(row, 'format', formatWords, 'responsive') }),
+    };
+    const read = own[field];
+    if (read) return (row, standing) => setFields('ad', standing, read(row));
+    const [, kind, number, fixed] = /^(headline|description) (\d+)( fixed at)?$/.exec(field) ?? [];
+    if (kind !== 'headline' && kind !== 'description') return null;
+    return (row, standing) => this.lineChange(row, standing.id, { kind, index: Number(number) - 1, isPosition: fixed !== undefined });
+  }
+
+  /** A line of an ad that comes otherwise: set, added, or taken out where its cell is empty. */
+  private lineChange(
+    row: FieldRow,
+    adId: string,
+    { kind, index, isPosition }: { kind: 'headline' | 'description'; index: number; isPosition: boolean },
+  ): SimpleChange | string | null {
+    const all = childrenOf(this.view.book.adLine, 'adId', adId);
+    const line = all.filter((one) => one.kind === kind && one.text.trim() !== '')[index];
+    const fixedAt = this.cells.number(row, `${kind} ${index + 1} fixed at`);
+    const text = readLineCell(this.layout, this.cells.text(row, `${kind} ${index + 1}`));
+    if (line && isPosition) return setFields('adLine', line, { fixedAt });
+    if (isPosition) return null;
+    if (line) return text === '' ? { type: 'remove', record: 'adLine', ids: [line.id] } : setFields('adLine', line, { text });
+    const fresh = { id: this.newId(), adId, kind, text, fixedAt, position: nextPosition(all) };
+    return text === '' ? null : { type: 'add', record: 'adLine', rows: [fresh] };
+  }
+
+  /** A keyword with the match type that a row gives it; null where nothing can be read. */
+  private markOf(row: FieldRow, field: 'keyword' | 'negative'): { text: string; match: MatchType } | null {
+    const own = readKeywordCell(this.layout, this.cells.text(row, field));
+    const said = readMatchCell(this.layout, this.cells.text(row, 'match'));
+    const read = readKeyword(own.text, said?.match ?? own.match ?? 'phrase', this.view.rules.refusedKeywordSigns);
+    return read.text === '' ? null : read;
+  }
+
+  /** The one keyword of a group with this text, where it stands with another match type and does not come with its own. */
+  private findOtherMatch(row: FieldRow, groupId: string, text: string): string | null {
+    const same = childrenOf(this.view.book.keyword, 'groupId', groupId).filter((keyword) => keyword.text === text);
+    const [only] = same;
+    const names = [this.cells.text(row, 'campaign'), this.cells.text(row, 'group')];
+    const isLeft = only && same.length === 1 && !this.marksComing.has([...names, only.match, text].join('\u0000'));
+    return isLeft ? only.id : null;
   }
 
   read(row: FieldRow): void {
@@ -70,6 +199,7 @@ class TablesReader {
     count.rows++;
     const outcome = this.readers[row.kind](row);
     if (outcome === 'added') count.added++;
+    else if (outcome === 'changed') count.changed++;
     else if (outcome === 'standing') count.standing++;
     else count.leftOut++;
   }
@@ -108,7 +238,8 @@ class TablesReader {
     const { cells } = this;
     const name = this.required(row, 'campaign');
     if (name === '') return 'left-out';
-    if (this.additions.find('campaign', [name])) return 'standing';
+    const known = this.additions.find('campaign', [name]);
+    if (known) return this.against(row, 'campaign', known, name);
     const daily = cells.amount(row, 'daily budget');
     const hours = readHours(cells.text(row, 'open hours'));
     if (hours === null) cells.say(row, 'open hours', 'not-hours', cells.text(row, 'open hours'));
@@ -181,7 +312,8 @@ class TablesReader {
     const campaignId = this.campaignOf(row);
     const name = campaignId ? this.required(row, 'group') : '';
     if (!campaignId || name === '') return 'left-out';
-    if (this.additions.find('group', [campaignId, name])) return 'standing';
+    const known = this.additions.find('group', [campaignId, name]);
+    if (known) return this.against(row, 'group', known, name);
     const page = this.cells.text(row, 'landing page');
     const landingPage = page === writeAddress(this.view.brief.landingPage) ? '' : page;
     return this.addGroup(row, campaignId, name, { defaultBidMinor: this.cells.amount(row, 'bid'), landingPage }) ? 'added' : 'left-out';
@@ -195,7 +327,8 @@ class TablesReader {
     const country = cells.text(row, 'country').toUpperCase();
     const code = cells.text(row, 'region code').slice(0, 40);
     const key = [campaignId, country, code, name];
-    if (this.additions.find('place', key)) return 'standing';
+    const known = this.additions.find('place', key);
+    if (known) return this.against(row, 'place', known, name);
     const place = {
       campaignId,
       kind: cells.word(row, 'place kind', placeWords, 'city'),
@@ -230,7 +363,8 @@ class TablesReader {
     const groupId = this.groupOf(row);
     if (!groupId) return 'left-out';
     const key = [groupId, match, text];
-    if (this.additions.find('keyword', key)) return 'standing';
+    const known = this.additions.find('keyword', key) ?? this.findOtherMatch(row, groupId, text);
+    if (known) return this.against(row, 'keyword', known, text);
     const bid = this.cells.amount(row, 'bid');
     const bidMinor = bid === this.additions.bidOfGroup(groupId) ? null : bid;
     return this.add(row, 'keyword', { groupId, text, match, bidMinor }, key) ? 'added' : 'left-out';
@@ -256,7 +390,8 @@ class TablesReader {
     const groupId = this.groupOf(row);
     if (!groupId) return 'left-out';
     const name = cells.text(row, 'ad') || this.freeAdName(groupId);
-    if (this.additions.find('ad', [groupId, name])) return 'standing';
+    const known = this.additions.find('ad', [groupId, name]);
+    if (known) return this.against(row, 'ad', known, `${cells.text(row, 'group')}, ad ${name}`);
     const page = cells.text(row, 'landing page');
     const ad = {
       groupId,
@@ -304,10 +439,71 @@ class TablesReader {
     const campaignId = isOfAll ? null : this.campaignOf(row);
     if (!isOfAll && !campaignId) return 'left-out';
     const key = [campaignId, ...keyOfExtra(extra)];
-    if (this.additions.find('extra', key)) return 'standing';
+    const known = this.additions.find('extra', key);
+    if (known) return this.against(row, 'extra', known, nameOfExtra(extra));
     return this.add(row, 'extra', { campaignId, ...extra }, key) ? 'added' : 'left-out';
   }
 }
+
+type Setter = (row: FieldRow, standing: RecordRow) => SimpleChange | string | null;
+type Fields = Record<string, unknown>;
+
+/** What fields of a campaign come to, by their cells. */
+const campaignFields: Readonly<Record<string, (row: FieldRow, cells: CellReader, layout: Layout, view: PlanView) => Fields>> = {
+  goal: (row, cells, _, view) => ({ goal: cells.word(row, 'goal', goalWords, view.brief.goal) }),
+  'daily budget': (row, cells, _, view) => {
+    const daily = cells.amount(row, 'daily budget');
+    return { monthlyMinor: daily === null ? null : monthlyForDaily(daily, view.house.monthDays) };
+  },
+  bidding: (row, cells) => ({ bidding: cells.word(row, 'bidding', biddingWords, 'by-hand') }),
+  bid: (row, cells) => ({ bidMinor: cells.amount(row, 'bid') }),
+  network: (row, cells) => ({ partnerSites: cells.word(row, 'network', networkWords, 'search pages') !== 'search pages' }),
+  languages: (row, cells, _, view) => ({ languages: cells.languages(row)?.slice(0, 20) ?? [...view.brief.languages] }),
+  'who counts': (row, cells) => ({ whoCounts: cells.word(row, 'who counts', whoWords, 'there') }),
+  start: (row, cells) => ({ startsOn: cells.date(row, 'start') }),
+  end: (row, cells) => ({ endsOn: cells.date(row, 'end') }),
+  rotation: (row, cells) => ({ rotation: cells.word(row, 'rotation', rotationWords, 'even') }),
+  'open hours': (row, cells) => ({ hours: readHours(cells.text(row, 'open hours')) ?? [] }),
+  ...Object.fromEntries(
+    (
+      [
+        ['spending', 'spending'],
+        ['share of appearances', 'sharePercent'],
+        ['devices', 'devices'],
+        ['ages left out', 'agesOff'],
+        ['genders left out', 'gendersOff'],
+        ['audiences', 'audiences'],
+        ['kept off', 'placementsOff'],
+        ['tracking', 'tracking'],
+      ] as const
+    ).map(([field, key]) => [
+      field,
+      (row: FieldRow, cells: CellReader, layout: Layout, view: PlanView) => ({
+        [key]: readSettingsCells(row, cells, layout, view.brief.tracking)[key],
+      }),
+    ]),
+  ),
+};
+
+const placeFields: Readonly<Record<string, (row: FieldRow, cells: CellReader) => Fields>> = {
+  'radius km': (row, cells) => ({ radiusKm: cells.number(row, 'radius km') }),
+  use: (row, cells) => ({ excluded: cells.word(row, 'use', useWords, 'included') === 'excluded' }),
+  latitude: (row, cells) => ({ latitude: cells.number(row, 'latitude') }),
+  longitude: (row, cells) => ({ longitude: cells.number(row, 'longitude') }),
+};
+
+type ExtraCells = ReturnType<typeof readExtraCells>;
+const extraFields: Readonly<Record<string, keyof ExtraCells>> = {
+  'extra description 1': 'description1',
+  'extra description 2': 'description2',
+  address: 'address',
+  values: 'values',
+  'price rows': 'prices',
+  country: 'phoneCountry',
+  'open hours': 'hours',
+  start: 'startsOn',
+  end: 'endsOn',
+};
 
 const order = (kind: TableName) => tableNames.indexOf(kind);
 
@@ -316,11 +512,13 @@ export function readTables(sheets: readonly SheetRows[], layout: Layout, view: P
   const readings = sheets.map((sheet) => readRows(sheet, layout));
   const reader = new TablesReader(view, layout, newId);
   const rows = readings.flatMap((one) => one.rows);
+  reader.announce(rows);
   for (const row of [...rows].sort((a, b) => order(a.kind) - order(b.kind))) reader.read(row);
   return {
     sheets: readings.map(({ reading }) => reading),
     counts: reader.counts,
     problems: reader.cells.problems,
+    changed: reader.changed,
     change: reader.additions.change('tables-read-in'),
   };
 }

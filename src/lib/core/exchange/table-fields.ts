@@ -85,3 +85,16 @@ export const rowWords: Readonly<Record<TableName, string>> = {
   ads: 'ad',
   extras: 'extra',
 };
+
+/** Fields that hold amounts or counts and nothing else. */
+export const numberFields: ReadonlySet<string> = new Set([
+  'daily budget',
+  'bid',
+  'share of appearances',
+  'radius km',
+  'latitude',
+  'longitude',
+  ...(['headline', 'description'] as const).flatMap((kind) =>
+    Array.from({ length: mostLines[kind] }, (_, index) => `${kind} ${index + 1} fixed at`),
+  ),
+]);

@@ -21,7 +21,7 @@ import { HeldBack } from './held-back';
 import { losesCase, writeDecimal, writeKeywordCell, writeLineCell, writeMatchCell } from './layout-cells';
 import { columnsOf, jointHeadings, tablesOf } from './layouts';
 import { writeSettingsCells } from './settings-cells';
-import { mostLines, rowWords, type TableName } from './table-fields';
+import { mostLines, numberFields, rowWords, type TableName } from './table-fields';
 
 /** A table as it goes out, and what is held back of it. */
 export interface Table {
@@ -36,11 +36,16 @@ export interface Table {
   casesLost: number;
   /** Cells with signs that the layout's encoding cannot write. */
   unwritable: number;
+  /** Places of the columns whose cells are amounts or counts: numbers in a workbook. */
+  numbers: readonly number[];
 }
+
+/** What is written where a layout demands a bid and none is set, in minor units. */
+const smallestAmount = 1;
 
 /** What a row says, by field. */
 type Row = Readonly<Record<string, string | number | null>>;
-type Add = (row: Row, finding: Finding | null) => void;
+type Add = (row: Row, finding: Finding | null, id: string) => void;
 
 /** What the rows of a plan are made from. */
 class RowMaker {
@@ -97,6 +102,7 @@ class RowMaker {
           ...writeSettingsCells(campaign, this.layout, brief.tracking),
         },
         this.held.find(campaign.id),
+        campaign.id,
       );
   }
 
@@ -118,6 +124,7 @@ class RowMaker {
             longitude: this.number(place.longitude),
           },
           this.held.find(campaign.id),
+          place.id,
         );
   }
 
@@ -127,10 +134,11 @@ class RowMaker {
         {
           campaign: this.campaignName(group),
           group: group.name,
-          bid: this.money(groupBid(this.view, group)),
+          bid: this.money(groupBid(this.view, group) ?? (this.layout.demandsBids ? smallestAmount : null)),
           'landing page': writeAddress(group.landingPage || this.view.brief.landingPage),
         },
         this.held.find(group.campaignId, group.id),
+        group.id,
       );
   }
 
@@ -143,9 +151,10 @@ class RowMaker {
             group: group.name,
             keyword: writeKeywordCell(this.layout, keyword.text, keyword.match, false),
             match: writeMatchCell(this.layout, keyword.match, false),
-            bid: this.money(bidOf(this.view, keyword)),
+            bid: this.money(this.layout.demandsBids ? (bidOf(this.view, keyword) ?? smallestAmount) : keyword.bidMinor),
           },
           this.held.find(group.campaignId, group.id, keyword.id),
+          keyword.id,
         );
   }
 
@@ -162,6 +171,7 @@ class RowMaker {
             match: writeMatchCell(this.layout, row.match, true),
           },
           this.held.find(campaign?.id ?? null, group?.id ?? null, row.id),
+          row.id,
         );
     };
     const shared = planNegatives(view);
@@ -210,21 +220,39 @@ class RowMaker {
             'landing page': writeAddress(landingPageOf(this.view, ad)),
           },
           this.held.find(group.campaignId, group.id, ad.id),
+          ad.id,
         );
       }
   }
 
+  /** Extras by whom they belong to, those of all campaigns first: the order in which a plan file holds them too. */
   private extras(add: Add): void {
     const { book } = this.view;
-    for (const extra of inOrder(book.extra))
-      add(
-        {
-          campaign: extra.campaignId === null ? 'all campaigns' : (book.campaign.get(extra.campaignId)?.name ?? ''),
-          ...writeExtraCells(extra, this.layout, this.view.account.currency),
-        },
-        this.held.find(extra.campaignId, extra.id),
-      );
+    for (const campaign of [null, ...inOrder(book.campaign)])
+      for (const extra of childrenOf(book.extra, 'campaignId', campaign?.id ?? null))
+        add(
+          { campaign: campaign?.name ?? 'all campaigns', ...writeExtraCells(extra, this.layout, this.view.account.currency) },
+          this.held.find(extra.campaignId, extra.id),
+          extra.id,
+        );
   }
+}
+
+/** What rows that stand say in a layout's tables, by kind and id. */
+export type WrittenRows = ReadonlyMap<TableName, ReadonlyMap<string, Readonly<Record<string, string>>>>;
+
+/** Every row of a plan as the layout writes it, by field: what a table that comes back is held against. */
+export function writeRows(view: PlanView, layout: Layout): WrittenRows {
+  const maker = new RowMaker(view, layout, new HeldBack([]));
+  return new Map(
+    tablesOf(layout).map((kind) => {
+      const rows = new Map<string, Record<string, string>>();
+      maker.makers[kind]((row, _, id) =>
+        rows.set(id, Object.fromEntries(Object.entries(row).map(([field, value]) => [field, String(value ?? '')]))),
+      );
+      return [kind, rows];
+    }),
+  );
 }
 
 const emptyTable = (name: Table['name'], columns: readonly string[]): Table => ({
@@ -235,6 +263,7 @@ const emptyTable = (name: Table['name'], columns: readonly string[]): Table => (
   guarded: [],
   casesLost: 0,
   unwritable: 0,
+  numbers: [],
 });
 
 /** Puts the rows of one kind into a table, under its headings. */
@@ -254,7 +283,18 @@ function fillTable(table: Table, kind: TableName, layout: Layout, maker: RowMake
   table.casesLost += maker.casesLost - lost;
 }
 
-function guard(table: Table, { encoding }: Layout): Table {
+/** Columns in which nothing but amounts and counts stands. */
+function numbersOf(table: Table, layout: Layout): number[] {
+  return table.columns.flatMap((heading, at) => {
+    const kinds = table.name === 'all' ? tablesOf(layout) : [table.name];
+    const fields = kinds.flatMap((kind) => columnsOf(layout, kind).flatMap((column) => (column.heading === heading ? [column.field] : [])));
+    return fields.length > 0 && fields.every((field) => numberFields.has(field)) ? [at] : [];
+  });
+}
+
+function guard(table: Table, layout: Layout): Table {
+  const { encoding } = layout;
+  table.numbers = numbersOf(table, layout);
   if (encoding === 'windows-1252') table.unwritable = table.rows.flat().filter((cell) => beyondWindows1252.test(cell)).length;
   table.rows.forEach((cells, index) =>
     cells.forEach((text, at) => {

@@ -130,6 +130,7 @@ export const laterLayout = {
   clickMatch: '[[clicked-match]]',
   clickDevice: '[[clicked-device]]',
   clickAd: '[[clicked-ad]]',
+  demandsBids: false,
 } as const satisfies Partial<Layout>;
 
 /** The parts of which a campaign's name can be made. */

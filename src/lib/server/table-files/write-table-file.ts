@@ -27,7 +27,7 @@ export function encodeText(text: string, { encoding }: Pick<Layout, 'encoding'>)
 export const charsetOf = ({ encoding }: Pick<Layout, 'encoding'>) => encoding.replace('-marked', '');
 
 /** A table as delimited text: `tsv` by tabs, `csv` by the layout's own sign. */
-export function writeTextFile(table: Table, layout: Layout, ending: 'csv' | 'tsv'): Uint8Array {
+export function writeTextFile(table: Pick<Table, 'columns' | 'rows'>, layout: Layout, ending: 'csv' | 'tsv'): Uint8Array {
   const own = layout.delimiter === 'tab' ? ',' : signs[layout.delimiter];
   return encodeText(writeDelimited([table.columns, ...table.rows], ending === 'tsv' ? '\t' : own), layout);
 }
@@ -37,13 +37,25 @@ export const workbookType = 'application/vnd.openxmlformats-officedocument.sprea
 
 const mostSheetName = 31;
 
-/** Tables as one workbook, a sheet a table; every cell is text, so that nothing in it runs. */
-export async function writeWorkbook(tables: readonly Table[]): Promise<Uint8Array> {
-  const sheets = tables.map(({ name, columns, rows }) => ({
+/** What a workbook needs of a table. */
+type Sheet = Pick<Table, 'columns' | 'rows' | 'numbers'> & { name: string };
+
+/** A number as it stands in a cell of text, with either decimal sign; null where it is none. */
+const numberOf = (text: string) => (/^-?\d+(?:[.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : null);
+
+function cellOf(value: string, isNumber: boolean) {
+  if (value === '') return null;
+  const number = isNumber ? numberOf(value) : null;
+  return number === null ? { value, type: String } : { value: number, type: Number };
+}
+
+/** Tables as one workbook, a sheet a table; amounts and counts are numbers, every other cell is text, so that nothing in it runs. */
+export async function writeWorkbook(tables: readonly Sheet[]): Promise<Uint8Array> {
+  const sheets = tables.map(({ name, columns, rows, numbers }) => ({
     sheet: name.slice(0, mostSheetName),
     data: [
       columns.map((value) => ({ value, type: String, fontWeight: 'bold' as const })),
-      ...rows.map((cells) => cells.map((value) => (value === '' ? null : { value, type: String }))),
+      ...rows.map((cells) => cells.map((value, at) => cellOf(value, numbers.includes(at)))),
     ],
   }));
   return writeExcelFile(sheets).toBuffer();

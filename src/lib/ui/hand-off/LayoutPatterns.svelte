@@ -142,6 +142,16 @@
       items={choices.planNegatives}
       onedit={(planNegatives) => void edit({ planNegatives })}
     />
+    <SelectField
+      label="Bids"
+      class="w-44"
+      value={layout.demandsBids ? 'demanded' : 'own'}
+      items={[
+        { value: 'own', name: 'only those that are set' },
+        { value: 'demanded', name: 'in every row' },
+      ]}
+      onedit={(value) => void edit({ demandsBids: value === 'demanded' })}
+    />
   </div>
   <TextField
     label="Spans of hours a day at most"

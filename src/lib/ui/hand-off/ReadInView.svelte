@@ -3,11 +3,12 @@
   import { allLayouts, layoutOf } from '$lib/core/exchange/layouts';
   import { tableNames } from '$lib/core/exchange/table-fields';
   import { countOf } from '$lib/wording/texts';
-  import { tableTitles, wordLayout, wordTableProblem } from '$lib/wording/tables';
+  import { notInTables, tableTitles, wordLayout, wordTableProblem } from '$lib/wording/tables';
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
+  import ChangedFields from './ChangedFields.svelte';
   import { TablesReading } from './tables-reading.svelte';
 
   const desk = getDesk();
@@ -29,10 +30,16 @@
     field.value = '';
   };
 
+  const taken = $derived(reading.taken.length);
+  const isEmptyPlan = $derived(desk.book.campaign.size === 0);
+
   function add() {
-    const count = added;
+    const [rows, fields] = [added, taken];
     problem = reading.add();
-    if (problem === '') shell.announce(`${countOf(count, 'row')} added. Ctrl Z takes them out again.`);
+    if (problem === '')
+      shell.announce(
+        `${[rows > 0 ? `${countOf(rows, 'row')} added` : '', fields > 0 ? `${countOf(fields, 'field')} changed` : ''].filter(Boolean).join(', ')}. Ctrl Z takes it back.`,
+      );
   }
 </script>
 
@@ -72,6 +79,11 @@
     {/if}
   </div>
   <p class="pt-1 text-ink-2">{wordLayout(layout)}. Files may be CSV, TSV or XLSX in any encoding, with any delimiter.</p>
+  {#if isEmptyPlan}
+    <p class="mt-2 border-s-3 border-ochre ps-2.5">
+      Tables carry no {notInTables.join(', ')}. Reading in a plan file on the Shelf brings all of it.
+    </p>
+  {/if}
   {#each reading.failures as failure (failure)}<p class="pt-1 text-madder" role="alert">{failure}</p>{/each}
   {#if problem}<p class="pt-1 text-madder" role="alert">{problem}</p>{/if}
   {#if read}
@@ -89,12 +101,14 @@
         {/each}
       </ul>
       {#if kinds.length > 0}
-        <table class="w-[520px]">
+        <table class="w-[600px]">
           <thead class="text-ink-2">
             <tr class="border-b border-rule">
               <th class="py-1 text-start font-normal">Kind of row</th><th class="text-end font-normal">Rows</th><th
                 class="text-end font-normal">New</th
-              ><th class="text-end font-normal">Stand already</th><th class="text-end font-normal">Left out</th>
+              ><th class="text-end font-normal">Changed</th><th class="text-end font-normal">The same</th><th class="text-end font-normal"
+                >Left out</th
+              >
             </tr>
           </thead>
           <tbody class="font-mono text-[12.5px]">
@@ -104,6 +118,7 @@
                 <td class="py-1 font-serif text-[15px]">{tableTitles[kind]}</td>
                 <td class="text-end text-ink-2">{count.rows}</td>
                 <td class="text-end font-semibold">{count.added}</td>
+                <td class={`text-end ${count.changed > 0 ? 'font-semibold text-ochre' : 'text-ink-2'}`}>{count.changed || '–'}</td>
                 <td class="text-end text-ink-2">{count.standing || '–'}</td>
                 <td class={`text-end ${count.leftOut > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}>{count.leftOut || '–'}</td>
               </tr>
@@ -111,10 +126,18 @@
           </tbody>
         </table>
       {/if}
+      {#if read.changed.length > 0}<ChangedFields {reading} changed={read.changed} />{/if}
       <div class="flex items-center gap-3 py-3">
-        <Button kind="act" disabled={added === 0} onclick={add}>Add {countOf(added, 'row')} to the plan</Button>
+        <Button kind="act" disabled={added + taken === 0} onclick={add}
+          >{[
+            added > 0 || taken === 0 ? `Add ${countOf(added, 'row')}` : '',
+            taken > 0 ? `${added > 0 ? 'change' : 'Change'} ${countOf(taken, 'field')}` : '',
+          ]
+            .filter(Boolean)
+            .join(' and ')}</Button
+        >
         <Button onclick={() => reading.clear()}>Leave it</Button>
-        <span class="text-ink-2">What stands in the plan stays as it is; all of it is one step.</span>
+        <span class="text-ink-2">Nothing leaves the plan; all of it is one step.</span>
       </div>
     </section>
     {#if read.problems.length > 0}

@@ -1,4 +1,5 @@
 import { rowsOf } from '$lib/core/plan/book';
+import type { ChangedField } from '$lib/core/exchange/changed-rows';
 import type { SheetRows } from '$lib/core/exchange/read-rows';
 import type { TablesRead } from '$lib/core/exchange/read-tables';
 import type { Layout } from '$lib/core/plan/records/layout';
@@ -12,6 +13,8 @@ export class TablesReading {
   files = $state.raw<string[]>([]);
   failures = $state.raw<string[]>([]);
   read = $state.raw<TablesRead | null>(null);
+  /** Keys of changed fields that are left as they stand. */
+  left = $state.raw<ReadonlySet<string>>(new Set());
   /** What is being done, in words; empty: nothing. */
   doing = $state('');
 
@@ -40,6 +43,7 @@ export class TablesReading {
   look(layout: Layout): void {
     this.stop();
     this.read = null;
+    this.left = new Set();
     if (this.sheets.length === 0) return;
     const rows = this.sheets.reduce((sum, sheet) => sum + sheet.rows.length, 0);
     this.doing = `Looking at ${rows.toLocaleString('en-GB')} rows …`;
@@ -57,11 +61,31 @@ export class TablesReading {
     } satisfies TablesRequest);
   }
 
-  /** Adds what was read to the plan, as one step. Answers what is wrong, or nothing. */
+  toggle(key: string): void {
+    const next = new Set(this.left);
+    if (!next.delete(key)) next.add(key);
+    this.left = next;
+  }
+
+  takeAll(): void {
+    this.left = new Set();
+  }
+
+  leaveAll(): void {
+    this.left = new Set(this.read?.changed.map(({ key }) => key));
+  }
+
+  /** Changed fields that are taken. */
+  get taken(): readonly ChangedField[] {
+    return this.read?.changed.filter(({ key }) => !this.left.has(key)) ?? [];
+  }
+
+  /** Adds what was read to the plan and takes the changed fields, as one step. Answers what is wrong, or nothing. */
   add(): string {
-    const change = this.read?.change;
-    if (!change) return '';
-    const refusal = this.desk.make(change);
+    const added = this.read?.change;
+    const changes = [...(added?.type === 'several' ? added.changes : []), ...this.taken.map(({ change }) => change)];
+    if (changes.length === 0) return '';
+    const refusal = this.desk.make({ type: 'several', name: 'tables-read-in', changes });
     if (refusal) return 'The plan has changed meanwhile; look at the files once more.';
     this.clear();
     return '';

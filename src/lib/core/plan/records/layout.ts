@@ -54,6 +54,8 @@ export const layout = z.strictObject({
   liveUpper: livePattern,
   /** How many spans of hours a day may have; the plain layouts take any that a day can hold. */
   spansADay: z.int().min(1).max(24),
+  /** Whether whoever loads the tables takes no keyword or group without a bid. */
+  demandsBids: z.boolean(),
   /** How values are written that the network fills when an ad is clicked. */
   clickKeyword: word,
   clickMatch: word,

@@ -28,3 +28,6 @@ CREATE INDEX report_row_by_plan ON report_row (plan_id);
 CREATE INDEX report_row_by_report ON report_row (report_id);
 
 ALTER TABLE find ADD COLUMN brought_by TEXT NOT NULL DEFAULT '';
+
+-- Whether whoever loads tables takes no keyword or group without a bid.
+ALTER TABLE layout ADD COLUMN demands_bids INTEGER NOT NULL DEFAULT 0 CHECK (demands_bids IN (0, 1));

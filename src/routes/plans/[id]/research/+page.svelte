@@ -12,6 +12,7 @@
   import AcceptDialog from '$lib/ui/research/AcceptDialog.svelte';
   import AddFindsDialog from '$lib/ui/research/AddFindsDialog.svelte';
   import FiguresNotice from '$lib/ui/research/FiguresNotice.svelte';
+  import FindsOutDialog from '$lib/ui/research/FindsOutDialog.svelte';
   import FindMargin from '$lib/ui/research/FindMargin.svelte';
   import FindRows from '$lib/ui/research/FindRows.svelte';
   import FindFilters from '$lib/ui/research/FindFilters.svelte';
@@ -42,6 +43,7 @@
   let isAdding = $state(false);
   let isPasting = $state(false);
   let isAccepting = $state(false);
+  let isTakingOut = $state(false);
   let isKeepingIn = $state(false);
   let chosenKind = $state.raw<{ kind: WordKindName; words: readonly WordCount[] } | null>(null);
   let kindPanel = $state<KindPanel | null>(null);
@@ -198,6 +200,7 @@
           >{/if}
         {#if research.left.length > 0}<Button onclick={() => (isAccepting = true)}>Accept… <KeyCap keys={showKey(keys.accept)} /></Button
           >{/if}
+        {#if list.all.length > 0}<Button kind="quiet" onclick={() => (isTakingOut = true)}>Take out…</Button>{/if}
         {#if list.all.length > 0}<Button kind="quiet" pressed={isAboutRivals} onclick={() => (isAboutRivals = !isAboutRivals)}
             >Rivals</Button
           >{/if}
@@ -255,6 +258,7 @@
 </PlanShell>
 {#if isAdding}<AddFindsDialog {research} bind:open={isAdding} />{/if}
 {#if isPasting}<PasteDialog {research} bind:open={isPasting} ondone={() => undefined} />{/if}
+{#if isTakingOut}<FindsOutDialog {research} bind:open={isTakingOut} />{/if}
 {#if isAccepting}<AcceptDialog {research} bind:open={isAccepting} />{/if}
 <ChooseDialog
   bind:open={isKeepingIn}

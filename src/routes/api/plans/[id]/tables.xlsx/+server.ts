@@ -4,8 +4,11 @@ import { workbookType, writeWorkbook } from '$lib/server/table-files/write-table
 
 /** All tables in one workbook, a sheet a table. */
 export const GET = route(async ({ params, url, locals: { services } }) => {
-  const { view, tables } = services.plans.getTables(params.id ?? '', url.searchParams.get('layout'));
+  const { view, tables, layout } = services.plans.getTables(params.id ?? '', url.searchParams.get('layout'));
   return new Response((await writeWorkbook(tables)) as Uint8Array<ArrayBuffer>, {
-    headers: { 'content-type': workbookType, ...downloadAs(view.plan.name, '-tables.xlsx') },
+    headers: {
+      'content-type': workbookType,
+      ...downloadAs([view.plan.name, layout.name, services.plans.today(view.account.timeZone)].join(' '), '.xlsx'),
+    },
   });
 });

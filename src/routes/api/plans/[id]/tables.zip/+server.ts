@@ -6,6 +6,9 @@ import { writeArchive } from '$lib/server/table-files/write-table-file';
 export const GET = route(({ params, url, locals: { services } }) => {
   const { view, tables, layout } = services.plans.getTables(params.id ?? '', url.searchParams.get('layout'));
   return new Response(writeArchive(tables, layout) as Uint8Array<ArrayBuffer>, {
-    headers: { 'content-type': 'application/zip', ...downloadAs(view.plan.name, '-tables.zip') },
+    headers: {
+      'content-type': 'application/zip',
+      ...downloadAs([view.plan.name, layout.name, services.plans.today(view.account.timeZone)].join(' '), '.zip'),
+    },
   });
 });

@@ -1,0 +1,58 @@
+<script lang="ts">
+  import type { ChangedField } from '$lib/core/exchange/changed-rows';
+  import { tableTitles } from '$lib/wording/tables';
+  import Button from '../parts/Button.svelte';
+  import type { TablesReading } from './tables-reading.svelte';
+
+  /** Fields that come back otherwise than they stand, old beside new, to be taken one by one or all. */
+  let { reading, changed }: { reading: TablesReading; changed: readonly ChangedField[] } = $props();
+
+  const mostShown = 300;
+  const isTaken = (key: string) => !reading.left.has(key);
+</script>
+
+<section aria-label="What came back otherwise" class="mt-3">
+  <h2 class="flex items-baseline gap-3 pb-1">
+    <span class="font-semibold">What came back otherwise</span>
+    <span class="text-ink-2">{changed.length - reading.left.size} of {changed.length} taken</span>
+    <Button kind="link" onclick={() => reading.takeAll()}>Take all</Button>
+    <Button kind="link" onclick={() => reading.leaveAll()}>Leave all</Button>
+  </h2>
+  <div class="max-h-80 overflow-y-auto border-y border-rule">
+    <table class="w-full table-fixed">
+      <thead class="sticky top-0 bg-paper text-ink-2">
+        <tr>
+          <th class="w-8"><span class="sr-only">Taken</span></th>
+          <th class="w-32 py-1 text-start font-normal">Kind</th>
+          <th class="text-start font-normal">Of</th>
+          <th class="w-36 text-start font-normal">Field</th>
+          <th class="text-start font-normal">Stands</th>
+          <th class="text-start font-normal">Comes</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each changed.slice(0, mostShown) as { key, kind, name, field, before, after } (key)}
+          <tr class="border-t border-rule-soft align-top">
+            <td class="py-1"
+              ><input
+                type="checkbox"
+                class="rounded-sm text-act"
+                checked={isTaken(key)}
+                aria-label={`Take ${field} of ${name}`}
+                onchange={() => reading.toggle(key)}
+              /></td
+            >
+            <td class="py-1 text-ink-2">{tableTitles[kind]}</td>
+            <td class="py-1 pe-2 break-words">{name}</td>
+            <td class="py-1 text-ink-2">{field}</td>
+            <td class="py-1 pe-2 break-words"><s class="text-ink-2">{before || 'nothing'}</s></td>
+            <td class="py-1 font-semibold break-words">{after || 'nothing'}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </div>
+  {#if changed.length > mostShown}<p class="text-ink-2">
+      and {(changed.length - mostShown).toLocaleString('en-GB')} more, taken or left with the others
+    </p>{/if}
+</section>
