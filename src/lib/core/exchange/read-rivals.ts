@@ -21,13 +21,14 @@ export interface RivalsRead {
   isUnderstood: boolean;
 }
 
-export type RivalColumn = 'rival' | 'domain' | 'search' | 'kind' | 'headline' | 'description' | 'days' | `month-${number}`;
+export type RivalColumn = 'rival' | 'domain' | 'search' | 'kind' | 'headline' | 'description' | 'days' | 'months' | `month-${number}`;
 
 const headings: [RivalColumn, RegExp][] = [
   ['domain', /domain|website|site|url|address/i],
   ['rival', /rival|competitor|advertiser|company|konkurrent|name/i],
   ['headline', /headline|title/i],
   ['description', /description|ad text|body/i],
+  ['months', /^months?$|active in|months? (?:of|active|with)/i],
   ['days', /days|ran|seen for/i],
   ['kind', /paid|free|organic|kind|type/i],
   ['search', /search|keyword|term|query|phrase/i],
@@ -71,6 +72,11 @@ class Line {
 
   /** Months from 0, with their shares. */
   get months(): (readonly [month: number, share: number])[] {
+    const named = this.cell('months')
+      .split(/[|,;]/)
+      .flatMap((part) => monthOfHeading(part.trim()) ?? []);
+    // A list of months names those in which it advertises; in the others it does not.
+    if (named.length > 0) return Array.from({ length: 12 }, (_, month) => [month, named.includes(month) ? 1 : 0] as const);
     return this.columns.flatMap((one, at) => {
       const share = one?.startsWith('month-') ? readShare(this.row[at] ?? '') : null;
       return share === null ? [] : [[Number(one!.slice(6)) - 1, share] as const];
@@ -78,8 +84,7 @@ class Line {
   }
 
   get domain(): string {
-    const typed = this.cell('domain').replace(/^https?:\/\/(?:www\.)?/i, '');
-    return typed.replace(/\/.*$/, '').toLowerCase().slice(0, 253);
+    return bareDomain(this.cell('domain')).slice(0, 253);
   }
 }
 
@@ -93,13 +98,14 @@ class Gathered {
 
   constructor(readonly name: string) {}
 
-  take(line: Line, search: string, problem: (code: RivalProblem['code'], text: string) => void): void {
+  /** `isOwn`: the client's own site, which buys nothing from itself: what it is listed for it wins for free. */
+  take(line: Line, search: string, isOwn: boolean, problem: (code: RivalProblem['code'], text: string) => void): void {
     this.domain ||= line.domain;
-    const list = /free|organic|natural|unpaid/i.test(line.cell('kind')) ? this.wins : this.buys;
+    const list = isOwn || /free|organic|natural|unpaid/i.test(line.cell('kind')) ? this.wins : this.buys;
     if (search !== '' && list.size >= mostSearches) problem('too-many', search);
     else if (search !== '') list.add(search);
     for (const [month, share] of line.months) this.months.set(month, Math.max(this.months.get(month) ?? 0, share));
-    const headlines = line.all('headline').flatMap((text) => text.split(' | '));
+    const headlines = line.all('headline').flatMap((text) => text.split(/\s*\|\s*/).filter(Boolean));
     if (headlines.length > 0) this.takeAd(headlines, line, search, problem);
     else if (search === '' && line.months.length === 0) problem('nothing-told', this.name);
   }
@@ -129,14 +135,28 @@ class Gathered {
   }
 }
 
+/** A domain as it is compared: without scheme, `www.` and path. */
+export const bareDomain = (site: string): string =>
+  site
+    .trim()
+    .replace(/^https?:\/\//i, '')
+    .replace(/^www\./i, '')
+    .replace(/[/?#].*$/, '')
+    .toLowerCase();
+
 /** Reads a list of rivals: one line a search that a rival buys or wins for free, or an ad of it; columns are known by their headings. */
-export function readRivals(rows: readonly (readonly string[])[], refusedSigns: ReadonlySet<string>): RivalsRead {
+export function readRivals(
+  rows: readonly (readonly string[])[],
+  { refusedSigns, ownSite }: { refusedSigns: ReadonlySet<string>; ownSite: string },
+): RivalsRead {
+  const own = bareDomain(ownSite);
   const first = rows.findIndex((row) => row.some((cell) => cell.trim() !== ''));
   const columns = (rows[first] ?? []).map(columnOf);
   const told: ReadonlySet<RivalColumn | null> = new Set(columns);
-  const tells = ['search', 'headline', 'month-1'] as const;
-  if (!(told.has('rival') || told.has('domain')) || !tells.some((column) => told.has(column)))
-    return { rivals: [], problems: [], isUnderstood: false };
+  const tells = columns.some(
+    (column) => column === 'search' || column === 'headline' || column === 'months' || column?.startsWith('month-'),
+  );
+  if (!(told.has('rival') || told.has('domain')) || !tells) return { rivals: [], problems: [], isUnderstood: false };
   const problems: RivalProblem[] = [];
   const gathered = new Map<string, Gathered>();
   rows.forEach((row, index) => {
@@ -147,7 +167,8 @@ export function readRivals(rows: readonly (readonly string[])[], refusedSigns: R
     if (name === '') return problem('no-rival', row.join(' ').trim().slice(0, 80));
     const rival = gathered.get(name.toLowerCase()) ?? new Gathered(name);
     gathered.set(name.toLowerCase(), rival);
-    rival.take(line, plainText(line.cell('search'), refusedSigns).slice(0, 200), problem);
+    const isOwn = own !== '' && (line.domain === own || bareDomain(name) === own);
+    rival.take(line, plainText(line.cell('search'), refusedSigns).slice(0, 200), isOwn, problem);
   });
   return { rivals: [...gathered.values()].map((rival) => rival.result()), problems, isUnderstood: true };
 }

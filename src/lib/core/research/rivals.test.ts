@@ -60,7 +60,7 @@ describe('a list of rivals from a file', () => {
   const read = (...lines: string[]) =>
     readRivals(
       lines.map((line) => line.split(';')),
-      new Set('!'),
+      { refusedSigns: new Set('!'), ownSite: 'https://www.ottlemere.example/' },
     );
   const table = [
     'Competitor;Website;Search;Type;Headline;Description;Days',
@@ -105,6 +105,17 @@ describe('a list of rivals from a file', () => {
     ).rivals;
     expect(one?.months[0]).toBeCloseTo(0.5);
     expect(two?.months).toEqual(months.map((_, at) => (at * 10) / 110));
+  });
+
+  it('reads what the client’s own site is listed for as won for free, and months and headlines parted by bars', () => {
+    const [own, theirs] = read(
+      'Site;Search;Type;Headlines;Months',
+      'www.ottlemere.example/tuning;piano tuning;paid;;',
+      'brindlemoor.example;piano tuning;paid;One Price|Book Today;Jan | Feb|December',
+    ).rivals;
+    expect(own).toMatchObject({ domain: 'ottlemere.example', buys: [], wins: ['piano tuning'] });
+    expect(theirs?.ads[0]?.headlines).toEqual(['One Price', 'Book Today']);
+    expect(theirs?.months).toEqual([1, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 1]);
   });
 
   it('is written down in one step, and joined with what was known and with the market', () => {

@@ -35,7 +35,13 @@
     try {
       const { sheets } = await decodeFile(file);
       const [largest] = [...sheets].sort((a, b) => b.rows.length - a.rows.length);
-      read = { name: file.name, ...readRivals(largest?.rows ?? [], research.desk.plan.rules.refusedKeywordSigns) };
+      read = {
+        name: file.name,
+        ...readRivals(largest?.rows ?? [], {
+          refusedSigns: research.desk.plan.rules.refusedKeywordSigns,
+          ownSite: research.desk.plan.client.site,
+        }),
+      };
     } catch (error) {
       failure = error instanceof Error ? error.message : '';
     }

@@ -11,6 +11,7 @@
     type Rival,
   } from '$lib/core/research/rivals';
   import { inOrder, nextPosition } from '$lib/core/plan/book';
+  import { bareDomain } from '$lib/core/exchange/read-rivals';
   import { asRival, joinRivals } from '$lib/core/research/seen-rivals';
   import { clickRate } from '$lib/core/research/strongest';
   import { countOf, monthNames } from '$lib/wording/texts';
@@ -39,7 +40,13 @@
   const named = $derived(
     new Set([...desk.book.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : []))),
   );
-  const seen = $derived(inOrder(desk.book.seenRival));
+  const ownSite = $derived(bareDomain(desk.plan.client.site));
+  const isOwn = ({ name, domain }: { name: string; domain: string }) =>
+    ownSite !== '' && (domain === ownSite || bareDomain(name) === ownSite);
+  const everySeen = $derived(inOrder(desk.book.seenRival));
+  const seen = $derived(everySeen.filter((row) => !isOwn(row)));
+  /** Searches that the client wins for free, as lists tell. */
+  const ownWins = $derived(everySeen.filter(isOwn).flatMap(({ wins }) => wins));
   /** Those of the market and those of files, the strongest first. */
   const rivals = $derived(
     joinRivals([...(competition?.rivals ?? []), ...seen.map(asRival)])
@@ -53,7 +60,10 @@
       rivals.map(({ rival }) => rival),
     ),
   );
-  const free = $derived(competition ? kept.filter(({ text }) => competition?.ownFree.includes(text)) : []);
+  const free = $derived.by(() => {
+    const won = new Set([...(competition?.ownFree ?? []), ...ownWins]);
+    return kept.filter(({ text }) => won.has(text));
+  });
   const money = (minor: number | null) => (minor === null ? '–' : formatMoney(minor, desk.currency));
   const percent = (share: number) => `${Math.round(share * 100)} %`;
 
