@@ -377,6 +377,7 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
   'ads.decoration': { raises: line('Piano Tuning ★'), not: line('Piano Tuning™') },
   'ads.spaced-letters': { raises: line('P i a n o Tuning Tuner'), not: line('Piano Tuning a b') },
   'ads.capitals': { raises: line('PIANO Tuning'), not: line('Piano Tuning UK') },
+  'ads.other-currency': { raises: line('Tuning from 90 €'), not: line('Tuning from £90') },
   'ads.telephone': { raises: line('Piano Tuning 0131 496 0000'), not: line('Piano Tuning 2026, 2027') },
   'ads.unclosed': { raises: line('Piano Tuning (Tuner'), not: line('Piano Tuning (Tuner)') },
   'ads.leading-sign': { raises: line('+ Piano Tuning'), not: line('Piano + Tuning') },

@@ -1,4 +1,4 @@
-import { formatMoney } from '$lib/core/budget/money';
+import { formatMoney, formatRoughly } from '$lib/core/budget/money';
 import type { BiddingAdvice } from '$lib/core/budget/bidding-advice';
 import type { Range } from '$lib/core/forecast/clicks';
 import type { Goal } from '$lib/core/plan/records/brief';
@@ -52,7 +52,7 @@ export function wordAdviceChange({ reason, conversions, neededMinor }: BiddingAd
       if (conversions === null) return 'Worth, click rate and money in the brief would tell.';
       return neededMinor === null
         ? 'Wider places, more keywords or more hours would change it; more money would not.'
-        : `${formatMoney(neededMinor, currency, { whole: true })} a month would change it.`;
+        : `${formatRoughly(neededMinor, currency)} a month would change it.`;
     case 'enough-conversions':
     case 'value-known':
       return 'Fewer conversions, or no longer counting them, would change it.';

@@ -175,7 +175,15 @@ const writers: Record<RuleId, Writer> = {
   'ads.doubled-sign': (d) => ['A doubled sign', `${d.line()}: ${d.list('signs')}`, 'Leave one'],
   'ads.decoration': (d) => ['A picture or decorative sign', `${d.line()}: ${d.text('sign')}; networks refuse it.`],
   'ads.spaced-letters': (d) => ['Letters set apart', `${d.line()}: ${quote(d.text('letters'))}`],
-  'ads.capitals': (d) => ['Words in capitals', `${d.line()}: ${d.list('words')}; put them on “always write as” or in small letters.`],
+  'ads.capitals': (d) => [
+    'A word in capitals',
+    `${quote(d.text('word'))} in ${countOf(d.number('count') || 1, 'line')}, first in ${d.text('group')}, ad ${d.text('ad')}, ${d.line()}: put it on “always write as” or in small letters.`,
+    `Always write as ${d.text('word')}`,
+  ],
+  'ads.other-currency': (d) => [
+    'An amount in another currency',
+    `${d.line()}: ${quote(d.text('amount'))}; the account is in ${d.text('currency')}.`,
+  ],
   'ads.telephone': (d) => ['A telephone number in a line', `${d.line()}: ${d.text('number')}`],
   'ads.unclosed': (d) => ['A bracket or quote without its partner', `${d.line()}: ${d.text('sign')}`],
   'ads.leading-sign': (d) => ['A line begins with a sign', `${d.line()} begins with ${d.text('sign')}.`],

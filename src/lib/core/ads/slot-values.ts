@@ -1,4 +1,4 @@
-import { formatMoney } from '../budget/money';
+import { writePrice } from '../budget/money';
 import { childrenOf, inOrder } from '../plan/book';
 import { briefTexts, firstLanguage, offerOf, type PlanView } from '../plan/plan-view';
 import type { LineKindOfAd } from '../plan/records/ad-line';
@@ -24,7 +24,10 @@ export function slotValues(view: PlanView, group: Group): Record<string, string>
     place: placeSaid(view, group.campaignId),
     client: view.client.name,
     offer: offer?.name ?? '',
-    price: offer?.priceMinor == null ? '' : formatMoney(offer.priceMinor, view.account.currency, { whole: true }),
+    price:
+      offer?.priceMinor == null
+        ? ''
+        : writePrice(offer.priceMinor, view.account.currency, firstLanguage(view, view.book.campaign.get(group.campaignId))),
   };
 }
 

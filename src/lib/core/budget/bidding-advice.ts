@@ -20,32 +20,30 @@ export interface BiddingAdvice {
   neededMinor: number | null;
 }
 
-/** Conversions a month: those of the outlook, else as many as the money buys at what a click may cost. */
+/** Whole conversions, for words: between so many and so many. */
+const whole = ({ low, high }: Range): Range => ({ low: Math.floor(low), high: low === high ? Math.floor(high) : Math.ceil(high) });
+
+/** Conversions a month, unrounded: those of the outlook, else as many as the money buys at what a click may cost. */
 function expectConversions(view: PlanView, campaign: Campaign, outlook: Outlook | null): Range | null {
-  if (outlook) return outlook.conversions && { low: Math.floor(outlook.conversions.low), high: Math.ceil(outlook.conversions.high) };
+  if (outlook) return outlook.conversions;
   const worth = worthOf(view);
   const rate = parseShare(view.brief.clickRate);
   if (!worth || worth.perClickMinor === 0 || campaign.monthlyMinor === null || !rate) return null;
-  const count = Math.floor(((campaign.monthlyMinor / worth.perClickMinor) * Number(rate.numerator)) / Number(rate.denominator));
+  const count = ((campaign.monthlyMinor / worth.perClickMinor) * Number(rate.numerator)) / Number(rate.denominator);
   return { low: count, high: count };
-}
-
-/** Up to two figures: an estimate claims no more. */
-function roundedUp(minor: number): number {
-  const step = 10 ** Math.max(0, Math.floor(Math.log10(minor)) - 1);
-  return Math.ceil(minor / step) * step;
 }
 
 /** Advice on bidding: by goal, whether conversions are counted, and how many are to be expected. More money is of use only where it is what limits. */
 export function adviseBidding(view: PlanView, campaign: Campaign, outlook: Outlook | null = null): BiddingAdvice {
   const worth = worthOf(view);
   const needed = view.house.conversionsToLearn;
-  const conversions = expectConversions(view, campaign, outlook);
-  const expected = conversions === null ? null : (conversions.low + conversions.high) / 2;
+  const unrounded = expectConversions(view, campaign, outlook);
+  const conversions = unrounded && whole(unrounded);
+  const expected = unrounded && (unrounded.low + unrounded.high) / 2;
   const isMoneyShort = outlook === null || outlook.limit?.setting === 'money';
   const neededMinor =
     isMoneyShort && expected !== null && expected > 0 && expected < needed && campaign.monthlyMinor !== null
-      ? roundedUp((campaign.monthlyMinor * needed) / expected)
+      ? Math.round((campaign.monthlyMinor * needed) / expected)
       : null;
   const advice = (kind: BiddingKind, reason: BiddingAdvice['reason'], bidMinor: number | null): BiddingAdvice => ({
     kind,

@@ -36,6 +36,12 @@ export function formatMoney(minor: number, currency: string, { locale = 'en-GB',
   return formatOf(locale, currency, decimals).format(minor / 10 ** digits);
 }
 
+/** A price as copy in a language states it, whole amounts without decimals: `£96`, `549 €`. Spaces are plain ones, which no editor mistakes. */
+export function writePrice(minor: number, currency: string, language: string, whole = true): string {
+  const locale = language.toLowerCase() === 'en' ? 'en-GB' : language;
+  return formatMoney(minor, currency, { locale, whole }).replace(/[\u00a0\u202f]/g, ' ');
+}
+
 /** A sum that is only about right, in whole units of its currency: `£6,350`. */
 export function formatRoughly(minor: number, currency: string, locale = 'en-GB'): string {
   return formatOf(locale, currency, 0).format(Math.round(minor / 10 ** minorDigits(currency)));

@@ -59,13 +59,27 @@ function* spotsOfGroup(group: FileGroup, at: string, rules: RuleSet): Iterable<S
   }
 }
 
+/** How long the text of an extra may be, by its kind; null where its text has no limit of its own. */
+function textLimitOf(kind: FileCampaign['extras'][number]['kind'], rules: RuleSet): number | null {
+  switch (kind) {
+    case 'sitelink':
+      return rules.sitelink.textLimit;
+    case 'callout':
+      return rules.callout.textLimit;
+    case 'dated-offer':
+      return rules.datedOffer.textLimit;
+    default:
+      return null;
+  }
+}
+
 /** Every text of a campaign that could name its place. */
 function* spotsOf(campaign: FileCampaign, rules: RuleSet): Iterable<Spot> {
   const spot = (path: string, kind: TextKind, text: string, limit: number | null = null): Spot => ({ path, kind, group: '', text, limit });
   for (const [index, group] of campaign.groups.entries()) yield* spotsOfGroup(group, `groups/${index}`, rules);
   for (const [index, { text }] of campaign.negatives.entries()) yield spot(`negatives/${index}/text`, 'negative', text);
   for (const [index, extra] of campaign.extras.entries()) {
-    yield spot(`extras/${index}/text`, 'extra', extra.text, extra.kind === 'sitelink' ? rules.sitelink.textLimit : rules.callout.textLimit);
+    yield spot(`extras/${index}/text`, 'extra', extra.text, textLimitOf(extra.kind, rules));
     yield spot(`extras/${index}/description1`, 'extra', extra.description1, rules.sitelink.descriptionLimit);
     yield spot(`extras/${index}/description2`, 'extra', extra.description2, rules.sitelink.descriptionLimit);
     yield spot(`extras/${index}/address`, 'address', extra.address, rules.addressLimit);
@@ -73,14 +87,15 @@ function* spotsOf(campaign: FileCampaign, rules: RuleSet): Iterable<Spot> {
       yield spot(`extras/${index}/values/${at}`, 'extra', value, rules.listedValues.textLimit);
     for (const [at, row] of extra.prices.entries()) {
       yield spot(`extras/${index}/prices/${at}/text`, 'extra', row.text, rules.priceRows.textLimit);
+      yield spot(`extras/${index}/prices/${at}/description`, 'extra', row.description, rules.priceRows.textLimit);
       yield spot(`extras/${index}/prices/${at}/address`, 'address', row.address, rules.addressLimit);
     }
   }
   for (const [index, { value }] of campaign.tracking.entries()) yield spot(`tracking/${index}/value`, 'tracking', value);
 }
 
-/** Fixed text of a line with its fallbacks, as long as it is read without a value. */
-const unitsOf = (kind: TextKind, text: string, limit: number | null, language: string) =>
+/** Fixed text of a line with its fallbacks, as long as it is read without a value: what counts against the limit. */
+export const unitsOf = (kind: TextKind, text: string, limit: number | null, language: string) =>
   limit !== null && text.includes('[[') ? measureLine(text, [], { limit, language, values: {} }).unitsWithFallback : units(text);
 
 /** A path without its hyphens; any other text without the place; null where that does not help. */

@@ -23,7 +23,6 @@ export interface Learning {
   days: number | null;
 }
 
-const daysToAMonth = 30.4;
 /** How much better a test version is taken to be. */
 const betterBy = 1.2;
 
@@ -37,6 +36,7 @@ export function computeLearning({ book, house }: PlanView, campaign: Campaign, o
   const impressions = (count: number, share: number) => (share === 0 ? 0 : count / share);
   const impressionsPerMonth = { low: impressions(clicks.low, clickThroughRate.low), high: impressions(clicks.high, clickThroughRate.high) };
   const impressionsEach = isRate ? impressionsToTellApart(rate, rate * betterBy) : null;
+  const daysToAMonth = Number(house.monthDays);
   const perDay = (impressionsPerMonth.low + impressionsPerMonth.high) / 2 / daysToAMonth;
   return {
     clicksPerDay: { low: clicks.low / daysToAMonth, high: clicks.high / daysToAMonth },

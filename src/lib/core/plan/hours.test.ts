@@ -1,6 +1,6 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { gridOf, openHours, paint, readDay, readHours, sayHours, spansOf, writeHours, type WeekGrid } from './hours';
+import { findHoursProblem, gridOf, openHours, paint, readHours, sayHours, spansOf, writeHours, type WeekGrid } from './hours';
 
 const week = (from: number, to: number, ...days: number[]) => days.map((day) => ({ day, from, to }));
 
@@ -28,7 +28,7 @@ describe('a week as typed', () => {
     ['', []],
   ])('%s', (text, spans) => expect(readHours(text)).toEqual(spans));
 
-  it.each(['Mon 18-9', 'Foo 9-17', '9-17', 'Mon 9:30-17', 'Mon 9-25', 'Mon-Fri-Sat 9-12', 'Mon 9-17 +950%', 'mon 13pm-15pm', 'daily off'])(
+  it.each(['Mon 18-18', 'Foo 9-17', '9-17', 'Mon 9:30-17', 'Mon 9-25', 'Mon-Fri-Sat 9-12', 'Mon 9-17 +950%', 'mon 13pm-15pm', 'daily off'])(
     '%s is none',
     (text) => expect(readHours(text)).toBeNull(),
   );
@@ -48,11 +48,26 @@ describe('a week as typed', () => {
     expect(sayHours([])).toBe('');
   });
 
-  it('a day alone', () => {
-    expect(readDay('9–17', 3)).toEqual(week(9, 17, 3));
-    expect(readDay('all', 7)).toEqual(week(0, 24, 7));
-    expect(readDay('closed', 7)).toEqual([]);
-    expect(readDay('9', 7)).toBeNull();
+  it('over midnight are split over the two days', () => {
+    expect(readHours('Fri 18–3')).toEqual([
+      { day: 5, from: 18, to: 24 },
+      { day: 6, from: 0, to: 3 },
+    ]);
+    expect(readHours('Sun 22-0')).toEqual([{ day: 7, from: 22, to: 24 }]);
+    expect(readHours('Sun 22-2')).toEqual([
+      { day: 1, from: 0, to: 2 },
+      { day: 7, from: 22, to: 24 },
+    ]);
+  });
+
+  it('are read in other languages, where a name means one day', () => {
+    expect(readHours('Montag–Freitag 8–18')).toEqual(readHours('Mon-Fri 8-18'));
+    expect(readHours('man-fre 8-16')).toEqual(readHours('Mon-Fri 8-16'));
+    expect(readHours('samedi 9-12')).toEqual(readHours('Sat 9-12'));
+  });
+
+  it('say why they cannot be read', () => {
+    expect(['Mon 9:30-17', 'soon', 'Mon 9-17'].map(findHoursProblem)).toEqual(['parts-of-hours', 'not-hours', null]);
   });
 });
 

@@ -59,10 +59,33 @@ function readClock(text: string): number | null {
   return half === '' ? number : (number % 12) + (half === 'pm' ? 12 : 0);
 }
 
+let foreignNames: ReadonlyMap<string, number> | null = null;
+
+/** Names of the days in other languages, long and short; what could be two days, or is an English one, is none. */
+function dayOfForeignName(text: string): number | null {
+  if (!foreignNames) {
+    const found = new Map<string, Set<number>>();
+    for (const language of ['de', 'fr', 'es', 'it', 'nl', 'nb', 'sv', 'da', 'pt'])
+      for (const weekday of ['long', 'short'] as const) {
+        const format = new Intl.DateTimeFormat(language, { weekday, timeZone: 'UTC' });
+        // 5 January 2026 is a Monday.
+        for (let day = 1; day <= 7; day++) {
+          const name = format
+            .format(Date.UTC(2026, 0, 4 + day))
+            .toLowerCase()
+            .replace('.', '');
+          found.set(name, (found.get(name) ?? new Set()).add(day));
+        }
+      }
+    foreignNames = new Map([...found].flatMap(([name, own]) => (own.size === 1 ? [[name, [...own][0]!] as const] : [])));
+  }
+  return foreignNames.get(text) ?? null;
+}
+
 function readDayName(text: string): number | null {
   const plain = text.replace(/\.$/, '');
   const index = fullNames.findIndex((name) => plain.length >= 2 && (name === plain || name.slice(0, Math.max(3, plain.length)) === plain));
-  return index < 0 ? null : index + 1;
+  return index < 0 ? dayOfForeignName(plain) : index + 1;
 }
 
 /** Days as said: `mon`, `mon–fri`, `fri–mon` (over the weekend), `sat, sun` is two statements, `weekends`, `daily`. */
@@ -91,7 +114,7 @@ function readStatement(text: string, last: readonly number[]) {
   const [open = '', close = '', ...more] = hourText.split(/\s*(?:-|–|—|\bto\b)\s*/);
   const [from, end] = [readClock(open.trim()), readClock(close.trim())];
   const to = end === 0 ? 24 : end;
-  if (from === null || to === null || from >= to || to > 24 || more.length > 0) return null;
+  if (from === null || to === null || from === to || from > 23 || to > 24 || more.length > 0) return null;
   return { days: dayList, from, to, value: adjust };
 }
 
@@ -109,19 +132,17 @@ export function readHours(text: string): HourSpan[] | null {
   }
   const isOpen = statements.every(({ value }) => value === null);
   let grid: WeekGrid = Array.from({ length: 168 }, () => (isOpen ? 0 : null));
-  for (const { days: list, from, to, value } of statements) for (const day of list) grid = paint(grid, [day, from], [day, to - 1], value);
+  for (const { days: list, from, to, value } of statements)
+    for (const day of list) {
+      if (from < to) grid = paint(grid, [day, from], [day, to - 1], value);
+      else {
+        // Over midnight: the rest of the day, and the beginning of the next.
+        grid = paint(grid, [day, from], [day, 23], value);
+        const next = (day % 7) + 1;
+        if (to > 0) grid = paint(grid, [next, 0], [next, to - 1], value);
+      }
+    }
   return spansOf(grid);
-}
-
-/** Reads a day's open hours as typed: `9-17`, `7–12, 13–21`, `all`; empty is closed. Null where it cannot be read. */
-export function readDay(text: string, day: number): HourSpan[] | null {
-  const plain = text.trim().toLowerCase();
-  if (plain === '' || /^(?:closed|off|none|–|-)$/.test(plain)) return [];
-  const name = days[day - 1] ?? '';
-  const spans = readHours(`${name} ${plain}`);
-  if (spans?.length === 0) return null;
-  const grid = spans && gridOf(spans).map((value, index) => (Math.floor(index / 24) + 1 === day ? value : null));
-  return grid ? spansOf(grid) : null;
 }
 
 const writeSpan = ({ from, to, adjust = 0 }: HourSpan, dash: string) =>
@@ -133,6 +154,12 @@ export const writeDay = (hours: readonly HourSpan[], day: number): string =>
     .filter((span) => span.day === day)
     .map((span) => writeSpan(span, '–'))
     .join(', ');
+
+/** Why hours cannot be read; null where they can. One sentence for all fields of hours. */
+export function findHoursProblem(text: string): 'parts-of-hours' | 'not-hours' | null {
+  if (readHours(text)) return null;
+  return /\d{1,2}[:.](?!00)\d{2}/.test(text) ? 'parts-of-hours' : 'not-hours';
+}
 
 /** Open hours of the week; a week without spans is open throughout. */
 export const openHours = (hours: readonly HourSpan[]) => gridOf(hours).filter((hour) => hour !== null).length;

@@ -43,6 +43,9 @@ export const briefTexts = ({ book }: PlanView, kind: BriefItemKind) => childrenO
 /** The language that stems, cases and names: the campaign's first, else the brief's first, else English. */
 export const firstLanguage = ({ brief }: PlanView, campaign: Campaign | undefined) => campaign?.languages[0] ?? brief.languages[0] ?? 'en';
 
+/** Whether groups and keywords are handed off without ads on purpose: as long as no ad stands. */
+export const areKeywordsFirst = ({ brief, book }: Pick<PlanView, 'brief' | 'book'>): boolean => brief.keywordsFirst && book.ad.size === 0;
+
 /** Goals whose conversions are enquiries, of which a share buys. */
 export const countsEnquiries = (goal: Goal) => goal === 'leads' || goal === 'calls';
 

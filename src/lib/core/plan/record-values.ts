@@ -67,6 +67,7 @@ export const laterBrief = {
   conversions: [] as Conversion[],
   ownNames: [] as string[],
   openingHours: [] as Brief['openingHours'],
+  keywordsFirst: false,
 } as const satisfies Partial<Brief>;
 
 /** How clicks are bid for. */

@@ -1,4 +1,4 @@
-import { formatMoney } from '../budget/money';
+import { writePrice } from '../budget/money';
 import { childrenOf, inOrder, type Book } from './book';
 import type { Change, SimpleChange } from './changes';
 import { recordTypes } from './record-types';
@@ -40,10 +40,11 @@ function datesOf(date: string, language: string): string[] {
 function formsOf(view: PlanView, from: StatedValue, to: StatedValue): [string, string][] {
   if (from.kind === 'text' && to.kind === 'text') return [[from.text, to.text]];
   if (from.kind === 'price' && to.kind === 'price') {
-    const write = (minor: number) => [
-      formatMoney(minor, view.account.currency),
-      formatMoney(minor, view.account.currency, { whole: true }),
+    const languages = [
+      ...new Set([...inOrder(view.book.campaign).map((campaign) => firstLanguage(view, campaign)), firstLanguage(view, undefined), 'en']),
     ];
+    const write = (minor: number) =>
+      languages.flatMap((language) => [false, true].map((whole) => writePrice(minor, view.account.currency, language, whole)));
     const [old, fresh] = [write(from.minor), write(to.minor)];
     return old.map((text, index) => [text, fresh[index]!]);
   }

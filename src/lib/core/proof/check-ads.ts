@@ -2,7 +2,7 @@ import { readAddress } from '../ads/address';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { childrenOf, inOrder } from '../plan/book';
-import { groupsInOrder, landingPageOf, offerOf, type PlanView } from '../plan/plan-view';
+import { areKeywordsFirst, groupsInOrder, landingPageOf, offerOf, type PlanView } from '../plan/plan-view';
 import type { Ad } from '../plan/records/ad';
 import type { Group } from '../plan/records/group';
 import { holdsPhrase } from '../rules/word-lists';
@@ -116,8 +116,9 @@ function checkTogether(view: PlanView, group: Group): Report[] {
   const data = { group: group.name, count: ads.length };
   const reports: Report[] = [];
   const keywords = childrenOf(view.book.keyword, 'groupId', group.id).length;
-  if (ads.length === 0) reports.push({ rule: 'ads.no-ad', ...report, data: { ...data, keywords } });
-  else if (ads.length < view.house.adsPerGroup)
+  if (ads.length === 0) {
+    if (!areKeywordsFirst(view)) reports.push({ rule: 'ads.no-ad', ...report, data: { ...data, keywords } });
+  } else if (ads.length < view.house.adsPerGroup)
     reports.push({ rule: 'ads.one-ad', ...report, data: { ...data, asked: view.house.adsPerGroup } });
   const most = view.rules.responsiveAdsPerGroup;
   if (ads.filter(({ format }) => format === 'responsive').length > most)
@@ -149,7 +150,7 @@ function unitsOfGroup(view: PlanView, group: Group): ProofUnit[] {
       deps: [...shared, ad, childrenOf(book.adLine, 'adId', ad.id)],
       read: () => checkAd(prepare(), ad),
     })),
-    { key: `ads of ${group.id}`, deps: [...shared, ads], read: () => checkTogether(view, group) },
+    { key: `ads of ${group.id}`, deps: [...shared, ads, areKeywordsFirst(view)], read: () => checkTogether(view, group) },
   ];
 }
 

@@ -1,3 +1,4 @@
+import { biddingKindFacts } from '../budget/bidding-kinds';
 import { findBlockedIn } from '../groups/blocked-keywords';
 import { campaignNegatives, negativeListsOn, planNegatives } from '../groups/acting-negatives';
 import { childrenOf, inOrder } from '../plan/book';
@@ -98,7 +99,10 @@ function checkGroup(view: PlanView, group: Group): Report[] {
       ...at(group, 'name'),
       data: { group: group.name, units: units(group.name), limit: view.rules.nameLimit },
     });
-  if (groupBid(view, group) === null)
+  const campaign = view.book.campaign.get(group.campaignId);
+  // Where bids are ignored, none is missed.
+  const heedsBids = campaign !== undefined && !biddingKindFacts[campaign.bidding].ignores.includes('bids');
+  if (heedsBids && groupBid(view, group) === null)
     reports.push({
       rule: 'groups.no-bid',
       record: group.id,

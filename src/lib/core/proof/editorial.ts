@@ -1,3 +1,4 @@
+import { escapePattern } from '../text/escape-pattern';
 import { findPhrase, wordListsOf } from '../rules/word-lists';
 import { normalizeText } from '../text/units';
 import type { FindingData } from './finding';
@@ -16,28 +17,34 @@ export interface EditorialContext {
   always: readonly string[];
   rivals: readonly string[];
   proofs: readonly string[];
+  /** The account's currency (ISO 4217); empty: any amount may stand. */
+  currency?: string;
 }
 
 const doubled = /([!?.,;:])\1+/g;
 const hasDoubled = /([!?.,;:])\1/;
 const hasCapitals = /\p{Lu}{2}/u;
-const decoration = /(?!\p{ASCII})(?![©®™])\p{Extended_Pictographic}|[•‣►▶◆◇■□▪★☆✓✔✗✘→←↑↓⇒»«❖§¶]/u;
+const decoration = /(?!\p{ASCII})(?![©®™])\p{Extended_Pictographic}|[•‣►▶◆◇■□▪★☆✓✔✗✘→←↑↓⇒❖§¶]/u;
 const spacedLetters = /(?<![\p{L}\p{N}])\p{L}(?:[ .*_\-·]\p{L}){2,}(?![\p{L}\p{N}])|\p{L}\*+\p{L}/u;
 const telephone = /(?<!\p{L})\+?\d(?:[\s().-]{0,2}\d){6,}/u;
 const pairs: readonly (readonly [string, string])[] = [
   ['(', ')'],
   ['[', ']'],
   ['{', '}'],
-  ['“', '”'],
 ];
+/** Quotation marks by how languages set them: what opens, what may close it. „…“, “…”, «…», »…«, ”…”. */
+const quoted = /„[^„“”]*[“”]|“[^„“”]*”|«[^«»]*»|»[^«»]*«|”[^„“”]*”|‚[^‚‘’]*[‘’]|‹[^‹›]*›/gu;
+const loneQuote = /[„“”«»‹›]/u;
 
 const countOf = (text: string, sign: string) => text.split(sign).length - 1;
 
-const hasPairedSign = /["()[\]{}“”]/;
+const hasPairedSign = /["()[\]{}„“”«»‹›]/;
 
 function findUnclosed(text: string): string | null {
   if (!hasPairedSign.test(text)) return null;
   if (countOf(text, '"') % 2 === 1) return '"';
+  const lone = loneQuote.exec(text.replace(quoted, ''));
+  if (lone) return lone[0];
   const pair = pairs.find(([open, close]) => countOf(text, open) !== countOf(text, close));
   return pair ? (countOf(text, pair[0]) > countOf(text, pair[1]) ? pair[0] : pair[1]) : null;
 }
@@ -75,8 +82,9 @@ function signFaults(typed: string, read: string): EditorialFault[] {
 function wordFaults(read: string, context: EditorialContext): EditorialFault[] {
   const faults: EditorialFault[] = [];
   const lists = wordListsOf(context.language);
-  const capitals = capitalsIn(read, context.always);
-  if (capitals.length > 0) faults.push({ rule: 'ads.capitals', data: { words: capitals } });
+  for (const word of capitalsIn(read, context.always)) faults.push({ rule: 'ads.capitals', data: { word } });
+  const money = context.currency ? findOtherCurrency(read, context.currency) : null;
+  if (money) faults.push({ rule: 'ads.other-currency', data: { amount: money, currency: context.currency ?? '' } });
   const rival = findPhrase(read, context.rivals);
   if (rival) faults.push({ rule: 'ads.rival-named', data: { rival } });
   const claim = findPhrase(read, lists.bestClaims);
@@ -84,6 +92,36 @@ function wordFaults(read: string, context: EditorialContext): EditorialFault[] {
   const click = findPhrase(read, lists.clickHere);
   if (click) faults.push({ rule: 'ads.click-here', data: { words: click } });
   return faults;
+}
+
+/** Signs by which amounts are told, with the currencies they may mean. */
+const currencySigns: readonly (readonly [sign: string, currencies: readonly string[]])[] = [
+  ['£', ['GBP', 'EGP', 'GIP', 'FKP', 'SHP']],
+  ['€', ['EUR']],
+  ['$', ['USD', 'AUD', 'CAD', 'NZD', 'SGD', 'HKD', 'MXN', 'ARS', 'CLP', 'COP', 'TWD']],
+  ['¥', ['JPY', 'CNY']],
+  ['₹', ['INR']],
+  ['zł', ['PLN']],
+  ['Kč', ['CZK']],
+  ['kr', ['NOK', 'SEK', 'DKK', 'ISK']],
+  ...['GBP', 'EUR', 'USD', 'CHF', 'NOK', 'SEK', 'DKK', 'PLN', 'CZK', 'AUD', 'CAD', 'NZD', 'JPY'].map((code) => [code, [code]] as const),
+];
+const amountPatterns = currencySigns.map(([sign, currencies]) => {
+  const bare = escapePattern(sign);
+  const word = /^\p{L}/u.test(sign);
+  const before = word ? '(?<![\\p{L}\\p{N}])' : '';
+  const after = word ? '(?![\\p{L}\\p{N}])' : '';
+  return { currencies, pattern: new RegExp(`${before}${bare}\\.?\\s?\\d[\\d.,\\s]*|\\d[\\d.,]*\\s?${bare}${after}`, 'u') };
+});
+
+/** An amount in a line that is in another currency than the account's; null where there is none. */
+function findOtherCurrency(text: string, currency: string): string | null {
+  if (!/\d/.test(text)) return null;
+  for (const { currencies, pattern } of amountPatterns) {
+    const found = currencies.includes(currency) ? null : pattern.exec(text);
+    if (found) return found[0].trim();
+  }
+  return null;
 }
 
 /** The faults of one line, as typed and with its plan slots filled (rules §6). Exclamation marks are counted over the ad. */

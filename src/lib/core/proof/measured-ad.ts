@@ -52,6 +52,7 @@ export function prepareGroupOfAds(view: PlanView, group: Group): GroupOfAds {
       always: briefTexts(view, 'always'),
       rivals,
       proofs: briefTexts(view, 'proof'),
+      currency: view.account.currency,
     },
     reading: { language, rivals, otherPlaces: otherPlaces(view, group), ownWords: ownWords(view, group) },
     contextFor(format, kind) {

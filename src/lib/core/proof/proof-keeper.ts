@@ -1,4 +1,4 @@
-import type { Book } from '../plan/book';
+import { nextPosition, type Book } from '../plan/book';
 import type { PlanView } from '../plan/plan-view';
 import type { RecordName } from '../plan/record-types';
 import { adUnits } from './check-ads';
@@ -8,7 +8,7 @@ import { checkExtras } from './check-extras';
 import { groupUnits } from './check-groups';
 import { checkResearch } from './check-research';
 import { checkSettings } from './check-settings';
-import { findingOf, type Check, type Finding } from './finding';
+import { digestOf, findingOf, type Check, type Finding, type Mend } from './finding';
 import { chapters, ruleList, severities } from './rule-list';
 import { constantsOf, type ProofUnit, type Units } from './units';
 
@@ -83,11 +83,41 @@ export class ProofKeeper {
 
 const placeOf = ({ severity, chapter }: Finding) => severities.indexOf(severity) * chapters.length + chapters.indexOf(chapter);
 
+const joined = new WeakMap<Finding, { count: number; position: number; finding: Finding }>();
+
+/**
+ * A word in capitals is one thing to decide, however many lines hold it: one finding leads to the first of them, and one mend puts the word on
+ * the brief's list. The same finding as long as it is the same.
+ */
+function joinCapitals(view: PlanView, findings: readonly Finding[]): Finding[] {
+  const counts = new Map<string, number>();
+  const wordOf = ({ data }: Finding) => String(data.word);
+  for (const finding of findings) if (finding.rule === 'ads.capitals') counts.set(wordOf(finding), (counts.get(wordOf(finding)) ?? 0) + 1);
+  if (counts.size === 0) return [...findings];
+  const position = nextPosition(view.book.briefItem.values());
+  const seen = new Set<string>();
+  return findings.flatMap((finding) => {
+    if (finding.rule !== 'ads.capitals') return [finding];
+    const word = wordOf(finding);
+    if (seen.has(word)) return [];
+    seen.add(word);
+    const count = counts.get(word) ?? 1;
+    const known = joined.get(finding);
+    if (known?.count === count && known.position === position) return [known.finding];
+    const digest = digestOf(word);
+    const row = { id: `always-${digest}`, kind: 'always', text: word, position };
+    const mend: Mend = { kind: 'offer', change: { type: 'add', record: 'briefItem', rows: [row] }, data: { word } };
+    const one = { ...finding, id: `ads.capitals ${word}`, digest, data: { ...finding.data, count }, mend };
+    joined.set(finding, { count, position, finding: one });
+    return [one];
+  });
+}
+
 /** All findings in their order, those set aside apart. */
 function arrange(view: PlanView, kept: readonly Kept[]): Proof {
   const places: Finding[][] = Array.from({ length: severities.length * chapters.length }, () => []);
   for (const { findings } of kept) for (const finding of findings) places[placeOf(finding)]!.push(finding);
-  const all = places.flat();
+  const all = joinCapitals(view, places.flat());
   const setAside = new Set([...view.book.setAside.values()].map(({ rule, record, digest }) => `${rule} ${record} ${digest}`));
   const isAside = ({ rule, record, digest }: Finding) => setAside.size > 0 && setAside.has(`${rule} ${record} ${digest}`);
   return {

@@ -95,6 +95,7 @@ export const ruleList = {
   'ads.decoration': { chapter: 'ads', severity: 'fix' },
   'ads.spaced-letters': { chapter: 'ads', severity: 'fix' },
   'ads.capitals': { chapter: 'ads', severity: 'look' },
+  'ads.other-currency': { chapter: 'ads', severity: 'look' },
   'ads.telephone': { chapter: 'ads', severity: 'fix' },
   'ads.unclosed': { chapter: 'ads', severity: 'fix' },
   'ads.leading-sign': { chapter: 'ads', severity: 'fix' },

@@ -1,8 +1,16 @@
+import { baseLanguage } from './base-language';
 import { escapePattern } from './escape-pattern';
 
 /** The letter cases that a slot can ask for; none leaves the value as it stands. */
 export const letterCases = ['lower', 'sentence', 'title', 'upper'] as const;
 export type LetterCase = (typeof letterCases)[number];
+
+/** Languages that raise each word of a headline; in others it reads as a slip. */
+const titleLanguages: ReadonlySet<string> = new Set(['en']);
+
+/** The letter cases that a language has a use for. */
+export const casesOf = (language: string): readonly LetterCase[] =>
+  letterCases.filter((letterCase) => letterCase !== 'title' || titleLanguages.has(baseLanguage(language)));
 
 const openers = new Set(['(', '[', '{', '<', '“', '‘', '«', '„', '‚', '‹', '"', "'"]);
 const separators = /[\p{White_Space}\-/‐‑]/u;

@@ -90,6 +90,9 @@ export class GuardedWeb implements PageSource {
       if (redirects.length === pageLimits.redirects) throw new PageRefused('too-many-redirects', 'The address leads on and on.');
       address = new URL(next, address);
       redirects.push(address.href);
+      if (!this.serves(address)) continue;
+      // Where it leads may belong to somebody who does not want to be read.
+      await this.checkRobots(address, stop);
     }
   }
 }

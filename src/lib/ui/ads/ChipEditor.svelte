@@ -2,19 +2,21 @@
   import { onMount, untrack } from 'svelte';
   import { escapeFallback, writeSlot, type Segment, type SlotSegment } from '$lib/core/ads/parse-slots';
   import { liveSlot } from '$lib/core/ads/fill-slots';
-  import { letterCases } from '$lib/core/text/letter-case';
+  import { casesOf } from '$lib/core/text/letter-case';
   import Button from '../parts/Button.svelte';
 
   interface Props {
     slot: SlotSegment;
     box: DOMRect;
     names: readonly string[];
+    /** The campaign's first language: title case is offered where it has one. */
+    language: string;
     onchange: (text: string) => void;
     ondone: () => void;
     onremove: () => void;
   }
 
-  let { slot, box, names, onchange, ondone, onremove }: Props = $props();
+  let { slot, box, names, language, onchange, ondone, onremove }: Props = $props();
 
   /** A fallback in the text form, with the slots that stand in it. */
   const writeSegments = (segments: readonly Segment[] | null): string =>
@@ -34,6 +36,7 @@
   let name = $state(start.name);
   let fallback = $state(start.fallback);
   let caseName = $state(start.caseName);
+  const cases = $derived([...new Set([...casesOf(language), ...(start.caseName ? [start.caseName] : [])])]);
   let panel: HTMLElement;
   let field: HTMLInputElement;
 
@@ -84,7 +87,7 @@
     ><span class="text-ink-2">Letters of the value</span>
     <select class={control} bind:value={caseName} onchange={change}>
       <option value="">as they stand</option>
-      {#each letterCases as option (option)}<option>{option}</option>{/each}
+      {#each cases as option (option)}<option>{option}</option>{/each}
     </select></label
   >
   <div class="flex justify-between">

@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { readHours, writeHours } from '$lib/core/plan/hours';
+  import { readHours, sayHours } from '$lib/core/plan/hours';
   import type { Extra } from '$lib/core/plan/records/extra';
   import { countryItems } from '../parts/countries';
+  import { wordHoursProblem } from '$lib/wording/hours';
   import Button from '../parts/Button.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';
@@ -30,7 +31,6 @@
   }
   const headers = (known: readonly string[]) =>
     [...new Set([...known, extra.header])].map((value) => ({ value, name: value === '' ? 'choose…' : value }));
-  const checkHours = (text: string) => (readHours(text) ? null : 'Hours such as Mon 9-17, Sat 9-12; empty: at all hours.');
 </script>
 
 {#snippet limited(field: 'text' | 'description1' | 'description2', label: string, limit: number)}
@@ -68,9 +68,9 @@
   />
   <TextField
     label="Answered"
-    value={writeHours(extra.hours)}
-    placeholder="at all hours"
-    check={checkHours}
+    value={sayHours(extra.hours)}
+    placeholder="at all hours; Mon–Fri 8–18, Sat 9–12"
+    check={wordHoursProblem}
     commit="leave"
     at={at('hours')}
     onedit={(text) => set({ hours: readHours(text) ?? extra.hours })}

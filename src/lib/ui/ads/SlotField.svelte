@@ -161,6 +161,7 @@
       slot={chip.slot}
       box={chip.box}
       {names}
+      language={context.language}
       onchange={(text) => replaceChip(text, false)}
       ondone={() => {
         chip = null;

@@ -76,6 +76,7 @@
   }
 
   const { plan } = $derived(desk.plan);
+  const setKeywordsFirst = (keywordsFirst: boolean) => void desk.set('brief', desk.plan.brief.id, { keywordsFirst });
 </script>
 
 <div class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3">
@@ -96,6 +97,17 @@
   <p class="pb-2 text-ink-2">
     {wordLayout(layout)}{#if plan.handedOffOn}<span class="ms-3 font-semibold text-act">handed off {wordDate(plan.handedOffOn)}</span>{/if}
   </p>
+  {#if desk.book.ad.size === 0 && desk.book.group.size > 0}
+    <p class="mb-2 flex items-center gap-3 border-s-3 border-slate py-1 ps-2.5" data-at=":keywordsFirst">
+      {#if desk.plan.brief.keywordsFirst}
+        Groups and keywords go out without ads, on purpose, until the first ad stands.
+        <Button kind="link" onclick={() => setKeywordsFirst(false)}>Ask for ads again</Button>
+      {:else}
+        No ad stands yet, so every group is held back.
+        <Button kind="act" onclick={() => setKeywordsFirst(true)}>Hand off without ads, on purpose</Button>
+      {/if}
+    </p>
+  {/if}
   {#if missing.length > 0}
     <p class="pb-1 text-ochre">
       <span aria-hidden="true">▲</span> This layout has no table for {missing.map((name) => names[name].toLowerCase()).join(', ')}.

@@ -222,7 +222,7 @@
                   >{/if}
               </td>
               <td class={`w-16 py-1 text-end font-mono text-[12px] ${draft.isOver(change) ? 'text-madder' : 'text-ink-2'}`}
-                >{change.limit === null ? '' : `${text === change.after ? change.units : [...text].length}/${change.limit}`}</td
+                >{change.limit === null ? '' : `${draft.unitsOf(change)}/${change.limit}`}</td
               >
             </tr>
           {/each}

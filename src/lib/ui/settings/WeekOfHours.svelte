@@ -1,5 +1,6 @@
 <script lang="ts">
   import { dayNames, gridOf, openHours, paint, readHours, sayHours, spansOf } from '$lib/core/plan/hours';
+  import { wordHoursProblem } from '$lib/wording/hours';
   import type { HourSpan } from '$lib/core/plan/records/hour-span';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
@@ -120,7 +121,7 @@
       commit="leave"
       mono
       {at}
-      check={(text) => (readHours(text) ? null : 'Such as Mon–Fri 6–18, Sat 9–12 -20%, weekends off.')}
+      check={wordHoursProblem}
       onedit={(text) => onedit(readHours(text) ?? [...hours])}
     />
     <SelectField label="Painted" class="w-40" value={brush} items={brushes} onedit={(text) => (brush = text)} />

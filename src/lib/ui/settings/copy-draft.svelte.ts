@@ -2,7 +2,7 @@ import { compareBids, type BidFactors } from '$lib/core/copying/bids-there';
 import { addCampaign } from '$lib/core/copying/copy-rows';
 import { copyCampaign, planForCopy, type CopyTarget } from '$lib/core/copying/copy-to-place';
 import type { PlaceWord } from '$lib/core/copying/place-words';
-import { countTexts, findTextChanges, withTexts, type FileCampaign, type TextChange } from '$lib/core/copying/text-changes';
+import { countTexts, findTextChanges, unitsOf, withTexts, type FileCampaign, type TextChange } from '$lib/core/copying/text-changes';
 import { placeSaid } from '$lib/core/ads/slot-values';
 import { marketFigures } from '$lib/core/market/find-figures';
 import { placesKey, summarizeFigures, type DemandSummary, type MarketFigures } from '$lib/core/market/figures';
@@ -155,8 +155,15 @@ export class CopyDraft {
 
   isTaken = (change: TextChange) => this.decisions.get(change.path)?.isTaken ?? change.isSure;
   textOf = (change: TextChange) => this.decisions.get(change.path)?.text ?? change.after;
-  isOver = (change: TextChange) =>
-    change.limit !== null && (this.textOf(change) === change.after ? change.units : [...this.textOf(change)].length) > change.limit;
+  isOver = (change: TextChange) => change.limit !== null && this.unitsOf(change) > change.limit;
+
+  /** How long a text is as it was decided, in units. */
+  unitsOf = (change: TextChange): number => {
+    const text = this.textOf(change);
+    return text === change.after
+      ? change.units
+      : unitsOf(change.kind, text, change.limit, this.language || (this.source.languages[0] ?? 'en'));
+  };
 
   decide(change: TextChange, fields: Partial<Decision>): void {
     const decision = { isTaken: this.isTaken(change), text: this.textOf(change), ...fields };

@@ -48,5 +48,7 @@ export const brief = z.strictObject({
   ownNames: z.array(field.text).max(50),
   /** When the client is open, as spans of the week; none: not said. */
   openingHours: z.array(hourSpan).max(168),
+  /** Whether groups and keywords go out before any ad is written, on purpose; it holds until the first ad stands. */
+  keywordsFirst: z.boolean(),
 });
 export type Brief = z.infer<typeof brief>;

@@ -31,3 +31,6 @@ ALTER TABLE find ADD COLUMN brought_by TEXT NOT NULL DEFAULT '';
 
 -- Whether whoever loads tables takes no keyword or group without a bid.
 ALTER TABLE layout ADD COLUMN demands_bids INTEGER NOT NULL DEFAULT 0 CHECK (demands_bids IN (0, 1));
+
+-- Whether groups and keywords go out before any ad is written.
+ALTER TABLE brief ADD COLUMN keywords_first INTEGER NOT NULL DEFAULT 0 CHECK (keywords_first IN (0, 1));

@@ -8,6 +8,7 @@
   import { blockNotOffered } from '$lib/core/proof/check-brief';
   import { holdsPhrase } from '$lib/core/rules/word-lists';
   import { readHours, sayHours } from '$lib/core/plan/hours';
+  import { wordHoursProblem } from '$lib/wording/hours';
   import { countOf } from '$lib/wording/texts';
   import ConversionsSection from '$lib/ui/brief/ConversionsSection.svelte';
   import ReadPageDialog from '$lib/ui/brief/ReadPageDialog.svelte';
@@ -157,7 +158,7 @@
             placeholder="not said; Mon–Fri 8–18, Sat 9–12"
             commit="leave"
             mono
-            check={(text) => (readHours(text) ? null : 'Such as Mon–Fri 8–18, Sat 9–12.')}
+            check={wordHoursProblem}
             onedit={(text) => set({ openingHours: readHours(text) ?? brief.openingHours })}
           />
           <p class="text-ink-2">Account in {desk.currency}, {desk.plan.account.timeZone}: the client’s.</p>
