@@ -5,7 +5,7 @@ import type { Book } from '../plan/book';
 import { findBlockedKeywords } from './blocked-keywords';
 import { negativesActingOn } from './acting-negatives';
 import { answersInPlan } from './competition';
-import { proposeGroups } from './propose-groups';
+import { proposeGroups, proposeGroupsOfPlan } from './propose-groups';
 
 const clean = bookOfFile(cleanFile);
 
@@ -62,6 +62,16 @@ describe('proposing groups', () => {
 
   test.prop([fc.array(phrase, { maxLength: 20 })], { seed: 62 })('says the same of the same finds', (list) => {
     expect(proposeGroups(list, 'en')).toEqual(proposeGroups([...list], 'en'));
+  });
+});
+
+describe('the client’s own name', () => {
+  it('is proposed as a group of its own, before all others', () => {
+    const finds = ['ottlemere piano', 'piano tuning', 'ottlemere prices', 'tuning cost'].map((text) => ({ text }));
+    const [own, ...others] = proposeGroupsOfPlan(finds, { language: 'en', ownNames: ['Ottlemere'] });
+    expect([own?.reason, own?.theme, own?.finds.length]).toEqual(['own-name', 'ottlemere', 2]);
+    expect(others.flatMap((group) => group.finds)).toHaveLength(2);
+    expect(proposeGroupsOfPlan(finds, { language: 'en', ownNames: [] })[0]?.reason).not.toBe('own-name');
   });
 });
 

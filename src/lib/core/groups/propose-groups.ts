@@ -1,5 +1,6 @@
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
+import { holdsPhrase } from '../rules/word-lists';
 
 /** A group proposed from kept finds, with the reason. */
 export interface ProposedGroup<T> {
@@ -7,8 +8,8 @@ export interface ProposedGroup<T> {
   theme: string;
   /** The words that its finds share, as written most often; empty for the rest. */
   shared: string;
-  /** `shared`: all hold the theme's words; `rest`: what no theme holds. */
-  reason: 'shared' | 'rest';
+  /** `shared`: all hold the theme's words; `rest`: what no theme holds; `own-name`: all hold the client's own name. */
+  reason: 'shared' | 'rest' | 'own-name';
   finds: T[];
 }
 
@@ -66,6 +67,18 @@ function writtenTheme(key: string, texts: readonly string[], stem: (word: string
 /** The find of the fewest words, the first of several. */
 const shortestOf = (finds: readonly { text: string }[]) =>
   finds.reduce((best, { text }) => (wordsOf(text).length < wordsOf(best).length ? text : best), finds[0]?.text ?? '');
+
+/** Groups of finds, those that hold one of the client's own names in a group of their own, before all others. */
+export function proposeGroupsOfPlan<T extends { text: string }>(
+  finds: readonly T[],
+  { language, ownNames }: { language: string; ownNames: readonly string[] },
+): ProposedGroup<T>[] {
+  const own = finds.filter(({ text }) => ownNames.some((name) => holdsPhrase(text, name)));
+  const others = own.length === 0 ? finds : finds.filter((find) => !own.includes(find));
+  const theme = ownNames.find((name) => own.some(({ text }) => holdsPhrase(text, name)))?.toLowerCase() ?? '';
+  const ofName: ProposedGroup<T>[] = own.length === 0 ? [] : [{ theme, shared: theme, reason: 'own-name', finds: own }];
+  return [...ofName, ...proposeGroups(others, language)];
+}
 
 /**
  * Proposes groups from the words that finds share: greedily the theme that divides best, until none holds two finds.

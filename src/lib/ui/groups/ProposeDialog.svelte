@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { proposeGroups } from '$lib/core/groups/propose-groups';
+  import { proposeGroupsOfPlan } from '$lib/core/groups/propose-groups';
   import { firstLanguage } from '$lib/core/plan/plan-view';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
@@ -12,7 +12,12 @@
   let { open = $bindable(), sheet }: { open: boolean; sheet: Sheet } = $props();
 
   const shell = getShell();
-  const proposals = $derived(open && sheet.campaign ? proposeGroups(sheet.ungrouped, firstLanguage(sheet.desk.plan, sheet.campaign)) : []);
+  const proposals = $derived.by(() => {
+    if (!open || !sheet.campaign) return [];
+    const { plan } = sheet.desk;
+    const ownNames = plan.house.ownNameApart ? plan.brief.ownNames : [];
+    return proposeGroupsOfPlan(sheet.ungrouped, { language: firstLanguage(plan, sheet.campaign), ownNames });
+  });
   let names = $state<Record<number, string>>({});
   let left = $state<Record<number, boolean>>({});
   const nameOf = (index: number, theme: string) => names[index] ?? theme.slice(0, 1).toUpperCase() + theme.slice(1);
@@ -22,11 +27,13 @@
   const total = $derived(chosen.reduce((sum, { finds }) => sum + finds.length, 0));
 
   const reasonOf = ({ reason, shared, finds }: (typeof proposals)[number]) =>
-    reason === 'shared'
-      ? `all ${finds.length} hold “${shared}”`
-      : finds.length === 1
-        ? 'it shares no word with another'
-        : 'they share no word with two others';
+    reason === 'own-name'
+      ? 'they hold the client’s own name'
+      : reason === 'shared'
+        ? `all ${finds.length} hold “${shared}”`
+        : finds.length === 1
+          ? 'it shares no word with another'
+          : 'they share no word with two others';
 
   function apply() {
     if (!sheet.campaign) return;

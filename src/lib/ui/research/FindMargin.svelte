@@ -33,6 +33,10 @@
   const proposal = $derived(research.proposalOf(find));
   const page = $derived(research.pages.get(find.text));
   const negative = $derived(childrenOf(research.desk.book.negative, 'findId', find.id)[0]);
+  const chosen = $derived(research.list.chosen.includes(find) ? research.list.chosen : [find]);
+  const mostLooked = 200;
+  /** What a block of the chosen finds would make, each once. */
+  const wouldBe = $derived([...new Set(chosen.slice(0, mostLooked).map((one) => research.negativeFor(one)))]);
   const rivals = $derived(
     new Set([...research.desk.book.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : []))),
   );
@@ -86,14 +90,18 @@
   {/if}
   {#if find.verdict === 'open' || find.verdict === 'later'}
     <p class="pt-1.5"><span class="font-semibold text-slate">Proposed:</span> <span class="text-ink-2">{wordProposal(proposal)}</span></p>
-    {#if proposal.verdict === 'block' || research.blocksWhole}<p class="text-[12px] text-ink-2">
-        Its negative would be “{research.negativeFor(find)}”, {research.blocksWhole
-          ? 'the whole find'
-          : 'the shortest words that block nothing kept'}.
-        <Button kind="link" onclick={() => (research.blocksWhole = !research.blocksWhole)}
-          >{research.blocksWhole ? 'The shortest words' : 'The whole find'} <KeyCap keys={showKey(keys.negative)} /></Button
-        >
-      </p>{/if}
+    <p class="text-[12px] text-ink-2">
+      A block would make the {wouldBe.length === 1 ? 'negative' : `${wouldBe.length} negatives`}
+      {wouldBe
+        .slice(0, 5)
+        .map((text) => `“${text}”`)
+        .join(', ')}{wouldBe.length > 5 ? ' …' : ''}, {research.blocksWhole
+        ? 'the whole find'
+        : 'the shortest words that block nothing kept'}.
+      <Button kind="link" onclick={() => (research.blocksWhole = !research.blocksWhole)}
+        >{research.blocksWhole ? 'The shortest words' : 'The whole find'} <KeyCap keys={showKey(keys.negative)} /></Button
+      >
+    </p>
     {#if swapped}<p class="pt-1">
         Names {swapped.from}{swapped.km === null ? '' : `, ${swapped.km} km away`}.
         <Button kind="link" onclick={onswap}>Keep it with {swapped.to} <KeyCap keys={showKey(keys['swap-place'])} /></Button>

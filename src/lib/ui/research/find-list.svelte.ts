@@ -171,6 +171,12 @@ export class FindList {
     this.currentId = next.id;
   }
 
+  /** Chooses these finds, the first of them the current one. */
+  choose(finds: readonly Find[]): void {
+    this.scattered = new Set(finds.map(({ id }) => id as string));
+    this.currentId = finds[0]?.id ?? '';
+  }
+
   /** Chooses every find shown. */
   chooseAll(): void {
     this.scattered = new Set(this.shown.map(({ id }) => id as string));

@@ -1,4 +1,7 @@
-import { childrenOf, nextPosition } from '$lib/core/plan/book';
+import { inOrder } from '$lib/core/plan/book';
+import type { Group } from '$lib/core/plan/records/group';
+import { fileKeywords } from '$lib/core/research/file-keywords';
+import { findFittingGroup, findOwnName } from '$lib/core/research/fitting-group';
 import type { Change, SimpleChange } from '$lib/core/plan/changes';
 import { blockFinds } from '$lib/core/research/block-finds';
 import type { BlockReason, Find, Verdict } from '$lib/core/plan/records/find';
@@ -18,6 +21,8 @@ import type { Proposal } from '$lib/core/research/propose-verdict';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import { shortestNegative } from '$lib/core/research/shortest-negative';
 import { keepSwapped, swapPlace } from '$lib/core/research/swap-place';
+import { freeGroupName, newGroup } from '../groups/make-groups';
+import { newCampaign } from '../settings/new-campaign';
 import { keysOf } from '../shell/research-keys';
 import { askForLines, askServer } from '../state/ask-server';
 import { asReached } from '../state/market-asking.svelte';
@@ -142,25 +147,25 @@ export class ResearchDesk {
     return this.desk.bringIn(new Blob([...linesOfFinds(head, byText.values())]));
   }
 
-  /** Gives the chosen finds a verdict, and puts kept ones in a group in the same step; answers how many. */
-  judge(verdict: Verdict, { reason = null, groupId = null }: { reason?: BlockReason | null; groupId?: string | null } = {}): number {
+  /** Gives the chosen finds a verdict; answers how many. */
+  judge(verdict: Verdict, { reason = null }: { reason?: BlockReason | null } = {}): number {
     const { chosen } = this.list;
     if (chosen.length === 0) return 0;
     this.list.goOn();
-    this.judgeFinds(chosen, verdict, { reason, groupId });
+    this.judgeFinds(chosen, verdict, { reason });
     return chosen.length;
   }
 
   /** Gives finds a verdict, one step. */
-  judgeFinds(
-    finds: readonly Find[],
-    verdict: Verdict,
-    { reason = null, groupId = null }: { reason?: BlockReason | null; groupId?: string | null } = {},
-  ): void {
-    this.desk.make(this.judgement(finds, verdict, reason, groupId));
+  judgeFinds(finds: readonly Find[], verdict: Verdict, { reason = null }: { reason?: BlockReason | null } = {}): void {
+    this.desk.make(this.judgement(finds, verdict, { reason }));
   }
 
-  private judgement(finds: readonly Find[], verdict: Verdict, reason: BlockReason | null, groupId: string | null): Change {
+  private judgement(
+    finds: readonly Find[],
+    verdict: Verdict,
+    { reason = null, before = [], after = [] }: { reason?: BlockReason | null; before?: SimpleChange[]; after?: SimpleChange[] } = {},
+  ): Change {
     const ids = finds.map(({ id }) => id as string);
     const proposed = finds.map((find) => ({
       id: find.id as string,
@@ -172,31 +177,73 @@ export class ResearchDesk {
       type: 'several',
       name: 'finds-judged',
       changes: [
+        ...before,
         { type: 'set-each', record: 'find', rows: proposed },
         ...(verdict === 'block' ? blockFinds(this.desk.book, blocked(), newId) : [{ type: 'judge' as const, ids, verdict }]),
-        ...this.keywordsFor(finds, groupId),
+        ...after,
       ],
     };
   }
 
-  /** Keywords of a group for kept finds that it does not hold yet. */
-  private keywordsFor(finds: readonly Find[], groupId: string | null): SimpleChange[] {
-    const group = groupId === null ? undefined : this.desk.book.group.get(groupId);
-    if (!group) return [];
-    const own = childrenOf(this.desk.book.keyword, 'groupId', group.id);
-    const standing = new Set(own.map(({ text }) => text));
-    const position = nextPosition(own);
-    const rows = finds
-      .filter(({ text }) => !standing.has(text))
-      .map(({ text }, index) => ({
-        id: newId(),
-        groupId: group.id,
-        text,
-        match: group.defaultMatch,
-        bidMinor: null,
-        position: position + index,
-      }));
-    return rows.length === 0 ? [] : [{ type: 'add', record: 'keyword', rows }];
+  /** Keeps the chosen finds in a group, one step; what stands in another group of its campaign is moved. Answers how many. */
+  keepIn(groupId: string): number {
+    const group = this.desk.book.group.get(groupId);
+    const { chosen } = this.list;
+    if (!group || chosen.length === 0) return 0;
+    this.list.goOn();
+    const filed = chosen.map(({ text }) => ({ text, group }));
+    this.desk.make(this.judgement(chosen, 'keep', { after: fileKeywords(this.desk.book, filed, newId) }));
+    return chosen.length;
+  }
+
+  /**
+   * Keeps each of the chosen finds in its own fitting group, one step; those that fit none are left as they are, and chosen. The client's own
+   * name gets a group of its own where it has none yet. Null: no find fits a group.
+   */
+  keepFitting(): { kept: number; groups: number; left: number } | null {
+    const { plan } = this.desk;
+    const { chosen } = this.list;
+    const before: SimpleChange[] = [];
+    let ofName: Group | null = null;
+    const filed = chosen.flatMap((find) => {
+      let group = findFittingGroup(plan, find.text) ?? null;
+      const ownName = group ? null : findOwnName(plan, find.text);
+      if (ownName !== null) group = ofName ??= this.newGroupFor(ownName, before);
+      return group ? [{ find, text: find.text, group }] : [];
+    });
+    if (filed.length === 0) return null;
+    const finds = filed.map(({ find }) => find);
+    const left = chosen.filter((find) => !finds.includes(find));
+    this.list.goOn();
+    this.desk.make(this.judgement(finds, 'keep', { before, after: fileKeywords(this.desk.book, filed, newId) }));
+    if (left.length > 0) this.list.choose(left);
+    return { kept: finds.length, groups: new Set(filed.map(({ group }) => group.id)).size, left: left.length };
+  }
+
+  /** Keeps the chosen finds in a group that is made on the way, and with it a campaign where there is none; answers how many. */
+  keepInNew(name: string): number {
+    const { chosen } = this.list;
+    if (chosen.length === 0 || name.trim() === '') return 0;
+    const before: SimpleChange[] = [];
+    const group = this.newGroupFor(name.trim(), before);
+    this.list.goOn();
+    const filed = chosen.map(({ text }) => ({ text, group }));
+    this.desk.make(this.judgement(chosen, 'keep', { before, after: fileKeywords(this.desk.book, filed, newId) }));
+    return chosen.length;
+  }
+
+  /** A new group in the first campaign; what makes it, and the campaign where there is none, goes before. */
+  private newGroupFor(name: string, before: SimpleChange[]): Group {
+    const { book, plan } = this.desk;
+    let campaignId = inOrder(book.campaign)[0]?.id as string | undefined;
+    if (campaignId === undefined) {
+      campaignId = newId();
+      before.push(...newCampaign(plan, campaignId, newId).changes);
+    }
+    const free = freeGroupName(book, campaignId, name);
+    const group = { ...newGroup(book, campaignId, free, name.toLowerCase(), newId()), defaultMatch: plan.house.defaultMatch };
+    before.push({ type: 'add', record: 'group', rows: [group] });
+    return group;
   }
 
   /** Whether a block of a find makes all of it a negative, instead of the shortest words that block no kept find. */

@@ -71,9 +71,45 @@ describe('the list of finds', () => {
     const research = withFinds('piano a', 'piano b');
     const group = row(book.book, 'group');
     const before = book.made.length;
-    research.judge('keep', { groupId: group.id });
+    expect(research.keepIn(group.id)).toBe(1);
     expect(book.made.length - before).toBe(1);
     expect(childrenOf(book.book.keyword, 'groupId', group.id).map(({ text }) => text)).toContain('piano a');
+  });
+
+  it('keeps each in its own fitting group, says how many fit none, and moves what stands in another group', () => {
+    book.make({
+      type: 'add',
+      record: 'group',
+      rows: [{ ...row(book.book, 'group'), id: 'moves', name: 'Moving', theme: 'moving', position: 9 }],
+    });
+    const standing = { ...row(book.book, 'keyword'), id: 'old', text: 'piano moving cost', position: 20 };
+    book.make({ type: 'add', record: 'keyword', rows: [standing] });
+    const research = withFinds('piano moving cost', 'grand piano tuning', 'moving a piano', 'harp');
+    research.list.chooseAll();
+    expect(research.keepFitting()).toEqual({ kept: 3, groups: 2, left: 1 });
+    expect(childrenOf(book.book.keyword, 'groupId', 'moves').map(({ text }) => text)).toEqual(['moving a piano', 'piano moving cost']);
+    expect(book.book.keyword.get('old')?.groupId).toBe('moves');
+    expect(verdicts()).toEqual(['keep', 'keep', 'keep', 'open']);
+    expect(research.list.chosen.map(({ text }) => text)).toEqual(['harp']);
+    expect(research.keepFitting()).toBeNull();
+  });
+
+  it('keeps in a group of a typed name, also where there is neither group nor campaign', () => {
+    book.make({ type: 'remove', record: 'campaign', ids: [row(book.book, 'campaign').id] });
+    const research = withFinds('harp strings', 'harp repair');
+    research.list.chooseAll();
+    expect(research.keepInNew('Harps')).toBe(2);
+    const group = row(book.book, 'group');
+    expect([group.name, book.book.campaign.size]).toEqual(['Harps', 1]);
+    expect(childrenOf(book.book.keyword, 'groupId', group.id)).toHaveLength(2);
+  });
+
+  it('files the client’s own name in a group of its own', () => {
+    book.make({ type: 'set', record: 'brief', ids: [row(book.book, 'brief').id], fields: { ownNames: ['Ottlemere'] } });
+    const research = withFinds('ottlemere piano tuning', 'ottlemere prices');
+    research.list.chooseAll();
+    expect(research.keepFitting()).toEqual({ kept: 2, groups: 1, left: 0 });
+    expect([...book.book.group.values()].map(({ name }) => name)).toEqual(['Piano tuning', 'Ottlemere']);
   });
 
   it('judges a word in one step, and takes it back in one', () => {

@@ -122,7 +122,25 @@
   }
 
   function keepIn(groupId: string) {
-    research.judge('keep', { groupId });
+    const count = research.keepIn(groupId);
+    if (count > 1) shell.announce(`${countOf(count, 'find')} kept in ${desk.book.group.get(groupId)?.name}.`);
+    void showCurrent();
+  }
+
+  function keepInNew(name: string) {
+    const count = research.keepInNew(name);
+    shell.announce(`${countOf(count, 'find')} kept in the new group ${name}.`);
+    void showCurrent();
+  }
+
+  /** Each find goes into its own fitting group; where none fits, a group is asked for. */
+  function keepFitting() {
+    const kept = research.keepFitting();
+    if (!kept) isKeepingIn = true;
+    else if (kept.kept > 1 || kept.left > 0)
+      shell.announce(
+        `${countOf(kept.kept, 'find')} kept in ${countOf(kept.groups, 'group')}${kept.left > 0 ? `; ${countOf(kept.left, 'find')} ${kept.left === 1 ? 'fits' : 'fit'} none and ${kept.left === 1 ? 'is' : 'are'} still chosen` : ''}.`,
+      );
     void showCurrent();
   }
 
@@ -147,7 +165,7 @@
       isElsewhere: () => isSettling || isAboutRivals || list.all.length === 0,
       acts: {
         ...verdictActs,
-        'keep-fitting': () => (fits ? keepIn(fits.id) : (isKeepingIn = true)),
+        'keep-fitting': keepFitting,
         'keep-in': () => (isKeepingIn = true),
         'swap-place': keepSwapped,
         negative: () => (research.blocksWhole = !research.blocksWhole),
@@ -265,4 +283,5 @@
   title={`Keep ${countOf(list.chosen.length, 'find')} in a group`}
   items={groupsInOrder(desk.plan).map(({ id, name, campaignId }) => ({ id, name, note: desk.book.campaign.get(campaignId)?.name ?? '' }))}
   onpick={keepIn}
+  onnew={keepInNew}
 />

@@ -1,0 +1,54 @@
+import { childrenOf, nextPosition, type Book } from '../plan/book';
+import type { SimpleChange } from '../plan/changes';
+import type { Group } from '../plan/records/group';
+import type { Keyword } from '../plan/records/keyword';
+
+/** A text and the group it is filed in; a group that this very step makes is given with its rows. */
+export interface Filed {
+  text: string;
+  group: Group;
+}
+
+/**
+ * The changes that file texts as keywords of groups: one that stands in another group of the same campaign is moved, one that stands there
+ * already stays, any other is added with the group's own match type.
+ */
+export function fileKeywords(book: Book, filed: readonly Filed[], newId: () => string): SimpleChange[] {
+  const groupIds = (campaignId: string) => new Set(childrenOf(book.group, 'campaignId', campaignId).map(({ id }) => id as string));
+  const byCampaign = new Map<string, Map<string, Keyword[]>>();
+  const standingIn = (campaignId: string): Map<string, Keyword[]> => {
+    let standing = byCampaign.get(campaignId);
+    if (!standing) {
+      const ids = groupIds(campaignId);
+      standing = new Map();
+      for (const keyword of book.keyword.values())
+        if (ids.has(keyword.groupId)) standing.set(keyword.text, [...(standing.get(keyword.text) ?? []), keyword]);
+      byCampaign.set(campaignId, standing);
+    }
+    return standing;
+  };
+  const moved = new Map<string, string[]>();
+  const added = new Map<Group, string[]>();
+  for (const { text, group } of filed) {
+    const standing = standingIn(group.campaignId).get(text) ?? [];
+    if (standing.some(({ groupId }) => groupId === group.id)) continue;
+    const [first] = standing;
+    if (first) moved.set(group.id, [...(moved.get(group.id) ?? []), first.id]);
+    else added.set(group, [...new Set([...(added.get(group) ?? []), text])]);
+  }
+  return [
+    ...[...moved].map(([groupId, ids]): SimpleChange => ({ type: 'set', record: 'keyword', ids, fields: { groupId } })),
+    ...[...added].map(([group, texts]): SimpleChange => {
+      const position = nextPosition(childrenOf(book.keyword, 'groupId', group.id));
+      const rows = texts.map((text, index) => ({
+        id: newId(),
+        groupId: group.id,
+        text,
+        match: group.defaultMatch,
+        bidMinor: null,
+        position: position + index,
+      }));
+      return { type: 'add', record: 'keyword', rows };
+    }),
+  ];
+}
