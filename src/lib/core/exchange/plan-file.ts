@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { account } from '../plan/records/account';
 import { ad } from '../plan/records/ad';
 import { adLine } from '../plan/records/ad-line';
-import { laterBrief, laterCampaign, blankExtra, laterFind } from '../plan/record-values';
+import { laterAd, laterAdLine, laterBrief, laterCampaign, blankExtra, laterFind } from '../plan/record-values';
 import { brief } from '../plan/records/brief';
 import { campaign } from '../plan/records/campaign';
 import { client } from '../plan/records/client';
@@ -38,7 +38,7 @@ function withDefaults<
   return Object.fromEntries(schemas) as { [Name in Later]: Shape[Name] extends z.ZodType ? z.ZodDefault<Shape[Name]> : never };
 }
 
-const lines = list(adLine.omit({ ...noPlace, adId: true, kind: true }), 100);
+const lines = list(adLine.omit({ ...noPlace, adId: true, kind: true }).extend(withDefaults(adLine.shape, laterAdLine)), 100);
 const index = z.int().min(0);
 
 const fileNegative = negative
@@ -61,7 +61,7 @@ const filePlace = place.omit({ ...noPlace, campaignId: true }).extend({
 const fileFind = find
   .omit({ ...noPlace, wordVerdictId: true })
   .extend({ ...withDefaults(find.shape, laterFind, ['wordVerdictId']), wordVerdict: index.optional() });
-const fileAd = ad.omit({ ...noPlace, groupId: true }).extend({ headlines: lines, descriptions: lines });
+const fileAd = ad.omit({ ...noPlace, groupId: true }).extend({ ...withDefaults(ad.shape, laterAd), headlines: lines, descriptions: lines });
 const fileGroup = group.omit({ ...noPlace, campaignId: true, offerId: true }).extend({
   /** Place in the brief's offers. */
   offer: index.nullable(),

@@ -6,7 +6,7 @@ import type { Change, SimpleChange } from '../plan/changes';
 import { readHours } from '../plan/hours';
 import type { PlanView } from '../plan/plan-view';
 import type { RecordName, RecordTypes, Row as RecordRow } from '../plan/record-types';
-import { goals, biddingKinds, laterCampaign, nameOfExtra } from '../plan/record-values';
+import { goals, biddingKinds, laterAd, laterAdLine, laterCampaign, nameOfExtra } from '../plan/record-values';
 import type { Layout } from '../plan/records/layout';
 import { formatNames } from '../rules/rule-set';
 import { sayTheSame, setFields, type ChangedField } from './changed-rows';
@@ -173,7 +173,7 @@ class TablesReader {
     if (line && isPosition) return setFields('adLine', line, { fixedAt });
     if (isPosition) return null;
     if (line) return text === '' ? { type: 'remove', record: 'adLine', ids: [line.id] } : setFields('adLine', line, { text });
-    const fresh = { id: this.newId(), adId, kind, text, fixedAt, position: nextPosition(all) };
+    const fresh = { ...laterAdLine, id: this.newId(), adId, kind, text, fixedAt, position: nextPosition(all) };
     return text === '' ? null : { type: 'add', record: 'adLine', rows: [fresh] };
   }
 
@@ -394,6 +394,7 @@ class TablesReader {
     if (known) return this.against(row, 'ad', known, `${cells.text(row, 'group')}, ad ${name}`);
     const page = cells.text(row, 'landing page');
     const ad = {
+      ...laterAd,
       groupId,
       name,
       format: cells.word(row, 'format', formatWords, 'responsive'),
@@ -423,7 +424,7 @@ class TablesReader {
       const text = this.cells.text(row, `${kind} ${number}`);
       if (text === '') continue;
       const fixedAt = this.cells.number(row, `${kind} ${number} fixed at`);
-      this.add(row, 'adLine', { adId, kind, text: readLineCell(this.layout, text), fixedAt });
+      this.add(row, 'adLine', { ...laterAdLine, adId, kind, text: readLineCell(this.layout, text), fixedAt });
     }
   }
 

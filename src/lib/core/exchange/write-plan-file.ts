@@ -154,7 +154,7 @@ class PlanFileWriter {
 
   private lines(adId: string, kind: 'headline' | 'description', path: string) {
     const rows = childrenOf(this.book.adLine, 'adId', adId).filter((line) => line.kind === kind);
-    return this.noted(rows, path).map(({ text, fixedAt }) => ({ text, fixedAt }));
+    return this.noted(rows, path).map((line) => without(line, 'id', 'position', 'adId', 'kind'));
   }
 
   /** Findings set aside on rows that are gone stay behind. */

@@ -1,5 +1,5 @@
 import { adjustment, ages, datedOffer, genders, listedValues, priceRows } from '../rules/rule-set.json';
-import { laterBrief, laterCampaign, blankExtra, laterFind, laterLayout } from './record-values';
+import { laterAd, laterAdLine, laterBrief, laterCampaign, blankExtra, laterFind, laterLayout } from './record-values';
 import type { Account } from './records/account';
 import type { Ad } from './records/ad';
 import type { AdLine, MasterLine } from './records/ad-line';
@@ -138,8 +138,8 @@ export const recordTypes: Readonly<Record<RecordName, RecordType>> = {
     parents: { campaignId: 'campaign', groupId: 'group', findId: 'find', briefItemId: 'briefItem', wordVerdictId: 'wordVerdict' },
     added: { wordVerdictId: null },
   },
-  ad: { stream: 'plan', parents: { groupId: 'group' } },
-  adLine: { stream: 'plan', parents: { adId: 'ad' } },
+  ad: { stream: 'plan', parents: { groupId: 'group' }, added: laterAd },
+  adLine: { stream: 'plan', parents: { adId: 'ad' }, added: laterAdLine },
   extra: { stream: 'plan', parents: { campaignId: 'campaign' }, added: blankExtra },
   setAside: { stream: 'plan', parents: {} },
 };

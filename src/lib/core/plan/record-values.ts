@@ -1,3 +1,5 @@
+import type { Ad } from './records/ad';
+import type { AdLine } from './records/ad-line';
 import type { Audience, Campaign } from './records/campaign';
 import type { Brief, Conversion } from './records/brief';
 import type { Extra, PriceRow } from './records/extra';
@@ -88,6 +90,10 @@ export const laterCampaign = {
   placementsOff: [] as string[],
   tracking: [] as TrackingParameter[],
 } as const satisfies Partial<Campaign>;
+
+/** What fields that came later hold in ads and their lines from before. */
+export const laterAd = { masterPaths: [] as string[] } as const satisfies Partial<Ad>;
+export const laterAdLine = { masterLineId: '', masterText: '' } as const satisfies Partial<AdLine>;
 
 /** The adjustment of what is not shown at all. */
 export const notShown = -100;

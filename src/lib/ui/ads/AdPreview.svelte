@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { measureLine } from '$lib/core/ads/measure';
   import type { AdBench } from './ad-bench.svelte';
   import Button from '../parts/Button.svelte';
 
@@ -23,9 +24,10 @@
   }
   const headlines = $derived(readLines(bench.headlines, isNarrow ? 2 : 3));
   const descriptions = $derived(readLines(bench.descriptions, isNarrow ? 1 : 2));
+  const measurePath = (path: string) => bench.contexts && measureLine(path, bench.keywords, bench.contexts.path);
   const paths = $derived(
     [bench.ad?.path1, bench.ad?.path2]
-      .map((path) => (path ? (bench.measurePath(path)?.textWithFallback ?? '') : ''))
+      .map((path) => (path ? (measurePath(path)?.textWithFallback ?? '') : ''))
       .filter((path) => path !== ''),
   );
 </script>

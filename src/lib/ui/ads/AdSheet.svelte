@@ -4,11 +4,9 @@
   import { getDesk } from '../state/plan-desk.svelte';
   import type { AdBench } from './ad-bench.svelte';
   import LineList from './LineList.svelte';
-  import MeasureCount from './MeasureCount.svelte';
-  import MeasureRule from './MeasureRule.svelte';
+  import PathField from './PathField.svelte';
   import { pastedChange } from './pasted-change';
   import ReadingsTable from './ReadingsTable.svelte';
-  import SlotField from './SlotField.svelte';
 
   let { bench, index = $bindable(0) }: { bench: AdBench; index: number } = $props();
 
@@ -46,25 +44,14 @@
       <div class="flex items-start gap-1.5">
         <span class="max-w-56 truncate pt-1" title={bench.domain}>{bench.domain || 'no page yet'}</span>
         {#each paths as { field, at, text } (field)}
-          {@const measure = bench.measurePath(text)}
-          {@const context = bench.contexts?.path}
-          <span class="pt-1 text-ink-3">/</span>
-          <div class="min-w-0 flex-1">
-            <div
-              class={`flex items-center rounded border bg-sheet pe-2 ${measure && measure.unitsWithFallback > measure.limit ? 'border-madder' : 'border-field'}`}
-            >
-              {#if context}<SlotField
-                  label={`Path ${at + 1}`}
-                  value={text}
-                  {context}
-                  at={`${ad.id}:${field}`}
-                  onedit={(typed, sitting) => void desk.set('ad', ad.id, { [field]: typed }, sitting)}
-                  hint="path"
-                />{/if}
-              {#if measure}<MeasureCount {measure} />{/if}
-            </div>
-            {#if measure}<MeasureRule {measure} />{/if}
-          </div>
+          {#if bench.contexts}<PathField
+              label={`Path ${at + 1}`}
+              value={text}
+              context={bench.contexts.path}
+              keywords={bench.keywords}
+              at={`${ad.id}:${field}`}
+              onedit={(typed, sitting) => void desk.set('ad', ad.id, { [field]: typed }, sitting)}
+            />{/if}
         {/each}
       </div>
     </div>

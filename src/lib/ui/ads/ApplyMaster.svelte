@@ -1,106 +1,125 @@
 <script lang="ts">
+  import { findMasterUpdates } from '$lib/core/ads/master-updates';
   import { childrenOf, inOrder } from '$lib/core/plan/book';
+  import { firstLanguage } from '$lib/core/plan/plan-view';
   import type { MasterLine } from '$lib/core/plan/records/ad-line';
+  import type { Campaign } from '$lib/core/plan/records/campaign';
   import type { Master } from '$lib/core/plan/records/master';
-  import { countOf } from '$lib/wording/texts';
-  import { wordSlotProblem } from '$lib/wording/problems';
+  import { shortCampaignNames } from '$lib/wording/campaign-names';
+  import { countOf, wordLanguage } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
-  import SeverityMark from '../parts/SeverityMark.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
   import { applyMaster, draftMaster } from './master-draft';
+  import MasterRow from './MasterRow.svelte';
 
-  let { open = $bindable(), master, lines }: { open: boolean; master: Master; lines: readonly MasterLine[] } = $props();
+  interface Props {
+    open: boolean;
+    master: Master;
+    lines: readonly MasterLine[];
+    /** The campaign at hand: its groups are ticked. */
+    campaign: Campaign | null;
+  }
+
+  let { open = $bindable(), master, lines, campaign }: Props = $props();
 
   const desk = getDesk();
   const shell = getShell();
-  const drafts = $derived(
-    open
-      ? inOrder(desk.book.campaign).flatMap(({ id }) =>
-          childrenOf(desk.book.group, 'campaignId', id).map((group) => draftMaster(desk.plan, master, lines, group)),
-        )
-      : [],
+  const campaigns = $derived(inOrder(desk.book.campaign));
+  const names = $derived(shortCampaignNames(campaigns));
+  const language = $derived(firstLanguage(desk.plan, campaign ?? undefined));
+  /** What its changes would bring to the ads it made, by group. */
+  const updates = $derived(Map.groupBy(open ? findMasterUpdates(desk.plan, master, lines, newId) : [], ({ group }) => group.id as string));
+  const sections = $derived(
+    !open
+      ? []
+      : campaigns.map((one) => ({
+          campaign: one,
+          language: firstLanguage(desk.plan, one),
+          rows: childrenOf(desk.book.group, 'campaignId', one.id).map((group) => ({
+            draft: draftMaster(desk.plan, master, lines, group),
+            updates: updates.get(group.id) ?? [],
+          })),
+        })),
   );
-  let left = $state<Record<string, boolean>>({});
-  let shown = $state('');
-  /** Chosen at first: groups that have no ad of this master yet. */
-  const isChosen = (groupId: string, isThere: boolean) => left[groupId] ?? !isThere;
-  const chosen = $derived(drafts.filter(({ group, isThere }) => isChosen(group.id, isThere)));
-  const faults = $derived(chosen.reduce((sum, draft) => sum + draft.faults, 0));
+  type Row = (typeof sections)[number]['rows'][number];
+  /** Ticks by hand; else the groups of the campaign at hand that get something. */
+  let ticked = $state.raw<ReadonlyMap<string, boolean>>(new Map());
+  const bringsSomething = ({ draft, updates: own }: Row) => !draft.isThere || own.some((one) => one.updates.length > 0);
+  const isTicked = (row: Row) =>
+    bringsSomething(row) && (ticked.get(row.draft.group.id) ?? row.draft.group.campaignId === (campaign?.id ?? campaigns[0]?.id));
+  const taken = $derived(sections.flatMap(({ rows }) => rows.filter(isTicked)));
+  const fresh = $derived(taken.flatMap(({ draft }) => (draft.isThere ? [] : [draft])));
+  const changed = $derived(taken.flatMap(({ updates: own }) => own.filter((one) => one.updates.length > 0)));
+  const faults = $derived(fresh.reduce((sum, draft) => sum + draft.faults, 0));
+
+  function tick(rows: readonly Row[], isOn: boolean) {
+    ticked = new Map([...ticked, ...rows.map(({ draft }) => [draft.group.id as string, isOn] as const)]);
+  }
 
   function apply() {
     // Counted before: what is written is no longer chosen.
-    const count = chosen.length;
-    desk.make(applyMaster(desk.plan, master, chosen, newId));
-    shell.announce(`${countOf(count, 'ad')} written from ${master.name}.`);
+    const [written, brought] = [fresh.length, changed.length];
+    const { changes, ...step } = applyMaster(desk.plan, master, fresh, newId);
+    desk.make({ ...step, changes: [...changes, ...changed.flatMap((one) => one.updates.map(({ change }) => change))] });
+    const said = [
+      written > 0 ? `${countOf(written, 'ad')} written` : '',
+      brought > 0 ? `${countOf(brought, 'ad')} brought up to it` : '',
+    ].filter(Boolean);
+    shell.announce(`${said.join(', ')} from ${master.name}.`);
     open = false;
   }
 </script>
 
 <Dialog bind:open title={`Apply “${master.name}”`} wide>
-  <p class="text-ink-2">Each result is measured with the group’s own values and keywords before anything is written.</p>
+  <p class="text-ink-2">
+    Each result is measured with the group’s own values and keywords before anything is written. Where it made an ad already, what it would
+    change stands old beside new; lines that were made the ad’s own are left alone.
+  </p>
   <div class="max-h-[52vh] overflow-y-auto border-y border-rule">
-    <table class="w-full">
-      <thead class="sticky top-0 bg-paper text-ink-2">
-        <tr>
-          <th class="w-8"><span class="sr-only">Chosen</span></th>
-          <th class="py-1 text-start font-normal">Group</th>
-          <th class="text-start font-normal">First headline reads</th>
-          <th class="w-36 text-start font-normal">Result</th>
-        </tr>
-      </thead>
-      <tbody>
-        {#each drafts as { group, lines: results, faults: wrong, fallbacks, isThere } (group.id)}
-          <tr class="border-t border-rule-soft">
-            <td
-              ><input
-                type="checkbox"
-                class="rounded-sm text-act"
-                aria-label={`Write into ${group.name}`}
-                checked={isChosen(group.id, isThere)}
-                onchange={(event) => (left[group.id] = event.currentTarget.checked)}
-              /></td
-            >
-            <td class="py-1"
-              ><button
-                type="button"
-                class="text-start hover:underline"
-                aria-expanded={shown === group.id}
-                onclick={() => (shown = shown === group.id ? '' : group.id)}>{group.name}</button
-              ></td
-            >
-            <td class="max-w-72 truncate">{results[0]?.measure.readings[0]?.text ?? results[0]?.measure.textWithFallback ?? ''}</td>
-            <td>
-              {#if wrong > 0}<SeverityMark severity="fix" count={wrong} />
-                {wrong === 1 ? 'line' : 'lines'} to fix
-              {:else if isThere}<span class="text-ink-2">has one already</span>
-              {:else}<span class="text-act">fits{fallbacks > 0 ? `, ${fallbacks} fall back` : ''}</span>{/if}
-            </td>
-          </tr>
-          {#if shown === group.id}
-            {#each results as { line, measure } (line.id)}
-              <tr class="bg-sheet">
-                <td></td>
-                <td colspan="2" class="py-0.5 ps-3"
-                  >{measure.textWithFallback}{#each measure.problems as problem, index (index)}<span class="text-madder"
-                      >{' '}{wordSlotProblem(problem.code, problem.data)}</span
-                    >{/each}</td
-                >
-                <td class="font-mono text-[12px]">{measure.unitsWithFallback}/{measure.limit}</td>
-              </tr>
-            {/each}
-          {/if}
-        {/each}
-      </tbody>
-    </table>
+    {#each sections as section (section.campaign.id)}
+      {@const able = section.rows.filter(bringsSomething)}
+      <section aria-label={section.campaign.name}>
+        <h3 class="sticky top-0 z-10 flex items-baseline gap-2 border-b border-rule bg-fold px-1 py-1">
+          <input
+            type="checkbox"
+            class="self-center rounded-sm text-act"
+            aria-label={`All groups of ${section.campaign.name}`}
+            disabled={able.length === 0}
+            checked={able.length > 0 && able.every(isTicked)}
+            indeterminate={able.some(isTicked) && !able.every(isTicked)}
+            onchange={(event) => tick(able, event.currentTarget.checked)}
+          />
+          <span class="font-semibold" title={section.campaign.name}>{names.get(section.campaign.id)}</span>
+          <span class="text-ink-2">{able.filter(isTicked).length} of {countOf(section.rows.length, 'group')}</span>
+          {#if section.language !== language}<span class="ms-auto text-ochre"
+              ><span aria-hidden="true">▲</span> its ads are in {wordLanguage(section.language)}</span
+            >{/if}
+        </h3>
+        {#each section.rows as row (row.draft.group.id)}
+          <MasterRow
+            draft={row.draft}
+            updates={row.updates}
+            isAble={bringsSomething(row)}
+            isTicked={isTicked(row)}
+            ontick={(isOn) => tick([row], isOn)}
+          />
+        {:else}<p class="px-2 py-1 text-ink-2">no group yet</p>{/each}
+      </section>
+    {/each}
   </div>
   {#snippet footer()}
-    {#if faults > 0}<p class="me-auto self-center text-madder">
-        {countOf(faults, 'line')} will have to be fixed.
-      </p>{/if}
+    {#if faults > 0}<p class="me-auto self-center text-madder">{countOf(faults, 'line')} will have to be fixed.</p>{/if}
     <Button onclick={() => (open = false)}>Not now</Button>
-    <Button kind="act" disabled={chosen.length === 0} onclick={apply}>Write {countOf(chosen.length, 'ad')}</Button>
+    <Button kind="act" disabled={fresh.length + changed.length === 0} onclick={apply}
+      >{[
+        fresh.length > 0 ? `Write ${countOf(fresh.length, 'ad')}` : '',
+        changed.length > 0 ? `Change ${countOf(changed.length, 'ad')}` : '',
+      ]
+        .filter(Boolean)
+        .join(', ') || 'Write no ad'}</Button
+    >
   {/snippet}
 </Dialog>

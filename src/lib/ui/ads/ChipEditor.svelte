@@ -1,22 +1,23 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
-  import { escapeFallback, writeSlot, type Segment, type SlotSegment } from '$lib/core/ads/parse-slots';
-  import { liveSlot } from '$lib/core/ads/fill-slots';
+  import { untrack } from 'svelte';
+  import { escapeFallback, escapeText, parseSlots, writeSlot, type Segment, type SlotSegment } from '$lib/core/ads/parse-slots';
+  import { liveSlot, type FillContext } from '$lib/core/ads/fill-slots';
   import { casesOf } from '$lib/core/text/letter-case';
   import Button from '../parts/Button.svelte';
+  import FallbackField from './FallbackField.svelte';
 
   interface Props {
     slot: SlotSegment;
     box: DOMRect;
     names: readonly string[];
-    /** The campaign's first language: title case is offered where it has one. */
-    language: string;
+    /** What fills plan slots in the fallback; title case is offered where its language has one. */
+    context: FillContext;
     onchange: (text: string) => void;
     ondone: () => void;
     onremove: () => void;
   }
 
-  let { slot, box, names, language, onchange, ondone, onremove }: Props = $props();
+  let { slot, box, names, context, onchange, ondone, onremove }: Props = $props();
 
   /** A fallback in the text form, with the slots that stand in it. */
   const writeSegments = (segments: readonly Segment[] | null): string =>
@@ -24,28 +25,23 @@
       .map((part) => (part.kind === 'text' ? escapeFallback(part.text) : writeSlot(part.name, writeSegments(part.fallback), part.caseName)))
       .join('');
 
-  const isPlain = (segments: readonly Segment[] | null) => (segments ?? []).every((part) => part.kind === 'text');
+  /** The same as a line of its own, in which bars need no mark. */
+  const writeAsLine = (segments: readonly Segment[] | null): string =>
+    (segments ?? [])
+      .map((part) => (part.kind === 'text' ? escapeText(part.text) : writeSlot(part.name, writeSegments(part.fallback), part.caseName)))
+      .join('');
   const start = untrack(() => ({
     name: slot.name,
-    // A fallback of plain text is edited as it reads; one that holds slots in the text form.
-    fallback: isPlain(slot.fallback)
-      ? (slot.fallback ?? []).map((part) => (part.kind === 'text' ? part.text : '')).join('')
-      : writeSegments(slot.fallback),
+    fallback: writeAsLine(slot.fallback),
     caseName: slot.caseName ?? '',
   }));
   let name = $state(start.name);
   let fallback = $state(start.fallback);
   let caseName = $state(start.caseName);
-  const cases = $derived([...new Set([...casesOf(language), ...(start.caseName ? [start.caseName] : [])])]);
+  const cases = $derived([...new Set([...casesOf(context.language), ...(start.caseName ? [start.caseName] : [])])]);
   let panel: HTMLElement;
-  let field: HTMLInputElement;
 
-  const change = () => onchange(writeSlot(name, fallback.includes('[[') ? fallback : escapeFallback(fallback), caseName || null));
-
-  onMount(() => {
-    field.focus();
-    field.select();
-  });
+  const change = () => onchange(writeSlot(name, writeSegments(parseSlots(fallback).segments), caseName || null));
 
   function keydown(event: KeyboardEvent) {
     event.stopPropagation();
@@ -79,10 +75,19 @@
       {#each names.includes(name) ? names : [name, ...names] as option (option)}<option>{option}</option>{/each}
     </select></label
   >
-  <label class="grid gap-0.5"
-    ><span class="text-ink-2">Fallback{name === liveSlot ? ', needed' : ''}</span>
-    <input bind:this={field} class={control} bind:value={fallback} oninput={change} autocomplete="off" spellcheck="false" /></label
-  >
+  <div class="grid gap-0.5">
+    <span class="text-ink-2">Fallback{name === liveSlot ? ', needed' : ''} </span>
+    <FallbackField
+      label={`Fallback of ${name}`}
+      value={fallback}
+      {context}
+      onedit={(text) => {
+        fallback = text;
+        change();
+      }}
+      {ondone}
+    />
+  </div>
   <label class="grid gap-0.5"
     ><span class="text-ink-2">Letters of the value</span>
     <select class={control} bind:value={caseName} onchange={change}>

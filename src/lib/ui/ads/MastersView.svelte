@@ -5,6 +5,7 @@
   import { measureLine } from '$lib/core/ads/measure';
   import { lineContext } from '$lib/core/ads/slot-values';
   import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
+  import type { Campaign } from '$lib/core/plan/records/campaign';
   import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
@@ -14,7 +15,11 @@
   import { newId } from '../state/stream.svelte';
   import ApplyMaster from './ApplyMaster.svelte';
   import { pastedChange } from './pasted-change';
+  import PathField from './PathField.svelte';
   import LineList from './LineList.svelte';
+
+  /** The campaign at hand, whose values masters are measured with. */
+  let { campaign }: { campaign: Campaign | null } = $props();
 
   const desk = getDesk();
   const shell = getShell();
@@ -22,18 +27,32 @@
   const masters = $derived(inOrder(workspace.book.master));
   const master = $derived(masters.find(({ id }) => id === page.url.searchParams.get('master')) ?? masters[0] ?? null);
   const lines = $derived(master ? childrenOf(workspace.book.masterLine, 'masterId', master.id) : []);
-  const sampleGroup = $derived(inOrder(desk.book.group)[0] ?? null);
+  const sampleGroup = $derived(
+    (campaign && childrenOf(desk.book.group, 'campaignId', campaign.id)[0]) ?? inOrder(desk.book.group)[0] ?? null,
+  );
   const format = $derived(desk.plan.rules.formats[master?.format ?? 'responsive']);
   const noValues = { group: '', place: '', client: '', offer: '', price: '' };
   /** The first group's values; before there is one, every slot stands as its fallback. */
-  const contextFor = (kind: LineKindOfAd): FillContext =>
+  const contextFor = (kind: LineKindOfAd | 'path'): FillContext =>
     sampleGroup
       ? lineContext(desk.plan, sampleGroup, master?.format ?? 'responsive', kind)
-      : { limit: kind === 'headline' ? format.headlines.limit : format.descriptions.limit, language: 'en', values: noValues };
+      : {
+          limit: kind === 'path' ? format.paths.limit : kind === 'headline' ? format.headlines.limit : format.descriptions.limit,
+          language: 'en',
+          values: noValues,
+          kind: kind === 'path' ? 'path' : 'line',
+          joiner: desk.plan.rules.valueJoiner,
+        };
+  const pathContext = $derived(contextFor('path'));
   const contexts = $derived({ headline: contextFor('headline'), description: contextFor('description') });
   /** Each live slot is measured by its fallback alone. */
   const measures = $derived(new Map(lines.map((line) => [line.id as string, measureLine(line.text, [], contexts[line.kind])])));
   let isApplying = $state(false);
+  /** A master's address; the group at hand stays, and with it the campaign whose groups are ticked. */
+  const addressOf = (id: string) => {
+    const group = page.url.searchParams.get('group');
+    return `?view=masters&master=${id}${group ? `&group=${group}` : ''}`;
+  };
 
   function add() {
     const id = newId();
@@ -65,7 +84,7 @@
         { type: 'add', record: 'masterLine', rows },
       ],
     });
-    void goto(`?view=masters&master=${id}`, { keepFocus: true });
+    void goto(addressOf(id), { keepFocus: true });
     enterNew(fieldAt(`${id}:name`));
   }
 
@@ -98,7 +117,7 @@
   <nav class="flex flex-wrap gap-1.5 py-2" aria-label="Masters">
     {#each masters as { id, name } (id)}
       <a
-        href={`?view=masters&master=${id}`}
+        href={addressOf(id)}
         aria-current={id === master?.id ? 'true' : undefined}
         class={`rounded border px-2.5 py-0.5 ${id === master?.id ? 'border-plum bg-plum-tint font-semibold text-plum' : 'border-rule bg-sheet hover:bg-fold'}`}
         >{name}</a
@@ -117,18 +136,6 @@
         at={`${own.id}:name`}
         class="min-w-0 flex-1"
         onedit={(name) => (name.trim() === '' ? 'A name is needed.' : void workspace.set('master', own.id, { name }))}
-      />
-      <TextField
-        label="Path 1"
-        value={own.path1}
-        class="w-36"
-        onedit={(path1, sitting) => void workspace.set('master', own.id, { path1 }, sitting)}
-      />
-      <TextField
-        label="Path 2"
-        value={own.path2}
-        class="w-36"
-        onedit={(path2, sitting) => void workspace.set('master', own.id, { path2 }, sitting)}
       />
       <Button kind="quiet" class="ms-auto" onclick={remove}>Take out</Button>
       <Button kind="act" disabled={desk.book.group.size === 0} onclick={() => (isApplying = true)}>Apply to groups…</Button>
@@ -149,7 +156,22 @@
         onpastelines={(pasted) => void workspace.make(pastedChange('masterLine', { masterId: own.id }, kind, pasted))}
       />
     {/each}
-    <ApplyMaster bind:open={isApplying} master={own} {lines} />
+    <section aria-label="Paths of the address shown" class="py-3">
+      <h2 class="pb-0.5 text-ink-2">Shown address, after each ad’s own domain</h2>
+      <div class="flex items-start gap-1.5">
+        {#each ['path1', 'path2'] as const as field, at (field)}
+          <PathField
+            label={`Path ${at + 1}`}
+            value={own[field]}
+            context={pathContext}
+            keywords={[]}
+            at={`${own.id}:${field}`}
+            onedit={(text, sitting) => void workspace.set('master', own.id, { [field]: text }, sitting)}
+          />
+        {/each}
+      </div>
+    </section>
+    <ApplyMaster bind:open={isApplying} master={own} {lines} {campaign} />
   {/key}
 {:else}
   <div class="flex flex-col items-center gap-3 py-16">

@@ -161,7 +161,7 @@
       slot={chip.slot}
       box={chip.box}
       {names}
-      language={context.language}
+      {context}
       onchange={(text) => replaceChip(text, false)}
       ondone={() => {
         chip = null;

@@ -1,9 +1,10 @@
-import { measureLine, type Measure } from '$lib/core/ads/measure';
+import type { Measure } from '$lib/core/ads/measure';
 import { LineMeasures } from '$lib/core/ads/measure-lines';
 import type { FillContext } from '$lib/core/ads/fill-slots';
 import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
 import { childrenOf, nextPosition } from '$lib/core/plan/book';
 import { domainOf, landingPageOf } from '$lib/core/plan/plan-view';
+import { laterAdLine } from '$lib/core/plan/record-values';
 import type { Ad } from '$lib/core/plan/records/ad';
 import type { AdLine, LineKindOfAd } from '$lib/core/plan/records/ad-line';
 import type { Group } from '$lib/core/plan/records/group';
@@ -41,16 +42,12 @@ export class AdBench {
     private readonly adId: () => string,
   ) {}
 
-  /** The measure of a path. */
-  measurePath(path: string): Measure | null {
-    return this.contexts && measureLine(path, this.keywords, this.contexts.path);
-  }
-
   /** Adds an empty line at the end; answers its id. */
   addLine(kind: LineKindOfAd): string {
     const id = newId();
     if (this.ad)
       this.desk.add('adLine', {
+        ...laterAdLine,
         id,
         adId: this.ad.id,
         kind,
@@ -76,14 +73,22 @@ export function addAd(desk: PlanDesk, groupId: string, model: Ad | null): string
   const ads = childrenOf(book.ad, 'groupId', groupId);
   const { headlines, descriptions } = desk.plan.rules.formats.responsive;
   const start = model
-    ? childrenOf(book.adLine, 'adId', model.id).map(({ kind, text, fixedAt }) => ({ kind, text, fixedAt }))
+    ? childrenOf(book.adLine, 'adId', model.id).map(({ kind, text, fixedAt, masterLineId, masterText }) => ({
+        kind,
+        text,
+        fixedAt,
+        masterLineId,
+        masterText,
+      }))
     : [
         ...Array.from({ length: headlines.least }, () => ({
+          ...laterAdLine,
           kind: 'headline' as const,
           text: '',
           fixedAt: null,
         })),
         ...Array.from({ length: descriptions.least }, () => ({
+          ...laterAdLine,
           kind: 'description' as const,
           text: '',
           fixedAt: null,
@@ -95,6 +100,7 @@ export function addAd(desk: PlanDesk, groupId: string, model: Ad | null): string
     name: nextAdName(ads),
     format: 'responsive',
     masterName: model?.masterName ?? '',
+    masterPaths: model?.masterPaths ?? [],
     path1: model?.path1 ?? '',
     path2: model?.path2 ?? '',
     landingPage: model?.landingPage ?? '',

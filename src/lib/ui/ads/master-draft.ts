@@ -1,3 +1,4 @@
+import { fillPlanSlots } from '$lib/core/ads/fill-slots';
 import { measureLine, type Measure } from '$lib/core/ads/measure';
 import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
 import { childrenOf, nextPosition } from '$lib/core/plan/book';
@@ -15,8 +16,26 @@ export interface MasterDraft {
   /** Lines that do not fit or whose slots are wrong. */
   faults: number;
   fallbacks: number;
+  /** Keywords for which the first headline, or a path, falls back: those searchers read nothing of theirs. */
+  firstFallsBack: { part: 'first headline' | 'path'; count: number; of: number } | null;
   /** Whether the group has an ad of this master already. */
   isThere: boolean;
+}
+
+/** Where the first headline or a path falls back. A plan slot that finds no room or no value falls back for all. */
+function findFirstFallback(view: PlanView, master: Master, group: Group, measured: MasterDraft['lines']): MasterDraft['firstFallsBack'] {
+  const keywords = keywordTexts(view, group.id);
+  const first = measured.find(({ line }) => line.kind === 'headline')?.measure;
+  if (first && first.fallbacks > 0) return { part: 'first headline', count: first.fallbacks, of: keywords.length };
+  const context = lineContext(view, group, master.format, 'path');
+  for (const path of [master.path1, master.path2]) {
+    if (path.trim() === '') continue;
+    const { fallbacks, problems } = measureLine(path, keywords, context);
+    const filled = fillPlanSlots(path, context);
+    const hasFallen = [...filled.slots.values()].some((value) => value === '') || (fallbacks > 0 && filled.live !== null);
+    if (problems.length > 0 || hasFallen) return { part: 'path', count: Math.max(1, fallbacks), of: keywords.length };
+  }
+  return null;
 }
 
 /** Measures a master against the keywords and values of a group. */
@@ -33,6 +52,7 @@ export function draftMaster(view: PlanView, master: Master, lines: readonly Mast
     lines: measured,
     faults: measured.filter(({ measure }) => measure.problems.length > 0).length,
     fallbacks: measured.reduce((sum, { measure }) => sum + measure.fallbacks, 0),
+    firstFallsBack: findFirstFallback(view, master, group, measured),
     isThere: childrenOf(view.book.ad, 'groupId', group.id).some(({ masterName }) => masterName === master.name),
   };
 }
@@ -48,13 +68,16 @@ export function applyMaster(view: PlanView, master: Master, drafts: readonly Mas
       name: nextAdName(ads),
       format: master.format,
       masterName: master.name,
+      masterPaths: [master.path1, master.path2],
       path1: master.path1,
       path2: master.path2,
       landingPage: '',
       position: nextPosition(ads),
     };
-    const rows = lines.map(({ line: { kind, text, fixedAt } }, position) => ({
+    const rows = lines.map(({ line: { id: masterLineId, kind, text, fixedAt } }, position) => ({
       id: newId(),
+      masterLineId,
+      masterText: text,
       adId: id,
       kind,
       text,

@@ -1,5 +1,6 @@
 import type { PastedLines } from '$lib/core/ads/paste-lines';
 import type { Change } from '$lib/core/plan/changes';
+import { laterAdLine } from '$lib/core/plan/record-values';
 import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
 
 /** The step that pasted lines make of the lines of an ad or a master; `owner` names what they belong to. */
@@ -10,7 +11,8 @@ export function pastedChange(
   { set, added }: PastedLines,
 ): Change {
   const rows = set.map(({ id, text, position }) => ({ id, text, position }));
-  const fresh = added.map((line) => ({ ...line, ...owner, kind, fixedAt: null }));
+  const marks = record === 'adLine' ? laterAdLine : {};
+  const fresh = added.map((line) => ({ ...marks, ...line, ...owner, kind, fixedAt: null }));
   return {
     type: 'several',
     name: 'pasted',

@@ -15,7 +15,14 @@ const line = {
 };
 
 /** One headline or description of an ad. */
-export const adLine = z.strictObject({ id: field.id<'adLine'>(), adId: field.id<'ad'>(), ...line });
+export const adLine = z.strictObject({
+  id: field.id<'adLine'>(),
+  adId: field.id<'ad'>(),
+  ...line,
+  /** The master's line that it came from, and what that said then; empty where it came from none. Another text is the ad's own. */
+  masterLineId: z.string().max(64),
+  masterText: field.text,
+});
 export type AdLine = z.infer<typeof adLine>;
 
 /** One headline or description of a master. */

@@ -11,6 +11,8 @@ export const ad = z.strictObject({
   format: z.enum(formatNames),
   /** The master it was made from, by name, or empty. */
   masterName: field.text,
+  /** The master's paths as they came; none where it was made from none, or before that was remembered. */
+  masterPaths: z.array(field.text).max(2),
   path1: field.text,
   path2: field.text,
   /** Empty: the group's. */

@@ -34,3 +34,8 @@ ALTER TABLE layout ADD COLUMN demands_bids INTEGER NOT NULL DEFAULT 0 CHECK (dem
 
 -- Whether groups and keywords go out before any ad is written.
 ALTER TABLE brief ADD COLUMN keywords_first INTEGER NOT NULL DEFAULT 0 CHECK (keywords_first IN (0, 1));
+
+-- What of an ad came from its master, and what that said then.
+ALTER TABLE ad ADD COLUMN master_paths TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(master_paths));
+ALTER TABLE ad_line ADD COLUMN master_line_id TEXT NOT NULL DEFAULT '';
+ALTER TABLE ad_line ADD COLUMN master_text TEXT NOT NULL DEFAULT '';

@@ -21,8 +21,7 @@
   const query = $derived(page.url.searchParams);
   const firstGroup = $derived(inOrder(desk.book.campaign).flatMap(({ id }) => childrenOf(desk.book.group, 'campaignId', id))[0]?.id ?? '');
   const isExtra = $derived((query.get('at') ?? '').includes(':extra'));
-  /** While a plan has no ads, the chapter opens on masters. */
-  const view = $derived(query.get('view') ?? (isExtra ? 'extras' : desk.book.ad.size === 0 && !query.has('group') ? 'masters' : 'ads'));
+  const view = $derived(query.get('view') ?? (isExtra ? 'extras' : 'ads'));
   const bench = new AdBench(
     desk,
     () => query.get('group') ?? firstGroup,
@@ -81,7 +80,9 @@
           <Button kind="quiet" onclick={remove} title="Take this ad out; undo brings it back">Take out</Button>
           <Button onclick={() => add(true)}>Add a test version</Button>
         {/if}
-        <Button href={view === 'masters' ? '?view=ads' : '?view=masters'}>{view === 'masters' ? 'Ads by group' : 'Masters'}</Button>
+        <Button href={view === 'masters' ? `?view=ads&group=${bench.group?.id ?? ''}` : `?view=masters&group=${bench.group?.id ?? ''}`}
+          >{view === 'masters' ? 'Ads by group' : 'Masters'}</Button
+        >
       {/snippet}
     </ChapterHead>
     <div class="grid min-h-0 flex-1 grid-cols-[186px_minmax(0,1fr)]">
@@ -100,7 +101,7 @@
       </div>
       <div class="min-w-0 overflow-y-auto px-[18px] pb-6">
         {#if view === 'masters'}
-          <MastersView />
+          <MastersView campaign={campaign ?? null} />
         {:else if view === 'extras'}
           <ExtrasView />
         {:else if !bench.group}
@@ -109,10 +110,20 @@
           </p>
         {:else if !bench.ad}
           <div class="flex flex-col items-center gap-3 py-16">
-            <p>{bench.group.name} has no ad yet.</p>
+            <p>
+              {desk.book.ad.size === 0
+                ? 'No ad stands yet. Write one for many groups at once, or this group’s own.'
+                : `${bench.group.name} has no ad yet.`}
+            </p>
             <div class="flex gap-2">
-              <Button kind="act" at={`${bench.group.id}:ads`} onclick={() => add(false)}>Write the first ad</Button><Button
-                href="?view=masters">Make it from a master</Button
+              <Button
+                kind={desk.book.ad.size === 0 && desk.book.group.size > 1 ? 'act' : 'plain'}
+                href={`?view=masters&group=${bench.group.id}`}>For many groups, from a master</Button
+              >
+              <Button
+                kind={desk.book.ad.size === 0 && desk.book.group.size > 1 ? 'plain' : 'act'}
+                at={`${bench.group.id}:ads`}
+                onclick={() => add(false)}>Write the first ad of {bench.group.name}</Button
               >
             </div>
           </div>
