@@ -1,6 +1,6 @@
 import { parseAmount } from '../budget/money';
 import headingWords from './list-heading-words.json';
-import { monthOfHeading } from './month-names';
+import { monthOfHeading } from './month-headings';
 import { readSearches } from './read-searches';
 
 /** What a column of a list of finds holds. */

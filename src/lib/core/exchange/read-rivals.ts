@@ -1,6 +1,6 @@
 import { plainText } from '../keywords/read-keyword';
 import type { SeenRival } from '../plan/records/seen-rival';
-import { monthOfHeading } from './month-names';
+import { monthOfHeading } from './month-headings';
 
 /** A rival as read, before it is written down. */
 export type RivalRead = Pick<SeenRival, 'name' | 'domain' | 'buys' | 'wins' | 'months' | 'ads'>;

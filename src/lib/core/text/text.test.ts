@@ -1,3 +1,4 @@
+import { readTypedDate, writeTypedDate } from './typed-date';
 import { fc, test } from '@fast-check/vitest';
 import { eastAsianWidth } from 'get-east-asian-width';
 import { describe, expect, it } from 'vitest';
@@ -139,5 +140,26 @@ describe('letter case', () => {
   it('writes listed spellings where they stand as words', () => {
     expect(applySpellings('Uk diy kit for ukulele', ['UK', 'DIY'])).toBe('UK DIY kit for ukulele');
     expect(applySpellings('a440 (A440)', ['A440', '$&'])).toBe('A440 (A440)');
+  });
+});
+
+describe('a date as typed', () => {
+  it('is read in the order of the country, with a month’s name, or by year, month and day anywhere', () => {
+    expect(readTypedDate('5.3.2027', 'de-DE')).toBe('2027-03-05');
+    expect(readTypedDate('05/03/27', 'en-GB')).toBe('2027-03-05');
+    expect(readTypedDate('5/3/2027', 'en-US')).toBe('2027-05-03');
+    expect(readTypedDate('5 März 2027', 'en-GB')).toBe('2027-03-05');
+    expect(readTypedDate('March 5, 2027', 'en-US')).toBe('2027-03-05');
+    expect(readTypedDate('2027-03-05', 'en-US')).toBe('2027-03-05');
+  });
+  it('is none where the calendar has no such day, or the text is no date', () => {
+    for (const text of ['31.2.2027', '13/13/2027', 'soon', '5.3', '5.3.202', '1/2/3', '', '5.3.2027.1', '30/February/2027'])
+      expect(readTypedDate(text, 'en-GB'), text).toBeNull();
+    expect(readTypedDate('25/3/2027', 'en-US')).toBeNull();
+  });
+  it('is read back as it was written, in every shipped country’s way', () => {
+    for (const locale of ['en-GB', 'en-US', 'de-DE', 'sv-SE', 'fr-CA', 'nl-NL', 'pt-BR', 'nb-NO', 'da-DK', 'ga-IE'])
+      for (const date of ['2027-03-05', '2028-02-29', '2026-12-31'])
+        expect(readTypedDate(writeTypedDate(date, locale), locale), locale).toBe(date);
   });
 });

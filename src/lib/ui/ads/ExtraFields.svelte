@@ -4,6 +4,7 @@
   import { countryItems } from '../parts/countries';
   import { wordHoursProblem } from '$lib/wording/hours';
   import Button from '../parts/Button.svelte';
+  import DateField from '../parts/DateField.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
@@ -43,7 +44,7 @@
   <SelectField label="Header" value={extra.header} items={headers(known)} at={at('header')} onedit={(value) => set({ header: value })} />
 {/snippet}
 {#snippet date(field: 'startsOn' | 'endsOn', label: string)}
-  <TextField {label} type="date" value={extra[field] ?? ''} at={at(field)} onedit={(text) => set({ [field]: text === '' ? null : text })} />
+  <DateField {label} value={extra[field]} locale={desk.dateLocale} at={at(field)} onedit={(day) => set({ [field]: day })} />
 {/snippet}
 
 {#if extra.kind === 'sitelink'}

@@ -4,6 +4,7 @@
   import { findStating, type StatedValue, type StatingLine } from '$lib/core/plan/stated';
   import Button from '../parts/Button.svelte';
   import StatedNotice from './StatedNotice.svelte';
+  import DateField from '../parts/DateField.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
@@ -67,13 +68,13 @@
         at={`${offer.id}:name`}
         onedit={(name, sitting) => void desk.set('offer', offer.id, { name }, sitting)}
       />
-      <TextField
+      <DateField
         label={`Until, ${offer.name}`}
         hideLabel
-        type="date"
-        value={offer.endsOn ?? ''}
+        value={offer.endsOn}
+        locale={desk.dateLocale}
         at={`${offer.id}:endsOn`}
-        onedit={(text) => void desk.set('offer', offer.id, { endsOn: text === '' ? null : text })}
+        onedit={(endsOn) => void desk.set('offer', offer.id, { endsOn })}
       />
       <MoneyField
         label={`Price, ${offer.name}`}

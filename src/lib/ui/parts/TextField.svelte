@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { tick } from 'svelte';
+  import { tick, type Snippet } from 'svelte';
   import { Input } from 'flowbite-svelte';
   import { findRefusedSigns, joinPastedLines, takeOutRefusedSigns } from '$lib/core/text/clean';
   import { wordRefusedSign } from '$lib/wording/problems';
@@ -13,7 +13,6 @@
     onedit: (text: string, sitting: string) => string | null | void;
     /** `leave`: on Enter or on leaving the field (names). */
     commit?: 'live' | 'leave';
-    type?: 'text' | 'date';
     /** Reads the text; what it answers is shown as wrong and not saved. */
     check?: (text: string) => string | null;
     at?: string;
@@ -33,6 +32,8 @@
     tabindex?: number;
     onfocus?: () => void;
     onkeydown?: (event: KeyboardEvent) => void;
+    /** What stands in the field's end. */
+    trailing?: Snippet;
   }
 
   let {
@@ -40,7 +41,6 @@
     value,
     onedit,
     commit = 'live',
-    type = 'text',
     check,
     at,
     placeholder,
@@ -56,6 +56,7 @@
     tabindex,
     onfocus,
     onkeydown,
+    trailing,
   }: Props = $props();
 
   const id = $props.id();
@@ -152,7 +153,7 @@
   <span class="relative flex items-center">
     <Input
       {id}
-      {type}
+      type="text"
       value={shown}
       {placeholder}
       {disabled}
@@ -171,9 +172,10 @@
       onblur={leave}
       onkeydown={keydown}
       onpaste={paste}
-      class={`rounded-[4px]! border text-[13px] text-ink placeholder:text-ink-3 disabled:bg-paper disabled:text-ink-2 disabled:opacity-100 ${isCompact ? compact : 'h-[30px] bg-sheet px-2.5 py-1'} ${mono ? 'font-mono' : ''} ${problem ? 'border-madder' : isCompact ? 'border-transparent' : 'border-field'} ${suffix ? (suffix.length > 4 ? 'pe-16' : 'pe-10') : ''}`}
+      class={`rounded-[4px]! border text-[13px] text-ink placeholder:text-ink-3 disabled:bg-paper disabled:text-ink-2 disabled:opacity-100 ${isCompact ? compact : 'h-[30px] bg-sheet px-2.5 py-1'} ${mono ? 'font-mono' : ''} ${problem ? 'border-madder' : isCompact ? 'border-transparent' : 'border-field'} ${suffix ? (suffix.length > 4 ? 'pe-16' : 'pe-10') : ''} ${trailing ? 'pe-7' : ''}`}
     />
     {#if suffix}<span class="pointer-events-none absolute end-2 font-mono text-[12px] text-ink-3">{suffix}</span>{/if}
+    {@render trailing?.()}
   </span>
   {#if problem || note || hint}
     <span

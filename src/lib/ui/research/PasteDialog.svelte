@@ -7,6 +7,7 @@
   import { countOf, monthNames } from '$lib/wording/texts';
   import { wordPasteNote } from '$lib/wording/paste-notes';
   import type { ListSource } from '$lib/workers/list.worker';
+  import DateField from '../parts/DateField.svelte';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
@@ -187,15 +188,17 @@
         {#if isOfReport}
           <span class="font-semibold text-act">Read as a report: what it counted stands beside the finds.</span>
           {#each ['from', 'until'] as const as end (end)}
-            <label class="flex items-center gap-1.5"
-              ><span class="text-ink-2">{end}</span>
-              <input
-                type="date"
-                class="h-[26px] rounded border border-field bg-sheet px-1.5 py-0 text-[12.5px]"
-                value={told[end]}
-                onchange={(event) => (days = { ...told, [end]: event.currentTarget.value })}
-              /></label
-            >
+            <span class="text-ink-2">{end}</span>
+            <DateField
+              label={end === 'from' ? 'First day of the report' : 'Last day of the report'}
+              hideLabel
+              class="w-34"
+              value={told[end] || null}
+              locale={desk.dateLocale}
+              onedit={(day) => {
+                days = { ...told, [end]: day ?? '' };
+              }}
+            />
           {/each}
         {/if}
       </div>

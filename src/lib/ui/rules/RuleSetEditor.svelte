@@ -1,6 +1,7 @@
 <script lang="ts">
   import { ruleSet as schema, type RuleSetRow } from '$lib/core/plan/records/rule-set';
   import { formatNames, type FormatName } from '$lib/core/rules/rule-set';
+  import DateField from '../parts/DateField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
 
@@ -28,6 +29,8 @@
     return refusal?.code === 'taken' ? 'Another rule set has this name.' : null;
   }
 
+  /** Rule sets belong to no account: dates are written as in the rest of the interface. */
+  const dateLocale = 'en-GB';
   const asNumber = (text: string) => (text.trim() === '' ? NaN : Number(text.trim()));
   const others: [label: string, path: Path][] = [
     ['Responsive ads a group', ['responsiveAdsPerGroup']],
@@ -73,13 +76,12 @@
       check={(text) => check(['name'], text)}
       onedit={(name) => put(['name'], name)}
     />
-    <TextField
+    <DateField
       label="Holds from"
-      type="date"
       class="w-40"
       value={set.from}
-      check={(text) => check(['from'], text)}
-      onedit={(from) => put(['from'], from)}
+      locale={dateLocale}
+      onedit={(from) => check(['from'], from) ?? put(['from'], from)}
     />
   </div>
 {/if}
@@ -99,14 +101,13 @@
         <td class="py-1 pe-2">{set.formats[format].name}</td>
         {#each linesOf(format) as [label, path] (label)}<td class="pe-1">{@render number(label, path, 'hide')}</td>{/each}
         <td>
-          <TextField
+          <DateField
             label={`${set.formats[format].name}: accepted until`}
             hideLabel
-            type="date"
             disabled={isFixed}
-            value={set.formats[format].acceptedUntil ?? ''}
-            check={(text) => check(['formats', format, 'acceptedUntil'], text || null)}
-            onedit={(text) => put(['formats', format, 'acceptedUntil'], text || null)}
+            value={set.formats[format].acceptedUntil}
+            locale={dateLocale}
+            onedit={(until) => put(['formats', format, 'acceptedUntil'], until)}
           />
         </td>
       </tr>

@@ -3,7 +3,7 @@
   import type { Campaign } from '$lib/core/plan/records/campaign';
   import { wordDate } from '$lib/wording/texts';
   import SelectField from '../parts/SelectField.svelte';
-  import TextField from '../parts/TextField.svelte';
+  import DateField from '../parts/DateField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
 
@@ -43,19 +43,19 @@
 <section aria-label="Dates and rotation" class="flex flex-col gap-2 border-b border-rule py-3">
   <h2 class="font-semibold">Dates, turns and spending</h2>
   <div class="grid grid-cols-1 gap-2">
-    <TextField
+    <DateField
       label="Starts"
-      type="date"
-      value={campaign.startsOn ?? ''}
+      value={campaign.startsOn}
+      locale={desk.dateLocale}
       at={`${campaign.id}:startsOn`}
-      onedit={(text) => set({ startsOn: text === '' ? null : text })}
+      onedit={(startsOn) => set({ startsOn })}
     />
-    <TextField
+    <DateField
       label="Ends"
-      type="date"
-      value={campaign.endsOn ?? ''}
+      value={campaign.endsOn}
+      locale={desk.dateLocale}
       hint={campaign.endsOn ? undefined : 'no end set'}
-      onedit={(text) => set({ endsOn: text === '' ? null : text })}
+      onedit={(endsOn) => set({ endsOn })}
     />
   </div>
   {#each offers as { name, endsOn, isBefore } (name)}

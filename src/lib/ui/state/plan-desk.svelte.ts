@@ -1,3 +1,4 @@
+import { localeOfZone } from '$lib/core/places/zone-country';
 import { emptyBook, type Book } from '$lib/core/plan/book';
 import { amountWays, type AmountWays } from '$lib/core/budget/typed-amount';
 import { FindIndex } from '$lib/core/keywords/find-index';
@@ -28,6 +29,8 @@ export class PlanDesk extends Stream {
   readonly currency = $derived(this.view?.account.currency ?? 'GBP');
   /** How amounts are typed in the plan's account. */
   readonly amounts: AmountWays = $derived(amountWays(this.view?.account ?? { currency: 'GBP', timeZone: 'Europe/London' }));
+  /** The locale that dates are typed and shown in: of the country of the account's time zone. */
+  readonly dateLocale = $derived(localeOfZone(this.timeZone ?? 'Europe/London'));
   readonly byChapter = $derived(countByChapter(this.reader.proof.findings));
   readonly counts = $derived(sumCounts(this.byChapter));
 

@@ -18,6 +18,7 @@
   import WorthSection from '$lib/ui/brief/WorthSection.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
   import ChipList from '$lib/ui/parts/ChipList.svelte';
+  import DateField from '$lib/ui/parts/DateField.svelte';
   import MoneyField from '$lib/ui/parts/MoneyField.svelte';
   import SelectField from '$lib/ui/parts/SelectField.svelte';
   import TextField from '$lib/ui/parts/TextField.svelte';
@@ -145,12 +146,7 @@
               at=":monthlyMinor"
               onedit={(monthlyMinor, sitting) => set({ monthlyMinor }, sitting)}
             />
-            <TextField
-              label="Starts"
-              type="date"
-              value={brief.startsOn ?? ''}
-              onedit={(text) => set({ startsOn: text === '' ? null : text })}
-            />
+            <DateField label="Starts" value={brief.startsOn} locale={desk.dateLocale} onedit={(startsOn) => set({ startsOn })} />
           </div>
           <TextField
             label="The client is open"

@@ -1,0 +1,109 @@
+<script lang="ts">
+  import { Datepicker } from 'flowbite-svelte';
+  import { tick } from 'svelte';
+  import { readTypedDate, writeTypedDate } from '$lib/core/text/typed-date';
+  import TextField from './TextField.svelte';
+
+  interface Props {
+    label: string;
+    /** yyyy-MM-dd, or null where nothing is set. */
+    value: string | null;
+    /** The locale that dates are written in: of the country of the account's time zone. */
+    locale: string;
+    /** Called with yyyy-MM-dd, or null where the field was emptied; answers what is wrong, or nothing. */
+    onedit: (date: string | null) => string | null | void;
+    at?: string;
+    hint?: string;
+    hideLabel?: boolean;
+    disabled?: boolean;
+    class?: string;
+  }
+
+  let { label, value, locale, onedit, disabled = false, ...rest }: Props = $props();
+
+  let panel = $state<HTMLElement>();
+  let opener = $state<HTMLElement>();
+  let isOpen = $state(false);
+
+  const shown = $derived(value ? writeTypedDate(value, locale) : '');
+  /** Noon of the day here: the calendar counts in the browser's own time zone. */
+  const day = $derived(value ? new Date(`${value}T12:00:00`) : undefined);
+  const firstDay = $derived.by(() => {
+    const weeks = new Intl.Locale(locale) as Intl.Locale & { getWeekInfo?: () => { firstDay: number } };
+    return ((weeks.getWeekInfo?.().firstDay ?? 1) % 7) as 0 | 1 | 6;
+  });
+
+  function type(text: string): string | null | void {
+    if (text.trim() === '') return onedit(null);
+    const read = readTypedDate(text, locale);
+    return read ? onedit(read) : `A date such as ${writeTypedDate('2027-03-15', locale)}.`;
+  }
+
+  async function show() {
+    isOpen = true;
+    await tick();
+    if (!panel || !opener) return;
+    panel.showPopover();
+    const { bottom, top, right } = opener.getBoundingClientRect();
+    const { width, height } = panel.getBoundingClientRect();
+    panel.style.left = `${Math.max(8, right - width)}px`;
+    panel.style.top = `${bottom + height + 8 > innerHeight ? Math.max(8, top - height - 4) : bottom + 4}px`;
+    panel.querySelector<HTMLElement>('[aria-selected="true"], [role="gridcell"]')?.focus();
+  }
+  function hide() {
+    panel?.hidePopover();
+    opener?.focus();
+  }
+  function choose(at: unknown) {
+    if (!(at instanceof Date)) return;
+    const two = (part: number) => String(part).padStart(2, '0');
+    onedit(`${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`);
+    hide();
+  }
+</script>
+
+<TextField {label} value={shown} {disabled} commit="leave" onedit={type} {...rest}>
+  {#snippet trailing()}
+    <button
+      bind:this={opener}
+      type="button"
+      {disabled}
+      class="absolute end-1 rounded p-1 text-ink-3 hover:bg-fold hover:text-ink disabled:opacity-50"
+      aria-label={`Calendar, ${label}`}
+      aria-haspopup="dialog"
+      aria-expanded={isOpen}
+      onclick={() => (isOpen ? hide() : void show())}
+    >
+      <svg class="size-3.5" viewBox="0 0 16 16" fill="none" stroke="currentColor" stroke-width="1.4" aria-hidden="true"
+        ><rect x="1.7" y="3" width="12.6" height="11.3" rx="1.2" /><path d="M1.7 6.7h12.6M5 1.2V4M11 1.2V4" /></svg
+      >
+    </button>
+    {#if isOpen}
+      <div
+        bind:this={panel}
+        popover="auto"
+        class="m-0 rounded border border-rule bg-sheet p-0 shadow-md"
+        ontoggle={(event) => {
+          if (event.newState === 'closed') isOpen = false;
+        }}
+        onkeydowncapture={(event) => {
+          if (event.key !== 'Escape') return;
+          event.preventDefault();
+          event.stopPropagation();
+          hide();
+        }}
+      >
+        <Datepicker
+          inline
+          value={day}
+          {locale}
+          translationLocale="en-GB"
+          firstDayOfWeek={firstDay}
+          onselect={choose}
+          class="rounded! bg-sheet! p-2! text-[13px] shadow-none!"
+          classes={{ dayButton: 'rounded! font-normal! text-[13px]!', columnHeader: 'text-[12px]!', nav: 'mb-1!' }}
+        />
+      </div>
+    {/if}
+  {/snippet}
+</TextField>
