@@ -116,7 +116,7 @@
     event.preventDefault();
     onradius(place, (radiusIn(place.radiusKm, place.country) + step) * unitOf(place.country).km, `${place.id} by keys`);
   }
-  const fillOf = (place: Place | undefined) => (place ? (place.excluded ? `url(#${id}-out)` : `url(#${id}-in)`) : 'var(--sheet)');
+  const fillOf = (place: Place | undefined) => (place ? (place.excluded ? `url(#${id}-out)` : 'var(--act-tint)') : 'var(--sheet)');
   const radiusText = (place: Place) => writeRadius(place.radiusKm ?? 0, place.country);
 </script>
 
@@ -138,9 +138,6 @@
     onkeydown={keydown}
   >
     <defs>
-      <pattern id={`${id}-in`} width="8" height="8" patternUnits="userSpaceOnUse">
-        <rect width="8" height="8" fill="var(--act-tint)" />
-      </pattern>
       <pattern
         id={`${id}-out`}
         width="7"

@@ -2,7 +2,7 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { distanceKm } from '$lib/core/places/distance';
 import { fitLabels, type MapLabel } from './map-labels';
-import { circleOutline, eastOf, fitted, kmPerPixel, moved, pointAt, scaleLimits, spotOf, zoomed } from './map-view';
+import { circleOutline, eastOf, fitted, kmPerPixel, kmShown, moved, pointAt, scaleLimits, spotOf, zoomed } from './map-view';
 
 const size: [number, number] = [556, 270];
 const edinburgh = { latitude: 55.95, longitude: -3.19 };
@@ -52,5 +52,15 @@ describe('names on the map', () => {
   it('do not lie on each other; earlier ones stand', () => {
     const labels = [label('Edinburgh', 100, 100), label('Leith', 110, 102), label('Perth', 300, 100), label('Outside', 540, 100)];
     expect(fitLabels(labels, size).map(({ key }) => key)).toEqual(['Edinburgh', 'Perth']);
+  });
+
+  it('shows a town with its surroundings, and of a wide circle all', () => {
+    const kmAcross = (radiusKm: number | null) => {
+      const view = fitted([{ point: edinburgh, km: kmShown({ kind: 'city', radiusKm }) }], size);
+      return kmPerPixel(view, size) * Math.min(...size);
+    };
+    expect(kmAcross(null)).toBeGreaterThan(50);
+    expect(kmAcross(3)).toBeGreaterThan(50);
+    expect(kmAcross(80)).toBeGreaterThan(160);
   });
 });

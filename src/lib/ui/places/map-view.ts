@@ -2,6 +2,7 @@ import { geoCircle, geoMercator, geoPath, type GeoPermissibleObjects } from 'd3-
 import { feature } from 'topojson-client';
 import type { GeometryCollection, Topology } from 'topojson-specification';
 import type { Point } from '$lib/core/places/distance';
+import type { Place } from '$lib/core/plan/records/place';
 
 /** The world is this wide in the units that outlines are drawn in: wide enough for whole numbers at the largest zoom. */
 const worldWidth = 100_000;
@@ -36,10 +37,14 @@ function outlinesOf(topology: Topology, name: string): Outline[] {
   });
 }
 
-/** Countries by their numeric code. */
+/** Countries by their code (ISO 3166-1 alpha-2). */
 export const worldOutlines = (topology: Topology): Outline[] => outlinesOf(topology, 'countries');
 /** First-level regions of a country. */
 export const regionOutlines = (topology: Topology): Outline[] => outlinesOf(topology, 'regions');
+
+/** How far around a place is shown: a town with the towns beside it, a circle with what lies just outside. */
+export const kmShown = ({ kind, radiusKm }: Pick<Place, 'kind' | 'radiusKm'>) =>
+  kind === 'country' ? 450 : kind === 'region' ? 150 : Math.max(25, radiusKm ?? 0);
 
 /** Where a point lies in world units. */
 export const worldPoint = ({ latitude, longitude }: Point): [number, number] => projection([longitude, latitude]) ?? [0, 0];

@@ -1,7 +1,7 @@
 import type { Topology } from 'topojson-specification';
 import type { Point } from '$lib/core/places/distance';
 import type { Place } from '$lib/core/plan/records/place';
-import { fitted, kmPerPixel, moved, pointAt, regionOutlines, worldOutlines, zoomed, type MapView, type Outline } from './map-view';
+import { fitted, kmPerPixel, kmShown, moved, pointAt, regionOutlines, worldOutlines, zoomed, type MapView, type Outline } from './map-view';
 
 const outlines = new Map<string, Promise<Outline[]>>();
 
@@ -23,10 +23,9 @@ const regionScale = 0.03;
 const stepPixels = 60;
 const zoomStep = 1.5;
 
-/** Where a place lies, and how far around it is shown. */
+/** Where a place lies. */
 export const pointOf = ({ latitude, longitude }: Place): Point | null =>
   latitude === null || longitude === null ? null : { latitude, longitude };
-const kmShown = ({ kind, radiusKm }: Place) => radiusKm ?? (kind === 'country' ? 450 : kind === 'region' ? 150 : 8);
 
 /** What the map of a campaign's places shows, and how it is moved. */
 export class PlaceMapView {
