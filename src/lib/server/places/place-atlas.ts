@@ -1,3 +1,4 @@
+import { setImmediate as nextTurn } from 'node:timers/promises';
 import type Sqlite from 'better-sqlite3';
 import type { FoundPlace, PlacesReached } from '$lib/core/places/found-place';
 import { makeCities, type Cities, type CityRow } from '$lib/core/places/cities';
@@ -9,6 +10,7 @@ const dataDate = '2024-06-01';
 const mostTowns = 60;
 
 interface CountryRow {
+  country: string;
   name: string;
   people: number;
   timeZone: string;
@@ -16,19 +18,18 @@ interface CountryRow {
   languages: string;
 }
 
+type CountryFacts = Pick<FoundPlace, 'name' | 'people' | 'timeZone' | 'currency' | 'languages'>;
+
 /** What the place data knows of whole areas: people in them, towns, outlines. */
 export class PlaceAtlas {
   private loaded: Cities | null = null;
   private readonly land: LandMap;
   private readonly selectShape: Sqlite.Statement;
-  private readonly selectCountry: Sqlite.Statement;
+  private countries: ReadonlyMap<string, CountryFacts> | null = null;
   private readonly selectZone: Sqlite.Statement;
 
   constructor(private readonly db: Sqlite.Database) {
     this.selectShape = db.prepare('SELECT topology FROM shape WHERE country = ?').pluck();
-    this.selectCountry = db.prepare(
-      "SELECT name, people, time_zone AS timeZone, currency, languages FROM place WHERE kind = 'country' AND country = ?",
-    );
     this.selectZone = db
       .prepare("SELECT time_zone FROM place WHERE kind = 'city' AND country = ? ORDER BY abs(latitude - ?) + abs(longitude - ?) LIMIT 1")
       .pluck();
@@ -42,15 +43,30 @@ export class PlaceAtlas {
     ));
   }
 
+  /** Reads what is read once, while nobody waits for a save yet. */
+  wake(): void {
+    void this.cities;
+    this.countries ??= this.readCountries();
+  }
+
   /** Outlines of a country's regions, or of the `world`, as a topology in JSON; null where there are none. */
   findShape(country: string): string | null {
     return (this.selectShape.get(country) as string | undefined) ?? null;
   }
 
   /** The facts of a country: people, currency, zone, languages. */
-  findCountry(code: string): Pick<FoundPlace, 'name' | 'people' | 'timeZone' | 'currency' | 'languages'> | null {
-    const found = this.selectCountry.get(code) as CountryRow | undefined;
-    return found ? { ...found, languages: found.languages.split(' ').filter(Boolean) } : null;
+  findCountry(code: string): CountryFacts | null {
+    this.countries ??= this.readCountries();
+    return this.countries.get(code) ?? null;
+  }
+
+  /** All countries in one pass: each by itself would pass over all places again. */
+  private readCountries(): ReadonlyMap<string, CountryFacts> {
+    const select = "SELECT country, name, people, time_zone AS timeZone, currency, languages FROM place WHERE kind = 'country'";
+    const rows = this.db.prepare(select).all() as CountryRow[];
+    return new Map(
+      rows.map(({ country, languages, ...facts }) => [country, { ...facts, languages: languages.split(' ').filter(Boolean) }]),
+    );
   }
 
   /** The zone in which most people of a point's nearest towns live. */
@@ -59,12 +75,13 @@ export class PlaceAtlas {
     return found ?? this.findCountry(country)?.timeZone ?? '';
   }
 
-  /** People and towns that places reach. */
-  reach(places: readonly ReachedPlace[]): PlacesReached {
+  /** People and towns that places reach. Takes its time in short turns, so that saves are answered in between. */
+  async reach(places: readonly ReachedPlace[]): Promise<PlacesReached> {
     const { cities } = this;
     const marks = markReached(cities, places);
     const each = places.map((place) => countIn(cities, place));
-    return { ...sumMarked(cities, marks), asOf: dataDate, each, towns: this.towns(places, marks), acrossWater: this.acrossWater(places) };
+    const told = { ...sumMarked(cities, marks), asOf: dataDate, each, towns: this.towns(places, marks) };
+    return { ...told, acrossWater: await this.acrossWater(places) };
   }
 
   private townAt(index: number) {
@@ -92,16 +109,20 @@ export class PlaceAtlas {
   }
 
   /** Towns of a circle that one cannot reach from its middle without crossing the sea, as far as outlines tell. */
-  private acrossWater(places: readonly ReachedPlace[]): PlacesReached['acrossWater'] {
-    return places.flatMap((place, number) => {
+  private async acrossWater(places: readonly ReachedPlace[]): Promise<PlacesReached['acrossWater']> {
+    const found: PlacesReached['acrossWater'] = [];
+    for (const [number, place] of places.entries()) {
       const { latitude, longitude } = place;
-      if (place.kind !== 'city' || place.excluded || place.radiusKm === null || latitude === null || longitude === null) return [];
+      if (place.kind !== 'city' || place.excluded || place.radiusKm === null || latitude === null || longitude === null) continue;
       const inside: number[] = [];
       eachCityIn(this.cities, place, (index) => inside.push(index));
-      const towns = this.largest(inside)
-        .filter((town) => this.land.crossesWater(place.country, { latitude, longitude }, town))
-        .map(({ name }) => name);
-      return towns.length > 0 ? [{ place: number, towns }] : [];
-    });
+      const towns: string[] = [];
+      for (const town of this.largest(inside)) {
+        await nextTurn();
+        if (this.land.crossesWater(place.country, { latitude, longitude }, town)) towns.push(town.name);
+      }
+      if (towns.length > 0) found.push({ place: number, towns });
+    }
+    return found;
   }
 }

@@ -65,11 +65,15 @@ describe('places', () => {
 describe('what places reach', () => {
   const city = { kind: 'city' as const, country: 'NO', code: 'NO.46', latitude: 60.39, longitude: 5.32, radiusKm: 20, excluded: false };
 
-  it('is counted over all, for each, and with its towns', () => {
+  it('is counted over all, for each, and with its towns', async () => {
     const country = { ...city, kind: 'country' as const, code: '', latitude: null, longitude: null, radiusKm: null };
-    expect(atlas.reach([country, city])).toMatchObject({ people: 265_000, cities: 2, each: [{ people: 265_000 }, { people: 213_000 }] });
-    expect(atlas.reach([country, { ...city, excluded: true }])).toMatchObject({ people: 52_000, towns: [] });
-    expect(atlas.reach([city]).towns.map(({ name }) => name)).toEqual(['Bergen']);
+    expect(await atlas.reach([country, city])).toMatchObject({
+      people: 265_000,
+      cities: 2,
+      each: [{ people: 265_000 }, { people: 213_000 }],
+    });
+    expect(await atlas.reach([country, { ...city, excluded: true }])).toMatchObject({ people: 52_000, towns: [] });
+    expect((await atlas.reach([city])).towns.map(({ name }) => name)).toEqual(['Bergen']);
   });
 
   it('knows facts and zones of countries, and outlines', () => {
@@ -78,6 +82,26 @@ describe('what places reach', () => {
     expect(atlas.findZone({ country: 'NO', latitude: 60, longitude: 5 })).toBe('Europe/Oslo');
     expect(atlas.findShape('NO')).toContain('Topology');
     expect(atlas.findShape('SE')).toBeNull();
+  });
+
+  it('asks the file for countries once only: an estimate asks for all of them', () => {
+    const own = smallPlaces();
+    const woken = new PlaceAtlas(own);
+    woken.wake();
+    own.close();
+    expect(woken.findCountry('NO')).toMatchObject({ languages: ['nb', 'nn'] });
+    expect(woken.findCountry('DE')).not.toBeNull();
+  });
+
+  it('lets what else waits have its turn between towns', async () => {
+    let turns = 0;
+    let isDone = false;
+    const turn = () => (isDone ? undefined : (turns++, setImmediate(turn)));
+    const asking = atlas.reach([city, { ...city, radiusKm: 500 }]);
+    turn();
+    await asking;
+    isDone = true;
+    expect(turns).toBeGreaterThan(1);
   });
 
   it('is water where outlines leave a gap wide enough', () => {

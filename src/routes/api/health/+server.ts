@@ -1,5 +1,8 @@
-import { json } from '@sveltejs/kit';
+import { json, type RequestHandler } from '@sveltejs/kit';
 import packageFile from '../../../../package.json';
 
-/** Says that the server answers, and which version it is. */
-export const GET = () => json({ ok: true, version: packageFile.version });
+/** Says that the server answers, and which version it is. With `wake`, once what is read only once has been read. */
+export const GET: RequestHandler = ({ url, locals: { services } }) => {
+  if (url.searchParams.has('wake')) services.atlas.wake();
+  return json({ ok: true, version: packageFile.version });
+};

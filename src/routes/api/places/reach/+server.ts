@@ -7,4 +7,7 @@ import { route } from '$lib/server/respond';
 const body = z.object({ places: z.array(reachedPlace).max(5000) });
 
 /** People and towns that places reach. */
-export const POST = route(async ({ request, locals: { services } }) => json(services.atlas.reach((await readJson(request, body)).places)));
+export const POST = route(async ({ request, locals: { services } }) => {
+  const { places } = await readJson(request, body);
+  return json(await services.atlas.reach(places));
+});
