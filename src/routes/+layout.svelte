@@ -72,7 +72,7 @@
 <KeysSheet />
 <RefusedNotice stream={workspace} />
 <p
-  class="pointer-events-none fixed bottom-14 left-1/2 z-40 -translate-x-1/2 rounded bg-cloth px-3 py-1 text-paper empty:hidden"
+  class="pointer-events-none fixed start-2 bottom-[150px] z-40 w-[140px] rounded bg-paper px-2.5 py-1 text-[12.5px] text-ink empty:hidden"
   role="status"
 >
   {shell.announcement}

@@ -70,7 +70,8 @@
   <TextField
     label="Answered"
     value={sayHours(extra.hours)}
-    placeholder="at all hours; Mon–Fri 8–18, Sat 9–12"
+    placeholder="at all hours"
+    hint="Such as Mon–Fri 8–18, Sat 9–12."
     check={wordHoursProblem}
     commit="leave"
     at={at('hours')}

@@ -29,7 +29,14 @@
       return [{ id: campaign.id, campaign, group: null }, ...(groups.length > 0 ? groups : [none])];
     }),
   );
-  const rows = new RowWindow(26, () => list.length);
+  /** More signs than this take a second line; then every row has room for two. */
+  const signsInLine = 19;
+  const isTall = $derived(list.some(({ group }) => (group?.name.length ?? 0) > signsInLine));
+  const rowHeight = $derived(isTall ? 36 : 26);
+  const rows = new RowWindow(
+    () => rowHeight,
+    () => list.length,
+  );
   const currentAt = $derived(list.findIndex(({ id }) => id === current));
   $effect(() => {
     const at = currentAt;
@@ -66,16 +73,19 @@
         data-sveltekit-keepfocus
         aria-current={group.id === current ? 'true' : undefined}
         {@attach takesKeywords((ids) => ondrop?.(ids, group.id))}
-        class={`flex h-[26px] shrink-0 items-center gap-1.5 border-s-3 ps-1.5 pe-2 -outline-offset-2 ${group.id === current ? 'border-madder bg-sheet font-semibold' : 'border-transparent hover:bg-fold'}`}
+        class={`flex ${isTall ? 'h-[36px]' : 'h-[26px]'} shrink-0 items-center gap-1.5 border-s-3 ps-1.5 pe-2 -outline-offset-2 ${group.id === current ? 'border-madder bg-sheet font-semibold' : 'border-transparent hover:bg-fold'}`}
       >
-        <span class="min-w-0 flex-1 truncate" title={group.name}>{group.name}</span>
+        <span class="line-clamp-2 min-w-0 flex-1 leading-[15px] break-words hyphens-auto" title={group.name}>{group.name}</span>
         {#if severity}<SeverityMark {severity} />{/if}
         <span class="w-5 text-end font-mono text-[12px]">{countIn(group.id)}</span>
       </a>
     {:else if isEmpty}
-      <p class="h-[26px] shrink-0 px-2.5 py-0.5 text-ink-2">no group yet</p>
+      <p class={`shrink-0 px-2.5 py-0.5 text-ink-2 ${isTall ? 'h-[36px]' : 'h-[26px]'}`}>no group yet</p>
     {:else}
-      <h2 class="flex h-[26px] shrink-0 items-end justify-between gap-2 px-2 pb-0.5 font-semibold text-ink-2" title={campaign.name}>
+      <h2
+        class={`flex shrink-0 items-end justify-between gap-2 px-2 pb-0.5 font-semibold text-ink-2 ${isTall ? 'h-[36px]' : 'h-[26px]'}`}
+        title={campaign.name}
+      >
         <span class="truncate">{shortNames.get(campaign.id)}</span><span class="font-mono font-normal">{sums.get(campaign.id)}</span>
       </h2>
     {/if}

@@ -62,13 +62,13 @@
       ><span class="line-clamp-2 break-words">Put {taken.length} into {group.name}</span></Button
     >{/if}
   {#each shown as find (find.id)}
-    <label class="flex items-center gap-1.5 py-0.5"
+    <label class="flex items-start gap-1.5 py-1"
       ><input
         type="checkbox"
         class="size-3.5 shrink-0 rounded-sm text-act"
         checked={chosen.has(find.id)}
         onclick={(event) => toggle(find.id, event)}
-      /><span class="truncate text-ink-2" title={find.text}>{find.text}</span></label
+      /><span class="min-w-0 leading-[16px] break-words text-ink-2">{find.text}</span></label
     >
   {/each}
   {#if finds.length > mostShown}<Button kind="link" onclick={() => (showsAll = !showsAll)}

@@ -35,7 +35,7 @@
     if (!answer.group) return { tone: 'text-ink-2', text: 'nobody' };
     if (answer.group !== group.id) return { tone: 'bg-ochre-tint text-ochre font-semibold', text: `${nameOf(answer.group)}` };
     return answer.also.length > 0
-      ? { tone: 'text-ink-2', text: `this group, also ${nameOf(answer.also[0] ?? '')}` }
+      ? { tone: 'text-ink-2', text: `also ${nameOf(answer.also[0] ?? '')}` }
       : { tone: 'text-ink-2', text: 'this group' };
   });
 </script>
@@ -47,7 +47,7 @@
   aria-selected={isChosen}
   data-keyword={keyword.text}
   data-at={`${keyword.id}:text`}
-  class={`grid h-[28px] grid-cols-[26px_minmax(0,1.6fr)_84px_96px_84px_minmax(0,1fr)] items-center gap-x-2 border-s-3 border-b border-rule-soft ps-3 pe-3 ${isCurrent ? 'border-s-act' : 'border-s-transparent'} ${isChosen ? 'bg-act-tint' : isCurrent ? 'bg-sheet' : ''}`}
+  class={`grid h-[28px] grid-cols-[26px_minmax(0,1.7fr)_80px_72px_88px_minmax(0,1fr)] items-center gap-x-2 border-s-3 border-b border-rule-soft ps-3 pe-3 ${isCurrent ? 'border-s-act' : 'border-s-transparent'} ${isChosen ? 'bg-act-tint' : isCurrent ? 'bg-sheet' : ''}`}
   onclick={(event) =>
     event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement
       ? (sheet.currentId = keyword.id)
@@ -67,7 +67,7 @@
   <span role="gridcell" class="truncate" title={keyword.text}>{keyword.text}</span>
   <span role="gridcell">
     <select
-      class={`h-[24px] w-full border-0 bg-transparent py-0 ps-0 pe-5 text-[13px] ${keyword.match === group.defaultMatch ? '' : 'font-semibold'}`}
+      class={`h-[24px] w-full border-0 bg-transparent bg-position-[right_2px_center] py-0 ps-0 pe-5 text-[13px] ${keyword.match === group.defaultMatch ? '' : 'font-semibold'}`}
       tabindex={isCurrent ? 0 : -1}
       aria-label={`Match type of ${keyword.text}`}
       value={keyword.match}
@@ -93,7 +93,7 @@
       onpasteblock={(amounts) => sheet.fillBids(index, amounts)}
     />
   </span>
-  <span role="gridcell" class="text-end font-mono text-[12.5px] text-ink-2"
+  <span role="gridcell" class="text-end font-mono text-[12.5px] whitespace-nowrap text-ink-2"
     >{find ? wordSearchRange(find.searchesLow, find.searchesHigh) : '–'}</span
   >
   <span role="gridcell" class="min-w-0"

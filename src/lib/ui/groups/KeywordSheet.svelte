@@ -8,7 +8,10 @@
 
   let { sheet, onopen, onproblem }: { sheet: Sheet; onopen: (groupId: string) => void; onproblem: (text: string) => void } = $props();
 
-  const rows = new RowWindow(28, () => sheet.rows.length);
+  const rows = new RowWindow(
+    () => 28,
+    () => sheet.rows.length,
+  );
 
   /** Scrolls no further than needed to have the current row in sight. */
   export async function showCurrent() {
@@ -34,7 +37,7 @@
 <div class="flex min-h-0 flex-1 flex-col" role="grid" aria-label="Keywords" aria-multiselectable="true" aria-rowcount={sheet.rows.length}>
   <div
     role="row"
-    class="grid grid-cols-[26px_minmax(0,1.6fr)_84px_96px_84px_minmax(0,1fr)] gap-x-2 border-b border-rule ps-[15px] pe-3 pb-1 text-ink-2"
+    class="grid grid-cols-[26px_minmax(0,1.7fr)_80px_72px_88px_minmax(0,1fr)] gap-x-2 border-b border-rule ps-[15px] pe-3 pb-1 text-ink-2"
   >
     <span role="columnheader"><span class="sr-only">Chosen</span></span><span role="columnheader">Keyword</span><span role="columnheader"
       >Match</span

@@ -79,7 +79,7 @@
             ? 'From a blocked find; it leaves with that verdict'
             : undefined}
       >
-        <span class="max-w-48 truncate">× {writeKeyword(negative.text, negative.match)}</span>{#if blocking.has(negative.id)}<span
+        <span class="max-w-48 break-words">−{writeKeyword(negative.text, negative.match)}</span>{#if blocking.has(negative.id)}<span
             class="sr-only">blocks an own keyword</span
           >{/if}
         <button

@@ -14,16 +14,16 @@ export class RowWindow {
 
   private readonly isWhole = $derived.by(() => this.count() <= drawnWhole);
   readonly first = $derived.by(() =>
-    this.isWhole ? 0 : Math.max(0, Math.min(Math.floor(this.top / this.rowHeight) - spare, this.count() - 1)),
+    this.isWhole ? 0 : Math.max(0, Math.min(Math.floor(this.top / this.rowHeight()) - spare, this.count() - 1)),
   );
   readonly end = $derived.by(() =>
-    this.isWhole ? this.count() : Math.min(this.count(), Math.ceil((this.top + this.height) / this.rowHeight) + spare),
+    this.isWhole ? this.count() : Math.min(this.count(), Math.ceil((this.top + this.height) / this.rowHeight()) + spare),
   );
-  readonly spaceAbove = $derived.by(() => this.first * this.rowHeight);
-  readonly spaceBelow = $derived.by(() => (this.count() - this.end) * this.rowHeight);
+  readonly spaceAbove = $derived.by(() => this.first * this.rowHeight());
+  readonly spaceBelow = $derived.by(() => (this.count() - this.end) * this.rowHeight());
 
   constructor(
-    private readonly rowHeight: number,
+    private readonly rowHeight: () => number,
     private readonly count: () => number,
   ) {}
 
@@ -48,8 +48,8 @@ export class RowWindow {
   reveal(index: number): void {
     if (!this.element) return;
     const { scrollTop, clientHeight } = this.element;
-    const top = index * this.rowHeight;
+    const top = index * this.rowHeight();
     if (top < scrollTop) this.element.scrollTop = top;
-    else if (top + this.rowHeight > scrollTop + clientHeight) this.element.scrollTop = top + this.rowHeight - clientHeight;
+    else if (top + this.rowHeight() > scrollTop + clientHeight) this.element.scrollTop = top + this.rowHeight() - clientHeight;
   }
 }

@@ -56,7 +56,7 @@
       {#if place.kind === 'city'}
         <label class="flex shrink-0 items-center gap-1 text-ink-2"
           >+ <input
-            class="h-[24px] w-16 rounded border border-field bg-sheet px-1.5 py-0 text-end font-mono text-[12.5px]"
+            class="h-[24px] w-[74px] rounded border border-field bg-sheet px-1.5 py-0 text-end font-mono text-[12.5px]"
             aria-label={`Radius around ${place.name}`}
             value={radiusText(place)}
             placeholder="0"

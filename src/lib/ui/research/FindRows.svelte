@@ -7,7 +7,7 @@
   import ColumnHeads from './ColumnHeads.svelte';
   import { isHeading } from './find-list.svelte';
   import ColumnsDialog from './ColumnsDialog.svelte';
-  import type { FindColumnName, SetUpColumn } from './find-columns';
+  import { filledColumns, type FindColumnName, type SetUpColumn } from './find-columns';
   import Months from './Months.svelte';
   import type { RowWindow } from '../parts/row-window.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
@@ -32,7 +32,19 @@
   /** While an edge is dragged, the columns as they would be. */
   let widened = $state.raw<readonly SetUpColumn[] | null>(null);
   let isSettingUp = $state(false);
-  const columns = $derived(widened ?? research.columns);
+  /** Finds that are looked at to tell whether a column is empty. */
+  const mostLookedAt = 3000;
+  const holds: Partial<Record<FindColumnName, (find: Find) => boolean>> = {
+    searches: (find) => find.searchesLow !== null,
+    months: (find) => find.months.length > 0,
+    bid: (find) => find.bidLowMinor !== null,
+    standing: (find) => standing(find) !== '',
+  };
+  const columns = $derived.by(() => {
+    if (widened || research.isSetUp || list.shown.length === 0) return widened ?? research.columns;
+    const seen = list.shown.slice(0, mostLookedAt);
+    return filledColumns(research.columns, (name) => holds[name] !== undefined && !seen.some(holds[name]));
+  });
   const leastOfFind = 150;
   const gap = 12;
   const template = $derived([`minmax(${leastOfFind}px,1fr)`, ...columns.map((column) => `${column.width}px`)].join(' '));

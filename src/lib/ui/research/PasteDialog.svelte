@@ -188,17 +188,19 @@
         {#if isOfReport}
           <span class="font-semibold text-act">Read as a report: what it counted stands beside the finds.</span>
           {#each ['from', 'until'] as const as end (end)}
-            <span class="text-ink-2">{end}</span>
-            <DateField
-              label={end === 'from' ? 'First day of the report' : 'Last day of the report'}
-              hideLabel
-              class="w-34"
-              value={told[end] || null}
-              locale={desk.dateLocale}
-              onedit={(day) => {
-                days = { ...told, [end]: day ?? '' };
-              }}
-            />
+            <span class="flex items-center gap-1.5"
+              ><span class="text-ink-2">{end}</span>
+              <DateField
+                label={end === 'from' ? 'First day of the report' : 'Last day of the report'}
+                hideLabel
+                class="w-34"
+                value={told[end] || null}
+                locale={desk.dateLocale}
+                onedit={(day) => {
+                  days = { ...told, [end]: day ?? '' };
+                }}
+              /></span
+            >
           {/each}
         {/if}
       </div>
@@ -206,12 +208,16 @@
           {read.reportCount.toLocaleString('en-GB')} lines; a report comes in with at most {mostReportRows.toLocaleString('en-GB')}. Leave
           out those without clicks.
         </p>{/if}
-      <div class="flex max-h-32 flex-wrap items-end gap-x-3 gap-y-1 overflow-y-auto" role="group" aria-label="What the columns hold">
+      <div
+        class="grid max-h-44 shrink-0 grid-cols-5 items-end gap-x-3 gap-y-1.5 overflow-y-auto"
+        role="group"
+        aria-label="What the columns hold"
+      >
         {#each read.columns as column, index (index)}
-          <label class="grid max-w-44 gap-0.5">
+          <label class="grid min-w-0 gap-0.5">
             <span class="truncate text-[12px] text-ink-2">Column {index + 1}{column.heading ? `, ${column.heading}` : ''}</span>
             <select
-              class="h-[26px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[12.5px]"
+              class="h-[26px] w-full rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[12.5px]"
               value={column.meaning}
               onchange={(event) => choose(index, event.currentTarget.value as ColumnMeaning)}
             >

@@ -145,21 +145,22 @@
         {#each rivals as { rival, standing } (rival.name)}
           {@const alone = boughtByThemAlone(rival, desk.book.find.values())}
           <tr class="border-b border-rule-soft">
-            <td class="py-1.5"
+            <td class="py-1.5 pe-3"
               ><b class="font-semibold">{rival.name}</b>
               <p class="text-[12px] text-ink-2">
                 {[rival.domain, rival.source ? `from ${rival.source}` : ''].filter(Boolean).join(', ')}
               </p></td
             >
             <td
-              class="font-mono text-[12.5px] whitespace-nowrap"
+              class="pe-3 font-mono text-[12.5px] whitespace-nowrap"
               title={`buys ${standing.overlap} of the kept finds, ${percent(standing.overlapShare)} of their searches`}
               >{standing.overlap} · {percent(standing.overlapShare)}</td
             >
-            <td class="font-mono text-[12.5px] whitespace-nowrap" title="searches of the kept finds that it is there for, over the year"
-              >{percent(standing.strength)}</td
+            <td
+              class="pe-3 font-mono text-[12.5px] whitespace-nowrap"
+              title="searches of the kept finds that it is there for, over the year">{percent(standing.strength)}</td
             >
-            <td class="font-mono text-[12.5px] whitespace-nowrap">{percent(standing.freeShare)}</td>
+            <td class="pe-3 font-mono text-[12.5px] whitespace-nowrap">{percent(standing.freeShare)}</td>
             <td
               ><span class="flex items-center gap-2"
                 ><Months months={rival.months.map((share) => Math.round(share * 100))} says="advertises most in" /><span

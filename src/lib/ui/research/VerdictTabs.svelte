@@ -1,15 +1,16 @@
 <script lang="ts">
+  import { wordSearches } from '$lib/wording/research';
   import type { FindList } from './find-list.svelte';
 
   let { list }: { list: FindList } = $props();
 
   const tabs = $derived([
+    { id: 'all' as const, says: 'found', count: list.all.length },
     { id: 'open' as const, says: 'to judge', count: list.counts.open },
     { id: 'keep' as const, says: 'kept', count: list.counts.keep },
     { id: 'block' as const, says: 'blocked', count: list.counts.block },
     { id: 'pass' as const, says: 'passed', count: list.counts.pass },
-    { id: 'later' as const, says: 'later', count: list.counts.later },
-    { id: 'all' as const, says: 'all', count: null },
+    ...(list.counts.later > 0 || list.verdict === 'later' ? [{ id: 'later' as const, says: 'later', count: list.counts.later }] : []),
   ]);
 </script>
 
@@ -19,7 +20,7 @@
     aria-pressed={list.verdict === id}
     class={`flex shrink-0 items-center gap-1 border-b-3 px-0.5 -outline-offset-2 ${list.verdict === id ? 'border-madder font-semibold' : 'border-transparent text-ink-2'}`}
     onclick={() => list.filter({ verdict: id, wordKey: '' })}
-    >{#if count !== null}<span class="font-mono text-[12px]">{count}</span>{/if}
+    ><span class="font-mono text-[12px]">{wordSearches(count)}</span>
     {says}</button
   >
 {/each}

@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { columnsOf, findColumns, leastWidth, mostWidth, moveColumn, nextOrder, toggleColumn, widenColumn } from './find-columns';
+import {
+  columnsOf,
+  filledColumns,
+  findColumns,
+  leastWidth,
+  mostWidth,
+  moveColumn,
+  nextOrder,
+  toggleColumn,
+  widenColumn,
+} from './find-columns';
 
 const names = (columns: readonly { name: string }[]) => columns.map(({ name }) => name);
 const shipped = columnsOf(undefined);
@@ -25,6 +35,10 @@ describe('columns of the list of finds', () => {
     expect(names(moveColumn(shipped, 'standing', 1))).toEqual(names(shipped));
     expect(widenColumn(shipped, 'bid', 99.6).find(({ name }) => name === 'bid')?.width).toBe(100);
     expect([5, 9999].map((width) => widenColumn(shipped, 'bid', width)[2]!.width)).toEqual([leastWidth, mostWidth]);
+  });
+
+  it('with nothing in them leave their room to the finds', () => {
+    expect(names(filledColumns(shipped, (name) => name === 'standing' || name === 'months'))).toEqual(['searches', 'bid', 'verdict']);
   });
 
   it('a heading goes through its orders, beginning with the first', () => {

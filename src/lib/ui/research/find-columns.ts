@@ -11,7 +11,7 @@ interface FindColumn {
 
 /** The columns that the list can show beside the find itself. */
 export const findColumns = {
-  searches: { says: 'Searches', width: 104, isFigure: true, orders: ['most searched', 'least searched'] },
+  searches: { says: 'Searches', width: 92, isFigure: true, orders: ['most searched', 'least searched'] },
   months: { says: '12 months', width: 64, orders: ['by best month'] },
   bid: { says: 'Bid', width: 84, isFigure: true, orders: ['dearest', 'cheapest'] },
   verdict: { says: 'Verdict', width: 72, orders: ['by verdict'] },
@@ -52,6 +52,10 @@ export function columnsOf(setup: ListSetup | undefined): readonly SetUpColumn[] 
   if (!setup) return shipped.map((name) => ({ name, width: findColumns[name].width }));
   return setup.columns.flatMap(({ name, width }) => (isColumn(name) ? [{ name, width }] : []));
 }
+
+/** The columns with something in them: an empty one takes nothing from the finds, until it was set up by hand. */
+export const filledColumns = (columns: readonly SetUpColumn[], isEmpty: (name: FindColumnName) => boolean): readonly SetUpColumn[] =>
+  columns.filter(({ name }) => !isEmpty(name));
 
 /** With a column shown or hidden. */
 export function toggleColumn(columns: readonly SetUpColumn[], name: FindColumnName): SetUpColumn[] {

@@ -87,6 +87,8 @@ export class ResearchDesk {
   /** Columns of the list, as the freelancer set them up. */
   readonly columns: readonly SetUpColumn[] = $derived.by(() => columnsOf(this.desk.workspace.book.listSetup.get(findList)));
 
+  readonly isSetUp = $derived.by(() => this.desk.workspace.book.listSetup.has(findList));
+
   /** Sets columns up, for all plans; null: as they ship. */
   setUpColumns(columns: readonly SetUpColumn[] | null): void {
     const { workspace } = this.desk;

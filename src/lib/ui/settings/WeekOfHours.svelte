@@ -112,12 +112,13 @@
       {/each}
     </span>
   </div>
-  <div class="flex items-end gap-3 pb-2">
+  <div class="flex items-start gap-3 pb-2">
     <TextField
       label="Typed"
       class="flex-1"
       value={said}
-      placeholder="all hours; or Mon–Fri 6–18, weekends off, Sat 9–12 -20%"
+      placeholder="all hours"
+      hint="Such as Mon–Fri 6–18, weekends off, Sat 9–12 -20%."
       commit="leave"
       mono
       {at}

@@ -151,7 +151,8 @@
           <TextField
             label="The client is open"
             value={sayHours(brief.openingHours)}
-            placeholder="not said; Mon–Fri 8–18, Sat 9–12"
+            placeholder="not said"
+            hint="Such as Mon–Fri 8–18, Sat 9–12."
             commit="leave"
             mono
             check={wordHoursProblem}

@@ -180,7 +180,7 @@
         </div>
         <div class="flex min-h-0 min-w-0 flex-col">
           <div class="flex items-center gap-2 px-4 py-1.5">
-            <div class="flex overflow-hidden rounded border border-field" role="group" aria-label="Shown as">
+            <div class="flex shrink-0 overflow-hidden rounded border border-field" role="group" aria-label="Shown as">
               {#each ['Sheet', 'Cards', 'Overlaps'] as const as way (way)}
                 <button
                   type="button"
@@ -190,10 +190,13 @@
                 >
               {/each}
             </div>
-            <p class="text-ink-2">
-              {sheet.chosen.size > 0 ? `${countOf(sheet.chosen.size, 'keyword')} chosen` : ''}
+            <p
+              class="min-w-0 truncate text-ink-2"
+              aria-label={sheet.chosen.size > 0 ? `${countOf(sheet.chosen.size, 'keyword')} chosen` : undefined}
+            >
+              {sheet.chosen.size > 0 ? `${sheet.chosen.size.toLocaleString('en-GB')} chosen` : ''}
             </p>
-            <span class="ms-auto flex gap-2">
+            <span class="ms-auto flex shrink-0 gap-1.5">
               <Button disabled={!group} onclick={() => (isAdding = true)}>Add keywords…</Button>
               <Button keys="M" disabled={sheet.chosenIds.length === 0} onclick={() => (picking = 'move')}>Move to…</Button>
               <Button keys="T" disabled={sheet.chosenIds.length === 0} onclick={() => (picking = 'match')}>Match type…</Button>

@@ -39,7 +39,10 @@
   const shell = getShell();
   const research = new ResearchDesk(desk);
   const { list } = research;
-  const rows = new RowWindow(28, () => list.rows.length);
+  const rows = new RowWindow(
+    () => 28,
+    () => list.rows.length,
+  );
   let isAdding = $state(false);
   let isPasting = $state(false);
   let isAccepting = $state(false);
@@ -207,16 +210,14 @@
   {/snippet}
   <div class="flex h-full flex-col">
     <ChapterHead title="Research">
-      {#snippet tabs()}<p class="self-center whitespace-nowrap">
-          <b class="font-semibold">{list.all.length.toLocaleString('en-GB')}</b> found
-        </p>
-        <VerdictTabs {list} />
-      {/snippet}
+      {#snippet tabs()}<VerdictTabs {list} />{/snippet}
       {#snippet actions()}
         {#if list.counts.later > 0 && list.verdict === 'later' && !isSettling}<Button onclick={() => (isSettling = true)}
             >Side by side</Button
           >{/if}
-        {#if research.left.length > 0}<Button onclick={() => (isAccepting = true)}>Accept… <KeyCap keys={showKey(keys.accept)} /></Button
+        {#if research.left.length > 0}<Button
+            title={`Accept proposed verdicts (${showKey(keys.accept)})`}
+            onclick={() => (isAccepting = true)}>Accept…</Button
           >{/if}
         {#if list.all.length > 0}<Button kind="quiet" onclick={() => (isTakingOut = true)}>Take out…</Button>{/if}
         {#if list.all.length > 0}<Button kind="quiet" pressed={isAboutRivals} onclick={() => (isAboutRivals = !isAboutRivals)}
