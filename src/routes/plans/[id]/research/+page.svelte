@@ -4,7 +4,6 @@
   import type { WordCount } from '$lib/core/research/word-index';
   import type { BlockReason, Verdict } from '$lib/core/plan/records/find';
   import Button from '$lib/ui/parts/Button.svelte';
-  import KeyCap from '$lib/ui/parts/KeyCap.svelte';
   import { RowWindow } from '$lib/ui/parts/row-window.svelte';
   import ChooseDialog from '$lib/ui/groups/ChooseDialog.svelte';
   import { groupsInOrder } from '$lib/core/plan/plan-view';
