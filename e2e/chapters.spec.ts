@@ -150,7 +150,7 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   const answers = page.getByRole('region', { name: 'Which group answers' });
   await answers.getByRole('textbox').fill('Piano pitch raise cost?');
   await expect(answers).toContainText('No group answers surely.');
-  await expect(answers).toContainText('Pitch raise by “cost”');
+  await expect(answers).toContainText('Pitch raise (edinburgh · tuning) by “cost”');
   await answers.getByRole('textbox').fill('upright piano tuning leith');
   await expect(answers).toContainText('Upright tuning by phrase “upright piano tuning”, 3 words.');
   await expect(answers).toContainText('Also matched by Piano tuning');
@@ -187,7 +187,7 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-group="Several tuners"]')).toContainText('1 keyword');
   await page.getByRole('button', { name: 'Merge into…' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Near me' }).click();
+  await page.getByRole('dialog').getByRole('option', { name: 'Near me' }).click();
   await expect(page.locator('[data-group="Several tuners"]')).toHaveCount(0);
   await expect(page.locator('[data-group="Near me"]')).toContainText('9 keywords');
 
@@ -209,7 +209,7 @@ test('Groups: overlaps listed, two groups kept apart in one step, and undone', a
   await page.goto(`/plans/${id}/groups`);
   await page.getByRole('button', { name: 'Overlaps' }).click();
   const pair = page.locator('[data-overlap="Piano tuning Upright tuning"]');
-  await expect(pair).toContainText('6 searches');
+  await expect(pair).toContainText('6 keywords');
   const all = await page.locator('[data-overlap]').count();
   await pair.getByRole('button').first().click();
   await expect(pair.getByRole('radio', { name: 'Upright tuning' })).toBeChecked();

@@ -60,7 +60,7 @@ test('a layout is learned from a sample, corrected, used, and reads its own tabl
   await expect(page.getByRole('region', { name: 'What was met' })).toContainText(
     'The campaign “Frühling” has no row of its own and is made.',
   );
-  await preview.getByRole('button', { name: 'Add 4 rows to the plan' }).click();
+  await preview.getByRole('button', { name: 'Add 4 rows' }).click();
   await expect(page.getByRole('button', { name: /^Undo: read in tables/ })).toBeVisible();
   await untilSaved(page);
   const plan = await (await page.request.get(`/api/plans/${id}`)).json();
@@ -91,6 +91,6 @@ test('tables go out as XLSX and come back unchanged; a file that cannot be read 
   await expect(page.getByRole('alert')).toContainText('broken.csv: A quotation mark on line 2 is not closed');
   const preview = page.getByRole('region', { name: 'What would be added' });
   await expect(preview).toContainText('fruit.csv: no table of this layout has these headings');
-  await expect(preview.getByRole('button', { name: 'Add 0 rows to the plan' })).toBeDisabled();
+  await expect(preview.getByRole('button', { name: 'Add 0 rows' })).toBeDisabled();
   await expect(page.getByRole('region', { name: 'What was met' })).toHaveCount(0);
 });

@@ -87,7 +87,7 @@ test('a campaign is copied to another country in a few actions, its words, hours
   await dialog.getByLabel('1 GBP in NOK').fill('13.5');
   await dialog.getByRole('button', { name: 'Copy to Bergen' }).click();
   await expect(page.getByRole('link', { name: 'Spring launch, Bergen' }).or(page.getByText('Spring launch, Bergen')).first()).toBeVisible();
-  await expect(page.getByLabel('A month')).toHaveValue('12150.00');
+  await expect(page.getByLabel('A month')).toHaveValue('12150,00');
   const plans = (await (await page.request.get('/api/plans')).json()) as { plans: { name: string; currency: string }[] };
   expect(plans.plans.find(({ name }) => name === 'Spring launch, Bergen')?.currency).toBe('NOK');
 });

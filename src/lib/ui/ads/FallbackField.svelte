@@ -3,6 +3,7 @@
   import { liveSlot, type FillContext } from '$lib/core/ads/fill-slots';
   import { parseSlots } from '$lib/core/ads/parse-slots';
   import { wordSlotProblem } from '$lib/wording/problems';
+  import { withSlotEditor } from './with-slot-editor';
   import type { SlotEditor } from './slot-editor';
 
   interface Props {
@@ -31,7 +32,7 @@
   onMount(() => {
     let editor: SlotEditor | null = null;
     let isGone = false;
-    void import('./slot-editor').then(({ SlotEditor }) => {
+    withSlotEditor(({ SlotEditor }) => {
       if (isGone) return;
       editor = new SlotEditor(host, {
         ...untrack(() => ({ text: value, context, label })),

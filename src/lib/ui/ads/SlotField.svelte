@@ -9,6 +9,7 @@
   import SlotMenu from './SlotMenu.svelte';
   import { enterEvent } from '../shell/enter-new';
   import TakeOutSigns from '../parts/TakeOutSigns.svelte';
+  import { withSlotEditor } from './with-slot-editor';
 
   interface Props {
     label: string;
@@ -86,7 +87,7 @@
 
   onMount(() => {
     let isGone = false;
-    void import('./slot-editor').then(({ SlotEditor }) => {
+    withSlotEditor(({ SlotEditor }) => {
       if (isGone) return;
       editor = new SlotEditor(host, {
         text: value,

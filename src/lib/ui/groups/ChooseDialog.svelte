@@ -47,6 +47,19 @@
   }
 </script>
 
+{#snippet option(index: number, name: string, note: string)}
+  <!-- svelte-ignore a11y_click_events_have_key_events (the field above takes the keys) -->
+  <li
+    id={`${id}-${index}`}
+    role="option"
+    aria-selected={index === current}
+    class={`flex cursor-pointer justify-between rounded px-3 py-1 ${index === current ? 'bg-act-tint' : 'hover:bg-fold'}`}
+    onclick={() => void pick(index)}
+  >
+    <span>{name}</span><span class="text-ink-2">{note}</span>
+  </li>
+{/snippet}
+
 <Dialog bind:open {title}>
   <input
     class="h-9 w-full rounded border border-field bg-sheet px-3 text-[14.5px]"
@@ -62,26 +75,10 @@
     placeholder={onnew ? 'A name; a new one makes a new group' : 'Type to narrow'}
   />
   <ul id={`${id}-found`} class="max-h-72 overflow-y-auto" role="listbox" aria-label={title}>
-    {#each found as { id, name, note }, index (id)}
-      <li id={`${id}-${index}`} role="option" aria-selected={index === current}>
-        <button
-          type="button"
-          tabindex="-1"
-          class={`flex w-full justify-between rounded px-3 py-1 text-start ${index === current ? 'bg-act-tint' : 'hover:bg-fold'}`}
-          onclick={() => void pick(index)}><span>{name}</span><span class="text-ink-2">{note ?? ''}</span></button
-        >
-      </li>
+    {#each found as item, index (item.id)}
+      {@render option(index, item.name, item.note ?? '')}
     {/each}
-    {#if isNew}
-      <li id={`${id}-${found.length}`} role="option" aria-selected={current === found.length}>
-        <button
-          type="button"
-          tabindex="-1"
-          class={`w-full rounded px-3 py-1 text-start ${current === found.length ? 'bg-act-tint' : 'hover:bg-fold'}`}
-          onclick={() => void pick(found.length)}>New group “{query.trim()}”</button
-        >
-      </li>
-    {/if}
+    {#if isNew}{@render option(found.length, `New group “${query.trim()}”`, '')}{/if}
   </ul>
   {#if fitting.length > found.length}<p class="text-ink-2">and {fitting.length - found.length} more; type to narrow</p>{/if}
 </Dialog>

@@ -2,6 +2,7 @@
   import { Datepicker } from 'flowbite-svelte';
   import { tick } from 'svelte';
   import { readTypedDate, writeTypedDate } from '$lib/core/text/typed-date';
+  import { plainCalendar } from './plain-calendar';
   import TextField from './TextField.svelte';
 
   interface Props {
@@ -48,7 +49,7 @@
     const { width, height } = panel.getBoundingClientRect();
     panel.style.left = `${Math.max(8, right - width)}px`;
     panel.style.top = `${bottom + height + 8 > innerHeight ? Math.max(8, top - height - 4) : bottom + 4}px`;
-    panel.querySelector<HTMLElement>('[aria-selected="true"], [role="gridcell"]')?.focus();
+    (panel.querySelector<HTMLElement>('[aria-pressed="true"]') ?? panel.querySelector<HTMLElement>('[aria-pressed]'))?.focus();
   }
   function hide() {
     panel?.hidePopover();
@@ -82,6 +83,7 @@
       <div
         bind:this={panel}
         popover="auto"
+        {@attach plainCalendar}
         class="m-0 rounded border border-rule bg-sheet p-0 shadow-md"
         ontoggle={(event) => {
           if (event.newState === 'closed') isOpen = false;
@@ -101,7 +103,7 @@
           firstDayOfWeek={firstDay}
           onselect={choose}
           class="rounded! bg-sheet! p-2! text-[13px] shadow-none!"
-          classes={{ dayButton: 'rounded! font-normal! text-[13px]!', columnHeader: 'text-[12px]!', nav: 'mb-1!' }}
+          classes={{ dayButton: 'rounded! font-normal! text-[13px]! text-ink!', columnHeader: 'text-[12px]!', nav: 'mb-1!' }}
         />
       </div>
     {/if}
