@@ -99,7 +99,10 @@ test('a master is checked in every group before it is written, and undone in one
   await page.getByRole('button', { name: 'Apply to groups…' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('region', { name: 'leads_edinburgh_search_repair' })).toContainText('Humidity control');
-  await page.getByRole('button', { name: 'Write 1 ad', exact: true }).click();
+  // Ads that do not remember their master are not ticked; nor are groups of other campaigns.
+  await expect(dialog.getByRole('button', { name: 'Write no ad' })).toBeDisabled();
+  await dialog.getByRole('checkbox', { name: 'Write into Humidity control' }).check();
+  await dialog.getByRole('button', { name: 'Write 1 ad', exact: true }).click();
   const humidity = page.getByRole('navigation', { name: 'Groups' }).getByRole('link', { name: /^Humidity control/ });
   await expect(humidity).toContainText('1');
   await page.getByRole('button', { name: /^Undo: applied a master/ }).click();

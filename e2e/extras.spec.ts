@@ -33,7 +33,7 @@ test('a number, a list and a price row are written, read by the rules, and stand
   await expect(list.getByRole('textbox', { name: 'Value 3' })).toHaveValue('Square');
   const table = await (await page.request.get(`/api/plans/${id}/tables/extras.csv`)).text();
   expect(table).toContain('Grand; Upright; Square');
-  expect(table).toContain('441314960000,GB,Mon 9–17; Sat 9–12');
+  expect(table).toContain('441314960000,GB,"Mon 9-17, Sat 9-12"');
 });
 
 test('a text that the brief calls necessary is asked for in every ad', async ({ page }) => {

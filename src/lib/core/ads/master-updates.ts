@@ -25,6 +25,8 @@ export interface MasterUpdate {
   updates: MasterLineUpdate[];
   /** Lines that were made the ad's own: they are left alone. */
   own: string[];
+  /** Whether the ad remembers which lines came from the master; else what it lacks may have been taken out on purpose. */
+  isRemembered: boolean;
 }
 
 const paths = ['path1', 'path2'] as const;
@@ -129,7 +131,8 @@ export function findMasterUpdates(view: PlanView, master: Master, masterLines: r
       if (ad.masterName === master.name) found.goneLines(ids);
       found.paths(master);
       const { updates, own } = found;
-      return updates.length + own.length > 0 ? [{ ad, group, updates, own }] : [];
+      const isRemembered = lines.some(({ masterLineId }) => ids.has(masterLineId));
+      return updates.length + own.length > 0 ? [{ ad, group, updates, own, isRemembered }] : [];
     }),
   );
 }

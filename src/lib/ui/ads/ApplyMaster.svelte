@@ -45,11 +45,12 @@
         })),
   );
   type Row = (typeof sections)[number]['rows'][number];
-  /** Ticks by hand; else the groups of the campaign at hand that get something. */
+  /** Ticks by hand; else the groups of the campaign at hand that get an ad, or whose ads remember what came from the master. */
   let ticked = $state.raw<ReadonlyMap<string, boolean>>(new Map());
   const bringsSomething = ({ draft, updates: own }: Row) => !draft.isThere || own.some((one) => one.updates.length > 0);
-  const isTicked = (row: Row) =>
-    bringsSomething(row) && (ticked.get(row.draft.group.id) ?? row.draft.group.campaignId === (campaign?.id ?? campaigns[0]?.id));
+  const isMeant = ({ draft, updates: own }: Row) =>
+    draft.group.campaignId === (campaign?.id ?? campaigns[0]?.id) && (!draft.isThere || own.some(({ isRemembered }) => isRemembered));
+  const isTicked = (row: Row) => bringsSomething(row) && (ticked.get(row.draft.group.id) ?? isMeant(row));
   const taken = $derived(sections.flatMap(({ rows }) => rows.filter(isTicked)));
   const fresh = $derived(taken.flatMap(({ draft }) => (draft.isThere ? [] : [draft])));
   const changed = $derived(taken.flatMap(({ updates: own }) => own.filter((one) => one.updates.length > 0)));

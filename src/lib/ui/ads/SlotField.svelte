@@ -136,6 +136,11 @@
     if (isReady) editor?.fillWith(next);
   });
 
+  $effect(() => {
+    const [says, empty] = [label, hint];
+    if (isReady) editor?.name(says, empty);
+  });
+
   /** Sets the caret into the field, all its text selected where that is asked for. */
   export function focus(selects = false) {
     wantsFocus = editor === null;

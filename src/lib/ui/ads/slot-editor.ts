@@ -181,10 +181,14 @@ export interface SlotEditorOptions {
   events: SlotEditorEvents;
 }
 
+/** What a field is called, and what stands in it while it is empty. */
+const named = (label: string, hint: string): Extension => [EditorView.contentAttributes.of({ 'aria-label': label }), placeholder(hint)];
+
 /** One line of text in which slots stand as chips. The text itself stays in the text form. */
 export class SlotEditor {
   private readonly view: EditorView;
   private readonly context = new Compartment();
+  private readonly naming = new Compartment();
 
   constructor(host: HTMLElement, { text, context, label, hint, events }: SlotEditorOptions) {
     // In a shadow root the editor's style sheets are constructed ones, which the content security policy allows.
@@ -202,18 +206,14 @@ export class SlotEditor {
           EditorView.lineWrapping,
           keysFor(events),
           keymap.of([...historyKeymap, ...defaultKeymap.filter(({ key }) => key !== 'Enter')]),
-          placeholder(hint),
+          this.naming.of(named(label, hint)),
           EditorState.transactionFilter.of((transaction) => (transaction.newDoc.lines > 1 ? [] : transaction)),
           EditorView.clipboardInputFilter.of((pasted) => {
             const { text: joined, changed } = joinPastedLines(pasted.trim());
             events.onpaste(changed);
             return joined;
           }),
-          EditorView.contentAttributes.of({
-            'aria-label': label,
-            'aria-multiline': 'false',
-            spellcheck: 'false',
-          }),
+          EditorView.contentAttributes.of({ 'aria-multiline': 'false', spellcheck: 'false' }),
           EditorView.domEventHandlers({
             focus: () => events.onfocus(),
             blur: () => events.onblur(),
@@ -258,6 +258,11 @@ export class SlotEditor {
       selection: EditorSelection.cursor(head),
       annotations: fromOutside.of(true),
     });
+  }
+
+  /** Names the field anew: a line that came before it moves its number. */
+  name(label: string, hint: string): void {
+    this.view.dispatch({ effects: this.naming.reconfigure(named(label, hint)) });
   }
 
   /** Draws the chips anew where values of slots changed. */
