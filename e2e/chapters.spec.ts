@@ -152,7 +152,7 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   await expect(answers).toContainText('No group answers surely.');
   await expect(answers).toContainText('Pitch raise (edinburgh · tuning) by “cost”');
   await answers.getByRole('textbox').fill('upright piano tuning leith');
-  await expect(answers).toContainText('Upright tuning by phrase “upright piano tuning”, 3 words.');
+  await expect(answers).toContainText('Upright tuning (edinburgh · tuning) by phrase “upright piano tuning”, 3 words.');
   await expect(answers).toContainText('Also matched by Piano tuning');
 
   // The conflict stands on the keyword and on the negative.
@@ -222,7 +222,7 @@ test('Groups: overlaps listed, two groups kept apart in one step, and undone', a
   await untilSaved(page);
   const answer = page.getByRole('region', { name: 'Which group answers' });
   await answer.getByRole('textbox').fill('upright piano tuning');
-  await expect(answer).toContainText('Blocked: Piano tuning by “upright”');
+  await expect(answer).toContainText('Blocked: Piano tuning (edinburgh · tuning) by “upright”');
   await page.getByRole('heading', { name: 'Groups', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Undo: kept two groups apart/ })).toBeVisible();
   await page.keyboard.press('Control+z');

@@ -56,7 +56,7 @@ test('every finding leads to a field that is there', async ({ page }) => {
   for (const finding of findings.filter(({ severity }: { severity: string }) => severity === 'fix')) {
     await page.goto(`/plans/${id}/proof`);
     await page.locator(`[data-finding-link="${finding.id}"]`).click();
-    await expect(page.locator('.led-to')).toBeVisible();
+    await expect(page.locator('[data-led-to]')).toBeVisible();
   }
 });
 

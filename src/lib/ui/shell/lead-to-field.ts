@@ -18,8 +18,9 @@ export function leadToField(at: string): void {
         : element.querySelector<HTMLElement>('input, select, textarea, button, [tabindex]');
       if (target?.localName === 'slot-editor') target.dispatchEvent(new CustomEvent(enterEvent));
       else target?.focus({ preventScroll: true });
-      element.classList.add('led-to');
-      setTimeout(() => element.classList.remove('led-to'), 1600);
+      // An attribute of its own: a field draws its classes anew once it has the focus.
+      element.dataset.ledTo = '';
+      setTimeout(() => delete element.dataset.ledTo, 1600);
     } else if (++frames < framesToWait) requestAnimationFrame(look);
   };
   look();
