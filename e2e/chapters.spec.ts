@@ -178,10 +178,10 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   // By drag.
   await page
     .locator('[data-keyword="piano retuning"]')
-    .dragTo(page.getByRole('navigation', { name: 'Groups' }).getByRole('link', { name: /^Prices/ }));
+    .dragTo(page.getByRole('navigation', { name: 'Groups' }).getByRole('link', { name: /^Prices/ }), { sourcePosition: { x: 60, y: 12 } });
   await expect(page.getByRole('button', { name: /^Undo: moved 1 keyword/ })).toBeVisible();
   // By key, into a group made on the way.
-  await page.locator('[data-keyword="piano tuners"]').click();
+  await page.locator('[data-keyword="piano tuners"]').click({ position: { x: 60, y: 12 } });
   await page.keyboard.press('m');
   await page.keyboard.type('Several tuners');
   await page.keyboard.press('Enter');
@@ -192,7 +192,7 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   await expect(page.locator('[data-group="Near me"]')).toContainText('9 keywords');
 
   // Match types and bids in the sheet.
-  await page.locator('[data-keyword="piano tuner leith"]').click();
+  await page.locator('[data-keyword="piano tuner leith"]').click({ position: { x: 60, y: 12 } });
   await page.keyboard.press('t');
   await page.keyboard.type('exact');
   await page.keyboard.press('Enter');
