@@ -40,7 +40,7 @@
       placeholder="Plan, chapter, group, ad or command"
       class="h-9 rounded border border-field bg-sheet px-3 text-[14.5px] text-ink placeholder:text-ink-3"
     />
-    <Command.List class="h-80 overflow-y-auto">
+    <Command.List tabindex={0} class="h-80 overflow-y-auto">
       <Command.Viewport>
         <Command.Empty class="p-3 text-ink-2">Nothing by that name.</Command.Empty>
         {#each found as destination, index (index)}
