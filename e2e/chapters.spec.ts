@@ -197,7 +197,10 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   await page.keyboard.type('exact');
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Match type of piano tuner leith')).toHaveValue('exact');
+  // In pounds a comma parts thousands: refused at the field, not read as something else.
   await page.getByLabel('Bid of piano tuner leith').fill('1,25');
+  await expect(page.getByLabel('Bid of piano tuner leith')).toHaveAttribute('aria-invalid', 'true');
+  await page.getByLabel('Bid of piano tuner leith').fill('1.25');
   await page.getByLabel('Bid of piano tuner leith').press('Enter');
   await expect(page.getByLabel('Bid of piano tuner leith')).toHaveValue('1.25');
   await page.getByRole('button', { name: 'Cards' }).click();
