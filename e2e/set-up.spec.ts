@@ -26,7 +26,7 @@ test('keys and columns are changed once, for every plan and after a reload', asy
   await columns.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('separator', { name: 'Width of Searches' }).focus();
   await page.keyboard.press('ArrowLeft');
-  await expect(page.getByRole('separator', { name: 'Width of Searches' })).toHaveAttribute('aria-valuenow', '112');
+  await expect(page.getByRole('separator', { name: 'Width of Searches' })).toHaveAttribute('aria-valuenow', '100');
   await untilSaved(page);
 
   await page.goto(`/plans/${await planId(page, 'Cold frames, spring')}/research`);
