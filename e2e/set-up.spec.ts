@@ -44,7 +44,7 @@ test('headings order the list, the shortest words or the whole find block, anoth
   const id = await planId(page, 'Spring launch');
   await page.goto(`/plans/${id}/research`);
   await page.getByRole('checkbox', { name: 'grouped' }).uncheck();
-  await page.getByRole('button', { name: /^all$/ }).click();
+  await page.getByRole('button', { name: /found$/ }).click();
   const shown = () => page.locator('[data-find]').evaluateAll((rows) => rows.map((row) => (row as HTMLElement).dataset.find ?? ''));
   await page.getByRole('button', { name: 'Find', exact: true }).click();
   const byName = (await shown()).slice(0, 12);
