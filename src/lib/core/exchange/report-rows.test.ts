@@ -70,7 +70,7 @@ describe('a report of searches', () => {
     ['Søkeord;Klikk;Visninger;Gj.snittlig CPC;Kostnad', ['keyword', 'clicks', 'impressions', 'average-cost', 'cost']],
     ['Search term;Clicks;Cost;Cost / conv.;Conv. rate', ['keyword', 'clicks', 'cost', 'ignore', 'ignore']],
     // Without clicks it is a list, whose costs are bids.
-    ['Keyword;Avg. monthly searches;Competition;Low bid;High bid', ['keyword', 'searches', 'ignore', 'bid-low', 'bid-high']],
+    ['Keyword;Searches each month;Competition;Low bid;High bid', ['keyword', 'searches', 'ignore', 'bid-low', 'bid-high']],
   ])('%s', (line, meanings) => expect(meaningsOfHeadings(line.split(';'))).toEqual(meanings));
 
   it('comes in as one step: its lines, the finds, and again out of a plan file', () => {
@@ -129,7 +129,7 @@ describe('exports as they come', () => {
   const filler = Array.from({ length: 13 }, (_, at) => `Extra ${at}`);
   const heads = [
     'Keyword',
-    'Avg. monthly searches',
+    'Searches each month',
     'Three month change',
     'Low bid',
     'High bid',

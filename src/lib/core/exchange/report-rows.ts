@@ -1,5 +1,6 @@
 import { parseAmount } from '../budget/money';
 import type { ReportRow } from '../plan/records/report';
+import { dayOf } from '../text/typed-date';
 import type { ColumnMeaning, NumberedRow } from './list-columns';
 import { readSearches } from './read-searches';
 
@@ -47,12 +48,12 @@ const totalWords = /^(?:total|totals|sum|gesamt|summe|insgesamt|totalt|i alt|tot
 export const isTotal = (text: string): boolean => totalWords.test(text.trim());
 
 const monthsShort = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
-const pad = (number: number) => String(number).padStart(2, '0');
 
 function datesIn(text: string): string[] {
   const found: { at: number; date: string }[] = [];
   const add = (at: number, year: number, month: number, day: number) => {
-    if (month >= 1 && month <= 12 && day >= 1 && day <= 31) found.push({ at, date: `${year}-${pad(month)}-${pad(day)}` });
+    const date = dayOf(year, month, day);
+    if (date) found.push({ at, date });
   };
   for (const one of text.matchAll(/\b(20\d\d)-(\d\d)-(\d\d)\b/g)) add(one.index, Number(one[1]), Number(one[2]), Number(one[3]));
   for (const one of text.matchAll(/\b(\d{1,2})\.(\d{1,2})\.(20\d\d)\b/g)) add(one.index, Number(one[3]), Number(one[2]), Number(one[1]));

@@ -8,8 +8,8 @@ function orderOf(locale: string): Part[] {
   return parts.flatMap(({ type }) => (type === 'day' || type === 'month' || type === 'year' ? [type] : []));
 }
 
-/** The day as yyyy-MM-dd, or null where the calendar has none. */
-function dayOf(year: number, month: number, day: number): string | null {
+/** The day (month from 1) as yyyy-MM-dd, or null where the calendar has none. */
+export function dayOf(year: number, month: number, day: number): string | null {
   const at = new Date(Date.UTC(year, month - 1, day));
   const isReal = at.getUTCFullYear() === year && at.getUTCMonth() === month - 1 && at.getUTCDate() === day;
   return isReal ? at.toISOString().slice(0, 10) : null;

@@ -7,6 +7,7 @@
   import { takesKeywords } from './drag';
   import { getDesk } from '../state/plan-desk.svelte';
   import type { Sheet } from './sheet.svelte';
+  import { sheetGrid } from './sheet-grid';
 
   interface Props {
     sheet: Sheet;
@@ -31,7 +32,7 @@
   role="row"
   tabindex="-1"
   data-group={group.name}
-  class={`grid h-[28px] grid-cols-[26px_minmax(0,1.7fr)_80px_72px_88px_minmax(0,1fr)] items-center gap-x-2 border-s-3 border-b border-rule bg-fold ps-3 pe-3 ${isCurrent ? 'border-s-madder' : 'border-s-transparent'}`}
+  class={`grid h-[28px] ${sheetGrid} items-center gap-x-2 border-s-3 border-b border-rule bg-fold ps-3 pe-3 ${isCurrent ? 'border-s-madder' : 'border-s-transparent'}`}
   onclick={() => {
     sheet.goTo(index);
     onopen();

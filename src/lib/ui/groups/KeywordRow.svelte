@@ -9,6 +9,7 @@
   import MoneyField from '../parts/MoneyField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import type { Sheet } from './sheet.svelte';
+  import { sheetGrid } from './sheet-grid';
 
   interface Props {
     sheet: Sheet;
@@ -47,7 +48,7 @@
   aria-selected={isChosen}
   data-keyword={keyword.text}
   data-at={`${keyword.id}:text`}
-  class={`grid h-[28px] grid-cols-[26px_minmax(0,1.7fr)_80px_72px_88px_minmax(0,1fr)] items-center gap-x-2 border-s-3 border-b border-rule-soft ps-3 pe-3 ${isCurrent ? 'border-s-act' : 'border-s-transparent'} ${isChosen ? 'bg-act-tint' : isCurrent ? 'bg-sheet' : ''}`}
+  class={`grid h-[28px] ${sheetGrid} items-center gap-x-2 border-s-3 border-b border-rule-soft ps-3 pe-3 ${isCurrent ? 'border-s-act' : 'border-s-transparent'} ${isChosen ? 'bg-act-tint' : isCurrent ? 'bg-sheet' : ''}`}
   onclick={(event) =>
     event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement
       ? (sheet.currentId = keyword.id)

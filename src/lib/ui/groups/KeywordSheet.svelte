@@ -5,6 +5,7 @@
   import GroupRow from './GroupRow.svelte';
   import KeywordRow from './KeywordRow.svelte';
   import type { Sheet } from './sheet.svelte';
+  import { sheetGrid } from './sheet-grid';
 
   let { sheet, onopen, onproblem }: { sheet: Sheet; onopen: (groupId: string) => void; onproblem: (text: string) => void } = $props();
 
@@ -35,10 +36,7 @@
 </script>
 
 <div class="flex min-h-0 flex-1 flex-col" role="grid" aria-label="Keywords" aria-multiselectable="true" aria-rowcount={sheet.rows.length}>
-  <div
-    role="row"
-    class="grid grid-cols-[26px_minmax(0,1.7fr)_80px_72px_88px_minmax(0,1fr)] gap-x-2 border-b border-rule ps-[15px] pe-3 pb-1 text-ink-2"
-  >
+  <div role="row" class={`grid ${sheetGrid} gap-x-2 border-b border-rule ps-[15px] pe-3 pb-1 text-ink-2`}>
     <span role="columnheader"><span class="sr-only">Chosen</span></span><span role="columnheader">Keyword</span><span role="columnheader"
       >Match</span
     >

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Datepicker } from 'flowbite-svelte';
   import { tick } from 'svelte';
-  import { readTypedDate, writeTypedDate } from '$lib/core/text/typed-date';
+  import { dayOf, readTypedDate, writeTypedDate } from '$lib/core/text/typed-date';
   import { plainCalendar } from './plain-calendar';
   import TextField from './TextField.svelte';
 
@@ -57,8 +57,7 @@
   }
   function choose(at: unknown) {
     if (!(at instanceof Date)) return;
-    const two = (part: number) => String(part).padStart(2, '0');
-    onedit(`${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`);
+    onedit(dayOf(at.getFullYear(), at.getMonth() + 1, at.getDate()));
     hide();
   }
 </script>
