@@ -1,7 +1,8 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 
-/** Presses Tab until an element has the focus: what the keyboard cannot reach fails here. */
+/** Presses Tab until an element has the focus, once it is there: what the keyboard cannot reach fails here. */
 export async function tabTo(page: Page, target: Locator, most = 220): Promise<void> {
+  await expect(target).toBeVisible();
   for (let press = 0; press < most; press++) {
     if (
       await target

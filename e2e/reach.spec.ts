@@ -19,6 +19,8 @@ const views = [
 ];
 
 async function expectNoSeriousFinding(page: import('@playwright/test').Page) {
+  // Half faded in, no colour is what it will be.
+  await page.waitForFunction(() => document.getAnimations().every(({ playState }) => playState !== 'running'));
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`)).toEqual([]);

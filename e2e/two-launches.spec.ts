@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { tabTo as tabThere, untilSaved } from './hands';
+import { tabTo, typeInto, untilSaved } from './hands';
 import { testOnEmptyShelf as test } from './own-server';
 
 interface Launch {
@@ -85,18 +85,6 @@ const launches: Record<string, Launch> = {
   },
 };
 
-/** Reaches what is there by Tab. */
-async function tabTo(page: Page, target: Locator) {
-  await expect(target).toBeVisible();
-  await tabThere(page, target);
-}
-
-async function typeInto(page: Page, target: Locator, text: string) {
-  await tabTo(page, target);
-  await page.keyboard.press('Control+a');
-  await page.keyboard.type(text);
-}
-
 /** Chooses in a list by its first letters, as keys do. */
 async function choose(page: Page, select: Locator, text: string) {
   await tabTo(page, select);
@@ -105,7 +93,7 @@ async function choose(page: Page, select: Locator, text: string) {
 
 for (const [name, launch] of Object.entries(launches))
   test(`by keyboard: ${name}`, async ({ page, server }) => {
-    test.setTimeout(150_000);
+    test.setTimeout(300_000);
     page.setDefaultTimeout(8000);
     const press = (keys: string) => page.keyboard.press(keys);
     const field = (label: string | RegExp) => page.getByLabel(label, { exact: true }).first();

@@ -75,7 +75,7 @@ test('a name that another tab changed while it was typed is not written over uns
 test('an edit inside something deleted in another tab keeps its text and brings it back', async ({ page }) => {
   const { id, other } = await openTwice(page);
   await page.goto(`/plans/${id}/groups`);
-  await page.locator('[data-keyword="piano tuning"]').click();
+  await page.locator('[data-keyword="piano tuning"]').click({ position: { x: 60, y: 12 } });
   // The first tab cannot send for a while; in the second one the group is taken out.
   await page.route('**/changes', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
   const { rows } = await (await page.request.get(`/api/plans/${id}/changes`)).json();
@@ -83,7 +83,7 @@ test('an edit inside something deleted in another tab keeps its text and brings 
   await page.getByLabel('Theme words').fill('Typed while it was taken out');
   await expect(page.locator('[data-saved]')).toHaveAttribute('data-saved', 'waiting');
   await other.goto(`/plans/${id}/groups`);
-  await other.locator('[data-keyword="piano tuning"]').click();
+  await other.locator('[data-keyword="piano tuning"]').click({ position: { x: 60, y: 12 } });
   await other.getByRole('button', { name: 'Delete the group' }).click();
   await untilSaved(other);
   await page.unroute('**/changes');

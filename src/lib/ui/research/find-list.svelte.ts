@@ -20,6 +20,8 @@ export const isHeading = (row: ListRow): row is Heading => 'isFolded' in row;
 /** What the list takes from the reading of its finds. */
 export interface FindsRead {
   proposalOf: (find: Find) => Proposal;
+  /** Whether a find was read yet. */
+  knows: (find: Find) => boolean;
   holders: (key: string) => ReadonlySet<string>;
   isRead: () => boolean;
 }
@@ -56,6 +58,8 @@ export class FindList {
   private scattered = $state.raw<ReadonlySet<string>>(new Set());
   /** A find just judged stays in sight until the list is filtered anew, so that nothing jumps under the hand. */
   private stays = $state.raw<ReadonlySet<string>>(new Set());
+  /** The heading each find stood under as the first one was judged: while the hand goes down the list no find moves, whatever is read meanwhile. */
+  private held = $state.raw<ReadonlyMap<string, Intent>>(new Map());
 
   readonly all: readonly Find[] = $derived.by(() => inOrder(this.desk.book.find));
   readonly byIntent: boolean = $derived.by(() => this.asksByIntent ?? this.all.length <= mostGrouped);
@@ -96,7 +100,7 @@ export class FindList {
     if (!this.byIntent) return this.ordered;
     if (!this.reading.isRead()) return [];
     const groups = new Map<Intent, Find[]>(intents.map((intent) => [intent, []]));
-    for (const find of this.ordered) groups.get(this.reading.proposalOf(find).intent)!.push(find);
+    for (const find of this.ordered) if (this.reading.knows(find)) groups.get(this.intentOf(find))!.push(find);
     return [...groups].flatMap(([intent, finds]): ListRow[] => {
       if (finds.length === 0) return [];
       const isFolded = this.folded.has(intent);
@@ -125,6 +129,10 @@ export class FindList {
     private readonly reading: FindsRead,
   ) {}
 
+  private intentOf(find: Find): Intent {
+    return this.held.get(find.id) ?? this.reading.proposalOf(find).intent;
+  }
+
   private placeOf(id: string): number {
     return id === '' ? -1 : this.shown.findIndex((find) => find.id === id);
   }
@@ -143,13 +151,14 @@ export class FindList {
     Object.assign(this, rest);
     this.asksByIntent = byIntent ?? this.asksByIntent;
     this.stays = new Set();
+    this.held = new Map();
     this.anchor = null;
     this.scattered = new Set();
   }
 
   /** Folds away what the current find is under; where all is folded, everything out again. */
   foldCurrent(): void {
-    if (this.current) this.fold(this.reading.proposalOf(this.current).intent);
+    if (this.current) this.fold(this.intentOf(this.current));
     else this.folded.clear();
   }
 
@@ -182,10 +191,13 @@ export class FindList {
     this.scattered = new Set(this.shown.map(({ id }) => id as string));
   }
 
-  /** Leaves the chosen finds in sight, as they are about to be judged, and goes on to the one after them. */
+  /** Leaves the chosen finds in sight, as they are about to be judged, and goes on to the one after them; from the end to the first one left. */
   goOn(): void {
     const { chosen, shown } = this;
-    const next = shown[this.placeOf(chosen.at(-1)?.id ?? '') + 1] ?? shown.at(-1);
+    const judged = new Set(chosen);
+    const left = shown.find((find) => find.verdict === 'open' && !judged.has(find));
+    const next = shown[this.placeOf(chosen.at(-1)?.id ?? '') + 1] ?? left ?? shown.at(-1);
+    if (this.byIntent && this.held.size === 0) this.held = new Map(shown.map((find) => [find.id, this.intentOf(find)]));
     this.stays = new Set([...this.stays, ...chosen.map(({ id }) => id as string)]);
     this.scattered = new Set();
     this.anchor = null;

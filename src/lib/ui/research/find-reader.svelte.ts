@@ -73,6 +73,12 @@ export class FindReader {
     return this.proposals.get(find.id) ?? unread;
   };
 
+  /** Whether a find was read. */
+  knows = (find: Find): boolean => {
+    void this.version;
+    return this.proposals.has(find.id);
+  };
+
   /** Ids of the finds, perhaps gone since, that are to be put off: nothing clear is said of them. */
   get unclear(): ReadonlySet<string> {
     void this.version;

@@ -75,6 +75,7 @@ export class ResearchDesk {
     this.figures = new FindFigures(desk);
     this.list = new FindList(desk, {
       proposalOf: this.proposalOf,
+      knows: this.reader.knows,
       holders: (key) => this.words.known.holders(key),
       isRead: () => this.reader.isRead,
     });
