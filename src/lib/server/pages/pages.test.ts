@@ -76,6 +76,8 @@ describe('pages of the web', () => {
         '/large': () => response.setHeader('content-type', 'text/html').end(Buffer.alloc(pageLimits.bytes + 1, 'x')),
         '/picture': () => response.setHeader('content-type', 'image/png').end('x'),
         '/gone': () => response.writeHead(404, { 'content-type': 'text/html' }).end('<h1>Gone</h1>'),
+        '/to-closed': () => response.writeHead(302, { location: '/closed/page' }).end(),
+        '/to-neighbour': () => response.writeHead(302, { location: `${base.replace('site.', 'neighbour.')}/closed/there` }).end(),
         '/file': () => response.writeHead(302, { location: 'file:///etc/passwd' }).end(),
       };
       (pages[request.url ?? ''] ?? (() => response.end('')))();
@@ -86,7 +88,8 @@ describe('pages of the web', () => {
   });
   afterAll(() => void server.close());
 
-  const lookup = (name: string) => Promise.resolve([{ address: name === 'site.example.org' ? '127.0.0.1' : '10.0.0.9' }]);
+  const lookup = (name: string) =>
+    Promise.resolve([{ address: ['site.example.org', 'neighbour.example.org'].includes(name) ? '127.0.0.1' : '10.0.0.9' }]);
   const reader = new PageReader([new GuardedWeb(lookup, (address) => address === '127.0.0.1' || isPublicAddress(address))]);
 
   it('are read with their encoding, over redirects', async () => {
@@ -103,9 +106,12 @@ describe('pages of the web', () => {
     ['/large', 'too-large'],
     ['/picture', 'no-html'],
     ['/closed/page', 'robots'],
+    // Asked again where a redirect leads, on the same site and on another.
+    ['/to-closed', 'robots'],
+    ['/to-neighbour', 'robots'],
   ])('%s is refused: %s', async (path, code) => {
     expect(await refusal(reader.read(base + path))).toBe(code);
-    if (code === 'robots') expect(seen).not.toContain(path);
+    if (code === 'robots') expect(seen.filter((one) => one.startsWith('/closed'))).toEqual([]);
   });
 });
 
