@@ -102,7 +102,11 @@
           firstDayOfWeek={firstDay}
           onselect={choose}
           class="rounded! bg-sheet! p-2! text-[13px] shadow-none!"
-          classes={{ dayButton: 'rounded! font-normal! text-[13px]! text-ink! aria-pressed:text-sheet!', columnHeader: 'text-[12px]!', nav: 'mb-1!' }}
+          classes={{
+            dayButton: 'rounded! font-normal! text-[13px]! text-ink! aria-pressed:text-sheet!',
+            columnHeader: 'text-[12px]!',
+            nav: 'mb-1!',
+          }}
         />
       </div>
     {/if}
