@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import { expectNoSeriousFinding } from './axe';
 import { planId } from './hands';
 
 const views = [
@@ -17,14 +17,6 @@ const views = [
   'hand-off?view=layouts',
   'hand-off?view=versions',
 ];
-
-async function expectNoSeriousFinding(page: import('@playwright/test').Page) {
-  // Half faded in, no colour is what it will be.
-  await page.waitForFunction(() => document.getAnimations().every(({ playState }) => playState !== 'running'));
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-  expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`)).toEqual([]);
-}
 
 test('the Shelf has no serious accessibility finding', async ({ page }) => {
   await page.goto('/');
@@ -47,38 +39,6 @@ for (const view of views)
       expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     }
     expect(complaints).toEqual([]);
-  });
-
-/** How each dialog is opened: its chapter, and what is pressed. */
-const dialogs: [name: string, view: string, open: (page: import('@playwright/test').Page) => Promise<unknown>][] = [
-  ['go to', 'brief', (page) => page.keyboard.press('Control+k')],
-  ['keys', 'brief', (page) => page.keyboard.press('?')],
-  ['the calendar', 'settings', (page) => page.getByRole('button', { name: 'Calendar, Starts' }).click()],
-  ['copy to another place', 'settings', (page) => page.getByRole('button', { name: 'Copy to another place…' }).click()],
-  ['accept', 'research', (page) => page.getByRole('button', { name: 'Accept…' }).click()],
-  ['take out', 'research', (page) => page.getByRole('button', { name: 'Take out…' }).click()],
-  ['add finds', 'research', (page) => page.getByRole('button', { name: 'Add finds' }).click()],
-  ['columns', 'research', (page) => page.getByRole('button', { name: 'Columns' }).click()],
-  ['propose groups', 'groups', (page) => page.getByRole('button', { name: 'Propose groups' }).click()],
-  ['add keywords', 'groups', (page) => page.getByRole('button', { name: 'Add keywords…' }).click()],
-  ['merge', 'groups', (page) => page.getByRole('button', { name: 'Merge into…' }).click()],
-  ['apply a master', 'ads?view=masters', (page) => page.getByRole('button', { name: 'Apply to groups…' }).click()],
-];
-for (const [name, view, open] of dialogs)
-  test(`the dialog “${name}” has no serious accessibility finding, and says its current option`, async ({ page }) => {
-    const id = await planId(page, 'Spring launch');
-    await page.goto(`/plans/${id}/${view}`);
-    await expect(page.locator('h1')).toBeVisible();
-    await expect(page.locator('[data-saved]').first()).toBeVisible();
-    await open(page);
-    await expect(page.getByRole('dialog').first()).toBeVisible();
-    await expectNoSeriousFinding(page);
-    const current = await page.evaluate(() => {
-      const field = document.activeElement;
-      if (field?.getAttribute('role') !== 'combobox' || field.getAttribute('aria-expanded') !== 'true') return null;
-      return document.getElementById(field.getAttribute('aria-activedescendant') ?? '')?.getAttribute('aria-selected') ?? 'none';
-    });
-    expect(current ?? 'true').toBe('true');
   });
 
 test('every finding leads to a field that is there', async ({ page }) => {

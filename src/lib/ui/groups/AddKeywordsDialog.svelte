@@ -10,6 +10,7 @@
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';
   import { newKeywords } from './make-groups';
+  import ScrollArea from '../parts/ScrollArea.svelte';
 
   let { open = $bindable(), group }: { open: boolean; group: Group } = $props();
 
@@ -71,12 +72,14 @@
       data-autofocus></textarea></label
   >
   {#if read.some(({ notes }) => notes.length > 0)}
-    <ul class="max-h-32 overflow-y-auto text-[12.5px]">
-      {#each read.filter(({ notes }) => notes.length > 0) as line (line.line)}<li>
-          Line {line.line}: {writeKeyword(line.text, line.match)}
-          <span class="text-ochre">{line.notes.map(wordPasteNote).join('; ')}</span>
-        </li>{/each}
-    </ul>
+    <ScrollArea label="Notes on lines" class="max-h-32 text-[12.5px]"
+      ><ul>
+        {#each read.filter(({ notes }) => notes.length > 0) as line (line.line)}<li>
+            Line {line.line}: {writeKeyword(line.text, line.match)}
+            <span class="text-ochre">{line.notes.map(wordPasteNote).join('; ')}</span>
+          </li>{/each}
+      </ul></ScrollArea
+    >
   {/if}
   {#snippet footer()}
     <p class="me-auto self-center text-ink-2">

@@ -10,6 +10,7 @@
   import { askServer } from '../state/ask-server';
   import { getDesk } from '../state/plan-desk.svelte';
   import { placeRow, postalRow } from './place-row';
+  import ScrollArea from '../parts/ScrollArea.svelte';
 
   let { campaignId, open = $bindable() }: { campaignId: string | null; open: boolean } = $props();
 
@@ -98,9 +99,11 @@
     {#if unknown.length > 0}
       <div>
         <h3 class="font-semibold">Not known</h3>
-        <ul class="max-h-28 overflow-y-auto text-ink-2">
-          {#each unknown.slice(0, 200) as line (line.line)}<li>Line {line.line}: {line.text}</li>{/each}
-        </ul>
+        <ScrollArea label="Lines that are not known" class="max-h-28 text-ink-2"
+          ><ul>
+            {#each unknown.slice(0, 200) as line (line.line)}<li>Line {line.line}: {line.text}</li>{/each}
+          </ul></ScrollArea
+        >
       </div>
     {/if}
   {/if}

@@ -8,6 +8,7 @@
   import { FindSources, type SourceName } from './find-sources.svelte';
   import PasteDialog from './PasteDialog.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
+  import ScrollArea from '../parts/ScrollArea.svelte';
 
   let { research, open = $bindable() }: { research: ResearchDesk; open: boolean } = $props();
 
@@ -165,9 +166,13 @@
   </div>
   {#if sources.failure}<p class="text-madder" role="alert">{sources.failure}</p>{/if}
   {#if texts.length > 0}
-    <p class="max-h-28 overflow-y-auto border-t border-rule pt-1.5 text-ink-2">
-      {texts.map(({ text }) => text).join(' · ')}{fresh > texts.length ? ` and ${(fresh - texts.length).toLocaleString('en-GB')} more` : ''}
-    </p>
+    <ScrollArea label="What was found" class="max-h-28 border-t border-rule pt-1.5 text-ink-2"
+      ><p>
+        {texts.map(({ text }) => text).join(' · ')}{fresh > texts.length
+          ? ` and ${(fresh - texts.length).toLocaleString('en-GB')} more`
+          : ''}
+      </p></ScrollArea
+    >
   {/if}
   {#snippet footer()}
     <Button onclick={() => (open = false)}>Not now</Button>

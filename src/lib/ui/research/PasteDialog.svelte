@@ -15,6 +15,7 @@
   import { newId } from '../state/stream.svelte';
   import { ListReader } from './list-reader.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
+  import ScrollArea from '../parts/ScrollArea.svelte';
 
   let { open = $bindable(), research, ondone }: { open: boolean; research: ResearchDesk; ondone: () => void } = $props();
 
@@ -228,7 +229,7 @@
         {/each}
       </div>
     {/if}
-    <div class="max-h-64 overflow-auto border-y border-rule">
+    <ScrollArea label="What comes in" class="max-h-64 border-y border-rule">
       <table class="w-full">
         <thead class="sticky top-0 bg-paper text-ink-2">
           <tr>
@@ -265,7 +266,7 @@
       {#if counts.lines > read.lines.length}<p class="py-1 text-ink-2">
           and {(counts.lines - read.lines.length).toLocaleString('en-GB')} more lines
         </p>{/if}
-    </div>
+    </ScrollArea>
   {/if}
   {#snippet footer()}
     <label class="me-auto flex items-center gap-2"

@@ -8,6 +8,7 @@
   import { getShell } from '../shell/shell.svelte';
   import { newId } from '../state/stream.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
+  import ScrollArea from '../parts/ScrollArea.svelte';
 
   let { research, open = $bindable() }: { research: ResearchDesk; open: boolean } = $props();
 
@@ -74,13 +75,15 @@
       {read.name}: its first line has to name a column of rivals or sites, and one of searches, headlines or months.
     </p>{/if}
   {#if read?.isUnderstood}
-    <ul class="max-h-40 overflow-y-auto border-y border-rule">
-      {#each counts as { name, says } (name)}
-        <li class="flex gap-3 border-b border-rule-soft py-1">
-          <b class="flex-1 font-semibold">{name}</b><span class="text-ink-2">{says}</span>
-        </li>
-      {:else}<li class="py-2 text-ink-2">No rival is told of.</li>{/each}
-    </ul>
+    <ScrollArea label="Rivals that the file tells of" class="max-h-40 border-y border-rule"
+      ><ul>
+        {#each counts as { name, says } (name)}
+          <li class="flex gap-3 border-b border-rule-soft py-1">
+            <b class="flex-1 font-semibold">{name}</b><span class="text-ink-2">{says}</span>
+          </li>
+        {:else}<li class="py-2 text-ink-2">No rival is told of.</li>{/each}
+      </ul></ScrollArea
+    >
     {#if read.problems.length > 0}
       <ul aria-label="What was left out">
         {#each read.problems.slice(0, mostShown) as { line, code, text } (line)}<li class="text-ochre">

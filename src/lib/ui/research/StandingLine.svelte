@@ -6,6 +6,7 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import type { ResearchDesk } from './research-desk.svelte';
+  import ScrollArea from '../parts/ScrollArea.svelte';
 
   let { research }: { research: ResearchDesk } = $props();
 
@@ -57,7 +58,7 @@
       )} a click buys {wordSearches(capacity.clicks)} clicks; a keyword needs {research.desk.plan.house.clicksPerKeyword} to be learned from.
       Worth: clicks × what the intent is worth × what a click may cost against what it does.
     </p>
-    <div class="max-h-96 overflow-y-auto border-y border-rule">
+    <ScrollArea label="The strongest finds" class="max-h-96 border-y border-rule">
       <table class="w-full">
         <thead class="sticky top-0 bg-sheet text-ink-2"
           ><tr
@@ -77,7 +78,7 @@
           {/each}
         </tbody>
       </table>
-    </div>
+    </ScrollArea>
     {#snippet footer()}<Button onclick={() => (isOpen = false)}>Close</Button>{/snippet}
   </Dialog>
 {/if}
