@@ -116,7 +116,11 @@ describe('figures of reports', () => {
     expect(of('01.10.2026 - 31.10.2026')).toEqual({ from: '2026-10-01', until: '2026-10-31' });
     expect(of('October 1, 2026 - October 31, 2026')).toEqual({ from: '2026-10-01', until: '2026-10-31' });
     expect(of('2026-10-01 to 2026-10-31')).toEqual({ from: '2026-10-01', until: '2026-10-31' });
+    expect(of('1. März 2026 – 31. Mai 2026')).toEqual({ from: '2026-03-01', until: '2026-05-31' });
+    expect(of('1 de marzo de 2026 a 31 déc. 2026')).toEqual({ from: '2026-03-01', until: '2026-12-31' });
+    expect(of('Sept. 3, 2026 - Sep 30, 2026')).toEqual({ from: '2026-09-03', until: '2026-09-30' });
     expect(of('October')).toBeNull();
+    expect(of('1 Anything 2026 to 2 Nothing 2026')).toBeNull();
   });
 });
 

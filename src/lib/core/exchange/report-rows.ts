@@ -1,5 +1,6 @@
 import { parseAmount } from '../budget/money';
 import type { ReportRow } from '../plan/records/report';
+import { monthsByName } from '../text/month-names';
 import { dayOf } from '../text/typed-date';
 import type { ColumnMeaning, NumberedRow } from './list-columns';
 import { readSearches } from './read-searches';
@@ -47,7 +48,8 @@ const totalWords = /^(?:total|totals|sum|gesamt|summe|insgesamt|totalt|i alt|tot
 /** Whether a line sums up others, as reports end with. */
 export const isTotal = (text: string): boolean => totalWords.test(text.trim());
 
-const monthsShort = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
+/** The number of the month a word names, from 1, in any of the known languages; 0 where it names none. */
+const monthNamed = (word: string): number => (monthsByName().get(word.toLowerCase()) ?? -1) + 1;
 
 function datesIn(text: string): string[] {
   const found: { at: number; date: string }[] = [];
@@ -57,10 +59,10 @@ function datesIn(text: string): string[] {
   };
   for (const one of text.matchAll(/\b(20\d\d)-(\d\d)-(\d\d)\b/g)) add(one.index, Number(one[1]), Number(one[2]), Number(one[3]));
   for (const one of text.matchAll(/\b(\d{1,2})\.(\d{1,2})\.(20\d\d)\b/g)) add(one.index, Number(one[3]), Number(one[2]), Number(one[1]));
-  for (const one of text.matchAll(/\b(\d{1,2})\.? (\p{L}{3})\p{L}*\.? (20\d\d)\b/gu))
-    add(one.index, Number(one[3]), monthsShort.indexOf(one[2]!.toLowerCase()) + 1, Number(one[1]));
-  for (const one of text.matchAll(/\b(\p{L}{3})\p{L}*\.? (\d{1,2}), (20\d\d)\b/gu))
-    add(one.index, Number(one[3]), monthsShort.indexOf(one[1]!.toLowerCase()) + 1, Number(one[2]));
+  for (const one of text.matchAll(/(?<!\d)(\d{1,2})\.? (?:de )?(\p{L}+)\.? (?:de )?(20\d\d)(?!\d)/gu))
+    add(one.index, Number(one[3]), monthNamed(one[2]!), Number(one[1]));
+  for (const one of text.matchAll(/(\p{L}+)\.? (\d{1,2}), (20\d\d)(?!\d)/gu))
+    add(one.index, Number(one[3]), monthNamed(one[1]!), Number(one[2]));
   return found.sort((a, b) => a.at - b.at).map(({ date }) => date);
 }
 

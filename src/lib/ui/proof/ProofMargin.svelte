@@ -36,7 +36,7 @@
           {#each [counts.fix, counts.look, counts.suggestion] as count, index (index)}<td class="text-center font-mono text-[12px]"
               >{dash(count)}</td
             >{/each}
-          <td><span class="flex justify-end"><ChapterMark {counts} isOpen={!desk.reader.isRead} /></span></td>
+          <td><span class="flex justify-end"><ChapterMark {counts} isOpen={false} isReading={!desk.reader.isRead} /></span></td>
         </tr>
       {/each}
       <tr class="font-semibold">

@@ -2,12 +2,22 @@
   import type { Counts } from '$lib/core/proof/count-findings';
   import SeverityMark from '../parts/SeverityMark.svelte';
 
-  /** `isOpen`: nothing stands in the chapter yet. */
-  let { counts, isOpen, isDark = false }: { counts: Counts; isOpen: boolean; isDark?: boolean } = $props();
+  interface Props {
+    counts: Counts;
+    /** Whether nothing stands in the chapter yet. */
+    isOpen: boolean;
+    /** Whether the proof has not been read yet: nothing is known to be settled. */
+    isReading?: boolean;
+    isDark?: boolean;
+  }
+
+  let { counts, isOpen, isReading = false, isDark = false }: Props = $props();
 </script>
 
 <span class="flex gap-1">
-  {#if isOpen && counts.fix + counts.look === 0}
+  {#if isReading}
+    <span role="img" aria-label="being read">…</span>
+  {:else if isOpen && counts.fix + counts.look === 0}
     <svg viewBox="0 0 12 12" class={`size-3 ${isDark ? 'text-cloth-ink' : 'text-ink-3'}`} role="img" aria-label="still open"
       ><circle cx="6" cy="6" r="4.5" fill="none" stroke="currentColor" stroke-width="1.5" stroke-dasharray="3 2.6" /></svg
     >

@@ -52,11 +52,16 @@
       {#each planChapters as { id, name }, index (id)}
         <SpineItem href={`/plans/${desk.planId}/${id}`} number={index + 1} isCurrent={id === chapter}>
           {name}
-          {#snippet mark()}<ChapterMark counts={desk.byChapter[id]} isOpen={isOpen[id]} isDark={id !== chapter} />{/snippet}
+          {#snippet mark()}<ChapterMark
+              counts={desk.byChapter[id]}
+              isOpen={isOpen[id]}
+              isReading={!desk.reader.isRead}
+              isDark={id !== chapter}
+            />{/snippet}
         </SpineItem>
       {/each}
     </div>
-    <SpineFoot counts={desk.counts} {lines} />
+    <SpineFoot counts={desk.reader.isRead ? desk.counts : null} {lines} />
   {/snippet}
   {#snippet top()}
     <TopBar {trail} stream={desk} currency={desk.currency}>

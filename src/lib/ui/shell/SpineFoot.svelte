@@ -2,14 +2,15 @@
   import type { Counts } from '$lib/core/proof/count-findings';
   import SeverityMark from '../parts/SeverityMark.svelte';
 
-  let { counts, lines }: { counts: Counts; lines: readonly string[] } = $props();
+  /** `counts`: null while the proof is read. */
+  let { counts, lines }: { counts: Counts | null; lines: readonly string[] } = $props();
 </script>
 
 <div class="mt-auto flex flex-col gap-1.5 p-[18px] pt-6 text-[12.5px]">
   {#each [{ severity: 'fix', word: 'to fix' }, { severity: 'look', word: 'to look at' }] as const as { severity, word } (severity)}
     <p class="flex items-center gap-2.5">
-      {#if counts[severity] > 0}<SeverityMark {severity} count={counts[severity]} />{:else}<span class="w-[18px] text-center font-mono"
-          >0</span
+      {#if counts && counts[severity] > 0}<SeverityMark {severity} count={counts[severity]} />{:else}<span
+          class="w-[18px] text-center font-mono">{counts ? 0 : '…'}</span
         >{/if}
       {word}
     </p>
