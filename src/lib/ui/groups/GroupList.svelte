@@ -4,9 +4,11 @@
   import type { Severity } from '$lib/core/proof/rule-list';
   import type { Campaign } from '$lib/core/plan/records/campaign';
   import type { Group } from '$lib/core/plan/records/group';
+  import { differingParts } from '$lib/core/text/differing-parts';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { RowWindow } from '../parts/row-window.svelte';
   import { takesKeywords } from './drag';
+  import GroupName from './GroupName.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
 
@@ -32,6 +34,13 @@
   /** More signs than this take a second line; then every row has room for two. */
   const signsInLine = 19;
   const isTall = $derived(list.some(({ group }) => (group?.name.length ?? 0) > signsInLine));
+  const signsInTwo = 32;
+  const shown = $derived(
+    differingParts(
+      list.flatMap(({ group }) => (group ? [group.name] : [])),
+      signsInTwo,
+    ),
+  );
   const rowHeight = $derived(isTall ? 36 : 26);
   const rows = new RowWindow(
     () => rowHeight,
@@ -75,7 +84,9 @@
         {@attach takesKeywords((ids) => ondrop?.(ids, group.id))}
         class={`flex ${isTall ? 'h-[36px]' : 'h-[26px]'} shrink-0 items-center gap-1.5 border-s-3 ps-1.5 pe-2 -outline-offset-2 ${group.id === current ? 'border-madder bg-sheet font-semibold' : 'border-transparent hover:bg-fold'}`}
       >
-        <span class="line-clamp-2 min-w-0 flex-1 leading-[15px] break-words hyphens-auto" title={group.name}>{group.name}</span>
+        <span class="line-clamp-2 min-w-0 flex-1 leading-[15px] break-words hyphens-auto" title={group.name}
+          ><GroupName name={group.name} shown={shown.get(group.name) ?? group.name} /></span
+        >
         {#if severity}<SeverityMark {severity} />{/if}
         <span class="w-5 text-end font-mono text-[12px]">{countIn(group.id)}</span>
       </a>

@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { writeAmount } from '$lib/core/budget/money';
+  import { writeTypedAmount } from '$lib/core/budget/typed-amount';
   import { childrenOf } from '$lib/core/plan/book';
   import { groupBid } from '$lib/core/plan/plan-view';
   import type { Group } from '$lib/core/plan/records/group';
   import { countOf } from '$lib/wording/texts';
   import { takesKeywords } from './drag';
+  import GroupName from './GroupName.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import type { Sheet } from './sheet.svelte';
   import { sheetGrid } from './sheet-grid';
@@ -50,12 +51,14 @@
     ></span
   >
   <span role="gridcell" class="truncate"
-    ><span class="font-serif text-[15.5px]">{group.name}</span>
+    ><span class="font-serif text-[15.5px]" title={group.name}
+      ><GroupName name={group.name} shown={sheet.shownNames.get(group.name) ?? group.name} /></span
+    >
     <span class="ms-1 font-mono text-[12px] text-ink-2">{count}</span><span class="sr-only">{count === 1 ? ' keyword' : ' keywords'}</span
     ></span
   >
   <span role="gridcell">{group.defaultMatch}</span>
-  <span role="gridcell" class="text-end font-mono text-[12.5px]">{bid === null ? 'no bid' : writeAmount(bid, desk.currency)}</span>
+  <span role="gridcell" class="text-end font-mono text-[12.5px]">{bid === null ? 'no bid' : writeTypedAmount(bid, desk.amounts)}</span>
   <span role="gridcell"></span>
   <span role="gridcell" class="truncate text-ink-2">{negatives > 0 ? `${countOf(negatives, 'negative')} here` : ''}</span>
 </div>

@@ -5,8 +5,11 @@ import type { Campaign } from '$lib/core/plan/records/campaign';
 import type { Find } from '$lib/core/plan/records/find';
 import type { Group } from '$lib/core/plan/records/group';
 import type { Keyword } from '$lib/core/plan/records/keyword';
+import { differingParts } from '$lib/core/text/differing-parts';
 import { rangeBetween } from '../parts/range-choice';
 import type { PlanDesk } from '../state/plan-desk.svelte';
+
+const signsInHead = 26;
 
 /** A row of the sheet. */
 export type SheetRow =
@@ -26,6 +29,13 @@ export class Sheet {
   });
   readonly groups: readonly Group[] = $derived.by(() =>
     this.campaign ? childrenOf(this.desk.book.group, 'campaignId', this.campaign.id) : [],
+  );
+  /** The groups' names, as their rows have room for them. */
+  readonly shownNames: ReadonlyMap<string, string> = $derived.by(() =>
+    differingParts(
+      this.groups.map(({ name }) => name),
+      signsInHead,
+    ),
   );
   readonly rows: readonly SheetRow[] = $derived.by(() =>
     this.groups.flatMap((group): SheetRow[] => {
