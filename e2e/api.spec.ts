@@ -134,6 +134,7 @@ test('proof and tables are the screens’ own', async ({ request }) => {
   expect((await request.get(`/api/plans/${id}/tables/other.csv`)).status()).toBe(404);
   expect(csv.headers()['content-disposition']).toContain('filename="Spring-launch-keywords.csv"');
   const archive = await request.get(`/api/plans/${id}/tables.zip`);
+  expect(archive.headers()['content-disposition']).toMatch(/filename="Spring-launch-Plain-a-table-a-kind-\d{4}-\d\d-\d\d\.zip"/);
   const files = unzipSync(new Uint8Array(await archive.body()));
   const names = ['campaigns', 'places', 'groups', 'keywords', 'negatives', 'ads', 'extras'];
   expect(Object.keys(files)).toEqual(names.map((name, index) => `${index + 1}-${name}.csv`));
