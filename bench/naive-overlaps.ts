@@ -2,8 +2,8 @@ import { negativesActingOn } from '$lib/core/groups/acting-negatives';
 import { findBlockedKeywords } from '$lib/core/groups/blocked-keywords';
 import { findOverlaps, searchesOf } from '$lib/core/groups/overlaps';
 import { blocks, matchesSurely, prepareKeyword, prepareNegative, prepareSearch } from '$lib/core/keywords/matching';
-import { childrenOf } from '$lib/core/plan/book';
-import { campaignsMeeting, groupsInOrder, type PlanView } from '$lib/core/plan/plan-view';
+import { childrenOf } from '$lib/core/store/book';
+import { campaignsMeeting, groupsInOrder, type PlanView } from '$lib/core/view/plan-view';
 
 const inOneOrder = (overlaps: { one: string; other: string; searches: string[] }[], conflicts: string[]) => ({
   overlaps: overlaps.sort((a, b) => (`${a.one} ${a.other}` < `${b.one} ${b.other}` ? -1 : 1)),

@@ -1,5 +1,5 @@
-import type { FindFilter } from '$lib/core/keywords/find-index';
-import type { Find } from '$lib/core/plan/records/find';
+import type { FindFilter } from '$lib/core/finds/find-index';
+import type { Find } from '$lib/core/records/find';
 
 /** Finds by a scan that lowers and splits each text each time. */
 export function scanFinds(finds: readonly Find[], { words = [], searchesAtLeast = 0 }: FindFilter): Find[] {

@@ -1,12 +1,12 @@
 import Sqlite from 'better-sqlite3';
 import { bookOfFile, viewOf } from '../src/tests/clean-plan';
-import { splitExactly } from '$lib/core/budget/split';
+import { splitExactly } from '$lib/core/money/split';
 import { addCampaign } from '$lib/core/copying/copy-rows';
 import { copyCampaign } from '$lib/core/copying/copy-to-place';
 import { findTextChanges } from '$lib/core/copying/text-changes';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import { countPeople, type ReachedPlace } from '$lib/core/places/people';
-import { recordsOf, type Row } from '$lib/core/plan/record-types';
+import { recordsOf, type Row } from '$lib/core/records/record-types';
 import { houseRules } from '$lib/core/rules/house-rules';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { openDatabase } from '$lib/server/db/open-database';

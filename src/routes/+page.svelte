@@ -2,9 +2,9 @@
   import { onMount, untrack } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
-  import { formatMoney } from '$lib/core/budget/money';
-  import { childrenOf, inOrder } from '$lib/core/plan/book';
-  import type { Plan } from '$lib/core/plan/records/plan';
+  import { formatMoney } from '$lib/core/money/money';
+  import { childrenOf, inOrder } from '$lib/core/store/book';
+  import type { Plan } from '$lib/core/records/plan';
   import Button from '$lib/ui/parts/Button.svelte';
   import { planDestinations, type Destination } from '$lib/ui/shell/destinations';
   import GoTo from '$lib/ui/shell/GoTo.svelte';

@@ -1,5 +1,5 @@
 import { cleanFile, firstDraft, planBookOf } from './clean-plan';
-import type { SentChange } from '$lib/core/plan/changes';
+import type { SentChange } from '$lib/core/store/changes';
 import { openDatabase } from '$lib/server/db/open-database';
 import { readStream, writeStream } from '$lib/server/stream-routes';
 import { WriteDoor } from '$lib/server/write-door';

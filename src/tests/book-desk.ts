@@ -1,10 +1,10 @@
-import { FindIndex } from '$lib/core/keywords/find-index';
-import { applyEdits } from '$lib/core/plan/book';
-import type { Change } from '$lib/core/plan/changes';
-import { decide } from '$lib/core/plan/decide';
-import type { BroughtIn } from '$lib/core/research/incoming-finds';
-import { incomingPack } from '$lib/core/research/incoming-schemas';
-import { mergeFinds } from '$lib/core/research/merge-finds';
+import { FindIndex } from '$lib/core/finds/find-index';
+import { applyEdits } from '$lib/core/store/book';
+import type { Change } from '$lib/core/store/changes';
+import { decide } from '$lib/core/store/decide';
+import type { BroughtIn } from '$lib/core/finds/incoming-finds';
+import { incomingPack } from '$lib/core/finds/incoming-schemas';
+import { mergeFinds } from '$lib/core/finds/merge-finds';
 import { bookOfFile, cleanFile, viewOf } from './clean-plan';
 
 /** A desk on a book alone: changes are decided and shown, nothing is sent. */

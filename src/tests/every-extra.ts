@@ -1,5 +1,5 @@
 import type { PlanFile } from '$lib/core/exchange/plan-file';
-import { blankExtra } from '$lib/core/plan/record-values';
+import { blankExtra } from '$lib/core/records/record-values';
 
 /** An extra of each kind that holds more than a text, with the signs that part lists in tables. */
 export const everyExtra: PlanFile['extras'] = [

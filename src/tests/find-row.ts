@@ -1,5 +1,5 @@
-import { laterFind } from '$lib/core/plan/record-values';
-import type { Find, Verdict } from '$lib/core/plan/records/find';
+import { laterFind } from '$lib/core/records/record-values';
+import type { Find, Verdict } from '$lib/core/records/find';
 
 /** A find with what a test needs of it. */
 export const findRow = (id: string, text: string, verdict: Verdict, searches: number | null = null, position = 0): Find => ({

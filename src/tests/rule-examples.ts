@@ -1,9 +1,9 @@
-import { applyEdits, type Book } from '$lib/core/plan/book';
+import { applyEdits, type Book } from '$lib/core/store/book';
 import type { Finding } from '$lib/core/proof/finding';
 import { readProof } from '$lib/core/proof/read-proof';
 import type { RuleId } from '$lib/core/proof/rule-list';
-import { blankExtra } from '$lib/core/plan/record-values';
-import type { Extra, PriceRow } from '$lib/core/plan/records/extra';
+import { blankExtra } from '$lib/core/records/record-values';
+import type { Extra, PriceRow } from '$lib/core/records/extra';
 import { addLike, bookOfFile, change, cleanFile, drop, row, today, viewOf } from './clean-plan';
 
 /** A plan whose first line says this. */

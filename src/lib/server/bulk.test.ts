@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, firstDraft, row } from '../../tests/clean-plan';
-import type { Change, SentChange } from '$lib/core/plan/changes';
-import { editsBetween } from '$lib/core/plan/compare-books';
+import type { Change, SentChange } from '$lib/core/store/changes';
+import { editsBetween } from '$lib/core/store/compare-books';
 import { openDatabase } from './db/open-database';
 import { WriteDoor } from './write-door';
 

@@ -1,7 +1,7 @@
 import Sqlite from 'better-sqlite3';
 import { monotonicFactory } from 'ulid';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
-import type { Change, SimpleChange } from '$lib/core/plan/changes';
+import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { Backups } from './backups';
 import { openDatabase } from './db/open-database';
 import { GuardedWeb } from './pages/guarded-web';

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
-import type { SentChange } from '$lib/core/plan/changes';
+import type { SentChange } from '$lib/core/store/changes';
 import { openDatabase } from './db/open-database';
 import { RequestRefused } from './outcome';
 import { Plans } from './plans';

@@ -1,9 +1,9 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { readPastedFinds, incomingFinds } from '$lib/core/exchange/read-finds';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
-import { inOrder } from '$lib/core/plan/book';
-import { linesOfFinds } from '$lib/core/research/incoming-finds';
-import type { IncomingFind } from '$lib/core/research/merge-finds';
+import { inOrder } from '$lib/core/store/book';
+import { linesOfFinds } from '$lib/core/finds/incoming-finds';
+import type { IncomingFind } from '$lib/core/finds/merge-finds';
 import { cleanFile, countingIds } from '../../tests/clean-plan';
 import { openDatabase } from './db/open-database';
 import { bringFindsIn } from './incoming-finds';

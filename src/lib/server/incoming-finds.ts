@@ -1,7 +1,7 @@
-import type { Change } from '$lib/core/plan/changes';
-import type { BroughtIn } from '$lib/core/research/incoming-finds';
-import { incomingHead, incomingPack } from '$lib/core/research/incoming-schemas';
-import { FindMerger } from '$lib/core/research/merge-finds';
+import type { Change } from '$lib/core/store/changes';
+import type { BroughtIn } from '$lib/core/finds/incoming-finds';
+import { incomingHead, incomingPack } from '$lib/core/finds/incoming-schemas';
+import { FindMerger } from '$lib/core/finds/merge-finds';
 import { RequestRefused } from './outcome';
 import type { Plans } from './plans';
 import { checked, parseJson } from './read-json';

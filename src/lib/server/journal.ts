@@ -1,8 +1,8 @@
 import type { Statement } from 'better-sqlite3';
-import type { RowEdit } from '$lib/core/plan/book';
-import { stepSummarySchema } from '$lib/core/plan/change-schemas';
-import type { ListedStep, StepSummary } from '$lib/core/plan/changes';
-import { completeRow, type RecordName, type Row } from '$lib/core/plan/record-types';
+import type { RowEdit } from '$lib/core/store/book';
+import { stepSummarySchema } from '$lib/core/store/change-schemas';
+import type { ListedStep, StepSummary } from '$lib/core/store/changes';
+import { completeRow, type RecordName, type Row } from '$lib/core/records/record-types';
 import type { Database } from './db/open-database';
 
 /** Which way steps are walked. */

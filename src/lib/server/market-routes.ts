@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { MarketFigures } from '$lib/core/market/figures';
-import { currency, language, text } from '$lib/core/plan/records/fields';
-import { place } from '$lib/core/plan/records/place';
+import { currency, language, text } from '$lib/core/records/fields';
+import { place } from '$lib/core/records/place';
 import type { AskRun } from './standins/market/market';
 
 /** A place as the interface takes it: what decides whom it reaches. */

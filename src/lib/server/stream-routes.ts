@@ -1,7 +1,7 @@
 import { json } from '@sveltejs/kit';
-import { rowsOf } from '$lib/core/plan/book';
-import { sentChangeSchema } from '$lib/core/plan/change-schemas';
-import { linesOfNews, type StreamNews } from '$lib/core/plan/news-lines';
+import { rowsOf } from '$lib/core/store/book';
+import { sentChangeSchema } from '$lib/core/store/change-schemas';
+import { linesOfNews, type StreamNews } from '$lib/core/store/news-lines';
 import { RequestRefused } from './outcome';
 import { bodyLimits, readJson } from './read-json';
 import type { WriteDoor } from './write-door';

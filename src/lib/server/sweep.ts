@@ -1,4 +1,4 @@
-import { recordsOf } from '$lib/core/plan/record-types';
+import { recordsOf } from '$lib/core/records/record-types';
 import type { Database } from './db/open-database';
 import { tableOf } from './db/record-store';
 

@@ -1,7 +1,7 @@
 import { json } from '@sveltejs/kit';
 import * as z from 'zod';
-import { compareBooks } from '$lib/core/plan/compare-books';
-import { name } from '$lib/core/plan/records/fields';
+import { compareBooks } from '$lib/core/store/compare-books';
+import { name } from '$lib/core/records/fields';
 import type { Services } from './compose';
 import { RequestRefused } from './outcome';
 import { readJson } from './read-json';

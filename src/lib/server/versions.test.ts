@@ -1,10 +1,10 @@
 import { fc, test } from '@fast-check/vitest';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
-import { applyEdits } from '$lib/core/plan/book';
-import type { SentChange } from '$lib/core/plan/changes';
-import { compareBooks, editsBetween } from '$lib/core/plan/compare-books';
-import type { Row } from '$lib/core/plan/record-types';
+import { applyEdits } from '$lib/core/store/book';
+import type { SentChange } from '$lib/core/store/changes';
+import { compareBooks, editsBetween } from '$lib/core/store/compare-books';
+import type { Row } from '$lib/core/records/record-types';
 import { openDatabase, type Database } from './db/open-database';
 import { workspaceStream, WriteDoor } from './write-door';
 

@@ -1,8 +1,8 @@
-import { formatMoney, formatRoughly } from '$lib/core/budget/money';
-import type { BiddingAdvice } from '$lib/core/budget/bidding-advice';
+import { formatMoney, formatRoughly } from '$lib/core/money/money';
+import type { BiddingAdvice } from '$lib/core/forecast/bidding-advice';
 import type { Range } from '$lib/core/forecast/clicks';
-import type { Goal } from '$lib/core/plan/records/brief';
-import type { BiddingKind } from '$lib/core/plan/records/campaign';
+import type { Goal } from '$lib/core/records/brief';
+import type { BiddingKind } from '$lib/core/records/campaign';
 
 const wordCount = ({ low, high }: Range) => (low === high ? String(low) : `${low}–${high}`);
 

@@ -1,4 +1,4 @@
-import { writeTypedAmount, type AmountProblem, type AmountWays } from '$lib/core/budget/typed-amount';
+import { writeTypedAmount, type AmountProblem, type AmountWays } from '$lib/core/money/typed-amount';
 
 /** Why a text is no amount, in a sentence. */
 export function wordAmountProblem(problem: AmountProblem, ways: AmountWays): string {

@@ -1,4 +1,4 @@
-import type { Campaign } from '$lib/core/plan/records/campaign';
+import type { Campaign } from '$lib/core/records/campaign';
 
 type Named = Pick<Campaign, 'name' | 'nameIsTyped' | 'placeWord' | 'themeWord'>;
 

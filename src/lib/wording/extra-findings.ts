@@ -1,4 +1,4 @@
-import type { ExtraKind } from '$lib/core/plan/records/extra';
+import type { ExtraKind } from '$lib/core/records/extra';
 import type { RuleId } from '$lib/core/proof/rule-list';
 import type { FindingReader, Writer } from './finding-reader';
 import { first, quote } from './texts';

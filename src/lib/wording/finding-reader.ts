@@ -1,4 +1,4 @@
-import { formatMoney } from '$lib/core/budget/money';
+import { formatMoney } from '$lib/core/money/money';
 import type { FindingData } from '$lib/core/proof/finding';
 import { quote, wordDate } from './texts';
 

@@ -1,4 +1,4 @@
-import { findHoursProblem } from '$lib/core/plan/hours';
+import { findHoursProblem } from '$lib/core/view/hours';
 
 /** What is wrong with hours as typed, the same in every field of hours; null where they can be read. */
 export function wordHoursProblem(text: string): string | null {

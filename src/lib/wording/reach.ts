@@ -1,6 +1,6 @@
 import type { Range } from '$lib/core/forecast/clicks';
-import type { WhoCountsAdvice } from '$lib/core/places/who-counts';
-import type { Campaign } from '$lib/core/plan/records/campaign';
+import type { WhoCountsAdvice } from '$lib/core/plan/who-counts';
+import type { Campaign } from '$lib/core/records/campaign';
 import type { Learning } from '$lib/core/forecast/learning';
 import type { PageNote } from '$lib/core/pages/propose-facts';
 import type { Limit } from '$lib/core/forecast/outlook';

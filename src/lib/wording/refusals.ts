@@ -1,5 +1,5 @@
-import type { Change } from '$lib/core/plan/changes';
-import type { Refusal } from '$lib/core/plan/decide';
+import type { Change } from '$lib/core/store/changes';
+import type { Refusal } from '$lib/core/store/decide';
 import { countOf } from './texts';
 import { wordFieldValue } from './row-changes';
 import { nounOf } from './steps';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { adviseBidding } from '$lib/core/budget/bidding-advice';
+import { adviseBidding } from '$lib/core/forecast/bidding-advice';
 import { computeOutlook } from '$lib/core/forecast/outlook';
-import { blockReasons, verdicts, wordKinds } from '$lib/core/plan/record-values';
+import { blockReasons, verdicts, wordKinds } from '$lib/core/records/record-values';
 import { intents } from '$lib/core/research/propose-verdict';
 import { bookOfFile, change, cleanFile, row, viewOf } from '../../tests/clean-plan';
 import { wordAdvice, wordAdviceChange, wordAdviceFacts } from './advice';

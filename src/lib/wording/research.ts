@@ -1,5 +1,5 @@
-import type { BlockReason, FiguresKind, Verdict } from '$lib/core/plan/records/find';
-import type { WordKindName } from '$lib/core/plan/records/word-kind';
+import type { BlockReason, FiguresKind, Verdict } from '$lib/core/records/find';
+import type { WordKindName } from '$lib/core/records/word-kind';
 import { itsResultsPage, type Intent, type Proposal } from '$lib/core/research/propose-verdict';
 import type { ResultKind, ResultsEvidence } from '$lib/core/research/results-page';
 import { countOf } from './texts';

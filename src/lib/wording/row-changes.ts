@@ -1,7 +1,7 @@
-import { writeAmount } from '$lib/core/budget/money';
-import { writeHours } from '$lib/core/plan/hours';
-import type { RecordName, Row } from '$lib/core/plan/record-types';
-import type { HourSpan } from '$lib/core/plan/records/hour-span';
+import { writeAmount } from '$lib/core/money/money';
+import { writeHours } from '$lib/core/view/hours';
+import type { RecordName, Row } from '$lib/core/records/record-types';
+import type { HourSpan } from '$lib/core/records/hour-span';
 import { nounOf } from './steps';
 
 /** What became of a row in a step. */

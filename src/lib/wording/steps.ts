@@ -1,5 +1,5 @@
-import type { StepName, StepSummary } from '$lib/core/plan/changes';
-import type { RecordName } from '$lib/core/plan/record-types';
+import type { StepName, StepSummary } from '$lib/core/store/changes';
+import type { RecordName } from '$lib/core/records/record-types';
 import { countOf } from './texts';
 
 const nouns: Record<RecordName, [one: string, many: string]> = {

@@ -1,6 +1,6 @@
 import type { TableProblem } from '$lib/core/exchange/cell-reader';
-import type { TableName } from '$lib/core/exchange/table-fields';
-import type { Encoding, Layout } from '$lib/core/plan/records/layout';
+import type { TableName } from '$lib/core/records/table-fields';
+import type { Encoding, Layout } from '$lib/core/records/layout';
 
 /** What each table is called. */
 export const tableTitles: Readonly<Record<TableName | 'all', string>> = {

@@ -3,8 +3,8 @@ import { bookOfFile, cleanFile, row, today, viewOf } from '../../tests/clean-pla
 import spring from '../../demo/ottlemere-spring-launch.json';
 import weekends from '../../demo/skarvholm-helgekurs.json';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
-import { stepNames, summarize, type StepSummary } from '$lib/core/plan/changes';
-import { recordNames, type RecordName, type Row } from '$lib/core/plan/record-types';
+import { stepNames, summarize, type StepSummary } from '$lib/core/store/changes';
+import { recordNames, type RecordName, type Row } from '$lib/core/records/record-types';
 import { findingOf } from '$lib/core/proof/finding';
 import { readProof } from '$lib/core/proof/read-proof';
 import { ruleList, type RuleId } from '$lib/core/proof/rule-list';

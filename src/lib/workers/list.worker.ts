@@ -1,7 +1,7 @@
 import type { ColumnMeaning } from '$lib/core/exchange/list-columns';
 import { incomingFinds, readListedFinds, type ListedFinds, type PastedFinds } from '$lib/core/exchange/read-finds';
 import { listTextOf, type ListText } from '$lib/core/exchange/list-text';
-import { linesOfFinds, type IncomingHead } from '$lib/core/research/incoming-finds';
+import { linesOfFinds, type IncomingHead } from '$lib/core/finds/incoming-finds';
 
 /** Where a list comes from: pasted, or a file that the server makes text of. */
 export type ListSource = { pasted: string } | { file: File };

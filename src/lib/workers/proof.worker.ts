@@ -1,8 +1,8 @@
 import { findOverlaps, type Overlap } from '$lib/core/groups/overlaps';
 import { PlanAnswers, type SureAnswer } from '$lib/core/groups/plan-answers';
-import type { Book } from '$lib/core/plan/book';
-import { campaignsMeeting, findPlanView, type PlanView } from '$lib/core/plan/plan-view';
-import { SentBook, type RowsPack } from '$lib/core/plan/sent-rows';
+import type { Book } from '$lib/core/store/book';
+import { campaignsMeeting, findPlanView, type PlanView } from '$lib/core/view/plan-view';
+import { SentBook, type RowsPack } from '$lib/core/store/sent-rows';
 import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { ProofSender, type SentProof } from '$lib/core/proof/sent-proof';
 

@@ -1,7 +1,7 @@
-import { bookOf, type BookRows } from '$lib/core/plan/book';
-import { findPlanView } from '$lib/core/plan/plan-view';
-import type { RuleSetRow } from '$lib/core/plan/records/rule-set';
-import { computeRulesEffect, type RulesEffect } from '$lib/core/rules/compare-rules';
+import { bookOf, type BookRows } from '$lib/core/store/book';
+import { findPlanView } from '$lib/core/view/plan-view';
+import type { RuleSetRow } from '$lib/core/records/rule-set';
+import { computeRulesEffect, type RulesEffect } from '$lib/core/proof/compare-rules';
 
 /** A plan, and the rules it would be read by. */
 export interface RulesRequest {

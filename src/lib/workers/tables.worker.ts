@@ -1,9 +1,9 @@
 import { ulid } from 'ulid';
 import type { SheetRows } from '$lib/core/exchange/read-rows';
 import { readTables, type TablesRead } from '$lib/core/exchange/read-tables';
-import { bookOf, type BookRows } from '$lib/core/plan/book';
-import { findPlanView } from '$lib/core/plan/plan-view';
-import type { Layout } from '$lib/core/plan/records/layout';
+import { bookOf, type BookRows } from '$lib/core/store/book';
+import { findPlanView } from '$lib/core/view/plan-view';
+import type { Layout } from '$lib/core/records/layout';
 
 /** Sheets to be read into a plan by a layout. */
 export interface TablesRequest {

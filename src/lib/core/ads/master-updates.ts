@@ -1,10 +1,10 @@
-import { childrenOf, nextPosition } from '../plan/book';
-import type { SimpleChange } from '../plan/changes';
-import { groupsInOrder, type PlanView } from '../plan/plan-view';
-import type { Ad } from '../plan/records/ad';
-import type { AdLine, LineKindOfAd, MasterLine } from '../plan/records/ad-line';
-import type { Group } from '../plan/records/group';
-import type { Master } from '../plan/records/master';
+import { childrenOf, nextPosition } from '../store/book';
+import type { SimpleChange } from '../store/changes';
+import { groupsInOrder, type PlanView } from '../view/plan-view';
+import type { Ad } from '../records/ad';
+import type { AdLine, LineKindOfAd, MasterLine } from '../records/ad-line';
+import type { Group } from '../records/group';
+import type { Master } from '../records/master';
 import { measureLine, type Measure } from './measure';
 import { keywordTexts, lineContext } from './slot-values';
 

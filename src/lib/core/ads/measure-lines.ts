@@ -1,4 +1,4 @@
-import type { LineKindOfAd } from '../plan/records/ad-line';
+import type { LineKindOfAd } from '../records/ad-line';
 import type { FillContext } from './fill-slots';
 import { measureLine, type Measure } from './measure';
 

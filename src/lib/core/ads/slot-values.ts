@@ -1,8 +1,8 @@
-import { writePrice } from '../budget/money';
-import { childrenOf, inOrder } from '../plan/book';
-import { briefTexts, firstLanguage, offerOf, type PlanView } from '../plan/plan-view';
-import type { LineKindOfAd } from '../plan/records/ad-line';
-import type { Group } from '../plan/records/group';
+import { writePrice } from '../money/money';
+import { childrenOf, inOrder } from '../store/book';
+import { briefTexts, firstLanguage, offerOf, type PlanView } from '../view/plan-view';
+import type { LineKindOfAd } from '../records/ad-line';
+import type { Group } from '../records/group';
 import type { FormatName } from '../rules/rule-set';
 import type { FillContext } from './fill-slots';
 

@@ -1,10 +1,10 @@
 import { fillPlanSlots } from './fill-slots';
-import { childrenOf } from '../plan/book';
-import { firstLanguage, type PlanView } from '../plan/plan-view';
-import type { Campaign } from '../plan/records/campaign';
-import { readAddress } from './address';
+import { childrenOf } from '../store/book';
+import { firstLanguage, type PlanView } from '../view/plan-view';
+import type { Campaign } from '../records/campaign';
+import { readAddress } from '../text/address';
 import { placeSaid, slotValues } from './slot-values';
-import type { TrackingParameter } from '../plan/records/tracking-parameter';
+import type { TrackingParameter } from '../records/tracking-parameter';
 
 /** What the network fills when an ad is clicked, with an example of it. */
 export const clickSlots: Readonly<Record<string, string>> = {

@@ -1,4 +1,4 @@
-import { biddingKindFacts } from '../budget/bidding-kinds';
+import { biddingKindFacts } from '../forecast/bidding-kinds';
 import type { MarketFigures } from '../market/figures';
 import type { FileCampaign } from './text-changes';
 

@@ -1,10 +1,10 @@
 import type { PlanFile } from '../exchange/plan-file';
 import { readPlanFile } from '../exchange/read-plan-file';
-import { inOrder, nextPosition } from '../plan/book';
-import { freeName } from '../plan/campaign-name';
-import type { Change, SimpleChange } from '../plan/changes';
-import type { PlanView } from '../plan/plan-view';
-import type { RecordName } from '../plan/record-types';
+import { inOrder, nextPosition } from '../store/book';
+import { freeName } from '../view/campaign-name';
+import type { Change, SimpleChange } from '../store/changes';
+import type { PlanView } from '../view/plan-view';
+import type { RecordName } from '../records/record-types';
 import type { FileCampaign } from './text-changes';
 
 const copied: readonly RecordName[] = ['campaign', 'place', 'group', 'keyword', 'negative', 'ad', 'adLine', 'extra'];

@@ -1,10 +1,10 @@
-import { composeName } from '../plan/campaign-name';
-import { gridOf, spansOf } from '../plan/hours';
-import type { HourSpan } from '../plan/records/hour-span';
-import type { NamingPattern } from '../plan/records/house-rule';
+import { composeName } from '../view/campaign-name';
+import { gridOf, spansOf } from '../view/hours';
+import type { HourSpan } from '../records/hour-span';
+import type { NamingPattern } from '../records/house-rule';
 import type { PlanFile } from '../exchange/plan-file';
-import { convertAmounts, type Conversion } from '../budget/convert-amounts';
-import { noFigures } from '../market/find-figures';
+import { convertAmounts, type Conversion } from '../money/convert-amounts';
+import { noFigures } from '../finds/find-figures';
 import { bidsThere, type BidFactors } from './bids-there';
 import { withTexts, type FileCampaign } from './text-changes';
 

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { parseAmount } from '../budget/money';
-import type { Layout } from '../plan/records/layout';
+import { parseAmount } from '../money/money';
+import type { Layout } from '../records/layout';
 import { readDecimal } from './layout-cells';
 import type { FieldRow, TableSpot } from './read-rows';
 

@@ -1,11 +1,11 @@
-import type { SimpleChange } from '../plan/changes';
-import type { RecordName, Row as RecordRow } from '../plan/record-types';
-import { recordSchemas } from '../plan/record-schemas';
-import type { Layout } from '../plan/records/layout';
-import { sameValue } from '../plan/same-value';
+import type { SimpleChange } from '../store/changes';
+import type { RecordName, Row as RecordRow } from '../records/record-types';
+import { recordSchemas } from '../records/record-schemas';
+import type { Layout } from '../records/layout';
+import { sameValue } from '../store/same-value';
 import { readDecimal } from './layout-cells';
 import type { TableSpot } from './read-rows';
-import type { TableName } from './table-fields';
+import type { TableName } from '../records/table-fields';
 
 /** A field of a row that stands, which comes back otherwise: the old cell beside the new one, and the change that takes it. */
 export interface ChangedField extends TableSpot {

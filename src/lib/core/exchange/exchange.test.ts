@@ -6,13 +6,13 @@ import frames from '../../../demo/vellacre-cold-frames.json';
 import spring from '../../../demo/ottlemere-spring-launch.json';
 import weekends from '../../../demo/skarvholm-helgekurs.json';
 import { measureLine } from '../ads/measure';
-import type { Book } from '../plan/book';
+import type { Book } from '../store/book';
 import { readProof } from '../proof/read-proof';
 import { checkPlanFile } from './check-plan-file';
 import { harmless, wouldRun, writeDelimited } from './cells';
 import { planFileSchema, type PlanFile } from './plan-file';
-import { columnsOf, plainLayout } from './layouts';
-import { tableNames, type TableName } from './table-fields';
+import { columnsOf, plainLayout } from '../layouts/layouts';
+import { tableNames, type TableName } from '../records/table-fields';
 import { makeTables } from './tables';
 import { writePlanFile } from './write-plan-file';
 

@@ -4,7 +4,7 @@ import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { everyExtra } from '../../../tests/every-extra';
 import { isPhoneNumber, writePhoneNumber } from '../text/phone-number';
 import { normalizeText } from '../text/units';
-import { shippedLayouts } from './layouts';
+import { shippedLayouts } from '../layouts/layouts';
 import { readList, readPriceRows, writeList, writePriceRows } from './list-cells';
 import { planFileSchema } from './plan-file';
 import { makeTables } from './tables';

@@ -1,8 +1,8 @@
-import { writeAddress } from '../ads/address';
-import { readHours, writeHours } from '../plan/hours';
-import { extraKinds, nameOfExtra } from '../plan/record-values';
-import type { Extra } from '../plan/records/extra';
-import type { Layout } from '../plan/records/layout';
+import { writeAddress } from '../text/address';
+import { readHours, writeHours } from '../view/hours';
+import { extraKinds, nameOfExtra } from '../records/record-values';
+import type { Extra } from '../records/extra';
+import type { Layout } from '../records/layout';
 import { writePhoneNumber } from '../text/phone-number';
 import { normalizeText } from '../text/units';
 import type { CellReader } from './cell-reader';

@@ -1,7 +1,7 @@
-import { writeAmount } from '../budget/money';
-import { inOrder } from '../plan/book';
-import type { PlanView } from '../plan/plan-view';
-import type { Verdict } from '../plan/records/find';
+import { writeAmount } from '../money/money';
+import { inOrder } from '../store/book';
+import type { PlanView } from '../view/plan-view';
+import type { Verdict } from '../records/find';
 import { sumReports } from '../research/report-sums';
 import { wouldRun } from './cells';
 import type { Table } from './tables';

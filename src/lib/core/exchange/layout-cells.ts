@@ -1,6 +1,6 @@
 import { escapeFallback, escapeText } from '../ads/parse-slots';
 import type { MatchType } from '../keywords/read-keyword';
-import type { Layout } from '../plan/records/layout';
+import type { Layout } from '../records/layout';
 import type { LetterCase } from '../text/letter-case';
 import { escapePattern } from '../text/escape-pattern';
 

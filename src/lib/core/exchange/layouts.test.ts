@@ -6,9 +6,9 @@ import spring from '../../../demo/ottlemere-spring-launch.json';
 import weekends from '../../../demo/skarvholm-helgekurs.json';
 import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { everyExtra } from '../../../tests/every-extra';
-import { applyEdits, type Book } from '../plan/book';
-import { decide } from '../plan/decide';
-import { layout as layoutSchema, type Layout } from '../plan/records/layout';
+import { applyEdits, type Book } from '../store/book';
+import { decide } from '../store/decide';
+import { layout as layoutSchema, type Layout } from '../records/layout';
 import { writeDelimited } from './cells';
 import {
   readDecimal,
@@ -20,7 +20,7 @@ import {
   writeLineCell,
   writeMatchCell,
 } from './layout-cells';
-import { copyLayout, plainLayout, shippedLayouts, tablesOf } from './layouts';
+import { copyLayout, plainLayout, shippedLayouts, tablesOf } from '../layouts/layouts';
 import { planFileSchema, type PlanFile } from './plan-file';
 import type { SheetRows } from './read-rows';
 import { readTables } from './read-tables';

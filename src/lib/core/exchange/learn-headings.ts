@@ -1,5 +1,5 @@
 import words from './heading-words.json';
-import { mostLines, tableFields, tableNames, type TableName } from './table-fields';
+import { mostLines, tableFields, tableNames, type TableName } from '../records/table-fields';
 
 const plain = (heading: string) =>
   heading

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import spring from '../../../demo/ottlemere-spring-launch.json';
 import { bookOfFile, viewOf } from '../../../tests/clean-plan';
-import { layout as layoutSchema } from '../plan/records/layout';
-import { columnsOf, plainLayout, shippedLayouts, tablesOf } from './layouts';
+import { layout as layoutSchema } from '../records/layout';
+import { columnsOf, plainLayout, shippedLayouts, tablesOf } from '../layouts/layouts';
 import { findField, findKinds } from './learn-headings';
 import { learnSample, makeLearnedLayout } from './learn-layout';
 import { planFileSchema } from './plan-file';
 import type { SheetRows } from './read-rows';
-import { tableFields, tableNames } from './table-fields';
+import { tableFields, tableNames } from '../records/table-fields';
 import { makeTables } from './tables';
 
 const sheet = (...rows: string[][]): SheetRows => ({ name: 'sample', rows, lines: rows.map((_, index) => index + 1) });

@@ -1,11 +1,11 @@
 import type { MatchType } from '../keywords/read-keyword';
 import { matchTypes } from '../keywords/read-keyword';
-import type { Delimiter, Encoding, Layout, LayoutColumn } from '../plan/records/layout';
+import type { Delimiter, Encoding, Layout, LayoutColumn } from '../records/layout';
 import words from './heading-words.json';
-import { columnsOf, tablesOf } from './layouts';
+import { columnsOf, tablesOf } from '../layouts/layouts';
 import { findField, findKinds } from './learn-headings';
 import type { SheetRows } from './read-rows';
-import { tableFields, tableNames, type TableName } from './table-fields';
+import { tableFields, tableNames, type TableName } from '../records/table-fields';
 
 /** How one column of a sample was understood; the field is corrected by hand where it is wrong or empty. */
 export interface LearnedColumn {

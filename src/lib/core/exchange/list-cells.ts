@@ -1,7 +1,7 @@
-import { writeAddress } from '../ads/address';
-import { parseAmount, writeAmount } from '../budget/money';
-import type { Layout } from '../plan/records/layout';
-import type { PriceRow } from '../plan/records/extra';
+import { writeAddress } from '../text/address';
+import { parseAmount, writeAmount } from '../money/money';
+import type { Layout } from '../records/layout';
+import type { PriceRow } from '../records/extra';
 import { normalizeText } from '../text/units';
 import { readDecimal, writeDecimal } from './layout-cells';
 

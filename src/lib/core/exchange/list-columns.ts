@@ -1,4 +1,4 @@
-import { parseAmount } from '../budget/money';
+import { parseAmount } from '../money/money';
 import headingWords from './list-heading-words.json';
 import { monthOfHeading } from './month-headings';
 import { readSearches } from './read-searches';

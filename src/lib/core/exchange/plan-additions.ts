@@ -1,12 +1,12 @@
 import type * as z from 'zod';
-import { writeAddress } from '../ads/address';
-import { applyEdits, inOrder, nextPosition, type Book, type RowEdit } from '../plan/book';
-import type { Change, SimpleChange, StepName } from '../plan/changes';
-import { groupBid, landingPageOf, type PlanView } from '../plan/plan-view';
-import type { Group } from '../plan/records/group';
+import { writeAddress } from '../text/address';
+import { applyEdits, inOrder, nextPosition, type Book, type RowEdit } from '../store/book';
+import type { Change, SimpleChange, StepName } from '../store/changes';
+import { groupBid, landingPageOf, type PlanView } from '../view/plan-view';
+import type { Group } from '../records/group';
 import { keyOfExtra } from './extra-cells';
-import { recordSchemas } from '../plan/record-schemas';
-import { recordNames, type RecordName, type RecordTypes, type Row } from '../plan/record-types';
+import { recordSchemas } from '../records/record-schemas';
+import { recordNames, type RecordName, type RecordTypes, type Row } from '../records/record-types';
 
 /** What a row is known by, beside its record. */
 type Key = readonly (string | null)[];

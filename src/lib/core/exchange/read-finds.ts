@@ -1,7 +1,7 @@
-import { parseAmount } from '../budget/money';
-import type { Figures, Verdict } from '../plan/records/find';
-import { noFigures } from '../market/find-figures';
-import type { IncomingFind } from '../research/merge-finds';
+import { parseAmount } from '../money/money';
+import type { Figures, Verdict } from '../records/find';
+import { noFigures } from '../finds/find-figures';
+import type { IncomingFind } from '../finds/merge-finds';
 import { eachRow, listTextOf, type ListText } from './list-text';
 import { isMonth, isReport, monthMeanings, understandColumns, type ColumnMeaning, type NumberedRow } from './list-columns';
 import { findReportDates, isTotal, readReportFigures, type ReportFigures } from './report-rows';

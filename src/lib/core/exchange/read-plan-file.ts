@@ -1,6 +1,6 @@
-import type { BookRows } from '../plan/book';
-import type { RecordName, RecordTypes } from '../plan/record-types';
-import type { BriefItemKind } from '../plan/records/brief-item';
+import type { BookRows } from '../store/book';
+import type { RecordName, RecordTypes } from '../records/record-types';
+import type { BriefItemKind } from '../records/brief-item';
 import type { FileGroup, FileNegative, PlanFile } from './plan-file';
 
 type Owner = { campaignId: string | null; groupId: string | null };

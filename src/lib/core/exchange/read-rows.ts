@@ -1,6 +1,6 @@
-import type { Layout } from '../plan/records/layout';
-import { columnsOf, tablesOf } from './layouts';
-import { rowWords, tableNames, type TableName } from './table-fields';
+import type { Layout } from '../records/layout';
+import { columnsOf, tablesOf } from '../layouts/layouts';
+import { rowWords, tableNames, type TableName } from '../records/table-fields';
 
 /** A sheet of a file as texts, headings first; `lines` are those of the file on which rows begin. */
 export interface SheetRows {

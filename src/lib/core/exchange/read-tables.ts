@@ -1,13 +1,13 @@
-import { writeAddress } from '../ads/address';
-import { monthlyForDaily } from '../budget/split';
+import { writeAddress } from '../text/address';
+import { monthlyForDaily } from '../money/split';
 import { readKeyword, type MatchType } from '../keywords/read-keyword';
-import { childrenOf, nextPosition } from '../plan/book';
-import type { Change, SimpleChange } from '../plan/changes';
-import { readHours } from '../plan/hours';
-import type { PlanView } from '../plan/plan-view';
-import type { RecordName, RecordTypes, Row as RecordRow } from '../plan/record-types';
-import { goals, biddingKinds, laterAd, laterAdLine, laterCampaign, nameOfExtra } from '../plan/record-values';
-import type { Layout } from '../plan/records/layout';
+import { childrenOf, nextPosition } from '../store/book';
+import type { Change, SimpleChange } from '../store/changes';
+import { readHours } from '../view/hours';
+import type { PlanView } from '../view/plan-view';
+import type { RecordName, RecordTypes, Row as RecordRow } from '../records/record-types';
+import { goals, biddingKinds, laterAd, laterAdLine, laterCampaign, nameOfExtra } from '../records/record-values';
+import type { Layout } from '../records/layout';
 import { formatNames } from '../rules/rule-set';
 import { sayTheSame, setFields, type ChangedField } from './changed-rows';
 import { CellReader, type TableProblem } from './cell-reader';
@@ -16,7 +16,7 @@ import { readKeywordCell, readLineCell, readMatchCell } from './layout-cells';
 import { PlanAdditions } from './plan-additions';
 import { readSettingsCells } from './settings-cells';
 import { readRows, type FieldRow, type SheetReading, type SheetRows } from './read-rows';
-import { mostLines, tableNames, type TableName } from './table-fields';
+import { mostLines, tableNames, type TableName } from '../records/table-fields';
 import { writeRows, type WrittenRows } from './tables';
 
 /** What became of the rows of a kind. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, countingIds, viewOf } from '../../../tests/clean-plan';
-import { applyEdits, inOrder } from '../plan/book';
-import { decide } from '../plan/decide';
+import { applyEdits, inOrder } from '../store/book';
+import { decide } from '../store/decide';
 import { sumReports } from '../research/report-sums';
 import { takeReport } from '../research/take-report';
 import { TermFinder } from '../research/term-finder';
@@ -12,7 +12,7 @@ import { readPastedFinds } from './read-finds';
 import { readPlanFile } from './read-plan-file';
 import { findReportDates, isTotal, readCount } from './report-rows';
 import { writePlanFile } from './write-plan-file';
-import { bookOf } from '../plan/book';
+import { bookOf } from '../store/book';
 import { workspaceRows } from '../../../tests/clean-plan';
 
 const read = (text: string, currency = 'GBP', asked = {}) =>

@@ -1,5 +1,5 @@
-import { parseAmount } from '../budget/money';
-import type { ReportRow } from '../plan/records/report';
+import { parseAmount } from '../money/money';
+import type { ReportRow } from '../records/report';
 import { monthsByName } from '../text/month-names';
 import { dayOf } from '../text/typed-date';
 import type { ColumnMeaning, NumberedRow } from './list-columns';

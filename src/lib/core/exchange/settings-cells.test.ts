@@ -1,11 +1,11 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, change, cleanFile, row } from '../../../tests/clean-plan';
-import type { Campaign } from '../plan/records/campaign';
-import { laterCampaign } from '../plan/record-values';
+import type { Campaign } from '../records/campaign';
+import { laterCampaign } from '../records/record-values';
 import { normalizeText } from '../text/units';
 import { CellReader } from './cell-reader';
-import { copyLayout, plainLayout, shippedLayouts } from './layouts';
+import { copyLayout, plainLayout, shippedLayouts } from '../layouts/layouts';
 import { readSettingsCells, writeSettingsCells } from './settings-cells';
 
 const layout = { ...copyLayout(plainLayout, { id: 'own', names: new Set(), position: 1 }), clickKeyword: '{term}', clickDevice: '%dev%' };

@@ -1,7 +1,7 @@
-import { deviceNames, notShown } from '../plan/record-values';
-import type { Audience, Campaign } from '../plan/records/campaign';
-import type { Layout } from '../plan/records/layout';
-import type { TrackingParameter } from '../plan/records/tracking-parameter';
+import { deviceNames, notShown } from '../records/record-values';
+import type { Audience, Campaign } from '../records/campaign';
+import type { Layout } from '../records/layout';
+import type { TrackingParameter } from '../records/tracking-parameter';
 import type { CellReader } from './cell-reader';
 import { parts, readList, writeList, writeParts } from './list-cells';
 import type { FieldRow } from './read-rows';

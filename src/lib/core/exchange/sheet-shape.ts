@@ -1,4 +1,4 @@
-import { parseAmount } from '../budget/money';
+import { parseAmount } from '../money/money';
 import { readSearches } from './read-searches';
 
 const longest = 2000;

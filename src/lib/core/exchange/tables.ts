@@ -1,27 +1,27 @@
-import { writeAddress } from '../ads/address';
+import { writeAddress } from '../text/address';
 import { fillPlanSlots } from '../ads/fill-slots';
 import { keywordTexts, lineContext } from '../ads/slot-values';
 import { measureLine } from '../ads/measure';
-import { writeAmount } from '../budget/money';
-import { dailyFromMonthly } from '../budget/split';
+import { writeAmount } from '../money/money';
+import { dailyFromMonthly } from '../money/split';
 import { campaignNegatives, planNegatives } from '../groups/acting-negatives';
-import { childrenOf, inOrder } from '../plan/book';
-import { writeHours } from '../plan/hours';
-import { bidOf, groupBid, groupsInOrder, landingPageOf, type PlanView } from '../plan/plan-view';
-import type { Ad } from '../plan/records/ad';
-import type { Campaign } from '../plan/records/campaign';
-import type { Group } from '../plan/records/group';
-import type { Layout } from '../plan/records/layout';
-import type { Negative } from '../plan/records/negative';
+import { childrenOf, inOrder } from '../store/book';
+import { writeHours } from '../view/hours';
+import { bidOf, groupBid, groupsInOrder, landingPageOf, type PlanView } from '../view/plan-view';
+import type { Ad } from '../records/ad';
+import type { Campaign } from '../records/campaign';
+import type { Group } from '../records/group';
+import type { Layout } from '../records/layout';
+import type { Negative } from '../records/negative';
 import type { Finding } from '../proof/finding';
 import { normalizeText } from '../text/units';
 import { beyondWindows1252, wouldRun } from './cells';
 import { writeExtraCells } from './extra-cells';
 import { HeldBack } from './held-back';
 import { losesCase, writeDecimal, writeKeywordCell, writeLineCell, writeMatchCell } from './layout-cells';
-import { columnsOf, jointHeadings, tablesOf } from './layouts';
+import { columnsOf, jointHeadings, tablesOf } from '../layouts/layouts';
 import { writeSettingsCells } from './settings-cells';
-import { mostLines, numberFields, rowWords, type TableName } from './table-fields';
+import { mostLines, numberFields, rowWords, type TableName } from '../records/table-fields';
 
 /** A table as it goes out, and what is held back of it. */
 export interface Table {

@@ -1,7 +1,7 @@
-import { childrenOf, inOrder, type Book } from '../plan/book';
-import type { BriefItemKind } from '../plan/records/brief-item';
-import type { Group } from '../plan/records/group';
-import type { Negative } from '../plan/records/negative';
+import { childrenOf, inOrder, type Book } from '../store/book';
+import type { BriefItemKind } from '../records/brief-item';
+import type { Group } from '../records/group';
+import type { Negative } from '../records/negative';
 import { planFileVersion, type FileGroup, type FileNegative, type PlanFile } from './plan-file';
 
 /** Takes out the keys that a file does not carry. */

@@ -1,6 +1,6 @@
-import { childrenOf } from '../plan/book';
-import type { PlanView } from '../plan/plan-view';
-import type { Campaign } from '../plan/records/campaign';
+import { childrenOf } from '../store/book';
+import type { PlanView } from '../view/plan-view';
+import type { Campaign } from '../records/campaign';
 import { findTooFew, type Range } from './clicks';
 import type { Outlook } from './outlook';
 import { daysToTellApart, impressionsToTellApart } from './telling-apart';

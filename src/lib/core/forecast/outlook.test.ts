@@ -2,8 +2,8 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
 import { summarizeFigures, type DemandSummary } from '../market/figures';
-import { readHours } from '../plan/hours';
-import type { Campaign } from '../plan/records/campaign';
+import { readHours } from '../view/hours';
+import type { Campaign } from '../records/campaign';
 import { computeOutlook } from './outlook';
 import { shareOfDay, shareOfWeek } from './week-shape';
 

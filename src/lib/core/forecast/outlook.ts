@@ -1,8 +1,8 @@
-import { countsEnquiries, worthOf, type PlanView } from '../plan/plan-view';
-import { parseShare } from '../budget/ratio';
+import { countsEnquiries, worthOf, type PlanView } from '../view/plan-view';
+import { parseShare } from '../money/ratio';
 import type { DemandSummary } from '../market/figures';
-import { deviceNames, notShown } from '../plan/record-values';
-import type { Campaign } from '../plan/records/campaign';
+import { deviceNames, notShown } from '../records/record-values';
+import type { Campaign } from '../records/campaign';
 import { computeClicks, type Range } from './clicks';
 import { shareOfWeek } from './week-shape';
 

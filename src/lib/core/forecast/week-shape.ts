@@ -1,5 +1,5 @@
-import { gridOf } from '../plan/hours';
-import type { HourSpan } from '../plan/records/hour-span';
+import { gridOf } from '../view/hours';
+import type { HourSpan } from '../records/hour-span';
 import shape from './week-shape.json';
 
 const weights = shape.days.flatMap((day) => shape.hours.map((hour) => day * hour));

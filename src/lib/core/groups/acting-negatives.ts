@@ -1,7 +1,7 @@
-import { childrenOf } from '../plan/book';
-import type { PlanView } from '../plan/plan-view';
-import type { Group } from '../plan/records/group';
-import type { Negative } from '../plan/records/negative';
+import { childrenOf } from '../store/book';
+import type { PlanView } from '../view/plan-view';
+import type { Group } from '../records/group';
+import type { Negative } from '../records/negative';
 
 const keptOfPlan = new WeakMap<object, readonly Negative[]>();
 

@@ -1,10 +1,10 @@
 import { prepareSearch } from '../keywords/matching';
 import { NegativeIndex } from '../keywords/negative-index';
-import { childrenOf } from '../plan/book';
-import { firstLanguage, groupsInOrder, type PlanView } from '../plan/plan-view';
-import type { Group } from '../plan/records/group';
-import type { Keyword } from '../plan/records/keyword';
-import type { Negative } from '../plan/records/negative';
+import { childrenOf } from '../store/book';
+import { firstLanguage, groupsInOrder, type PlanView } from '../view/plan-view';
+import type { Group } from '../records/group';
+import type { Keyword } from '../records/keyword';
+import type { Negative } from '../records/negative';
 import { negativeListsOn } from './acting-negatives';
 
 /** A keyword that, taken as a search, a negative blocks where it applies. */

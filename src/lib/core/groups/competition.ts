@@ -1,8 +1,8 @@
 import { answerSearch, prepareGroups, type Answer, type CompetingGroup } from '../keywords/answer';
 import { plainText } from '../keywords/read-keyword';
-import { childrenOf, inOrder } from '../plan/book';
-import { bidOf, campaignsMeeting, firstLanguage, type PlanView } from '../plan/plan-view';
-import type { Campaign } from '../plan/records/campaign';
+import { childrenOf, inOrder } from '../store/book';
+import { bidOf, campaignsMeeting, firstLanguage, type PlanView } from '../view/plan-view';
+import type { Campaign } from '../records/campaign';
 import { negativesActingOn } from './acting-negatives';
 
 /** The groups of campaigns as they compete, in order. */

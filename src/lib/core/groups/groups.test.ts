@@ -1,7 +1,7 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { addLike, bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
-import type { Book } from '../plan/book';
+import type { Book } from '../store/book';
 import { findBlockedKeywords } from './blocked-keywords';
 import { negativesActingOn } from './acting-negatives';
 import { answersInPlan } from './competition';

@@ -1,9 +1,9 @@
 import { blocks, prepareNegative, prepareSearch, type PreparedSearch } from '../keywords/matching';
 import type { MatchType } from '../keywords/read-keyword';
 import { wordsOf } from '../keywords/words';
-import { childrenOf } from '../plan/book';
-import { firstLanguage, type PlanView } from '../plan/plan-view';
-import type { Group } from '../plan/records/group';
+import { childrenOf } from '../store/book';
+import { firstLanguage, type PlanView } from '../view/plan-view';
+import type { Group } from '../records/group';
 import type { Overlap } from './overlaps';
 
 /** Negatives that keep two groups apart, and the searches that nothing can part. */

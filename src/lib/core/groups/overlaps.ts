@@ -1,5 +1,5 @@
-import { inOrder } from '../plan/book';
-import { campaignsMeeting, type PlanView } from '../plan/plan-view';
+import { inOrder } from '../store/book';
+import { campaignsMeeting, type PlanView } from '../view/plan-view';
 import { PlanAnswers } from './plan-answers';
 
 /** Two groups that both answer some searches, in the order of the plan. */

@@ -4,10 +4,10 @@ import { prepareSearch, type PreparedSearch } from '../keywords/matching';
 import type { NegativeIndex } from '../keywords/negative-index';
 import type { MatchType } from '../keywords/read-keyword';
 import { sameWords, wordsOf } from '../keywords/words';
-import { childrenOf } from '../plan/book';
-import { bidOf, firstLanguage, type PlanView } from '../plan/plan-view';
-import type { Campaign } from '../plan/records/campaign';
-import type { Negative } from '../plan/records/negative';
+import { childrenOf } from '../store/book';
+import { bidOf, firstLanguage, type PlanView } from '../view/plan-view';
+import type { Campaign } from '../records/campaign';
+import type { Negative } from '../records/negative';
 import { negativeIndexesOn } from './blocked-keywords';
 
 /** Who surely answers a search; who only may is not looked for. */

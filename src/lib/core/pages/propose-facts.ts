@@ -1,4 +1,4 @@
-import { parseAmount } from '../budget/money';
+import { parseAmount } from '../money/money';
 import type { PagePiece, Proposal, ReadPage } from './page-text';
 
 const priceSign = /(?:[£€$]\s?\d[\d.,\s]*\d|[£€$]\s?\d|\bkr\.?\s?\d[\d.,\s]*|\b\d[\d.,\s]*\s?(?:kr|kroner|euro|pounds)\b)/iu;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, row } from '../../../tests/clean-plan';
-import type { Campaign } from '../plan/records/campaign';
-import type { Place } from '../plan/records/place';
+import type { Campaign } from '../records/campaign';
+import type { Place } from '../records/place';
 import { distanceKm } from './distance';
 import { canMeet, placesTouch } from './meet';
 

@@ -1,6 +1,6 @@
-import type { Campaign } from '../plan/records/campaign';
-import type { HourSpan } from '../plan/records/hour-span';
-import type { Place } from '../plan/records/place';
+import type { Campaign } from '../records/campaign';
+import type { HourSpan } from '../records/hour-span';
+import type { Place } from '../records/place';
 import { baseLanguage } from '../text/base-language';
 import { distanceKm } from './distance';
 

@@ -1,4 +1,4 @@
-import type { Place } from '../plan/records/place';
+import type { Place } from '../records/place';
 import { eachCityWithin, type Cities } from './cities';
 import { earthRadiusKm } from './distance';
 

@@ -1,8 +1,8 @@
-import { convertAmounts, type Conversion } from '../budget/convert-amounts';
-import type { Book } from './book';
-import type { Change, SimpleChange } from './changes';
-import { recordsOf, type Row } from './record-types';
-import { sameValue } from './same-value';
+import { convertAmounts, type Conversion } from '../money/convert-amounts';
+import type { Book } from '../store/book';
+import type { Change, SimpleChange } from '../store/changes';
+import { recordsOf, type Row } from '../records/record-types';
+import { sameValue } from '../store/same-value';
 
 /** The fields of a row that hold other amounts after a conversion; null where none does. */
 function convertedFields(row: Row, conversion: Conversion): Row | null {

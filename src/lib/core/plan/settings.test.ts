@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
-import { isHomePage, readAddress, writeAddress } from '../ads/address';
+import { isHomePage, readAddress, writeAddress } from '../text/address';
 import { placeSaid, slotValues } from '../ads/slot-values';
-import { adviseBidding } from '../budget/bidding-advice';
-import { splitPlanMoney } from '../budget/split-plan';
-import type { Book } from './book';
+import { adviseBidding } from '../forecast/bidding-advice';
+import { splitPlanMoney } from '../forecast/split-plan';
+import type { Book } from '../store/book';
 import { houseRules } from '../rules/house-rules';
-import { composeName, freeName } from './campaign-name';
-import { bidOf, domainOf, landingPageOf, worthOf } from './plan-view';
+import { composeName, freeName } from '../view/campaign-name';
+import { bidOf, domainOf, landingPageOf, worthOf } from '../view/plan-view';
 
 const clean = bookOfFile(cleanFile);
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
-import { applyEdits, type RowEdit } from './book';
-import { decide } from './decide';
+import { applyEdits, type RowEdit } from '../store/book';
+import { decide } from '../store/decide';
 import { findStating, mendStating, type StatedValue } from './stated';
 
 const withLine = (text: string) => change(bookOfFile(cleanFile), 'adLine', { text }, 0);

@@ -1,8 +1,8 @@
-import { writePrice } from '../budget/money';
-import { childrenOf, inOrder, type Book } from './book';
-import type { Change, SimpleChange } from './changes';
-import { recordTypes } from './record-types';
-import { firstLanguage, type PlanView } from './plan-view';
+import { writePrice } from '../money/money';
+import { childrenOf, inOrder, type Book } from '../store/book';
+import type { Change, SimpleChange } from '../store/changes';
+import { recordTypes } from '../records/record-types';
+import { firstLanguage, type PlanView } from '../view/plan-view';
 import { escapePattern } from '../text/escape-pattern';
 
 /** A value of the brief as lines may state it. */

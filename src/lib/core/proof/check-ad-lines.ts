@@ -1,5 +1,5 @@
 import type { Measure } from '../ads/measure';
-import type { AdLine, LineKindOfAd } from '../plan/records/ad-line';
+import type { AdLine, LineKindOfAd } from '../records/ad-line';
 import { areNearEqual, Letters } from '../text/near-equal';
 import { units } from '../text/units';
 import { findEditorialFaults } from './editorial';

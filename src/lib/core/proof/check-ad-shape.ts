@@ -1,6 +1,6 @@
 import { measureLine } from '../ads/measure';
-import type { Ad } from '../plan/records/ad';
-import type { LineKindOfAd } from '../plan/records/ad-line';
+import type { Ad } from '../records/ad';
+import type { LineKindOfAd } from '../records/ad-line';
 import { units } from '../text/units';
 import type { Mend, Report } from './finding';
 import { named, place, type MeasuredAd } from './measured-ad';

@@ -1,10 +1,10 @@
-import { readAddress } from '../ads/address';
+import { readAddress } from '../text/address';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
-import { childrenOf, inOrder } from '../plan/book';
-import { areKeywordsFirst, groupsInOrder, landingPageOf, offerOf, type PlanView } from '../plan/plan-view';
-import type { Ad } from '../plan/records/ad';
-import type { Group } from '../plan/records/group';
+import { childrenOf, inOrder } from '../store/book';
+import { areKeywordsFirst, groupsInOrder, landingPageOf, offerOf, type PlanView } from '../view/plan-view';
+import type { Ad } from '../records/ad';
+import type { Group } from '../records/group';
 import { holdsPhrase } from '../rules/word-lists';
 import { checkAdLines } from './check-ad-lines';
 import { checkAdShape } from './check-ad-shape';

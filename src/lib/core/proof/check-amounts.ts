@@ -1,8 +1,8 @@
-import { biddingKindFacts } from '../budget/bidding-kinds';
-import { dailyFromMonthly } from '../budget/split';
-import { inOrder } from '../plan/book';
-import { groupsInOrder, type PlanView } from '../plan/plan-view';
-import type { Campaign } from '../plan/records/campaign';
+import { biddingKindFacts } from '../forecast/bidding-kinds';
+import { dailyFromMonthly } from '../money/split';
+import { inOrder } from '../store/book';
+import { groupsInOrder, type PlanView } from '../view/plan-view';
+import type { Campaign } from '../records/campaign';
 import type { Check, Report } from './finding';
 import type { RuleId } from './rule-list';
 

@@ -1,10 +1,10 @@
-import { biddingKindFacts, type Adjusted } from '../budget/bidding-kinds';
-import { parseShare } from '../budget/ratio';
-import { childrenOf } from '../plan/book';
-import { worthOf, type PlanView } from '../plan/plan-view';
-import type { Campaign } from '../plan/records/campaign';
-import type { Find } from '../plan/records/find';
-import { notShown } from '../plan/record-values';
+import { biddingKindFacts, type Adjusted } from '../forecast/bidding-kinds';
+import { parseShare } from '../money/ratio';
+import { childrenOf } from '../store/book';
+import { worthOf, type PlanView } from '../view/plan-view';
+import type { Campaign } from '../records/campaign';
+import type { Find } from '../records/find';
+import { notShown } from '../records/record-values';
 import type { Report } from './finding';
 
 const at = ({ id }: Campaign, field: string) => ({ record: id, where: { campaignId: id, field } });

@@ -1,11 +1,11 @@
-import { isHomePage, readAddress } from '../ads/address';
+import { isHomePage, readAddress } from '../text/address';
 import { builtInSlots, liveSlot } from '../ads/fill-slots';
 import { prepareSearch } from '../keywords/matching';
 import { NegativeIndex } from '../keywords/negative-index';
 import { plainText } from '../keywords/read-keyword';
 import { planNegatives } from '../groups/acting-negatives';
-import { childrenOf, inOrder } from '../plan/book';
-import { briefTexts, firstLanguage, worthOf, type PlanView } from '../plan/plan-view';
+import { childrenOf, inOrder } from '../store/book';
+import { briefTexts, firstLanguage, worthOf, type PlanView } from '../view/plan-view';
 import { findRegulated } from '../rules/regulated';
 import type { Check, Report } from './finding';
 

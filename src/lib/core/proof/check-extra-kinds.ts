@@ -1,7 +1,7 @@
-import { readAddress } from '../ads/address';
-import type { PlanView } from '../plan/plan-view';
-import { nameOfExtra } from '../plan/record-values';
-import type { Extra, ExtraKind } from '../plan/records/extra';
+import { readAddress } from '../text/address';
+import type { PlanView } from '../view/plan-view';
+import { nameOfExtra } from '../records/record-values';
+import type { Extra, ExtraKind } from '../records/extra';
 import { normalizeText, units } from '../text/units';
 import { isPhoneNumber } from '../text/phone-number';
 import type { FindingData, Report } from './finding';

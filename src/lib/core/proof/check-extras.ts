@@ -1,7 +1,7 @@
-import { readAddress } from '../ads/address';
-import { inOrder } from '../plan/book';
-import { landingPageOf } from '../plan/plan-view';
-import type { Extra } from '../plan/records/extra';
+import { readAddress } from '../text/address';
+import { inOrder } from '../store/book';
+import { landingPageOf } from '../view/plan-view';
+import type { Extra } from '../records/extra';
 import { checkExtraByKind } from './check-extra-kinds';
 import type { Check, Report } from './finding';
 

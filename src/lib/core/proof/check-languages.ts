@@ -1,7 +1,7 @@
-import { childrenOf } from '../plan/book';
-import type { PlanView } from '../plan/plan-view';
-import type { Group } from '../plan/records/group';
-import { findForeign, findForeignLine } from '../text/foreign-language';
+import { childrenOf } from '../store/book';
+import type { PlanView } from '../view/plan-view';
+import type { Group } from '../records/group';
+import { findForeign, findForeignLine } from '../keywords/foreign-language';
 import type { Report } from './finding';
 import type { MeasuredAd } from './measured-ad';
 

@@ -1,9 +1,9 @@
 import { negativeListsOn } from '../groups/acting-negatives';
 import { plainText } from '../keywords/read-keyword';
-import { childrenOf } from '../plan/book';
-import { groupsInOrder, type PlanView } from '../plan/plan-view';
-import type { Group } from '../plan/records/group';
-import { planNegative } from '../plan/record-values';
+import { childrenOf } from '../store/book';
+import { groupsInOrder, type PlanView } from '../view/plan-view';
+import type { Group } from '../records/group';
+import { planNegative } from '../records/record-values';
 import { holdsPhrase } from '../rules/word-lists';
 import type { Report } from './finding';
 

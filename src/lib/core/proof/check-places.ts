@@ -1,10 +1,10 @@
 import { distanceKm } from '../places/distance';
 import { placesTouch } from '../places/meet';
-import { adviseWhoCounts } from '../places/who-counts';
-import { childrenOf, inOrder, type Book } from '../plan/book';
-import type { PlanView } from '../plan/plan-view';
-import type { Campaign } from '../plan/records/campaign';
-import type { Place } from '../plan/records/place';
+import { adviseWhoCounts } from '../plan/who-counts';
+import { childrenOf, inOrder, type Book } from '../store/book';
+import type { PlanView } from '../view/plan-view';
+import type { Campaign } from '../records/campaign';
+import type { Place } from '../records/place';
 import type { Report } from './finding';
 
 /** How far a town without a circle is taken to reach, for lying in another place. */

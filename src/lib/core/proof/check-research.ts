@@ -1,6 +1,6 @@
-import { inOrder } from '../plan/book';
-import { briefTexts, type PlanView } from '../plan/plan-view';
-import type { Find } from '../plan/records/find';
+import { inOrder } from '../store/book';
+import { briefTexts, type PlanView } from '../view/plan-view';
+import type { Find } from '../records/find';
 import { findPhrase } from '../rules/word-lists';
 import type { Check, Report, Mend } from './finding';
 

@@ -1,5 +1,5 @@
-import type { Change } from '../plan/changes';
-import type { PlanView } from '../plan/plan-view';
+import type { Change } from '../store/changes';
+import type { PlanView } from '../view/plan-view';
 import { ruleList, type Chapter, type RuleId, type Severity } from './rule-list';
 
 /** What a rule found, from which the wording is made. */

@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import piano from '../../../demo/ottlemere-spring-launch.json';
 import { bookOfFile, cleanFile, today, viewOf } from '../../../tests/clean-plan';
 import { planFileSchema } from '../exchange/plan-file';
-import { applyEdits, childrenOf, emptyBook, inOrder, type Book, type RowEdit } from '../plan/book';
-import { packBetween, SentBook, type RowsPack } from '../plan/sent-rows';
-import type { RecordName, RecordTypes } from '../plan/record-types';
+import { applyEdits, childrenOf, emptyBook, inOrder, type Book, type RowEdit } from '../store/book';
+import { packBetween, SentBook, type RowsPack } from '../store/sent-rows';
+import type { RecordName, RecordTypes } from '../records/record-types';
 import { ProofKeeper } from './proof-keeper';
 
 /** One random edit: which record, which of its rows, what is done to it. */

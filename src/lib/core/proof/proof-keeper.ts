@@ -1,6 +1,6 @@
-import { nextPosition, type Book } from '../plan/book';
-import type { PlanView } from '../plan/plan-view';
-import type { RecordName } from '../plan/record-types';
+import { nextPosition, type Book } from '../store/book';
+import type { PlanView } from '../view/plan-view';
+import type { RecordName } from '../records/record-types';
 import { adUnits } from './check-ads';
 import { checkAmounts } from './check-amounts';
 import { checkBrief } from './check-brief';

@@ -1,4 +1,4 @@
-import type { PlanView } from '../plan/plan-view';
+import type { PlanView } from '../view/plan-view';
 import { ProofKeeper, type Proof } from './proof-keeper';
 
 export type { Proof } from './proof-keeper';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, change, cleanFile, today, viewOf } from '../../../tests/clean-plan';
 import { both, line, ruleExamples } from '../../../tests/rule-examples';
-import { decide } from '../plan/decide';
-import { applyEdits, type Book } from '../plan/book';
+import { decide } from '../store/decide';
+import { applyEdits, type Book } from '../store/book';
 import { readProof } from './read-proof';
 import { ruleList, type RuleId } from './rule-list';
 

@@ -1,5 +1,5 @@
-import { inOrder } from '../plan/book';
-import type { PlanView } from '../plan/plan-view';
+import { inOrder } from '../store/book';
+import type { PlanView } from '../view/plan-view';
 import type { Finding } from './finding';
 import { countAll, countByChapter, type Counts } from './count-findings';
 import type { Chapter } from './rule-list';

@@ -1,6 +1,6 @@
-import type { Book } from '../plan/book';
-import type { Change, SimpleChange } from '../plan/changes';
-import type { BlockReason, Find } from '../plan/records/find';
+import type { Book } from '../store/book';
+import type { Change, SimpleChange } from '../store/changes';
+import type { BlockReason, Find } from '../records/find';
 import type { Intent, Proposal } from './propose-verdict';
 import { blockFinds } from './block-finds';
 import { KeptTexts } from './kept-texts';

@@ -1,7 +1,7 @@
-import { nextPosition, type Book } from '../plan/book';
-import type { SimpleChange } from '../plan/changes';
-import { planNegative } from '../plan/record-values';
-import type { BlockReason, Find } from '../plan/records/find';
+import { nextPosition, type Book } from '../store/book';
+import type { SimpleChange } from '../store/changes';
+import { planNegative } from '../records/record-values';
+import type { BlockReason, Find } from '../records/find';
 import { planNegatives } from '../groups/acting-negatives';
 
 /** A find to be blocked, and the words that block it. */

@@ -1,5 +1,5 @@
 import { wordsOf } from '../keywords/words';
-import type { Find } from '../plan/records/find';
+import type { Find } from '../records/find';
 import { formsByUse, keyOfWords, type WordHolders } from './word-index';
 
 interface Held {

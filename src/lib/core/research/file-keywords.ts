@@ -1,7 +1,7 @@
-import { childrenOf, nextPosition, type Book } from '../plan/book';
-import type { SimpleChange } from '../plan/changes';
-import type { Group } from '../plan/records/group';
-import type { Keyword } from '../plan/records/keyword';
+import { childrenOf, nextPosition, type Book } from '../store/book';
+import type { SimpleChange } from '../store/changes';
+import type { Group } from '../records/group';
+import type { Keyword } from '../records/keyword';
 
 /** A text and the group it is filed in; a group that this very step makes is given with its rows. */
 export interface Filed {

@@ -1,7 +1,7 @@
 import { languageWords } from '../keywords/stems';
-import { childrenOf } from '../plan/book';
-import { firstLanguage, type PlanView } from '../plan/plan-view';
-import type { Find } from '../plan/records/find';
+import { childrenOf } from '../store/book';
+import { firstLanguage, type PlanView } from '../view/plan-view';
+import type { Find } from '../records/find';
 import { countOverruled, Lessons } from './lessons';
 import type { Lexicon, NamedPlace } from './lexicon';
 import { LexiconKeeper } from './lexicon-keeper';

@@ -1,9 +1,9 @@
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
-import { childrenOf } from '../plan/book';
+import { childrenOf } from '../store/book';
 import { holdsPhrase } from '../rules/word-lists';
-import { firstLanguage, groupsInOrder, type PlanView } from '../plan/plan-view';
-import type { Group } from '../plan/records/group';
+import { firstLanguage, groupsInOrder, type PlanView } from '../view/plan-view';
+import type { Group } from '../records/group';
 
 const kept = new WeakMap<object, readonly { group: Group; stems: readonly string[] }[]>();
 

@@ -1,8 +1,8 @@
 import { planNegatives } from '../groups/acting-negatives';
-import type { Change, SimpleChange } from '../plan/changes';
-import { childrenOf, nextPosition, type Book } from '../plan/book';
-import { planNegative } from '../plan/record-values';
-import type { BlockReason, Find, Verdict } from '../plan/records/find';
+import type { Change, SimpleChange } from '../store/changes';
+import { childrenOf, nextPosition, type Book } from '../store/book';
+import { planNegative } from '../records/record-values';
+import type { BlockReason, Find, Verdict } from '../records/find';
 import type { WordHolders } from './word-index';
 
 /** What judging a word would do, shown before it is done. */

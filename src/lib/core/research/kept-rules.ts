@@ -1,9 +1,9 @@
 import { languageWords } from '../keywords/stems';
-import { inOrder } from '../plan/book';
-import { firstLanguage, type PlanView } from '../plan/plan-view';
-import type { Change } from '../plan/changes';
-import type { Find } from '../plan/records/find';
-import type { KeptRule } from '../plan/records/kept-rule';
+import { inOrder } from '../store/book';
+import { firstLanguage, type PlanView } from '../view/plan-view';
+import type { Change } from '../store/changes';
+import type { Find } from '../records/find';
+import type { KeptRule } from '../records/kept-rule';
 import { FewWords } from './few-words';
 import { judgeWords, previewWord } from './judge-word';
 

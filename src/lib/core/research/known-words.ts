@@ -1,4 +1,4 @@
-import type { FindIndex } from '../keywords/find-index';
+import type { FindIndex } from '../finds/find-index';
 import { wordsOf } from '../keywords/words';
 import { keyOfWords, type WordCount, type WordHolders } from './word-index';
 

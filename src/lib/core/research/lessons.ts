@@ -1,6 +1,6 @@
-import { idsToCompare } from '../plan/patched-rows';
-import type { Find } from '../plan/records/find';
-import type { WordVerdict } from '../plan/records/word-verdict';
+import { idsToCompare } from '../store/patched-rows';
+import type { Find } from '../records/find';
+import type { WordVerdict } from '../records/word-verdict';
 import type { Lexicon } from './lexicon';
 import { speaksAgainst, type WordRecord } from './propose-verdict';
 

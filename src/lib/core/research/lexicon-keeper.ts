@@ -1,4 +1,4 @@
-import { firstLanguage, type PlanView } from '../plan/plan-view';
+import { firstLanguage, type PlanView } from '../view/plan-view';
 import { Lexicon, type NamedPlace } from './lexicon';
 
 /** Keeps a plan's lexicon for as long as what it is made of stays the same. */

@@ -2,9 +2,9 @@ import { baseLanguage } from '../text/base-language';
 import { languageWords } from '../keywords/stems';
 import { plainText } from '../keywords/read-keyword';
 import { wordsOf } from '../keywords/words';
-import { inOrder } from '../plan/book';
-import { briefTexts, firstLanguage, type PlanView } from '../plan/plan-view';
-import type { WordKindName } from '../plan/records/word-kind';
+import { inOrder } from '../store/book';
+import { briefTexts, firstLanguage, type PlanView } from '../view/plan-view';
+import type { WordKindName } from '../records/word-kind';
 import shipped from './kind-words.json';
 
 /** A town or region that finds name. */

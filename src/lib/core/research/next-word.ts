@@ -1,4 +1,4 @@
-import type { Find, Verdict } from '../plan/records/find';
+import type { Find, Verdict } from '../records/find';
 import type { Proposal } from './propose-verdict';
 import type { WordCount, WordIndex } from './word-index';
 

@@ -1,6 +1,6 @@
 import { plainText } from '../keywords/read-keyword';
 import { baseLanguage } from '../text/base-language';
-import type { PlanView } from '../plan/plan-view';
+import type { PlanView } from '../view/plan-view';
 import shipped from './pattern-words.json';
 
 /** What a business sells: work, or things. */

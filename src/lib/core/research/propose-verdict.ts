@@ -1,5 +1,5 @@
-import type { BlockReason, Find, Verdict } from '../plan/records/find';
-import type { WordKindName } from '../plan/records/word-kind';
+import type { BlockReason, Find, Verdict } from '../records/find';
+import type { WordKindName } from '../records/word-kind';
 import type { Lexicon, ReadWord } from './lexicon';
 import { readResults, type ResultsPage } from './results-page';
 

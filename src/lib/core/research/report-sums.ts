@@ -1,4 +1,4 @@
-import type { ReportRow } from '../plan/records/report';
+import type { ReportRow } from '../records/report';
 
 /** What reports counted for one search, all of them together; null where none tells. */
 export interface ReportSum {

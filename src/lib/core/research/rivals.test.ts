@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
 import { findRow } from '../../../tests/find-row';
-import { applyEdits, type Book } from '../plan/book';
-import { decide } from '../plan/decide';
-import type { KeptRule } from '../plan/records/kept-rule';
+import { applyEdits, type Book } from '../store/book';
+import { decide } from '../store/decide';
+import type { KeptRule } from '../records/kept-rule';
 import { applyKeptRules, rulesToApply } from './kept-rules';
-import { readRivals } from '../exchange/read-rivals';
-import { inOrder } from '../plan/book';
+import { readRivals } from './read-rivals';
+import { inOrder } from '../store/book';
 import { boughtByThemAlone, findSameLines, isSeasonal, measureRival, savedMinor, type Rival } from './rivals';
 import { asRival, joinRivals, takeRivals } from './seen-rivals';
 

@@ -1,6 +1,6 @@
-import type { PlanView } from '../plan/plan-view';
-import { inOrder } from '../plan/book';
-import type { Find } from '../plan/records/find';
+import type { PlanView } from '../view/plan-view';
+import { inOrder } from '../store/book';
+import type { Find } from '../records/find';
 import { areNearEqual, Letters } from '../text/near-equal';
 
 /** An ad of a rival, as it was seen. */

@@ -1,7 +1,7 @@
-import type { RivalRead } from '../exchange/read-rivals';
-import { nextPosition, type Book } from '../plan/book';
-import type { Change, SimpleChange } from '../plan/changes';
-import type { SeenRival } from '../plan/records/seen-rival';
+import type { RivalRead } from './read-rivals';
+import { nextPosition, type Book } from '../store/book';
+import type { Change, SimpleChange } from '../store/changes';
+import type { SeenRival } from '../records/seen-rival';
 import type { Rival } from './rivals';
 
 /** A rival of a list from a file, in the shape of those that the market tells of. */

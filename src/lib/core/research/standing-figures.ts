@@ -1,7 +1,7 @@
-import type { PlanView } from '../plan/plan-view';
-import type { Find, Verdict } from '../plan/records/find';
+import type { PlanView } from '../view/plan-view';
+import type { Find, Verdict } from '../records/find';
 import type { Proposal } from './propose-verdict';
-import { addSearches, sumSearches } from '../market/find-figures';
+import { addSearches, sumSearches } from '../finds/find-figures';
 import type { Range } from '../forecast/clicks';
 import { clickRate, computeCapacity, middleBid, rankStrongest, type Capacity, type StrongFind } from './strongest';
 

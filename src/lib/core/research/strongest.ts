@@ -1,5 +1,5 @@
-import { worthOf, type PlanView } from '../plan/plan-view';
-import type { Find } from '../plan/records/find';
+import { worthOf, type PlanView } from '../view/plan-view';
+import type { Find } from '../records/find';
 import type { HouseRules } from '../rules/house-rules';
 import type { Intent } from './propose-verdict';
 

@@ -1,8 +1,8 @@
-import { withFigures } from '../market/find-figures';
-import type { Book } from '../plan/book';
-import type { Change, SimpleChange } from '../plan/changes';
-import { figuresOfFind, noFigures } from '../market/find-figures';
-import type { Find } from '../plan/records/find';
+import { withFigures } from '../finds/find-figures';
+import type { Book } from '../store/book';
+import type { Change, SimpleChange } from '../store/changes';
+import { figuresOfFind, noFigures } from '../finds/find-figures';
+import type { Find } from '../records/find';
 import { escapePattern } from '../text/escape-pattern';
 
 /** A text with one place in another's stead. */

@@ -1,8 +1,8 @@
-import { nextPosition } from '../plan/book';
-import type { Change, SimpleChange } from '../plan/changes';
-import type { PlanView } from '../plan/plan-view';
+import { nextPosition } from '../store/book';
+import type { Change, SimpleChange } from '../store/changes';
+import type { PlanView } from '../view/plan-view';
 import type { ReportFigures } from '../exchange/report-rows';
-import { mergeFinds } from './merge-finds';
+import { mergeFinds } from '../finds/merge-finds';
 
 /** A report on its way in. */
 export interface IncomingReport {

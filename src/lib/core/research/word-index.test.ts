@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { findRow } from '../../../tests/find-row';
-import { verdicts } from '../plan/record-values';
-import type { Find, Verdict } from '../plan/records/find';
+import { verdicts } from '../records/record-values';
+import type { Find, Verdict } from '../records/find';
 import { FewWords } from './few-words';
 import { WordIndex } from './word-index';
 

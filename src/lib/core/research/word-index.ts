@@ -1,7 +1,7 @@
 import type { LanguageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
-import { idsToCompare } from '../plan/patched-rows';
-import type { Find, Verdict } from '../plan/records/find';
+import { idsToCompare } from '../store/patched-rows';
+import type { Find, Verdict } from '../records/find';
 
 /** Words that stand together in finds, joined by stem. */
 export interface WordCount {

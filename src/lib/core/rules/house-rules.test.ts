@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
-import { applyEdits } from '../plan/book';
+import { applyEdits } from '../store/book';
 import { houseRules, houseRulesOf } from './house-rules';
-import { findCited, houseRuleList } from './house-rule-list';
-import { readHouseRule } from './read-house-rule';
+import { findCited, houseRuleList } from '../proof/house-rule-list';
+import { readHouseRule } from '../proof/read-house-rule';
 
 const book = bookOfFile(cleanFile);
 const withRules = (rows: { id: string; values: object }[]) =>

@@ -1,5 +1,5 @@
-import type { Book } from '../plan/book';
-import type { HouseValues } from '../plan/records/house-rule';
+import type { Book } from '../store/book';
+import type { HouseValues } from '../records/house-rule';
 
 /** The freelancer's own thresholds. */
 export type HouseRules = HouseValues;

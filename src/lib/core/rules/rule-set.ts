@@ -1,5 +1,5 @@
-import type { RuleSetRow } from '../plan/records/rule-set';
-import data from './rule-set.json';
+import type { RuleSetRow } from '../records/rule-set';
+import data from '../records/rule-set.json';
 
 /** The ad formats; only some are still accepted. */
 export const formatNames = ['responsive', 'three-headlines', 'classic', 'page-driven'] as const;

@@ -1,8 +1,8 @@
 import type { Statement } from 'better-sqlite3';
 import * as z from 'zod';
-import { bookOf, type Book, type BookRows, type RowEdit } from '$lib/core/plan/book';
-import { recordTypes, recordsOf, type RecordName, type Row } from '$lib/core/plan/record-types';
-import { recordSchemas } from '$lib/core/plan/record-schemas';
+import { bookOf, type Book, type BookRows, type RowEdit } from '$lib/core/store/book';
+import { recordTypes, recordsOf, type RecordName, type Row } from '$lib/core/records/record-types';
+import { recordSchemas } from '$lib/core/records/record-schemas';
 import type { Database } from './open-database';
 
 interface Column {

@@ -1,5 +1,5 @@
 import type { ReadPage } from '$lib/core/pages/page-text';
-import { readAddress } from '$lib/core/ads/address';
+import { readAddress } from '$lib/core/text/address';
 import { PageRefused, type PageSource } from './page-source';
 import { readHtml } from './read-html';
 

@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import spring from '../../../demo/ottlemere-spring-launch.json';
 import { bookOfFile, viewOf } from '../../../tests/clean-plan';
 import { beyondWindows1252 } from '$lib/core/exchange/cells';
-import { shippedLayouts } from '$lib/core/exchange/layouts';
+import { shippedLayouts } from '$lib/core/layouts/layouts';
 import { eachRow } from '$lib/core/exchange/list-text';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import { makeTables } from '$lib/core/exchange/tables';

@@ -3,7 +3,7 @@ import { strToU8, zipSync } from 'fflate';
 import writeExcelFile from 'write-excel-file/node';
 import { writeDelimited } from '$lib/core/exchange/cells';
 import type { Table } from '$lib/core/exchange/tables';
-import type { Layout } from '$lib/core/plan/records/layout';
+import type { Layout } from '$lib/core/records/layout';
 
 const signs = { comma: ',', semicolon: ';', tab: '\t' } as const;
 const mark = Buffer.from([0xef, 0xbb, 0xbf]);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
+  import type { LineKindOfAd } from '$lib/core/records/ad-line';
   import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import type { AdBench } from './ad-bench.svelte';

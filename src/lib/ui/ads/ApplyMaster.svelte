@@ -1,10 +1,10 @@
 <script lang="ts">
   import { findMasterUpdates } from '$lib/core/ads/master-updates';
-  import { childrenOf, inOrder } from '$lib/core/plan/book';
-  import { firstLanguage } from '$lib/core/plan/plan-view';
-  import type { MasterLine } from '$lib/core/plan/records/ad-line';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
-  import type { Master } from '$lib/core/plan/records/master';
+  import { childrenOf, inOrder } from '$lib/core/store/book';
+  import { firstLanguage } from '$lib/core/view/plan-view';
+  import type { MasterLine } from '$lib/core/records/ad-line';
+  import type { Campaign } from '$lib/core/records/campaign';
+  import type { Master } from '$lib/core/records/master';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { countOf, wordLanguage } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';

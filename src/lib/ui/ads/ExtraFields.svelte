@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { readHours, sayHours } from '$lib/core/plan/hours';
-  import type { Extra } from '$lib/core/plan/records/extra';
+  import { readHours, sayHours } from '$lib/core/view/hours';
+  import type { Extra } from '$lib/core/records/extra';
   import { countryItems } from '../parts/countries';
   import { wordHoursProblem } from '$lib/wording/hours';
   import Button from '../parts/Button.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
-  import { nameOfExtra } from '$lib/core/plan/record-values';
-  import type { Extra, ExtraKind } from '$lib/core/plan/records/extra';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
+  import { nameOfExtra } from '$lib/core/records/record-values';
+  import type { Extra, ExtraKind } from '$lib/core/records/extra';
   import { extraWords } from '$lib/wording/extra-findings';
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';

@@ -3,7 +3,7 @@
   import type { FillContext } from '$lib/core/ads/fill-slots';
   import type { Measure } from '$lib/core/ads/measure';
   import { pasteLines, type PastedLines } from '$lib/core/ads/paste-lines';
-  import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
+  import type { LineKindOfAd } from '$lib/core/records/ad-line';
   import type { LineRule } from '$lib/core/rules/rule-set';
   import Button from '../parts/Button.svelte';
   import { newId } from '../state/stream.svelte';

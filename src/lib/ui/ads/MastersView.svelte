@@ -4,9 +4,9 @@
   import type { FillContext } from '$lib/core/ads/fill-slots';
   import { measureLine } from '$lib/core/ads/measure';
   import { lineContext } from '$lib/core/ads/slot-values';
-  import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
-  import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
+  import type { Campaign } from '$lib/core/records/campaign';
+  import type { LineKindOfAd } from '$lib/core/records/ad-line';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { languageWords } from '$lib/core/keywords/stems';
-  import { firstLanguage } from '$lib/core/plan/plan-view';
+  import { firstLanguage } from '$lib/core/view/plan-view';
   import { wordsOf } from '$lib/core/keywords/words';
   import type { Finding } from '$lib/core/proof/finding';
   import type { AdBench } from './ad-bench.svelte';

@@ -2,12 +2,12 @@ import type { Measure } from '$lib/core/ads/measure';
 import { LineMeasures } from '$lib/core/ads/measure-lines';
 import type { FillContext } from '$lib/core/ads/fill-slots';
 import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
-import { childrenOf, nextPosition } from '$lib/core/plan/book';
-import { domainOf, landingPageOf } from '$lib/core/plan/plan-view';
-import { laterAdLine } from '$lib/core/plan/record-values';
-import type { Ad } from '$lib/core/plan/records/ad';
-import type { AdLine, LineKindOfAd } from '$lib/core/plan/records/ad-line';
-import type { Group } from '$lib/core/plan/records/group';
+import { childrenOf, nextPosition } from '$lib/core/store/book';
+import { domainOf, landingPageOf } from '$lib/core/view/plan-view';
+import { laterAdLine } from '$lib/core/records/record-values';
+import type { Ad } from '$lib/core/records/ad';
+import type { AdLine, LineKindOfAd } from '$lib/core/records/ad-line';
+import type { Group } from '$lib/core/records/group';
 import { newId } from '../state/stream.svelte';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 

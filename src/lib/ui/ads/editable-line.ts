@@ -1,4 +1,4 @@
-import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
+import type { LineKindOfAd } from '$lib/core/records/ad-line';
 
 /** A line of an ad or of a master, as the list of lines edits it. */
 export interface EditableLine {

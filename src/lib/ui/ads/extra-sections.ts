@@ -1,5 +1,5 @@
-import { blankExtra } from '$lib/core/plan/record-values';
-import type { Extra, ExtraKind, PriceRow } from '$lib/core/plan/records/extra';
+import { blankExtra } from '$lib/core/records/record-values';
+import type { Extra, ExtraKind, PriceRow } from '$lib/core/records/extra';
 import type { RuleSet } from '$lib/core/rules/rule-set';
 
 /** How a kind of extra is introduced where extras are written. */

@@ -1,12 +1,12 @@
 import { fillPlanSlots } from '$lib/core/ads/fill-slots';
 import { measureLine, type Measure } from '$lib/core/ads/measure';
 import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
-import { childrenOf, nextPosition } from '$lib/core/plan/book';
-import type { SimpleChange } from '$lib/core/plan/changes';
-import type { PlanView } from '$lib/core/plan/plan-view';
-import type { MasterLine } from '$lib/core/plan/records/ad-line';
-import type { Group } from '$lib/core/plan/records/group';
-import type { Master } from '$lib/core/plan/records/master';
+import { childrenOf, nextPosition } from '$lib/core/store/book';
+import type { SimpleChange } from '$lib/core/store/changes';
+import type { PlanView } from '$lib/core/view/plan-view';
+import type { MasterLine } from '$lib/core/records/ad-line';
+import type { Group } from '$lib/core/records/group';
+import type { Master } from '$lib/core/records/master';
 import { nextAdName } from './ad-bench.svelte';
 
 /** What a master becomes in a group, before it is written. */

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { addLike, bookOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
 import { applyMaster, draftMaster } from './master-draft';
-import { applyEdits, childrenOf, inOrder, type Book } from '$lib/core/plan/book';
-import type { Change } from '$lib/core/plan/changes';
-import { decide } from '$lib/core/plan/decide';
-import type { MasterLine } from '$lib/core/plan/records/ad-line';
-import type { Master } from '$lib/core/plan/records/master';
+import { applyEdits, childrenOf, inOrder, type Book } from '$lib/core/store/book';
+import type { Change } from '$lib/core/store/changes';
+import { decide } from '$lib/core/store/decide';
+import type { MasterLine } from '$lib/core/records/ad-line';
+import type { Master } from '$lib/core/records/master';
 import { findMasterUpdates } from '$lib/core/ads/master-updates';
 
 const master: Master = { id: 'm', name: 'Everyday', format: 'responsive', path1: 'tuning', path2: '', position: 0 };

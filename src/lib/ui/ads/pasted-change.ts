@@ -1,7 +1,7 @@
 import type { PastedLines } from '$lib/core/ads/paste-lines';
-import type { Change } from '$lib/core/plan/changes';
-import { laterAdLine } from '$lib/core/plan/record-values';
-import type { LineKindOfAd } from '$lib/core/plan/records/ad-line';
+import type { Change } from '$lib/core/store/changes';
+import { laterAdLine } from '$lib/core/records/record-values';
+import type { LineKindOfAd } from '$lib/core/records/ad-line';
 
 /** The step that pasted lines make of the lines of an ad or a master; `owner` names what they belong to. */
 export function pastedChange(

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { childrenOf, nextPosition } from '$lib/core/plan/book';
-  import type { BriefItemKind } from '$lib/core/plan/records/brief-item';
+  import { childrenOf, nextPosition } from '$lib/core/store/book';
+  import type { BriefItemKind } from '$lib/core/records/brief-item';
   import ChipList from '../parts/ChipList.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';

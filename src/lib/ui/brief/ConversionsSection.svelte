@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Conversion } from '$lib/core/plan/records/brief';
+  import type { Conversion } from '$lib/core/records/brief';
   import Button from '../parts/Button.svelte';
   import { fillDown, withFields, withoutRow } from '../parts/lists';
   import MoneyField from '../parts/MoneyField.svelte';

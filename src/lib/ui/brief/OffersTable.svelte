@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { inOrder, nextPosition } from '$lib/core/plan/book';
-  import type { Offer } from '$lib/core/plan/records/offer';
+  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import type { Offer } from '$lib/core/records/offer';
   import { findStating, type StatedValue, type StatingLine } from '$lib/core/plan/stated';
   import Button from '../parts/Button.svelte';
   import StatedNotice from './StatedNotice.svelte';

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { formatMoney } from '$lib/core/budget/money';
+  import { formatMoney } from '$lib/core/money/money';
   import { checkPage, proposeFacts } from '$lib/core/pages/propose-facts';
   import type { Proposal, ReadPage } from '$lib/core/pages/page-text';
   import type { FoundPlace } from '$lib/core/places/found-place';
-  import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
-  import type { SimpleChange } from '$lib/core/plan/changes';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
+  import type { SimpleChange } from '$lib/core/store/changes';
   import { pageNotes } from '$lib/wording/reach';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';

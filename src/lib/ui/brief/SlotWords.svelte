@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { inOrder, nextPosition } from '$lib/core/plan/book';
+  import { inOrder, nextPosition } from '$lib/core/store/book';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';

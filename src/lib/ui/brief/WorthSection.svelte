@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { formatMoney } from '$lib/core/budget/money';
-  import { parseShare } from '$lib/core/budget/ratio';
-  import { countsEnquiries, worthOf } from '$lib/core/plan/plan-view';
-  import type { Brief } from '$lib/core/plan/records/brief';
+  import { formatMoney } from '$lib/core/money/money';
+  import { parseShare } from '$lib/core/money/ratio';
+  import { countsEnquiries, worthOf } from '$lib/core/view/plan-view';
+  import type { Brief } from '$lib/core/records/brief';
   import MoneyField from '../parts/MoneyField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
-  import { nextPosition, childrenOf } from '$lib/core/plan/book';
-  import type { SimpleChange } from '$lib/core/plan/changes';
-  import type { Group } from '$lib/core/plan/records/group';
+  import { nextPosition, childrenOf } from '$lib/core/store/book';
+  import type { SimpleChange } from '$lib/core/store/changes';
+  import type { Group } from '$lib/core/records/group';
   import { countOf } from '$lib/wording/texts';
   import { wordPasteNote } from '$lib/wording/paste-notes';
   import Button from '../parts/Button.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { childrenOf } from '$lib/core/plan/book';
+  import { childrenOf } from '$lib/core/store/book';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
   import { dragsKeywords, takesKeywords } from './drag';
   import type { Sheet } from './sheet.svelte';

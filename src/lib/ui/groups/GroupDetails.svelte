@@ -1,8 +1,8 @@
 <script lang="ts">
   import { matchTypes } from '$lib/core/keywords/read-keyword';
-  import { childrenOf, inOrder } from '$lib/core/plan/book';
-  import { groupBid } from '$lib/core/plan/plan-view';
-  import type { Group } from '$lib/core/plan/records/group';
+  import { childrenOf, inOrder } from '$lib/core/store/book';
+  import { groupBid } from '$lib/core/view/plan-view';
+  import type { Group } from '$lib/core/records/group';
   import { wordRefusalCode } from '$lib/wording/refusals';
   import Button from '../parts/Button.svelte';
   import MoneyField from '../parts/MoneyField.svelte';

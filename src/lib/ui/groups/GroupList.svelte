@@ -1,9 +1,9 @@
 <script lang="ts">
   import { tick } from 'svelte';
-  import { childrenOf, inOrder } from '$lib/core/plan/book';
+  import { childrenOf, inOrder } from '$lib/core/store/book';
   import type { Severity } from '$lib/core/proof/rule-list';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
-  import type { Group } from '$lib/core/plan/records/group';
+  import type { Campaign } from '$lib/core/records/campaign';
+  import type { Group } from '$lib/core/records/group';
   import { differingParts } from '$lib/core/text/differing-parts';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { RowWindow } from '../parts/row-window.svelte';

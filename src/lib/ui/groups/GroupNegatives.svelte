@@ -1,8 +1,8 @@
 <script lang="ts">
   import { campaignNegatives, planNegatives } from '$lib/core/groups/acting-negatives';
-  import { childrenOf } from '$lib/core/plan/book';
-  import { firstLanguage } from '$lib/core/plan/plan-view';
-  import type { Group } from '$lib/core/plan/records/group';
+  import { childrenOf } from '$lib/core/store/book';
+  import { firstLanguage } from '$lib/core/view/plan-view';
+  import type { Group } from '$lib/core/records/group';
   import { wordListsOf } from '$lib/core/rules/word-lists';
   import { getDesk } from '../state/plan-desk.svelte';
   import NegativeList from './NegativeList.svelte';

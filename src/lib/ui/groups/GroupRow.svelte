@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { writeTypedAmount } from '$lib/core/budget/typed-amount';
-  import { childrenOf } from '$lib/core/plan/book';
-  import { groupBid } from '$lib/core/plan/plan-view';
-  import type { Group } from '$lib/core/plan/records/group';
+  import { writeTypedAmount } from '$lib/core/money/typed-amount';
+  import { childrenOf } from '$lib/core/store/book';
+  import { groupBid } from '$lib/core/view/plan-view';
+  import type { Group } from '$lib/core/records/group';
   import { countOf } from '$lib/wording/texts';
   import { takesKeywords } from './drag';
   import GroupName from './GroupName.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Group } from '$lib/core/plan/records/group';
+  import type { Group } from '$lib/core/records/group';
   import Button from '../parts/Button.svelte';
   import { rangeBetween } from '../parts/range-choice';
   import { getDesk } from '../state/plan-desk.svelte';

@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { SureAnswer } from '$lib/core/groups/plan-answers';
   import { matchTypes, type MatchType } from '$lib/core/keywords/read-keyword';
-  import { groupBid } from '$lib/core/plan/plan-view';
-  import type { Group } from '$lib/core/plan/records/group';
-  import type { Keyword } from '$lib/core/plan/records/keyword';
+  import { groupBid } from '$lib/core/view/plan-view';
+  import type { Group } from '$lib/core/records/group';
+  import type { Keyword } from '$lib/core/records/keyword';
   import { dragsKeywords } from './drag';
   import { wordSearchRange } from '$lib/wording/research';
   import MoneyField from '../parts/MoneyField.svelte';

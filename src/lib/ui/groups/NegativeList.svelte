@@ -1,7 +1,7 @@
 <script lang="ts">
   import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
-  import { nextPosition } from '$lib/core/plan/book';
-  import type { Negative } from '$lib/core/plan/records/negative';
+  import { nextPosition } from '$lib/core/store/book';
+  import type { Negative } from '$lib/core/records/negative';
   import AddField from '../parts/AddField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import { newId } from '../state/stream.svelte';

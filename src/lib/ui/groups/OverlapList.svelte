@@ -3,7 +3,7 @@
   import { keepApart, proposeKeeper } from '$lib/core/groups/keep-apart';
   import type { Overlap } from '$lib/core/groups/overlaps';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
-  import { nextPosition } from '$lib/core/plan/book';
+  import { nextPosition } from '$lib/core/store/book';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';

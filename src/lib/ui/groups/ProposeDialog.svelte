@@ -1,6 +1,6 @@
 <script lang="ts">
   import { proposeGroupsOfPlan } from '$lib/core/groups/propose-groups';
-  import { firstLanguage } from '$lib/core/plan/plan-view';
+  import { firstLanguage } from '$lib/core/view/plan-view';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { answersInPlan } from '$lib/core/groups/competition';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
-  import { inOrder } from '$lib/core/plan/book';
+  import { inOrder } from '$lib/core/store/book';
   import { getDesk } from '../state/plan-desk.svelte';
 
   const desk = getDesk();

@@ -1,8 +1,8 @@
 import type { ProposedGroup } from '$lib/core/groups/propose-groups';
-import { childrenOf, nextPosition, type Book } from '$lib/core/plan/book';
-import type { SimpleChange } from '$lib/core/plan/changes';
-import type { Find } from '$lib/core/plan/records/find';
-import type { Group } from '$lib/core/plan/records/group';
+import { childrenOf, nextPosition, type Book } from '$lib/core/store/book';
+import type { SimpleChange } from '$lib/core/store/changes';
+import type { Find } from '$lib/core/records/find';
+import type { Group } from '$lib/core/records/group';
 import type { MatchType } from '$lib/core/keywords/read-keyword';
 
 const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);

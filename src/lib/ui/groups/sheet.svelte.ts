@@ -1,10 +1,10 @@
 import type { MatchType } from '$lib/core/keywords/read-keyword';
 import type { SureAnswer } from '$lib/core/groups/plan-answers';
-import { childrenOf, inOrder } from '$lib/core/plan/book';
-import type { Campaign } from '$lib/core/plan/records/campaign';
-import type { Find } from '$lib/core/plan/records/find';
-import type { Group } from '$lib/core/plan/records/group';
-import type { Keyword } from '$lib/core/plan/records/keyword';
+import { childrenOf, inOrder } from '$lib/core/store/book';
+import type { Campaign } from '$lib/core/records/campaign';
+import type { Find } from '$lib/core/records/find';
+import type { Group } from '$lib/core/records/group';
+import type { Keyword } from '$lib/core/records/keyword';
 import { differingParts } from '$lib/core/text/differing-parts';
 import { rangeBetween } from '../parts/range-choice';
 import type { PlanDesk } from '../state/plan-desk.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { columnsOf, jointHeadings, tablesOf } from '$lib/core/exchange/layouts';
-  import { tableFields, tableNames, type TableName } from '$lib/core/exchange/table-fields';
-  import type { Layout, LayoutColumn } from '$lib/core/plan/records/layout';
+  import { columnsOf, jointHeadings, tablesOf } from '$lib/core/layouts/layouts';
+  import { tableFields, tableNames, type TableName } from '$lib/core/records/table-fields';
+  import type { Layout, LayoutColumn } from '$lib/core/records/layout';
   import { countOf } from '$lib/wording/texts';
   import { tableTitles } from '$lib/wording/tables';
   import Button from '../parts/Button.svelte';

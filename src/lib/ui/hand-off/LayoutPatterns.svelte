@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { layout as layoutSchema, type Layout } from '$lib/core/plan/records/layout';
+  import { layout as layoutSchema, type Layout } from '$lib/core/records/layout';
   import { encodingNames } from '$lib/wording/tables';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';

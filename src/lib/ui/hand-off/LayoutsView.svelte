@@ -1,9 +1,9 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { allLayouts, copyLayout, shippedLayouts } from '$lib/core/exchange/layouts';
-  import { inOrder, nextPosition } from '$lib/core/plan/book';
-  import type { Layout } from '$lib/core/plan/records/layout';
+  import { allLayouts, copyLayout, shippedLayouts } from '$lib/core/layouts/layouts';
+  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import type { Layout } from '$lib/core/records/layout';
   import { wordLayout } from '$lib/wording/tables';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';

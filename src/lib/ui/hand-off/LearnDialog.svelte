@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { allLayouts } from '$lib/core/exchange/layouts';
+  import { allLayouts } from '$lib/core/layouts/layouts';
   import { findKinds } from '$lib/core/exchange/learn-headings';
   import {
     learnPatterns,
@@ -10,9 +10,9 @@
     type LiveMeaning,
   } from '$lib/core/exchange/learn-layout';
   import type { SheetRows } from '$lib/core/exchange/read-rows';
-  import { fieldNames } from '$lib/core/exchange/table-fields';
-  import { inOrder, nextPosition } from '$lib/core/plan/book';
-  import type { Delimiter, Layout } from '$lib/core/plan/records/layout';
+  import { fieldNames } from '$lib/core/records/table-fields';
+  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import type { Delimiter, Layout } from '$lib/core/records/layout';
   import { countOf } from '$lib/wording/texts';
   import { tableTitles } from '$lib/wording/tables';
   import Button from '../parts/Button.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { formatMoney } from '$lib/core/budget/money';
-  import { inOrder } from '$lib/core/plan/book';
+  import { formatMoney } from '$lib/core/money/money';
+  import { inOrder } from '$lib/core/store/book';
   import { countOf } from '$lib/wording/texts';
   import { getDesk } from '../state/plan-desk.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { allLayouts, layoutOf } from '$lib/core/exchange/layouts';
-  import { tableNames } from '$lib/core/exchange/table-fields';
+  import { allLayouts, layoutOf } from '$lib/core/layouts/layouts';
+  import { tableNames } from '$lib/core/records/table-fields';
   import { countOf } from '$lib/wording/texts';
   import { notInTables, tableTitles, wordLayout, wordTableProblem } from '$lib/wording/tables';
   import Button from '../parts/Button.svelte';

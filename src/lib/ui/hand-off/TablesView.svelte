@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { allLayouts, layoutOf, tablesOf } from '$lib/core/exchange/layouts';
-  import { tableNames } from '$lib/core/exchange/table-fields';
+  import { allLayouts, layoutOf, tablesOf } from '$lib/core/layouts/layouts';
+  import { tableNames } from '$lib/core/records/table-fields';
   import { makeTables, type Table } from '$lib/core/exchange/tables';
-  import { inOrder } from '$lib/core/plan/book';
+  import { inOrder } from '$lib/core/store/book';
   import { copyTable } from './clipboard';
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';

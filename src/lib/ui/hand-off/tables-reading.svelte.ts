@@ -1,8 +1,8 @@
-import { rowsOf } from '$lib/core/plan/book';
+import { rowsOf } from '$lib/core/store/book';
 import type { ChangedField } from '$lib/core/exchange/changed-rows';
 import type { SheetRows } from '$lib/core/exchange/read-rows';
 import type { TablesRead } from '$lib/core/exchange/read-tables';
-import type { Layout } from '$lib/core/plan/records/layout';
+import type { Layout } from '$lib/core/records/layout';
 import type { TablesAnswer, TablesRequest } from '$lib/workers/tables.worker';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 import { decodeFile } from './decode-file';

@@ -1,4 +1,4 @@
-import type { KeptVersion, RowDifference } from '$lib/core/plan/compare-books';
+import type { KeptVersion, RowDifference } from '$lib/core/store/compare-books';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 
 /** What differs between two versions; `against` null is the plan as it stands. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { readAmountBlock, readTypedAmount, writeTypedAmount, type AmountWays } from '$lib/core/budget/typed-amount';
+  import { readAmountBlock, readTypedAmount, writeTypedAmount, type AmountWays } from '$lib/core/money/typed-amount';
   import { wordAmountProblem } from '$lib/wording/amounts';
   import { findPastedColumn } from './column-keys';
   import TextField from './TextField.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { PlaceLine } from '$lib/core/places/place-list';
-  import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
-  import type { Place } from '$lib/core/plan/records/place';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
+  import type { Place } from '$lib/core/records/place';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { readRadius, usesMiles, writeRadius } from '$lib/core/places/distance';
-  import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
   import type { FoundPlace } from '$lib/core/places/found-place';
-  import type { Place } from '$lib/core/plan/records/place';
+  import type { Place } from '$lib/core/records/place';
   import Button from '../parts/Button.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
   import PastePlaces from './PastePlaces.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { distanceKm, radiusIn, unitOf, writeRadius, type Point } from '$lib/core/places/distance';
-  import type { Place } from '$lib/core/plan/records/place';
+  import type { Place } from '$lib/core/records/place';
   import Button from '../parts/Button.svelte';
   import { fitLabels, type MapLabel } from './map-labels';
   import { circleOutline, eastOf, spotOf } from './map-view';

@@ -2,7 +2,7 @@ import { geoCircle, geoMercator, geoPath, type GeoPermissibleObjects } from 'd3-
 import { feature } from 'topojson-client';
 import type { GeometryCollection, Topology } from 'topojson-specification';
 import type { Point } from '$lib/core/places/distance';
-import type { Place } from '$lib/core/plan/records/place';
+import type { Place } from '$lib/core/records/place';
 
 /** The world is this wide in the units that outlines are drawn in: wide enough for whole numbers at the largest zoom. */
 const worldWidth = 100_000;

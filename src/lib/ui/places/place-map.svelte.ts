@@ -1,6 +1,6 @@
 import type { Topology } from 'topojson-specification';
 import type { Point } from '$lib/core/places/distance';
-import type { Place } from '$lib/core/plan/records/place';
+import type { Place } from '$lib/core/records/place';
 import { fitted, kmPerPixel, kmShown, moved, pointAt, regionOutlines, worldOutlines, zoomed, type MapView, type Outline } from './map-view';
 
 const outlines = new Map<string, Promise<Outline[]>>();

@@ -1,5 +1,5 @@
 import type { FoundPlace } from '$lib/core/places/found-place';
-import type { Place } from '$lib/core/plan/records/place';
+import type { Place } from '$lib/core/records/place';
 import { newId } from '../state/stream.svelte';
 
 type Own = Pick<Place, 'campaignId' | 'position'> & Partial<Pick<Place, 'radiusKm' | 'excluded'>>;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Finding } from '$lib/core/proof/finding';
-  import { findCited } from '$lib/core/rules/house-rule-list';
+  import { findCited } from '$lib/core/proof/house-rule-list';
   import { wordFinding } from '$lib/wording/findings';
   import Button from '../parts/Button.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { findOrders, type FindOrder } from '$lib/core/keywords/find-orders';
+  import { findOrders, type FindOrder } from '$lib/core/finds/find-orders';
   import type { FindList } from './find-list.svelte';
 
   let { list }: { list: FindList } = $props();

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { formatMoney, writeAmount } from '$lib/core/budget/money';
-  import { bestMonth } from '$lib/core/market/find-figures';
-  import { childrenOf } from '$lib/core/plan/book';
-  import { blockReasons } from '$lib/core/plan/record-values';
-  import type { Find } from '$lib/core/plan/records/find';
+  import { formatMoney, writeAmount } from '$lib/core/money/money';
+  import { bestMonth } from '$lib/core/finds/find-figures';
+  import { childrenOf } from '$lib/core/store/book';
+  import { blockReasons } from '$lib/core/records/record-values';
+  import type { Find } from '$lib/core/records/find';
   import { readResults } from '$lib/core/research/results-page';
   import { figuresKindWords, reasonWords, resultKindWords, wordEvidence, wordProposal, wordSearchRange } from '$lib/wording/research';
   import { monthNames, wordDate } from '$lib/wording/texts';

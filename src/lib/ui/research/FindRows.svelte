@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { writeAmount } from '$lib/core/budget/money';
-  import type { Find } from '$lib/core/plan/records/find';
+  import { writeAmount } from '$lib/core/money/money';
+  import type { Find } from '$lib/core/records/find';
   import { wordsOf } from '$lib/core/keywords/words';
   import { figuresKindWords, intentWords, reasonWords, verdictWords, wordSearchRange } from '$lib/wording/research';
   import { wordDate } from '$lib/wording/texts';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { makeFindsTable } from '$lib/core/exchange/finds-table';
-  import { verdicts } from '$lib/core/plan/record-values';
-  import type { Verdict } from '$lib/core/plan/records/find';
+  import { verdicts } from '$lib/core/records/record-values';
+  import type { Verdict } from '$lib/core/records/find';
   import { countOf } from '$lib/wording/texts';
   import { copyTable } from '../hand-off/clipboard';
   import Button from '../parts/Button.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Verdict } from '$lib/core/plan/records/find';
+  import type { Verdict } from '$lib/core/records/find';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import { showKey, type ResearchAction } from '../shell/research-keys';

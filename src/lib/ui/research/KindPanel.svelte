@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { BlockReason, Verdict } from '$lib/core/plan/records/find';
-  import type { WordKindName } from '$lib/core/plan/records/word-kind';
+  import type { BlockReason, Verdict } from '$lib/core/records/find';
+  import type { WordKindName } from '$lib/core/records/word-kind';
   import type { WordCount } from '$lib/core/research/word-index';
   import { wordKindWords } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';

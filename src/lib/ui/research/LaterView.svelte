@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import type { Verdict } from '$lib/core/plan/records/find';
+  import type { Verdict } from '$lib/core/records/find';
   import { readResults } from '$lib/core/research/results-page';
   import { resultKindWords, wordEvidence, wordProposal, wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Find } from '$lib/core/plan/records/find';
+  import type { Find } from '$lib/core/records/find';
   import { countOf } from '$lib/wording/texts';
 
   /** Finds that were put off by hand: nothing judges them but a hand. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { bestMonth } from '$lib/core/market/find-figures';
+  import { bestMonth } from '$lib/core/finds/find-figures';
   import { monthNames } from '$lib/wording/texts';
 
   let {

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
-  import { writeAmount } from '$lib/core/budget/money';
+  import { writeAmount } from '$lib/core/money/money';
   import { columnMeanings, isReport, monthMeanings, type ColumnMeaning } from '$lib/core/exchange/list-columns';
-  import { inOrder } from '$lib/core/plan/book';
+  import { inOrder } from '$lib/core/store/book';
   import { mostReportRows, takeReport } from '$lib/core/research/take-report';
   import { countOf, monthNames } from '$lib/wording/texts';
   import { wordPasteNote } from '$lib/wording/paste-notes';

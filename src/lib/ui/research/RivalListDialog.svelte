@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { readRivals, type RivalProblem, type RivalsRead } from '$lib/core/exchange/read-rivals';
+  import { readRivals, type RivalProblem, type RivalsRead } from '$lib/core/research/read-rivals';
   import { takeRivals } from '$lib/core/research/seen-rivals';
   import { countOf } from '$lib/wording/texts';
   import { decodeFile } from '../hand-off/decode-file';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Chart } from 'chart.js';
-  import { bestMonth } from '$lib/core/market/find-figures';
+  import { bestMonth } from '$lib/core/finds/find-figures';
   import type { Rival } from '$lib/core/research/rivals';
   import { monthNames } from '$lib/wording/texts';
 

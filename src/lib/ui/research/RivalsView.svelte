@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { formatMoney } from '$lib/core/budget/money';
-  import { noFigures } from '$lib/core/market/find-figures';
+  import { formatMoney } from '$lib/core/money/money';
+  import { noFigures } from '$lib/core/finds/find-figures';
   import {
     boughtByThemAlone,
     findSameLines,
@@ -10,8 +10,8 @@
     type Competition,
     type Rival,
   } from '$lib/core/research/rivals';
-  import { inOrder, nextPosition } from '$lib/core/plan/book';
-  import { bareDomain } from '$lib/core/exchange/read-rivals';
+  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import { bareDomain } from '$lib/core/research/read-rivals';
   import { asRival, joinRivals } from '$lib/core/research/seen-rivals';
   import { clickRate } from '$lib/core/research/strongest';
   import { countOf, monthNames } from '$lib/wording/texts';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { formatMoney, formatRoughly } from '$lib/core/budget/money';
-  import type { Verdict } from '$lib/core/plan/records/find';
+  import { formatMoney, formatRoughly } from '$lib/core/money/money';
+  import type { Verdict } from '$lib/core/records/find';
   import { wordSearches, wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';

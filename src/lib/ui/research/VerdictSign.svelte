@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Verdict } from '$lib/core/plan/records/find';
+  import type { Verdict } from '$lib/core/records/find';
 
   let { verdict }: { verdict: Verdict } = $props();
 

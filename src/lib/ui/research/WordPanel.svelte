@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { sumSearches } from '$lib/core/market/find-figures';
-  import { blockReasons, wordKinds } from '$lib/core/plan/record-values';
-  import type { BlockReason, Verdict } from '$lib/core/plan/records/find';
+  import { sumSearches } from '$lib/core/finds/find-figures';
+  import { blockReasons, wordKinds } from '$lib/core/records/record-values';
+  import type { BlockReason, Verdict } from '$lib/core/records/find';
   import { reasonWords, wordKindWords, wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { inOrder } from '$lib/core/plan/book';
+  import { inOrder } from '$lib/core/store/book';
   import { overruledOften } from '$lib/core/research/find-reading';
-  import type { WordKindName } from '$lib/core/plan/records/word-kind';
+  import type { WordKindName } from '$lib/core/records/word-kind';
   import type { WordCount } from '$lib/core/research/word-index';
   import { verdictWords, wordKindWords, wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';

@@ -1,5 +1,5 @@
-import type { FindOrder } from '$lib/core/keywords/find-orders';
-import type { ListSetup } from '$lib/core/plan/records/list-setup';
+import type { FindOrder } from '$lib/core/finds/find-orders';
+import type { ListSetup } from '$lib/core/records/list-setup';
 
 /** What a column of the list of finds is called, how wide it is, and the orders that its heading goes through. */
 interface FindColumn {

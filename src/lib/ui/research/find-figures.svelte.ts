@@ -1,9 +1,9 @@
-import { isFromElsewhere, isKnown, takeFigures } from '$lib/core/market/find-figures';
+import { isFromElsewhere, isKnown, takeFigures } from '$lib/core/finds/find-figures';
 import { placesKey } from '$lib/core/market/figures';
-import { researchPlaces } from '$lib/core/market/research-places';
-import { inOrder } from '$lib/core/plan/book';
-import type { Find } from '$lib/core/plan/records/find';
-import type { Place } from '$lib/core/plan/records/place';
+import { researchPlaces } from '$lib/core/view/research-places';
+import { inOrder } from '$lib/core/store/book';
+import type { Find } from '$lib/core/records/find';
+import type { Place } from '$lib/core/records/place';
 import { MarketAsking } from '../state/market-asking.svelte';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 

@@ -1,7 +1,7 @@
 import { SvelteSet } from 'svelte/reactivity';
-import { usualOrder, type FindOrder } from '$lib/core/keywords/find-orders';
-import { inOrder } from '$lib/core/plan/book';
-import type { Find, Verdict } from '$lib/core/plan/records/find';
+import { usualOrder, type FindOrder } from '$lib/core/finds/find-orders';
+import { inOrder } from '$lib/core/store/book';
+import type { Find, Verdict } from '$lib/core/records/find';
 import { intents, type Intent, type Proposal } from '$lib/core/research/propose-verdict';
 import { sumReports, type ReportSum } from '$lib/core/research/report-sums';
 import type { PlanDesk } from '../state/plan-desk.svelte';

@@ -1,6 +1,6 @@
 import { untrack } from 'svelte';
-import { emptyBook, type Book } from '$lib/core/plan/book';
-import type { Find } from '$lib/core/plan/records/find';
+import { emptyBook, type Book } from '$lib/core/store/book';
+import type { Find } from '$lib/core/records/find';
 import type { NamedPlace } from '$lib/core/research/lexicon';
 import type { Proposal } from '$lib/core/research/propose-verdict';
 import { noReading, packReading, type ReadingAnswer, type ReadingRequest, type WordsAsked } from '$lib/core/research/reading-answers';

@@ -1,12 +1,12 @@
 import { misspell } from '$lib/core/keywords/misspell';
-import { marketFigures } from '$lib/core/market/find-figures';
+import { marketFigures } from '$lib/core/finds/find-figures';
 import type { FindDepth, MarketFigures } from '$lib/core/market/figures';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
-import type { PatternList } from '$lib/core/plan/records/pattern-list';
+import type { PatternList } from '$lib/core/records/pattern-list';
 import type { ReadPage } from '$lib/core/pages/page-text';
-import { firstLanguage, groupsInOrder } from '$lib/core/plan/plan-view';
-import type { BroughtIn } from '$lib/core/research/incoming-finds';
-import { countIncoming, type IncomingCounts, type IncomingFind } from '$lib/core/research/merge-finds';
+import { firstLanguage, groupsInOrder } from '$lib/core/view/plan-view';
+import type { BroughtIn } from '$lib/core/finds/incoming-finds';
+import { countIncoming, type IncomingCounts, type IncomingFind } from '$lib/core/finds/merge-finds';
 import { findsOfPage } from '$lib/core/research/page-finds';
 import { TermFinder } from '$lib/core/research/term-finder';
 import { broadTerms } from '$lib/core/research/broad-terms';

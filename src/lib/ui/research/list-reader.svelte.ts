@@ -1,6 +1,6 @@
 import type { ColumnMeaning } from '$lib/core/exchange/list-columns';
 import type { PastedFinds } from '$lib/core/exchange/read-finds';
-import type { IncomingHead } from '$lib/core/research/incoming-finds';
+import type { IncomingHead } from '$lib/core/finds/incoming-finds';
 import type { IncomingMarks, ListAnswer, ListRead, ListRequest, ListSource } from '$lib/workers/list.worker';
 
 /** How a list is read: whatever changed since the last time is sent. */

@@ -1,10 +1,10 @@
-import { inOrder } from '$lib/core/plan/book';
-import type { Group } from '$lib/core/plan/records/group';
+import { inOrder } from '$lib/core/store/book';
+import type { Group } from '$lib/core/records/group';
 import { fileKeywords } from '$lib/core/research/file-keywords';
 import { findFittingGroup, findOwnName } from '$lib/core/research/fitting-group';
-import type { Change, SimpleChange } from '$lib/core/plan/changes';
+import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { blockFinds } from '$lib/core/research/block-finds';
-import type { BlockReason, Find, Verdict } from '$lib/core/plan/records/find';
+import type { BlockReason, Find, Verdict } from '$lib/core/records/find';
 import {
   acceptProposals,
   planAcceptance,
@@ -12,11 +12,11 @@ import {
   type Acceptance,
   type AcceptedGroup,
 } from '$lib/core/research/accept-proposals';
-import { linesOfFinds, type BroughtIn } from '$lib/core/research/incoming-finds';
+import { linesOfFinds, type BroughtIn } from '$lib/core/finds/incoming-finds';
 import { KeptTexts } from '$lib/core/research/kept-texts';
 import type { Lexicon, NamedPlace } from '$lib/core/research/lexicon';
 import { LexiconKeeper } from '$lib/core/research/lexicon-keeper';
-import type { IncomingFind } from '$lib/core/research/merge-finds';
+import type { IncomingFind } from '$lib/core/finds/merge-finds';
 import type { Proposal } from '$lib/core/research/propose-verdict';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import { shortestNegative } from '$lib/core/research/shortest-negative';

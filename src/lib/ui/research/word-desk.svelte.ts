@@ -1,12 +1,12 @@
 import { SvelteSet } from 'svelte/reactivity';
-import type { FindIndex } from '$lib/core/keywords/find-index';
+import type { FindIndex } from '$lib/core/finds/find-index';
 import { languageWords } from '$lib/core/keywords/stems';
-import { nextPosition } from '$lib/core/plan/book';
-import { firstLanguage } from '$lib/core/plan/plan-view';
-import type { Find } from '$lib/core/plan/records/find';
-import type { KeptRule } from '$lib/core/plan/records/kept-rule';
-import type { WordKindName } from '$lib/core/plan/records/word-kind';
-import type { WordVerdict } from '$lib/core/plan/records/word-verdict';
+import { nextPosition } from '$lib/core/store/book';
+import { firstLanguage } from '$lib/core/view/plan-view';
+import type { Find } from '$lib/core/records/find';
+import type { KeptRule } from '$lib/core/records/kept-rule';
+import type { WordKindName } from '$lib/core/records/word-kind';
+import type { WordVerdict } from '$lib/core/records/word-verdict';
 import {
   judgeWord,
   judgeWords,

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Finding } from '$lib/core/proof/finding';
-  import type { RulesEffect } from '$lib/core/rules/compare-rules';
+  import type { RulesEffect } from '$lib/core/proof/compare-rules';
   import { wordFinding } from '$lib/wording/findings';
   import { countOf } from '$lib/wording/texts';
   import SeverityMark from '../parts/SeverityMark.svelte';

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { inOrder } from '$lib/core/plan/book';
+  import { inOrder } from '$lib/core/store/book';
   import { houseRules, houseRulesOf, ofAllPlans } from '$lib/core/rules/house-rules';
-  import { houseRuleList, type HouseRuleEntry } from '$lib/core/rules/house-rule-list';
-  import { readHouseRule } from '$lib/core/rules/read-house-rule';
-  import { composeName } from '$lib/core/plan/campaign-name';
-  import type { SimpleChange } from '$lib/core/plan/changes';
+  import { houseRuleList, type HouseRuleEntry } from '$lib/core/proof/house-rule-list';
+  import { readHouseRule } from '$lib/core/proof/read-house-rule';
+  import { composeName } from '$lib/core/view/campaign-name';
+  import type { SimpleChange } from '$lib/core/store/changes';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import SelectField from '../parts/SelectField.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ruleSet as schema, type RuleSetRow } from '$lib/core/plan/records/rule-set';
+  import { ruleSet as schema, type RuleSetRow } from '$lib/core/records/rule-set';
   import { formatNames, type FormatName } from '$lib/core/rules/rule-set';
   import DateField from '../parts/DateField.svelte';
   import TextField from '../parts/TextField.svelte';

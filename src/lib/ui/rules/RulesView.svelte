@@ -2,8 +2,8 @@
   import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { inOrder, nextPosition } from '$lib/core/plan/book';
-  import { copyName } from '$lib/core/plan/copy-name';
+  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import { copyName } from '$lib/core/text/copy-name';
   import { allRuleSets, shippedRuleSets } from '$lib/core/rules/rule-set';
   import { wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';

@@ -1,6 +1,6 @@
-import { rowsOf } from '$lib/core/plan/book';
-import type { RuleSetRow } from '$lib/core/plan/records/rule-set';
-import type { RulesEffect } from '$lib/core/rules/compare-rules';
+import { rowsOf } from '$lib/core/store/book';
+import type { RuleSetRow } from '$lib/core/records/rule-set';
+import type { RulesEffect } from '$lib/core/proof/compare-rules';
 import type { RulesRequest } from '$lib/workers/rules.worker';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 

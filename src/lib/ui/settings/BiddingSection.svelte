@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { adviseBidding } from '$lib/core/budget/bidding-advice';
-  import { formatMoney } from '$lib/core/budget/money';
-  import { worthOf } from '$lib/core/plan/plan-view';
-  import { biddingKinds } from '$lib/core/plan/record-values';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import { adviseBidding } from '$lib/core/forecast/bidding-advice';
+  import { formatMoney } from '$lib/core/money/money';
+  import { worthOf } from '$lib/core/view/plan-view';
+  import { biddingKinds } from '$lib/core/records/record-values';
+  import type { Campaign } from '$lib/core/records/campaign';
   import { biddingAmount, biddingHeeds, wordAdvice, wordAdviceChange, wordAdviceFacts } from '$lib/wording/advice';
   import { biddingWords } from '$lib/wording/settings-findings';
   import Button from '../parts/Button.svelte';

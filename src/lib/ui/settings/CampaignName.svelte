@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { composeName } from '$lib/core/plan/campaign-name';
-  import { goals } from '$lib/core/plan/record-values';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import { composeName } from '$lib/core/view/campaign-name';
+  import { goals } from '$lib/core/records/record-values';
+  import type { Campaign } from '$lib/core/records/campaign';
   import { units } from '$lib/core/text/units';
   import { wordRefusalCode } from '$lib/wording/refusals';
   import Button from '../parts/Button.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import type { Campaign } from '$lib/core/records/campaign';
   import { placeSaid } from '$lib/core/ads/slot-values';
-  import { adviseWhoCounts } from '$lib/core/places/who-counts';
+  import { adviseWhoCounts } from '$lib/core/plan/who-counts';
   import { wordAfar, wordWhoCounts } from '$lib/wording/reach';
   import TextField from '../parts/TextField.svelte';
   import LanguageList from '../places/LanguageList.svelte';

@@ -5,7 +5,7 @@
   import { radiusIn, readRadius, unitOf } from '$lib/core/places/distance';
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { TextChange } from '$lib/core/copying/text-changes';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import type { Campaign } from '$lib/core/records/campaign';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { inOrder } from '$lib/core/plan/book';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import { inOrder } from '$lib/core/store/book';
+  import type { Campaign } from '$lib/core/records/campaign';
   import { wordDate } from '$lib/wording/texts';
   import SelectField from '../parts/SelectField.svelte';
   import DateField from '../parts/DateField.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { readAddress } from '$lib/core/ads/address';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import { readAddress } from '$lib/core/text/address';
+  import type { Campaign } from '$lib/core/records/campaign';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getDesk } from '../state/plan-desk.svelte';

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { formatMoney } from '$lib/core/budget/money';
-  import { dailyFromMonthly, firstMonthAtMost, monthlyForDaily, monthlyFromDaily } from '$lib/core/budget/split';
-  import { testBudget } from '$lib/core/budget/split-plan';
+  import { formatMoney } from '$lib/core/money/money';
+  import { dailyFromMonthly, firstMonthAtMost, monthlyForDaily, monthlyFromDaily } from '$lib/core/money/split';
+  import { testBudget } from '$lib/core/forecast/split-plan';
   import { computeLearning } from '$lib/core/forecast/learning';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import type { Campaign } from '$lib/core/records/campaign';
   import { wordLearning } from '$lib/wording/reach';
   import { wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { inOrder, nextPosition } from '$lib/core/plan/book';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
-  import type { Place } from '$lib/core/plan/records/place';
+  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import type { Campaign } from '$lib/core/records/campaign';
+  import type { Place } from '$lib/core/records/place';
   import { countOf } from '$lib/wording/texts';
   import { findByCode } from '../places/find-by-code';
   import PlaceMap from '../places/PlaceMap.svelte';

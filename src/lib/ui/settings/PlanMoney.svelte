@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { formatMoney } from '$lib/core/budget/money';
-  import { splitPlanMoney, splitWays, type SplitWay } from '$lib/core/budget/split-plan';
-  import { inOrder } from '$lib/core/plan/book';
+  import { formatMoney } from '$lib/core/money/money';
+  import { splitPlanMoney, splitWays, type SplitWay } from '$lib/core/forecast/split-plan';
+  import { inOrder } from '$lib/core/store/book';
   import Button from '../parts/Button.svelte';
   import { getDesk } from '../state/plan-desk.svelte';
 

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { formatMoney } from '$lib/core/budget/money';
+  import { formatMoney } from '$lib/core/money/money';
   import { affordableMinor, conversionNoun } from '$lib/core/forecast/outlook';
   import type { Range } from '$lib/core/forecast/clicks';
-  import { openHours } from '$lib/core/plan/hours';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
+  import { openHours } from '$lib/core/view/hours';
+  import type { Campaign } from '$lib/core/records/campaign';
   import { wordLimit } from '$lib/wording/reach';
   import Button from '../parts/Button.svelte';
   import { getDesk } from '../state/plan-desk.svelte';

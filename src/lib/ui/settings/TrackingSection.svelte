@@ -1,7 +1,7 @@
 <script lang="ts">
   import { addTracking, clickSlots, trackingContext, trackingOf } from '$lib/core/ads/tracking';
-  import type { Campaign } from '$lib/core/plan/records/campaign';
-  import type { TrackingParameter } from '$lib/core/plan/records/tracking-parameter';
+  import type { Campaign } from '$lib/core/records/campaign';
+  import type { TrackingParameter } from '$lib/core/records/tracking-parameter';
   import { trackingWords } from '$lib/wording/settings-findings';
   import Button from '../parts/Button.svelte';
   import { withFields, withoutRow } from '../parts/lists';

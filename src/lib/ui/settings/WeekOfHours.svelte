@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { dayNames, gridOf, openHours, paint, readHours, sayHours, spansOf } from '$lib/core/plan/hours';
+  import { dayNames, gridOf, openHours, paint, readHours, sayHours, spansOf } from '$lib/core/view/hours';
   import { wordHoursProblem } from '$lib/wording/hours';
-  import type { HourSpan } from '$lib/core/plan/records/hour-span';
+  import type { HourSpan } from '$lib/core/records/hour-span';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import SelectField from '../parts/SelectField.svelte';

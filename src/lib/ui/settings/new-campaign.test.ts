@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { addLike, bookOfFile, cleanFile, countingIds, drop, viewOf } from '../../../tests/clean-plan';
-import { applyEdits, childrenOf, type Book } from '$lib/core/plan/book';
-import { decide } from '$lib/core/plan/decide';
+import { applyEdits, childrenOf, type Book } from '$lib/core/store/book';
+import { decide } from '$lib/core/store/decide';
 import { newCampaign } from './new-campaign';
 
 const bare = drop(bookOfFile(cleanFile), 'campaign');

@@ -1,10 +1,10 @@
-import { childrenOf, inOrder, nextPosition } from '$lib/core/plan/book';
-import { composeName, freeName } from '$lib/core/plan/campaign-name';
-import { worthOf, type PlanView } from '$lib/core/plan/plan-view';
-import type { SimpleChange } from '$lib/core/plan/changes';
-import { laterCampaign } from '$lib/core/plan/record-values';
-import type { Place } from '$lib/core/plan/records/place';
-import type { Campaign } from '$lib/core/plan/records/campaign';
+import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
+import { composeName, freeName } from '$lib/core/view/campaign-name';
+import { worthOf, type PlanView } from '$lib/core/view/plan-view';
+import type { SimpleChange } from '$lib/core/store/changes';
+import { laterCampaign } from '$lib/core/records/record-values';
+import type { Place } from '$lib/core/records/place';
+import type { Campaign } from '$lib/core/records/campaign';
 
 const keyOf = ({ kind, code, name, country }: Place) => [kind, country, code, name].join(' ');
 

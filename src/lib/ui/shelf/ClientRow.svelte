@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { Account } from '$lib/core/plan/records/account';
-  import type { Client } from '$lib/core/plan/records/client';
+  import type { Account } from '$lib/core/records/account';
+  import type { Client } from '$lib/core/records/client';
   import Button from '../parts/Button.svelte';
   import CurrencyDialog from './CurrencyDialog.svelte';
   import TextField from '../parts/TextField.svelte';

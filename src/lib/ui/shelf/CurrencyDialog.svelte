@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { convertAmount } from '$lib/core/budget/convert-amounts';
-  import { formatMoney, minorDigits } from '$lib/core/budget/money';
-  import type { Account } from '$lib/core/plan/records/account';
+  import { convertAmount } from '$lib/core/money/convert-amounts';
+  import { formatMoney, minorDigits } from '$lib/core/money/money';
+  import type { Account } from '$lib/core/records/account';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { inOrder } from '$lib/core/plan/book';
+  import { inOrder } from '$lib/core/store/book';
   import { areNearEqual, Letters } from '$lib/core/text/near-equal';
   import { languageItems } from '../parts/languages';
   import Button from '../parts/Button.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { formatMoney } from '$lib/core/budget/money';
-  import type { Plan } from '$lib/core/plan/records/plan';
+  import { formatMoney } from '$lib/core/money/money';
+  import type { Plan } from '$lib/core/records/plan';
   import { countOf, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import ChapterMark from '../shell/ChapterMark.svelte';

@@ -1,5 +1,5 @@
 import type { PlanFile } from '$lib/core/exchange/plan-file';
-import { laterBrief } from '$lib/core/plan/record-values';
+import { laterBrief } from '$lib/core/records/record-values';
 
 /** What a new plan begins with. */
 export interface NewPlan {

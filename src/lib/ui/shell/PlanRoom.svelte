@@ -2,7 +2,7 @@
   import { onMount, untrack, type Snippet } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
-  import { usualOrder } from '$lib/core/keywords/find-orders';
+  import { usualOrder } from '$lib/core/finds/find-orders';
   import { PlanDesk, setDesk } from '../state/plan-desk.svelte';
   import { getWorkspace } from '../state/workspace.svelte';
   import { planChapters } from './chapters';

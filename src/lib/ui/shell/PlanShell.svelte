@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { formatMoney } from '$lib/core/budget/money';
-  import { inOrder } from '$lib/core/plan/book';
+  import { formatMoney } from '$lib/core/money/money';
+  import { inOrder } from '$lib/core/store/book';
   import { countOf, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getDesk } from '../state/plan-desk.svelte';

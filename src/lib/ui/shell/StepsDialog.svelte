@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { ListedStep } from '$lib/core/plan/changes';
+  import type { ListedStep } from '$lib/core/store/changes';
   import { wordStep } from '$lib/wording/steps';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';

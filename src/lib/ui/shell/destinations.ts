@@ -1,4 +1,4 @@
-import { childrenOf, inOrder } from '$lib/core/plan/book';
+import { childrenOf, inOrder } from '$lib/core/store/book';
 import type { PlanDesk } from '../state/plan-desk.svelte';
 import type { Workspace } from '../state/workspace.svelte';
 import { planChapters } from './chapters';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { emptyBook, applyEdits, type Book } from '$lib/core/plan/book';
-import type { Change } from '$lib/core/plan/changes';
-import { decide } from '$lib/core/plan/decide';
+import { emptyBook, applyEdits, type Book } from '$lib/core/store/book';
+import type { Change } from '$lib/core/store/changes';
+import { decide } from '$lib/core/store/decide';
 import { chooseKey, keyPressed, keysOf, researchActions, shippedKeys, showKey, type ResearchAction } from './research-keys';
 
 const make = (book: Book, change: Change | null): Book => {

@@ -1,6 +1,6 @@
-import type { KeyChoice } from '$lib/core/plan/records/key-choice';
-import type { Change } from '$lib/core/plan/changes';
-import type { Book } from '$lib/core/plan/book';
+import type { KeyChoice } from '$lib/core/records/key-choice';
+import type { Change } from '$lib/core/store/changes';
+import type { Book } from '$lib/core/store/book';
 
 /** What single keys do in Research, with the keys that they have until others are chosen. */
 export const researchActions = [

@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { BookDesk } from '../../../tests/book-desk';
 import { readingLine } from '../../../tests/reading-line';
 import { change, countingIds, row, viewOf } from '../../../tests/clean-plan';
-import { childrenOf, type Book } from '$lib/core/plan/book';
+import { childrenOf, type Book } from '$lib/core/store/book';
 import { AdBench, addAd, nextAdName } from '../ads/ad-bench.svelte';
 import { applyMaster, draftMaster } from '../ads/master-draft';
 import { applyProposal, freeGroupName, newKeywords } from '../groups/make-groups';

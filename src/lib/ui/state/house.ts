@@ -1,4 +1,4 @@
-import type { HouseValues } from '$lib/core/plan/records/house-rule';
+import type { HouseValues } from '$lib/core/records/house-rule';
 import { ofAllPlans } from '$lib/core/rules/house-rules';
 import type { Workspace } from './workspace.svelte';
 

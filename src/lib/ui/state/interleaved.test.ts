@@ -2,9 +2,9 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { Backend, memoryStorage } from '../../../tests/backend';
-import { isServerChange, type SentChange } from '$lib/core/plan/changes';
-import { editsBetween } from '$lib/core/plan/compare-books';
-import type { RecordName, Row } from '$lib/core/plan/record-types';
+import { isServerChange, type SentChange } from '$lib/core/store/changes';
+import { editsBetween } from '$lib/core/store/compare-books';
+import type { RecordName, Row } from '$lib/core/records/record-types';
 import { Stream } from './stream.svelte';
 
 /** An edit of one field as its user made it. Every edit writes a value of its own. */

@@ -1,6 +1,6 @@
 import type { FindDepth, MarketFigures } from '$lib/core/market/figures';
-import type { Campaign } from '$lib/core/plan/records/campaign';
-import type { Place } from '$lib/core/plan/records/place';
+import type { Campaign } from '$lib/core/records/campaign';
+import type { Place } from '$lib/core/records/place';
 import { askForLines } from './ask-server';
 
 /** Where and in which languages the market is asked. */

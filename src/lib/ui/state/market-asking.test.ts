@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { Place } from '$lib/core/plan/records/place';
+import type { Place } from '$lib/core/records/place';
 import { MarketAsking } from './market-asking.svelte';
 
 const figures = (text: string) => ({ text, searchesPerMonth: { low: 1, high: 2 }, months: [], bids: [] });

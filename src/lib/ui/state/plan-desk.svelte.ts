@@ -1,10 +1,10 @@
 import { localeOfZone } from '$lib/core/places/zone-country';
-import { emptyBook, type Book } from '$lib/core/plan/book';
-import { amountWays, type AmountWays } from '$lib/core/budget/typed-amount';
-import { FindIndex } from '$lib/core/keywords/find-index';
-import { findPlanView, type PlanView } from '$lib/core/plan/plan-view';
-import { recordsOf } from '$lib/core/plan/record-types';
-import type { BroughtIn } from '$lib/core/research/incoming-finds';
+import { emptyBook, type Book } from '$lib/core/store/book';
+import { amountWays, type AmountWays } from '$lib/core/money/typed-amount';
+import { FindIndex } from '$lib/core/finds/find-index';
+import { findPlanView, type PlanView } from '$lib/core/view/plan-view';
+import { recordsOf } from '$lib/core/records/record-types';
+import type { BroughtIn } from '$lib/core/finds/incoming-finds';
 import type { Finding } from '$lib/core/proof/finding';
 import { countByChapter, sumCounts } from '$lib/core/proof/count-findings';
 import { createContext } from './context';

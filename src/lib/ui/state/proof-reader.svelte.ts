@@ -1,7 +1,7 @@
 import type { SureAnswer } from '$lib/core/groups/plan-answers';
 import type { Overlap } from '$lib/core/groups/overlaps';
-import { emptyBook, type Book } from '$lib/core/plan/book';
-import { packBetween } from '$lib/core/plan/sent-rows';
+import { emptyBook, type Book } from '$lib/core/store/book';
+import { packBetween } from '$lib/core/store/sent-rows';
 import type { Proof } from '$lib/core/proof/read-proof';
 import { ProofReceiver } from '$lib/core/proof/sent-proof';
 import type { ProofAnswer, ProofAsked, ProofRequest, SearchesAsked } from '$lib/workers/proof.worker';

@@ -1,4 +1,4 @@
-import { BrokenNews, NewsReader, type StreamNews } from '$lib/core/plan/news-lines';
+import { BrokenNews, NewsReader, type StreamNews } from '$lib/core/store/news-lines';
 import { giveWay, heldMs } from './give-way';
 import { readLines } from './read-lines';
 

@@ -1,8 +1,8 @@
-import type { Book } from '$lib/core/plan/book';
-import { isServerChange, type Change, type SentChange, type SimpleChange } from '$lib/core/plan/changes';
-import { nameOfRow } from '$lib/core/plan/compare-books';
-import type { Refusal } from '$lib/core/plan/decide';
-import { recordTypes, type RecordName, type Row } from '$lib/core/plan/record-types';
+import type { Book } from '$lib/core/store/book';
+import { isServerChange, type Change, type SentChange, type SimpleChange } from '$lib/core/store/changes';
+import { nameOfRow } from '$lib/core/store/compare-books';
+import type { Refusal } from '$lib/core/store/decide';
+import { recordTypes, type RecordName, type Row } from '$lib/core/records/record-types';
 
 /** A change that was refused, kept with its text until it is settled. */
 export interface RefusedChange {

@@ -1,4 +1,4 @@
-import type { RowsPack } from '$lib/core/plan/sent-rows';
+import type { RowsPack } from '$lib/core/store/sent-rows';
 import { giveWay, heldMs } from './give-way';
 
 /** Sends packs of rows, and then calls what is to follow; few go at once, where they are many the thread is let go between them. */

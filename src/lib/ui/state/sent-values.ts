@@ -1,6 +1,6 @@
-import type { Book } from '$lib/core/plan/book';
-import type { Change, SimpleChange } from '$lib/core/plan/changes';
-import type { Row } from '$lib/core/plan/record-types';
+import type { Book } from '$lib/core/store/book';
+import type { Change, SimpleChange } from '$lib/core/store/changes';
+import type { Row } from '$lib/core/records/record-types';
 
 export type SetChange = Extract<SimpleChange, { type: 'set' }>;
 

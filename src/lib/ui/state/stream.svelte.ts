@@ -1,5 +1,5 @@
 import { monotonicFactory } from 'ulid';
-import { applyEdits, bookOf, emptyBook, type Book, type RowEdit } from '$lib/core/plan/book';
+import { applyEdits, bookOf, emptyBook, type Book, type RowEdit } from '$lib/core/store/book';
 import {
   isServerChange,
   summarize,
@@ -9,13 +9,13 @@ import {
   type ServerChange,
   type SimpleChange,
   type StepSummary,
-} from '$lib/core/plan/changes';
-import { decide, type Refusal } from '$lib/core/plan/decide';
-import type { StreamNews } from '$lib/core/plan/news-lines';
-import type { RecordName, RecordTypes, Row } from '$lib/core/plan/record-types';
-import type { SentRow } from '$lib/core/plan/sent-rows';
+} from '$lib/core/store/changes';
+import { decide, type Refusal } from '$lib/core/store/decide';
+import type { StreamNews } from '$lib/core/store/news-lines';
+import type { RecordName, RecordTypes, Row } from '$lib/core/records/record-types';
+import type { SentRow } from '$lib/core/store/sent-rows';
 import { newsChannel, type ChannelNews } from './news-line';
-import { sameValue } from '$lib/core/plan/same-value';
+import { sameValue } from '$lib/core/store/same-value';
 import { asLines, readNews, whole } from './read-news';
 import { describeRefused, type RefusedChange } from './refused-change';
 import { joinSitting, withValuesBefore, type SetChange } from './sent-values';

@@ -1,4 +1,4 @@
-import type { SentChange } from '$lib/core/plan/changes';
+import type { SentChange } from '$lib/core/store/changes';
 
 /** Changes not yet acknowledged, kept in the browser so that a reload loses nothing. One list a tab and stream. */
 const prefix = 'biblion-unsent';

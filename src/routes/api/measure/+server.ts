@@ -2,7 +2,7 @@ import { json } from '@sveltejs/kit';
 import * as z from 'zod';
 import { measureLine } from '$lib/core/ads/measure';
 import { plainText } from '$lib/core/keywords/read-keyword';
-import { language } from '$lib/core/plan/records/fields';
+import { language } from '$lib/core/records/fields';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { findRefusedSigns } from '$lib/core/text/clean';
 import { readJson } from '$lib/server/read-json';

@@ -1,5 +1,5 @@
 import type { FindDepth, MarketFigures } from '$lib/core/market/figures';
-import { minorDigits } from '$lib/core/budget/money';
+import { minorDigits } from '$lib/core/money/money';
 import { wordsOf } from '$lib/core/keywords/words';
 import type { Cities } from '$lib/core/places/cities';
 import { markReached } from '$lib/core/places/people';

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import * as z from 'zod';
-import { text } from '$lib/core/plan/records/fields';
+import { text } from '$lib/core/records/fields';
 import { reachedPlace } from '$lib/server/market-routes';
 import { readJson } from '$lib/server/read-json';
 import { route } from '$lib/server/respond';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { childrenOf, inOrder } from '$lib/core/plan/book';
+  import { childrenOf, inOrder } from '$lib/core/store/book';
   import { AdBench, addAd } from '$lib/ui/ads/ad-bench.svelte';
   import AdPreview from '$lib/ui/ads/AdPreview.svelte';
   import AdSheet from '$lib/ui/ads/AdSheet.svelte';

@@ -1,13 +1,13 @@
 <script lang="ts">
-  import { formatMoney } from '$lib/core/budget/money';
-  import { childrenOf, inOrder } from '$lib/core/plan/book';
-  import { isHomePage, readAddress } from '$lib/core/ads/address';
-  import { worthOf } from '$lib/core/plan/plan-view';
-  import { goals } from '$lib/core/plan/record-values';
-  import type { Brief } from '$lib/core/plan/records/brief';
+  import { formatMoney } from '$lib/core/money/money';
+  import { childrenOf, inOrder } from '$lib/core/store/book';
+  import { isHomePage, readAddress } from '$lib/core/text/address';
+  import { worthOf } from '$lib/core/view/plan-view';
+  import { goals } from '$lib/core/records/record-values';
+  import type { Brief } from '$lib/core/records/brief';
   import { blockNotOffered } from '$lib/core/proof/check-brief';
   import { holdsPhrase } from '$lib/core/rules/word-lists';
-  import { readHours, sayHours } from '$lib/core/plan/hours';
+  import { readHours, sayHours } from '$lib/core/view/hours';
   import { wordHoursProblem } from '$lib/wording/hours';
   import { countOf } from '$lib/wording/texts';
   import ConversionsSection from '$lib/ui/brief/ConversionsSection.svelte';

@@ -4,7 +4,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { matchTypes, type MatchType } from '$lib/core/keywords/read-keyword';
-  import { inOrder } from '$lib/core/plan/book';
+  import { inOrder } from '$lib/core/store/book';
   import GroupList from '$lib/ui/groups/GroupList.svelte';
   import AddKeywordsDialog from '$lib/ui/groups/AddKeywordsDialog.svelte';
   import ChooseDialog from '$lib/ui/groups/ChooseDialog.svelte';

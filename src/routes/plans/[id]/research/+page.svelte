@@ -1,12 +1,12 @@
 <script lang="ts">
   import { onDestroy, onMount, tick, untrack } from 'svelte';
-  import type { WordKindName } from '$lib/core/plan/records/word-kind';
+  import type { WordKindName } from '$lib/core/records/word-kind';
   import type { WordCount } from '$lib/core/research/word-index';
-  import type { BlockReason, Verdict } from '$lib/core/plan/records/find';
+  import type { BlockReason, Verdict } from '$lib/core/records/find';
   import Button from '$lib/ui/parts/Button.svelte';
   import { RowWindow } from '$lib/ui/parts/row-window.svelte';
   import ChooseDialog from '$lib/ui/groups/ChooseDialog.svelte';
-  import { groupsInOrder } from '$lib/core/plan/plan-view';
+  import { groupsInOrder } from '$lib/core/view/plan-view';
   import { findFittingGroup } from '$lib/core/research/fitting-group';
   import AcceptDialog from '$lib/ui/research/AcceptDialog.svelte';
   import AddFindsDialog from '$lib/ui/research/AddFindsDialog.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { inOrder } from '$lib/core/plan/book';
+  import { inOrder } from '$lib/core/store/book';
   import Button from '$lib/ui/parts/Button.svelte';
   import CampaignSheet from '$lib/ui/settings/CampaignSheet.svelte';
   import { CampaignReach } from '$lib/ui/settings/campaign-reach.svelte';

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import * as z from 'zod';
-import { currency } from '$lib/core/plan/records/fields';
+import { currency } from '$lib/core/records/fields';
 import { readJson } from '$lib/server/read-json';
 import { route } from '$lib/server/respond';
 

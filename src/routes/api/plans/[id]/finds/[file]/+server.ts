@@ -1,9 +1,9 @@
 import { makeFindsTable } from '$lib/core/exchange/finds-table';
-import { verdicts } from '$lib/core/plan/record-values';
+import { verdicts } from '$lib/core/records/record-values';
 import { downloadAs } from '$lib/server/download';
 import { RequestRefused } from '$lib/server/outcome';
 import { route } from '$lib/server/respond';
-import { layoutOf } from '$lib/core/exchange/layouts';
+import { layoutOf } from '$lib/core/layouts/layouts';
 import { charsetOf, workbookType, writeTextFile, writeWorkbook } from '$lib/server/table-files/write-table-file';
 
 /** The finds of a plan as CSV, TSV or XLSX, all of them or those of one verdict (`?verdict=`). */

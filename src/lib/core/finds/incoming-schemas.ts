@@ -1,0 +1,42 @@
+import * as z from 'zod';
+import { rowsInPack, unpackRows, type PackedRows } from '../store/packed-rows';
+import { verdicts } from '../records/record-values';
+import { figures, find, type Figures } from '../records/find';
+import { type IncomingHead, type IncomingRow } from './incoming-finds';
+import type { IncomingFind } from './merge-finds';
+
+const incomingRow = figures.extend({
+  text: find.shape.text,
+  source: find.shape.source,
+  isMisspelling: z.boolean(),
+  broughtBy: find.shape.broughtBy.default(''),
+  verdict: z.enum(verdicts).nullable(),
+});
+
+/** What is said of finds that are brought in, before they come. */
+export const incomingHead: z.ZodType<IncomingHead> = z.strictObject({
+  id: z.string().regex(/^[A-Za-z0-9-]{1,64}$/),
+  key: z.string().max(4000),
+  name: z.enum(['pasted', 'finds-fetched']),
+});
+
+/** A pack of finds on their way in. */
+export const incomingPack = z
+  .strictObject({
+    record: z.literal('find'),
+    count: z.int().min(1).max(rowsInPack),
+    fields: z.record(
+      z.enum(Object.keys(incomingRow.shape) as (keyof IncomingRow)[]),
+      z.strictObject({
+        values: z.array(z.unknown()).min(1).max(rowsInPack),
+        at: z.array(z.int().min(0).max(rowsInPack)).max(rowsInPack).nullable(),
+      }),
+    ),
+  })
+  .transform((pack) => unpackRows(pack as PackedRows) as unknown[])
+  .pipe(z.array(incomingRow))
+  .transform((rows) => rows.map(fromRow));
+
+function fromRow({ text, source, isMisspelling, broughtBy, verdict, ...told }: IncomingRow): IncomingFind {
+  return { text, source, isMisspelling, broughtBy, figures: told satisfies Figures, ...(verdict !== null && { verdict }) };
+}

@@ -1,0 +1,85 @@
+import { fc, test } from '@fast-check/vitest';
+import { describe, expect, it } from 'vitest';
+import { addLike, bookOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
+import type { Book } from '../store/book';
+import type { Campaign } from '../records/campaign';
+import { needOf, splitPlanMoney, splitWays, testBudget } from './split-plan';
+
+const withCampaigns = (list: Partial<Campaign>[]): Book =>
+  list.reduce<Book>(
+    (book, fields, index) =>
+      index === 0 ? change(book, 'campaign', fields) : addLike(book, 'campaign', { id: `c${index}`, name: `c${index}`, ...fields }),
+    bookOfFile(cleanFile),
+  );
+const amounts = (book: Book, way: (typeof splitWays)[number] = 'share') =>
+  splitPlanMoney(viewOf(book), way)?.changes.map((one) => (one.type === 'set' ? one.fields.monthlyMinor : null)) ?? null;
+
+describe('the plan’s money over its campaigns', () => {
+  it('keeps what is locked, and splits the rest by share or evenly', () => {
+    const book = withCampaigns([
+      { monthlyMinor: 30_000, moneyLocked: true },
+      { monthlyMinor: 20_000, moneyLocked: false },
+      { monthlyMinor: 10_000, moneyLocked: false },
+    ]);
+    expect(amounts(book)).toEqual([40_000, 20_000]);
+    expect(amounts(book, 'even')).toEqual([30_000, 30_000]);
+  });
+
+  it('is not split where the locked ones take more than there is, none is free or nothing is set', () => {
+    expect(
+      amounts(
+        withCampaigns([
+          { monthlyMinor: 100_000, moneyLocked: true },
+          { monthlyMinor: 1, moneyLocked: false },
+        ]),
+      ),
+    ).toBeNull();
+    expect(amounts(withCampaigns([{ moneyLocked: true }]))).toBeNull();
+    expect(amounts(change(withCampaigns([{}]), 'brief', { monthlyMinor: null }))).toBeNull();
+  });
+
+  it('by need weighs what the searches of its keywords would cost', () => {
+    const book = addLike(withCampaigns([{}, { id: 'two', name: 'two' }]), 'find', {
+      id: 'f2',
+      text: 'piano repair',
+      searchesLow: 100,
+      searchesHigh: 100,
+    });
+    const grouped = addLike(addLike(book, 'group', { id: 'g2', campaignId: 'two', name: 'Two' }), 'keyword', {
+      id: 'k2',
+      groupId: 'g2',
+      text: 'piano repair',
+    });
+    const view = viewOf(grouped);
+    const [one, two] = [...grouped.campaign.values()];
+    // 1,100 and 100 searches a month at a middle bid of £1.45.
+    expect([needOf(view, one!), needOf(view, two!)]).toEqual([159_500, 14_500]);
+    expect(amounts(grouped, 'need')).toEqual([82_500, 7500]);
+  });
+
+  test.prop(
+    [
+      fc.array(fc.record({ monthlyMinor: fc.nat(50_000), moneyLocked: fc.boolean() }), { minLength: 1, maxLength: 6 }),
+      fc.constantFrom(...splitWays),
+    ],
+    {
+      seed: 91,
+    },
+  )('adds up exactly, whatever is locked', (list, way) => {
+    const book = change(withCampaigns(list), 'brief', { monthlyMinor: 400_000 });
+    const split = amounts(book, way);
+    const locked = list.filter(({ moneyLocked }) => moneyLocked).reduce((sum, { monthlyMinor }) => sum + monthlyMinor, 0);
+    if (list.every(({ moneyLocked }) => moneyLocked)) expect(split).toBeNull();
+    else expect(split!.reduce<number>((sum, part) => sum + Number(part), 0) + locked).toBe(400_000);
+  });
+});
+
+describe('a small test', () => {
+  it('costs what its clicks do, a day rounded up', () => {
+    expect(testBudget({ clicks: 100, days: 14, costMinor: 160, monthDays: 30.4 })).toEqual({
+      dailyMinor: 1143,
+      monthlyMinor: 34_748,
+      totalMinor: 16_002,
+    });
+  });
+});

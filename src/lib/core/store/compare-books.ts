@@ -1,0 +1,62 @@
+import type { Book, RowEdit } from './book';
+import { recordNames, recordTypes, type RecordName, type Row } from '../records/record-types';
+import { sameValue } from './same-value';
+
+/** Versions are kept by hand, and at each hand-off. */
+export type VersionKind = 'kept' | 'hand-off';
+
+/** A version as it is listed. */
+export interface KeptVersion {
+  id: number;
+  name: string;
+  kind: VersionKind;
+  revision: number;
+  /** ISO 8601, in UTC. */
+  madeAt: string;
+}
+
+/** The edits that lead from one book to another, records in the order parents before children. */
+export function editsBetween(before: Book, after: Book): RowEdit[] {
+  return recordNames.flatMap((record) => {
+    const [from, to] = [before[record], after[record]] as [ReadonlyMap<string, Row>, ReadonlyMap<string, Row>];
+    const gone = [...from.values()].filter(({ id }) => !to.has(id)).map((row) => ({ record, id: row.id, before: row, after: null }));
+    const others = [...to.values()]
+      .filter((row) => !sameValue(from.get(row.id), row))
+      .map((row) => ({ record, id: row.id, before: from.get(row.id) ?? null, after: row }));
+    return [...gone, ...others] as unknown as RowEdit[];
+  });
+}
+
+const nameFields = ['name', 'text', 'offer'] as const;
+
+/** What a row is called by its reader: its name or text, or nothing. */
+export const nameOfRow = (row: Row) =>
+  String(nameFields.map((field) => row[field]).find((value) => typeof value === 'string' && value !== '') ?? '');
+
+/** The names of what a row belongs to, from the farthest to the nearest: campaign, ad group, ad. */
+export function ownersOf(book: Book, record: RecordName, row: Row): string[] {
+  for (const [field, parent] of Object.entries(recordTypes[record].parents)) {
+    const owner = book[parent].get(String(row[field])) as Row | undefined;
+    if (owner) return [...ownersOf(book, parent, owner), nameOfRow(owner)];
+  }
+  return [];
+}
+
+/** A row that differs between two versions of a plan. */
+export interface RowDifference {
+  record: RecordName;
+  id: string;
+  before: Row | null;
+  after: Row | null;
+  /** Names of what it belongs to: in the later version, or in the earlier one where it is gone. */
+  owners: string[];
+}
+
+const withoutPlace = (row: Row) => ({ ...row, position: 0 });
+
+/** What differs between two versions of a plan, row by row. A row that only moved along in its list is no difference. */
+export function compareBooks(before: Book, after: Book): RowDifference[] {
+  return (editsBetween(before, after) as unknown as Omit<RowDifference, 'owners'>[])
+    .filter((edit) => !edit.before || !edit.after || !sameValue(withoutPlace(edit.before), withoutPlace(edit.after)))
+    .map((edit) => ({ ...edit, owners: ownersOf(edit.after ? after : before, edit.record, (edit.after ?? edit.before)!) }));
+}

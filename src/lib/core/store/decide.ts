@@ -1,0 +1,266 @@
+import { applyEdits, childrenOf, type Book, type RowEdit } from './book';
+import type { Change, SimpleChange } from './changes';
+import { recordNames, recordTypes, type RecordName, type Row } from '../records/record-types';
+import { sameValue } from './same-value';
+
+/** Why a change is refused; nothing of it is made. */
+export type Refusal =
+  | { code: 'gone'; record: RecordName; ids: string[] }
+  | { code: 'stale'; record: RecordName; id: string; field: string; mine: unknown; theirs: unknown }
+  | { code: 'stale-rows'; record: RecordName; ids: string[] }
+  | { code: 'taken'; record: RecordName; id: string; value: string }
+  | { code: 'exists'; record: RecordName; id: string }
+  | { code: 'parent-missing'; record: RecordName; id: string; field: string }
+  | { code: 'wrong-stream'; record: RecordName };
+
+/** The rows before and after, or the refusal. */
+export type Decision = { ok: true; edits: RowEdit[] } | { ok: false; refusal: Refusal };
+
+/** Raised inside a decision only; `decide` turns it into an outcome. */
+class Refused extends Error {
+  constructor(readonly refusal: Refusal) {
+    super(refusal.code);
+  }
+}
+
+const rowsOfRecord = (book: Book, record: RecordName) => book[record] as unknown as ReadonlyMap<string, Row>;
+
+/** Collects the edits of a change, later parts seeing what earlier ones did. */
+class Draft {
+  private readonly edits = new Map<string, { record: RecordName; id: string; before: Row | null; after: Row | null }>();
+
+  constructor(readonly book: Book) {}
+
+  find(record: RecordName, id: string): Row | null {
+    const edit = this.edits.get(`${record} ${id}`);
+    return edit ? edit.after : (rowsOfRecord(this.book, record).get(id) ?? null);
+  }
+
+  put(record: RecordName, id: string, after: Row | null): void {
+    const key = `${record} ${id}`;
+    const edit = this.edits.get(key);
+    if (edit) edit.after = after;
+    else this.edits.set(key, { record, id, before: rowsOfRecord(this.book, record).get(id) ?? null, after });
+  }
+
+  result(): RowEdit[] {
+    return [...this.edits.values()].filter(({ before, after }) => !sameValue(before, after)) as unknown as RowEdit[];
+  }
+
+  /** The book as it stands after the edits so far. */
+  now(): Book {
+    return applyEdits(this.book, this.result());
+  }
+}
+
+/** Decides a change on a book: the edits it makes, or why it cannot be made. Pure; the caller has checked the change's form. */
+export function decide(book: Book, change: Change, stream: 'workspace' | 'plan'): Decision {
+  const draft = new Draft(book);
+  try {
+    for (const part of change.type === 'several' ? change.changes : [change]) decidePart(draft, part, stream);
+    const edits = draft.result();
+    checkUnique(edits as never, applyEdits(book, edits));
+    return { ok: true, edits };
+  } catch (error) {
+    if (error instanceof Refused) return { ok: false, refusal: error.refusal };
+    throw error;
+  }
+}
+
+function decidePart(draft: Draft, change: SimpleChange, stream: 'workspace' | 'plan'): void {
+  if ('record' in change && recordTypes[change.record].stream !== stream)
+    throw new Refused({ code: 'wrong-stream', record: change.record });
+  switch (change.type) {
+    case 'add':
+      for (const row of change.rows) addRow(draft, change.record, row as Row);
+      return;
+    case 'set':
+      return setRows(draft, change);
+    case 'set-each':
+      return setEach(draft, change);
+    case 'remove':
+      return removeRows(draft, change.record, change.ids);
+    case 'judge':
+      return judge(draft, change);
+    case 'merge-groups':
+      return mergeGroups(draft, change);
+  }
+}
+
+function requireRow(draft: Draft, record: RecordName, id: string): Row {
+  const row = draft.find(record, id);
+  if (!row) throw new Refused({ code: 'gone', record, ids: [id] });
+  return row;
+}
+
+function requireAll(draft: Draft, record: RecordName, ids: readonly string[]): void {
+  const gone = ids.filter((id) => !draft.find(record, id));
+  if (gone.length > 0) throw new Refused({ code: 'gone', record, ids: gone });
+}
+
+function checkParents(draft: Draft, record: RecordName, row: Row, keys?: readonly string[]): void {
+  const { parents, links = {} } = recordTypes[record];
+  for (const [field, parent] of Object.entries({ ...parents, ...links })) {
+    const parentId = row[field];
+    if (parentId === null || (keys && !keys.includes(field))) continue;
+    if (!draft.find(parent, String(parentId))) throw new Refused({ code: 'parent-missing', record, id: row.id, field });
+  }
+}
+
+function addRow(draft: Draft, record: RecordName, row: Row): void {
+  if (draft.find(record, row.id)) throw new Refused({ code: 'exists', record, id: row.id });
+  checkParents(draft, record, row);
+  draft.put(record, row.id, row);
+}
+
+function setRows(draft: Draft, change: Extract<SimpleChange, { type: 'set' }>): void {
+  const { record, ids, fields } = change;
+  requireAll(draft, record, ids);
+  checkStale(draft, change);
+  for (const id of ids) {
+    const after = { ...requireRow(draft, record, id), ...fields };
+    checkParents(draft, record, after, Object.keys(fields));
+    draft.put(record, id, after);
+  }
+}
+
+function setEach(draft: Draft, { record, rows }: Extract<SimpleChange, { type: 'set-each' }>): void {
+  requireAll(
+    draft,
+    record,
+    rows.map(({ id }) => id),
+  );
+  for (const fields of rows) {
+    const after = { ...requireRow(draft, record, fields.id), ...fields };
+    checkParents(draft, record, after, Object.keys(fields));
+    draft.put(record, fields.id, after);
+  }
+}
+
+/** Refuses an edit of fields that hold neither what it was made on nor what it makes of them. */
+function checkStale(draft: Draft, { record, ids, fields, was = {}, wasEach = {} }: Extract<SimpleChange, { type: 'set' }>): void {
+  const isStale = (row: Row, field: string, value: unknown) => !sameValue(row[field], value) && !sameValue(row[field], fields[field]);
+  const stale = ids.flatMap((id, index) => {
+    const row = requireRow(draft, record, id);
+    const field =
+      Object.keys(was).find((one) => isStale(row, one, was[one])) ??
+      Object.keys(wasEach).find((one) => isStale(row, one, wasEach[one]?.[index]));
+    return field === undefined ? [] : [{ id, field, theirs: row[field] }];
+  });
+  const [first] = stale;
+  if (!first) return;
+  const { id, field, theirs } = first;
+  throw new Refused(
+    ids.length === 1
+      ? { code: 'stale', record, id, field, mine: fields[field], theirs }
+      : { code: 'stale-rows', record, ids: stale.map(({ id }) => id) },
+  );
+}
+
+function removeRows(draft: Draft, record: RecordName, ids: readonly string[]): void {
+  requireAll(draft, record, ids);
+  let leaving = ids.map((id) => ({ record, id }));
+  while (leaving.length > 0) {
+    for (const { record, id } of leaving) draft.put(record, id, null);
+    const book = draft.now();
+    leaving = leaving.flatMap(({ record, id }) => dependentsOf(draft, book, record, id));
+  }
+}
+
+/** Rows that leave with their parent; links to it are cleared on the way. */
+function dependentsOf(draft: Draft, book: Book, parent: RecordName, parentId: string): { record: RecordName; id: string }[] {
+  const found: { record: RecordName; id: string }[] = [];
+  for (const record of recordNames) {
+    const { parents, links = {} } = recordTypes[record];
+    for (const [key, name] of Object.entries(parents))
+      if (name === parent) for (const row of childrenOf(rowsOfRecord(book, record), key, parentId)) found.push({ record, id: row.id });
+    for (const [key, name] of Object.entries(links))
+      if (name === parent)
+        for (const row of childrenOf(rowsOfRecord(book, record), key, parentId)) draft.put(record, row.id, { ...row, [key]: null });
+  }
+  return found;
+}
+
+/** A verdict; block makes a plan negative that remembers its find, any other verdict takes back what block made. */
+function judge(draft: Draft, change: Extract<SimpleChange, { type: 'judge' }>): void {
+  const { ids, verdict, reason = null, wordVerdictId = null, makes = 'negatives', negatives } = change;
+  requireAll(draft, 'find', ids);
+  let position = draft.book.negative.size;
+  for (const [index, id] of ids.entries()) {
+    const find = requireRow(draft, 'find', id);
+    const after = { ...find, verdict, reason: verdict === 'block' ? reason : null, wordVerdictId };
+    checkParents(draft, 'find', after, ['wordVerdictId']);
+    draft.put('find', id, after);
+    for (const negative of childrenOf(draft.book.negative, 'findId', id)) draft.put('negative', negative.id, null);
+    if (verdict !== 'block' || makes === 'nothing') continue;
+    const negativeId = `${id}-block`;
+    draft.put('negative', negativeId, {
+      id: negativeId,
+      campaignId: null,
+      groupId: null,
+      text: negatives?.[index] || find.text,
+      match: 'phrase',
+      findId: id,
+      briefItemId: null,
+      wordVerdictId: null,
+      position: position++,
+    });
+  }
+}
+
+/** Moves keywords, negatives and ads of groups into one; keywords and negatives that stand there already leave. */
+function mergeGroups(draft: Draft, { ids, into }: Extract<SimpleChange, { type: 'merge-groups' }>): void {
+  requireAll(draft, 'group', [...ids, into]);
+  const { book } = draft;
+  const mark = (row: { text: string; match: string }) => `${row.match} ${row.text}`;
+  const standing = {
+    keyword: new Set(childrenOf(book.keyword, 'groupId', into).map(mark)),
+    negative: new Set(childrenOf(book.negative, 'groupId', into).map(mark)),
+  };
+  for (const id of ids) {
+    if (id === into) continue;
+    for (const record of ['keyword', 'negative'] as const)
+      for (const row of childrenOf(book[record] as ReadonlyMap<string, Row & { text: string; match: string }>, 'groupId', id)) {
+        const isNew = !standing[record].has(mark(row));
+        standing[record].add(mark(row));
+        draft.put(record, row.id, isNew ? { ...row, groupId: into } : null);
+      }
+    for (const ad of childrenOf(book.ad, 'groupId', id)) draft.put('ad', ad.id, { ...ad, groupId: into });
+    draft.put('group', id, null);
+  }
+}
+
+/** Rows among which a mark may stand once only: those of one parent where the mark names it, else all of the record. */
+function* ranges(
+  rows: ReadonlyMap<string, Row>,
+  record: RecordName,
+  unique: readonly string[],
+  edited: readonly Row[],
+): Iterable<Iterable<Row>> {
+  const parent = unique.find((field) => field in recordTypes[record].parents);
+  if (parent === undefined) yield rows.values();
+  else for (const id of new Set(edited.map((row) => String(row[parent])))) yield childrenOf(rows, parent, id);
+}
+
+/** The hard invariants: names and marks that may stand once only, compared exactly. Only what was edited can break them. */
+function checkUnique(edits: readonly { record: RecordName; before: Row | null; after: Row | null }[], now: Book): void {
+  for (const record of new Set(edits.map((edit) => edit.record))) {
+    const own = edits.filter((edit) => edit.record === record);
+    const { unique } = recordTypes[record];
+    if (!unique) continue;
+    const edited = own.flatMap(({ before, after }) => (after && unique.some((field) => before?.[field] !== after[field]) ? [after] : []));
+    if (edited.length === 0) continue;
+    const key = (row: Row) => unique.map((field) => String(row[field])).join('\u0000');
+    for (const range of ranges(rowsOfRecord(now, record), record, unique, edited)) {
+      const owners = new Map<string, string>();
+      for (const row of range) {
+        const owner = owners.get(key(row));
+        owners.set(key(row), row.id);
+        if (owner === undefined) continue;
+        const culprit = edited.find(({ id }) => id === owner || id === row.id) ?? row;
+        const value = String(culprit[unique.at(unique.includes('match') ? -2 : -1) ?? 'id']);
+        throw new Refused({ code: 'taken', record, id: culprit.id, value });
+      }
+    }
+  }
+}
