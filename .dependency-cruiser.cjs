@@ -1,3 +1,16 @@
+/** The rooms of core from the ground up: each may import those before it, tests aside. Drawn in docs/architecture.md. */
+const rooms =
+  'text money records store keywords places market rules view ads groups finds pages research forecast layouts exchange copying plan proof'.split(
+    ' ',
+  );
+
+const upward = rooms.slice(0, -1).map((room, at) => ({
+  name: `${room}-imports-only-rooms-below`,
+  severity: 'error',
+  from: { path: `^src/lib/core/${room}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: `^src/lib/core/(?:${rooms.slice(at + 1).join('|')})/` },
+}));
+
 /** Cycles and unresolvable imports fail; aliases come from a small config of their own. */
 module.exports = {
   forbidden: [
@@ -7,6 +20,26 @@ module.exports = {
       from: {},
       to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
     },
+    {
+      name: 'no-circle-in-core',
+      comment: 'Types count too.',
+      severity: 'error',
+      from: { path: '^src/lib/core/' },
+      to: { circular: true },
+    },
+    {
+      name: 'core-stands-in-rooms',
+      severity: 'error',
+      from: { path: `^src/lib/core/(?!(?:${rooms.join('|')})/)` },
+      to: {},
+    },
+    {
+      name: 'core-imports-only-core',
+      severity: 'error',
+      from: { path: '^src/lib/core/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/', pathNot: '^src/lib/core/' },
+    },
+    ...upward,
     {
       name: 'could-not-resolve',
       severity: 'error',

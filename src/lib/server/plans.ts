@@ -9,6 +9,7 @@ import { summarizePlan, type PlanSummary } from '$lib/core/proof/summarize-plan'
 import type { PlanFile } from '$lib/core/exchange/plan-file';
 import { layoutOf, plainLayout } from '$lib/core/layouts/layouts';
 import { readPlanFile } from '$lib/core/exchange/read-plan-file';
+import { rowsHeld } from '$lib/core/proof/rows-held';
 import { makeTables, type Table } from '$lib/core/exchange/tables';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import type { Layout } from '$lib/core/records/layout';
@@ -79,7 +80,7 @@ export class Plans {
     const layout = layoutOf(view.book, id);
     if (layoutId !== null && layout.id !== layoutId)
       throw new RequestRefused(404, 'no-such-layout', 'There is no such column layout.', 'layout');
-    return { view, layout, tables: makeTables(view, this.getProof(planId).findings, layout) };
+    return { view, layout, tables: makeTables(view, rowsHeld(this.getProof(planId).findings), layout) };
   }
 
   /** The plan file of a plan. */

@@ -1,6 +1,6 @@
 import { formatMoney, formatRoughly } from '$lib/core/money/money';
 import type { BiddingAdvice } from '$lib/core/forecast/bidding-advice';
-import type { Range } from '$lib/core/forecast/clicks';
+import type { Range } from '$lib/core/market/range';
 import type { Goal } from '$lib/core/records/brief';
 import type { BiddingKind } from '$lib/core/records/campaign';
 

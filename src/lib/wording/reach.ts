@@ -1,4 +1,4 @@
-import type { Range } from '$lib/core/forecast/clicks';
+import type { Range } from '$lib/core/market/range';
 import type { WhoCountsAdvice } from '$lib/core/plan/who-counts';
 import type { Campaign } from '$lib/core/records/campaign';
 import type { Learning } from '$lib/core/forecast/learning';

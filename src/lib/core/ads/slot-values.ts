@@ -3,7 +3,7 @@ import { childrenOf, inOrder } from '../store/book';
 import { briefTexts, firstLanguage, offerOf, type PlanView } from '../view/plan-view';
 import type { LineKindOfAd } from '../records/ad-line';
 import type { Group } from '../records/group';
-import type { FormatName } from '../rules/rule-set';
+import type { FormatName } from '../records/format-names';
 import type { FillContext } from './fill-slots';
 
 /** The place of a campaign as said in copy: as typed, else the name of its first place. */

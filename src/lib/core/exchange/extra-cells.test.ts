@@ -56,7 +56,7 @@ describe('numbers to call', () => {
 describe('the table of extras', () => {
   it('says each kind in its own columns', () => {
     const book = bookOfFile({ ...cleanFile, extras: everyExtra });
-    const table = makeTables(viewOf(book), [], shippedLayouts[0]!).find(({ name: kind }) => kind === 'extras')!;
+    const table = makeTables(viewOf(book), new Map(), shippedLayouts[0]!).find(({ name: kind }) => kind === 'extras')!;
     const at = (row: number, heading: string) => table.rows[row]![table.columns.indexOf(heading)];
     expect(table.rows.map((_, row) => at(row, 'Kind'))).toEqual(['listed values', 'call', 'price rows', 'dated offer']);
     expect(at(0, 'Values')).toBe('Grand\\; boudoir; Upright \\| studio; Back\\\\slash');

@@ -1,5 +1,5 @@
 import { escapeFallback, escapeText } from '../ads/parse-slots';
-import type { MatchType } from '../keywords/read-keyword';
+import type { MatchType } from '../records/match-types';
 import type { Layout } from '../records/layout';
 import type { LetterCase } from '../text/letter-case';
 import { escapePattern } from '../text/escape-pattern';

@@ -56,7 +56,7 @@ const ownHand: Layout = {
 let made = 0;
 const newId = () => `made-${++made}`;
 const sheetsOf = (book: Book, layout: Layout): SheetRows[] =>
-  makeTables(viewOf(book), [], layout).map(({ name, columns, rows }) => {
+  makeTables(viewOf(book), new Map(), layout).map(({ name, columns, rows }) => {
     const text = writeDelimited([columns, ...rows], layout.delimiter === 'semicolon' ? ';' : layout.delimiter === 'tab' ? '\t' : ',');
     const data = Papa.parse<string[]>(text, {
       delimiter: layout.delimiter === 'semicolon' ? ';' : layout.delimiter === 'tab' ? '\t' : ',',

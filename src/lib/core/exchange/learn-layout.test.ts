@@ -79,8 +79,8 @@ describe('a layout learned from a sample', () => {
     expect(columnsOf(layout, 'keywords').map(({ heading }) => heading)).toEqual(sample.rows[0]);
     expect(columnsOf(layout, 'ads')).toEqual(columnsOf(plainLayout, 'ads'));
     expect(tablesOf(layout)).toEqual(tableNames);
-    expect(makeTables(view, [], layout)[3]?.rows[0]).toEqual([
-      ...makeTables(view, [], plainLayout)[3]!.rows[0]!.slice(0, 3),
+    expect(makeTables(view, new Map(), layout)[3]?.rows[0]).toEqual([
+      ...makeTables(view, new Map(), plainLayout)[3]!.rows[0]!.slice(0, 3),
       'Wortgruppe',
       '1,60',
       '',
@@ -111,7 +111,7 @@ describe('a layout learned from a sample', () => {
   });
 
   it.each(shippedLayouts.map((layout) => [layout.name, layout] as const))('“%s” is learned back from what it writes', (_, layout) => {
-    const tables = makeTables(view, [], layout).filter(({ name }) => name !== 'extras' && name !== 'places');
+    const tables = makeTables(view, new Map(), layout).filter(({ name }) => name !== 'extras' && name !== 'places');
     let learnedLayout = { ...plainLayout };
     for (const { name, columns, rows } of tables) {
       const learned = learnSample(sheet([...columns], ...rows));

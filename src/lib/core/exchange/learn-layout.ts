@@ -1,5 +1,4 @@
-import type { MatchType } from '../keywords/read-keyword';
-import { matchTypes } from '../keywords/read-keyword';
+import { type MatchType, matchTypes } from '../records/match-types';
 import type { Delimiter, Encoding, Layout, LayoutColumn } from '../records/layout';
 import words from './heading-words.json';
 import { columnsOf, tablesOf } from '../layouts/layouts';

@@ -1,6 +1,6 @@
 import { parseAmount } from '../money/money';
 import headingWords from './list-heading-words.json';
-import { monthOfHeading } from './month-headings';
+import { monthOfHeading } from '../text/month-headings';
 import { readSearches } from './read-searches';
 
 /** What a column of a list of finds holds. */

@@ -4,7 +4,7 @@ import { ruleSet } from '../rules/rule-set';
 import type { ColumnMeaning } from './list-columns';
 import { incomingFinds, readPastedFinds } from './read-finds';
 import { eachRow, type ListText } from './list-text';
-import { monthOfHeading } from './month-headings';
+import { monthOfHeading } from '../text/month-headings';
 import { readSearches } from './read-searches';
 
 const read = (text: string, { currency = 'GBP', standing = [] as string[], chosen = undefined as ColumnMeaning[] | undefined } = {}) =>

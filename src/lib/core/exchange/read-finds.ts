@@ -1,13 +1,15 @@
+import type { ReportFigures } from '../records/report';
+import type { MatchType } from '../records/match-types';
 import { parseAmount } from '../money/money';
 import type { Figures, Verdict } from '../records/find';
 import { noFigures } from '../finds/find-figures';
 import type { IncomingFind } from '../finds/merge-finds';
 import { eachRow, listTextOf, type ListText } from './list-text';
 import { isMonth, isReport, monthMeanings, understandColumns, type ColumnMeaning, type NumberedRow } from './list-columns';
-import { findReportDates, isTotal, readReportFigures, type ReportFigures } from './report-rows';
+import { findReportDates, isTotal, readReportFigures } from './report-rows';
 import { shapeOfRows } from './sheet-shape';
 import { readSearches } from './read-searches';
-import { readKeyword, type KeywordNote, type MatchType } from '../keywords/read-keyword';
+import { readKeyword, type KeywordNote } from '../keywords/read-keyword';
 
 /** One line of pasted text, read. */
 export interface PastedLine {

@@ -1,6 +1,7 @@
+import type { MatchType } from '../records/match-types';
 import { writeAddress } from '../text/address';
 import { monthlyForDaily } from '../money/split';
-import { readKeyword, type MatchType } from '../keywords/read-keyword';
+import { readKeyword } from '../keywords/read-keyword';
 import { childrenOf, nextPosition } from '../store/book';
 import type { Change, SimpleChange } from '../store/changes';
 import { readHours } from '../view/hours';
@@ -8,7 +9,7 @@ import type { PlanView } from '../view/plan-view';
 import type { RecordName, RecordTypes, Row as RecordRow } from '../records/record-types';
 import { goals, biddingKinds, laterAd, laterAdLine, laterCampaign, nameOfExtra } from '../records/record-values';
 import type { Layout } from '../records/layout';
-import { formatNames } from '../rules/rule-set';
+import { formatNames } from '../records/format-names';
 import { sayTheSame, setFields, type ChangedField } from './changed-rows';
 import { CellReader, type TableProblem } from './cell-reader';
 import { keyOfExtra, readExtraCells } from './extra-cells';

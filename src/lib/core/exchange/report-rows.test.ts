@@ -7,7 +7,7 @@ import { takeReport } from '../research/take-report';
 import { TermFinder } from '../research/term-finder';
 import { ruleSet } from '../rules/rule-set';
 import { meaningsOfHeadings } from './list-columns';
-import { monthOfHeading } from './month-headings';
+import { monthOfHeading } from '../text/month-headings';
 import { readPastedFinds } from './read-finds';
 import { readPlanFile } from './read-plan-file';
 import { findReportDates, isTotal, readCount } from './report-rows';

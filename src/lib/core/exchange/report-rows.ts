@@ -1,12 +1,9 @@
 import { parseAmount } from '../money/money';
-import type { ReportRow } from '../records/report';
+import type { ReportFigures } from '../records/report';
 import { monthsByName } from '../text/month-names';
 import { dayOf } from '../text/typed-date';
 import type { ColumnMeaning, NumberedRow } from './list-columns';
 import { readSearches } from './read-searches';
-
-/** What a line of a report counted, before it is written down. */
-export type ReportFigures = Omit<ReportRow, 'id' | 'reportId' | 'position' | 'text'>;
 
 /** A count that need not be whole, as reports write it: `1,234.50`, `3,5`; null where it is none. */
 export function readCount(text: string): number | null {

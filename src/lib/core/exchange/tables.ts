@@ -13,15 +13,16 @@ import type { Campaign } from '../records/campaign';
 import type { Group } from '../records/group';
 import type { Layout } from '../records/layout';
 import type { Negative } from '../records/negative';
-import type { Finding } from '../proof/finding';
 import { normalizeText } from '../text/units';
 import { beyondWindows1252, wouldRun } from './cells';
 import { writeExtraCells } from './extra-cells';
-import { HeldBack } from './held-back';
 import { losesCase, writeDecimal, writeKeywordCell, writeLineCell, writeMatchCell } from './layout-cells';
 import { columnsOf, jointHeadings, tablesOf } from '../layouts/layouts';
 import { writeSettingsCells } from './settings-cells';
 import { mostLines, numberFields, rowWords, type TableName } from '../records/table-fields';
+
+/** Ids of the rows that a finding holds back, each with the finding's id. */
+export type RowsHeld = ReadonlyMap<string, string>;
 
 /** A table as it goes out, and what is held back of it. */
 export interface Table {
@@ -29,7 +30,7 @@ export interface Table {
   name: TableName | 'all';
   columns: readonly string[];
   rows: string[][];
-  held: { cells: string[]; finding: Finding }[];
+  held: { cells: string[]; findingId: string }[];
   /** Cells that get an apostrophe in CSV, TSV and on the clipboard. Rows count from 1. */
   guarded: { row: number; column: string; text: string }[];
   /** Live slots whose letter case the layout cannot write. */
@@ -45,7 +46,7 @@ const smallestAmount = 1;
 
 /** What a row says, by field. */
 type Row = Readonly<Record<string, string | number | null>>;
-type Add = (row: Row, finding: Finding | null, id: string) => void;
+type Add = (row: Row, findingId: string | null, id: string) => void;
 
 /** What the rows of a plan are made from. */
 class RowMaker {
@@ -54,7 +55,7 @@ class RowMaker {
   constructor(
     private readonly view: PlanView,
     private readonly layout: Layout,
-    private readonly held: HeldBack,
+    private readonly held: RowsHeld,
   ) {}
 
   readonly makers: Readonly<Record<TableName, (add: Add) => void>> = {
@@ -66,6 +67,15 @@ class RowMaker {
     ads: (add) => this.ads(add),
     extras: (add) => this.extras(add),
   };
+
+  /** The finding that holds a row back, its own or that of one it belongs to; owners come from far to near. */
+  private holderOf(...ids: readonly (string | null)[]): string | null {
+    for (const id of ids) {
+      const findingId = id === null ? undefined : this.held.get(id);
+      if (findingId !== undefined) return findingId;
+    }
+    return null;
+  }
 
   private money(minor: number | null): string {
     return minor === null ? '' : writeDecimal(this.layout, writeAmount(minor, this.view.account.currency));
@@ -101,7 +111,7 @@ class RowMaker {
           'time zone': account.timeZone,
           ...writeSettingsCells(campaign, this.layout, brief.tracking),
         },
-        this.held.find(campaign.id),
+        this.holderOf(campaign.id),
         campaign.id,
       );
   }
@@ -123,7 +133,7 @@ class RowMaker {
             latitude: this.number(place.latitude),
             longitude: this.number(place.longitude),
           },
-          this.held.find(campaign.id),
+          this.holderOf(campaign.id),
           place.id,
         );
   }
@@ -137,7 +147,7 @@ class RowMaker {
           bid: this.money(groupBid(this.view, group) ?? (this.layout.demandsBids ? smallestAmount : null)),
           'landing page': writeAddress(group.landingPage || this.view.brief.landingPage),
         },
-        this.held.find(group.campaignId, group.id),
+        this.holderOf(group.campaignId, group.id),
         group.id,
       );
   }
@@ -153,7 +163,7 @@ class RowMaker {
             match: writeMatchCell(this.layout, keyword.match, false),
             bid: this.money(this.layout.demandsBids ? (bidOf(this.view, keyword) ?? smallestAmount) : keyword.bidMinor),
           },
-          this.held.find(group.campaignId, group.id, keyword.id),
+          this.holderOf(group.campaignId, group.id, keyword.id),
           keyword.id,
         );
   }
@@ -170,7 +180,7 @@ class RowMaker {
             negative: writeKeywordCell(this.layout, row.text, row.match, true),
             match: writeMatchCell(this.layout, row.match, true),
           },
-          this.held.find(campaign?.id ?? null, group?.id ?? null, row.id),
+          this.holderOf(campaign?.id ?? null, group?.id ?? null, row.id),
           row.id,
         );
     };
@@ -219,7 +229,7 @@ class RowMaker {
             'path 2': path(ad.path2),
             'landing page': writeAddress(landingPageOf(this.view, ad)),
           },
-          this.held.find(group.campaignId, group.id, ad.id),
+          this.holderOf(group.campaignId, group.id, ad.id),
           ad.id,
         );
       }
@@ -232,7 +242,7 @@ class RowMaker {
       for (const extra of childrenOf(book.extra, 'campaignId', campaign?.id ?? null))
         add(
           { campaign: campaign?.name ?? 'all campaigns', ...writeExtraCells(extra, this.layout, this.view.account.currency) },
-          this.held.find(extra.campaignId, extra.id),
+          this.holderOf(extra.campaignId, extra.id),
           extra.id,
         );
   }
@@ -243,7 +253,7 @@ export type WrittenRows = ReadonlyMap<TableName, ReadonlyMap<string, Readonly<Re
 
 /** Every row of a plan as the layout writes it, by field: what a table that comes back is held against. */
 export function writeRows(view: PlanView, layout: Layout): WrittenRows {
-  const maker = new RowMaker(view, layout, new HeldBack([]));
+  const maker = new RowMaker(view, layout, new Map());
   return new Map(
     tablesOf(layout).map((kind) => {
       const rows = new Map<string, Record<string, string>>();
@@ -271,13 +281,13 @@ function fillTable(table: Table, kind: TableName, layout: Layout, maker: RowMake
   const columns = columnsOf(layout, kind);
   const places = table.name === 'all' ? columns.map(({ heading }) => table.columns.indexOf(heading)) : columns.map((_, index) => index);
   const lost = maker.casesLost;
-  maker.makers[kind]((row, finding) => {
+  maker.makers[kind]((row, findingId) => {
     const cells = table.columns.map(() => '');
     columns.forEach(({ field, fixed }, index) => {
       const value = field === '' ? fixed : field === 'row' ? rowWords[kind] : (row[field] ?? '');
       cells[places[index]!] = String(value);
     });
-    if (finding) table.held.push({ cells, finding });
+    if (findingId !== null) table.held.push({ cells, findingId });
     else table.rows.push(cells);
   });
   table.casesLost += maker.casesLost - lost;
@@ -305,8 +315,8 @@ function guard(table: Table, layout: Layout): Table {
 }
 
 /** The tables of a plan in a layout, in the order of loading and in exact text; rows that a finding holds back stand apart. */
-export function makeTables(view: PlanView, findings: readonly Finding[], layout: Layout): Table[] {
-  const maker = new RowMaker(view, layout, new HeldBack(findings));
+export function makeTables(view: PlanView, held: RowsHeld, layout: Layout): Table[] {
+  const maker = new RowMaker(view, layout, held);
   if (layout.form === 'one') {
     const table = emptyTable('all', jointHeadings(layout));
     for (const kind of tablesOf(layout)) fillTable(table, kind, layout, maker);

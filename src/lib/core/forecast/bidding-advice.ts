@@ -1,4 +1,4 @@
-import type { Range } from './clicks';
+import type { Range } from '../market/range';
 import type { Outlook } from './outlook';
 import type { PlanView } from '../view/plan-view';
 import { worthOf } from '../view/plan-view';

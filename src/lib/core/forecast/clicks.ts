@@ -1,10 +1,5 @@
+import type { Range } from '../market/range';
 import type { HouseRules } from '../rules/house-rules';
-
-/** An estimate: somewhere between two values. */
-export interface Range {
-  low: number;
-  high: number;
-}
 
 /** What clicks a month follow from. Shares are fractions of one. */
 export interface ClickInputs {

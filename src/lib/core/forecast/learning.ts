@@ -1,7 +1,8 @@
+import type { Range } from '../market/range';
 import { childrenOf } from '../store/book';
 import type { PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
-import { findTooFew, type Range } from './clicks';
+import { findTooFew } from './clicks';
 import type { Outlook } from './outlook';
 import { daysToTellApart, impressionsToTellApart } from './telling-apart';
 

@@ -1,9 +1,10 @@
+import type { Range } from '../market/range';
 import { countsEnquiries, worthOf, type PlanView } from '../view/plan-view';
 import { parseShare } from '../money/ratio';
 import type { DemandSummary } from '../market/figures';
 import { deviceNames, notShown } from '../records/record-values';
 import type { Campaign } from '../records/campaign';
-import { computeClicks, type Range } from './clicks';
+import { computeClicks } from './clicks';
 import { shareOfWeek } from './week-shape';
 
 /** What a month of a campaign can bring, as ranges. */

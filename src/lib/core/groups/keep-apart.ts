@@ -1,5 +1,5 @@
 import { blocks, prepareNegative, prepareSearch, type PreparedSearch } from '../keywords/matching';
-import type { MatchType } from '../keywords/read-keyword';
+import type { MatchType } from '../records/match-types';
 import { wordsOf } from '../keywords/words';
 import { childrenOf } from '../store/book';
 import { firstLanguage, type PlanView } from '../view/plan-view';

@@ -2,7 +2,7 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { addLike, bookOfFile, change, cleanFile, drop, row, viewOf } from '../../../tests/clean-plan';
 import { blocks, matchesSurely, prepareKeyword, prepareNegative, prepareSearch } from '../keywords/matching';
-import { matchTypes, type MatchType } from '../keywords/read-keyword';
+import { matchTypes, type MatchType } from '../records/match-types';
 import { childrenOf, inOrder, type Book } from '../store/book';
 import { campaignsMeeting, type PlanView } from '../view/plan-view';
 import { answerSearch, prepareGroups } from '../keywords/answer';

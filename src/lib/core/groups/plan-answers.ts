@@ -2,7 +2,7 @@ import { isStronger, type Answer, type MatchingMark } from '../keywords/answer';
 import { KeywordIndex } from '../keywords/keyword-index';
 import { prepareSearch, type PreparedSearch } from '../keywords/matching';
 import type { NegativeIndex } from '../keywords/negative-index';
-import type { MatchType } from '../keywords/read-keyword';
+import type { MatchType } from '../records/match-types';
 import { sameWords, wordsOf } from '../keywords/words';
 import { childrenOf } from '../store/book';
 import { bidOf, firstLanguage, type PlanView } from '../view/plan-view';

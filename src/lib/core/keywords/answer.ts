@@ -9,7 +9,7 @@ import {
   type PreparedNegative,
   type PreparedSearch,
 } from './matching';
-import type { MatchType } from './read-keyword';
+import type { MatchType } from '../records/match-types';
 import { sameWords, wordsOf } from './words';
 
 /** A keyword or negative as the answering rules need it; `text` is plain text. */

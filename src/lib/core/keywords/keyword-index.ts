@@ -1,5 +1,5 @@
 import { matchesSurely, prepareKeyword, type PreparedKeyword, type PreparedSearch } from './matching';
-import type { MatchType } from './read-keyword';
+import type { MatchType } from '../records/match-types';
 import { SequenceIndex } from './sequence-index';
 
 interface Entry<T> {

@@ -1,9 +1,10 @@
+import { matchTypes, type MatchType } from '../records/match-types';
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { ruleSet } from '../rules/rule-set';
 import { answerSearch, prepareGroups, type CompetingGroup } from './answer';
 import { blocks, matchesLikely, matchesSurely, prepareKeyword, prepareNegative, prepareSearch } from './matching';
-import { matchTypes, plainText, readKeyword, writeKeyword, type MatchType } from './read-keyword';
+import { plainText, readKeyword, writeKeyword } from './read-keyword';
 
 const refused = ruleSet.refusedKeywordSigns;
 const read = (text: string, match: MatchType = 'phrase') => readKeyword(text, match, refused);

@@ -1,4 +1,4 @@
-import type { MatchType } from './read-keyword';
+import type { MatchType } from '../records/match-types';
 import { sequenceKeys, type SequenceKeys } from './sequence-index';
 import { languageWords } from './stems';
 import { allStand, sameWords, standsTogether, wordsOf } from './words';

@@ -1,6 +1,4 @@
-/** How loosely a keyword or a negative keyword matches. */
-export const matchTypes = ['broad', 'phrase', 'exact'] as const;
-export type MatchType = (typeof matchTypes)[number];
+import type { MatchType } from '../records/match-types';
 
 /** What reading changed or met in a keyword as it was written. */
 export type KeywordNote = { code: 'plus-removed' } | { code: 'sign-became-space'; signs: string[] } | { code: 'nothing-left' };

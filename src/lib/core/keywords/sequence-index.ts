@@ -1,4 +1,4 @@
-import type { MatchType } from './read-keyword';
+import type { MatchType } from '../records/match-types';
 
 /** What has to stand in a search: the very words, the words together, or each of the words. */
 interface Needs {

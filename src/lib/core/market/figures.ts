@@ -1,4 +1,4 @@
-import type { Range } from '../forecast/clicks';
+import type { Range } from './range';
 
 /** Estimates for one text in some places. */
 export interface MarketFigures {

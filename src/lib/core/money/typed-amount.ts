@@ -1,4 +1,4 @@
-import { findCountryOfZone, localeOfCountry } from '../places/zone-country';
+import { findCountryOfZone, localeOfCountry } from '../text/zone-country';
 import { largestAmount, minorDigits, writeAmount } from './money';
 
 /** How amounts of an account are typed and shown in fields. */

@@ -1,3 +1,4 @@
+import { rowsHeld } from '$lib/core/proof/rows-held';
 import { describe, expect, it } from 'vitest';
 import { addLike, bookOfFile, change, cleanFile, countingIds, row, today, viewOf } from '../../../tests/clean-plan';
 import { both, line } from '../../../tests/rule-examples';
@@ -17,7 +18,8 @@ import { readProof } from './read-proof';
 const clean = bookOfFile(cleanFile);
 const findings = (book: Book) => readProof(viewOf(book), today).findings;
 const rules = (book: Book) => findings(book).map(({ rule }) => rule);
-const held = (book: Book) => makeTables(viewOf(book), findings(book), plainLayout).reduce((sum, table) => sum + table.held.length, 0);
+const held = (book: Book) =>
+  makeTables(viewOf(book), rowsHeld(findings(book)), plainLayout).reduce((sum, table) => sum + table.held.length, 0);
 const german = change(clean, 'campaign', { languages: ['de'] });
 
 describe('rows are held back for a reason only', () => {
@@ -27,7 +29,7 @@ describe('rows are held back for a reason only', () => {
     const ignoring = change(unbid, 'campaign', { bidding: 'most-clicks' });
     expect(rules(ignoring)).not.toContain('groups.no-bid');
     expect(held(ignoring)).toBe(0);
-    expect(makeTables(viewOf(ignoring), [], plainLayout).find(({ name }) => name === 'groups')!.rows[0]?.[2]).toBe('');
+    expect(makeTables(viewOf(ignoring), new Map(), plainLayout).find(({ name }) => name === 'groups')!.rows[0]?.[2]).toBe('');
   });
 
   it('keywords go out first where that is on purpose, new groups included, until an ad stands', () => {

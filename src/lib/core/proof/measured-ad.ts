@@ -7,7 +7,7 @@ import { briefTexts, firstLanguage, type PlanView } from '../view/plan-view';
 import type { Ad } from '../records/ad';
 import type { AdLine, LineKindOfAd } from '../records/ad-line';
 import type { Group } from '../records/group';
-import type { FormatName } from '../rules/rule-set';
+import type { FormatName } from '../records/format-names';
 import type { EditorialContext } from './editorial';
 import type { ReadingContext } from './readings';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { formatNames } from '../rules/rule-set';
+import { formatNames } from './format-names';
 import * as field from './fields';
 
 /** An ad of a group. */

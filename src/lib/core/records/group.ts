@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { matchTypes } from '../keywords/read-keyword';
+import { matchTypes } from './match-types';
 import * as field from './fields';
 
 /** An ad group: one theme. */

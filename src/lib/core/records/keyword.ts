@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { matchTypes } from '../keywords/read-keyword';
+import { matchTypes } from './match-types';
 import * as field from './fields';
 
 /** A keyword of a group. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { matchTypes } from '../keywords/read-keyword';
+import { matchTypes } from './match-types';
 import * as field from './fields';
 
 /** A negative keyword of a group, of a campaign, or of the plan where both are null. */

@@ -34,3 +34,6 @@ export const reportRow = z.strictObject({
   position: field.position,
 });
 export type ReportRow = z.infer<typeof reportRow>;
+
+/** What a line of a report counted, before it is written down. */
+export type ReportFigures = Omit<ReportRow, 'id' | 'reportId' | 'position' | 'text'>;

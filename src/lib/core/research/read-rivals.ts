@@ -1,6 +1,6 @@
 import { plainText } from '../keywords/read-keyword';
 import type { SeenRival } from '../records/seen-rival';
-import { monthOfHeading } from '../exchange/month-headings';
+import { monthOfHeading } from '../text/month-headings';
 
 /** A rival as read, before it is written down. */
 export type RivalRead = Pick<SeenRival, 'name' | 'domain' | 'buys' | 'wins' | 'months' | 'ads'>;

@@ -2,7 +2,7 @@ import type { PlanView } from '../view/plan-view';
 import type { Find, Verdict } from '../records/find';
 import type { Proposal } from './propose-verdict';
 import { addSearches, sumSearches } from '../finds/find-figures';
-import type { Range } from '../forecast/clicks';
+import type { Range } from '../market/range';
 import { clickRate, computeCapacity, middleBid, rankStrongest, type Capacity, type StrongFind } from './strongest';
 
 /** What the finds of a plan come to. */

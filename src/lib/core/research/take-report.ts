@@ -1,7 +1,7 @@
 import { nextPosition } from '../store/book';
 import type { Change, SimpleChange } from '../store/changes';
 import type { PlanView } from '../view/plan-view';
-import type { ReportFigures } from '../exchange/report-rows';
+import type { ReportFigures } from '../records/report';
 import { mergeFinds } from '../finds/merge-finds';
 
 /** A report on its way in. */

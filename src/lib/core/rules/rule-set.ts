@@ -1,9 +1,6 @@
+import type { FormatName } from '../records/format-names';
 import type { RuleSetRow } from '../records/rule-set';
 import data from '../records/rule-set.json';
-
-/** The ad formats; only some are still accepted. */
-export const formatNames = ['responsive', 'three-headlines', 'classic', 'page-driven'] as const;
-export type FormatName = (typeof formatNames)[number];
 
 /** One ad format as data: how many lines of a kind it takes and how long each may be, in units. */
 export type AdFormat = RuleSetRow['formats'][FormatName];

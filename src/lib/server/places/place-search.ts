@@ -1,6 +1,6 @@
 import type Sqlite from 'better-sqlite3';
 import type { FoundPlace } from '$lib/core/places/found-place';
-import { findCountryOfZone } from '$lib/core/places/zone-country';
+import { findCountryOfZone } from '$lib/core/text/zone-country';
 import { foldName } from './fold-name.js';
 
 /** Countries before others. */

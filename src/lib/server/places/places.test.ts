@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { smallPlaces } from '../../../tests/small-places';
-import { findCountryOfZone, localeOfZone } from '$lib/core/places/zone-country';
+import { findCountryOfZone, localeOfZone } from '$lib/core/text/zone-country';
 import { foldName } from './fold-name.js';
 import { LandMap } from './land-map';
 import { PlaceAtlas } from './place-atlas';

@@ -31,7 +31,7 @@ const refusal = async (file: Uint8Array, decode: (file: Uint8Array) => Promise<u
 
 describe('tables as files', () => {
   it.each(shippedLayouts.map((layout) => [layout.name, layout] as const))('%s: text and workbook hold the same rows', async (_, layout) => {
-    const tables = makeTables(view, [], layout);
+    const tables = makeTables(view, new Map(), layout);
     const workbook = await decodeFile(await writeWorkbook(tables), 'tables.xlsx');
     for (const table of tables) {
       const expected = [table.columns, ...table.rows].map((cells) => cells.map((cell) => cell));
@@ -46,7 +46,7 @@ describe('tables as files', () => {
   });
 
   it('are numbered in one archive, by the layout’s own delimiter', () => {
-    const names = (layout: typeof plain) => Object.keys(unzipSync(writeArchive(makeTables(view, [], layout), layout)));
+    const names = (layout: typeof plain) => Object.keys(unzipSync(writeArchive(makeTables(view, new Map(), layout), layout)));
     expect(names(plain)).toEqual([
       '1-campaigns.csv',
       '2-places.csv',
@@ -61,7 +61,7 @@ describe('tables as files', () => {
   });
 
   it('a cell that looks like a formula is text in a workbook, and guarded in text', async () => {
-    const table = { ...makeTables(view, [], plain)[6]!, columns: ['Text'], rows: [['=1+1'], ['+44 20'], ['-piano'], ['@home']] };
+    const table = { ...makeTables(view, new Map(), plain)[6]!, columns: ['Text'], rows: [['=1+1'], ['+44 20'], ['-piano'], ['@home']] };
     const { sheets } = await decodeFile(await writeWorkbook([table]), 'a.xlsx');
     expect(sheets[0]?.rows).toEqual([['Text'], ['=1+1'], ['+44 20'], ['-piano'], ['@home']]);
     const sheet = new TextDecoder().decode(unzipSync(await writeWorkbook([table]))['xl/worksheets/sheet1.xml']);
@@ -224,7 +224,7 @@ describe('hostile files', () => {
   it('many small entries are stopped as well, and a whole workbook is let through', async () => {
     const many = zipSync(Object.fromEntries(Array.from({ length: 2100 }, (_, index) => [`${index}.xml`, bytes('x')])), { level: 0 });
     expect(() => checkUnpackedSize(many)).toThrow('unpacks to more');
-    expect(checkUnpackedSize(await writeWorkbook(makeTables(view, [], one)))).toBeUndefined();
+    expect(checkUnpackedSize(await writeWorkbook(makeTables(view, new Map(), one)))).toBeUndefined();
   });
 
   it('a sheet that claims a million rows and columns does not take the memory for them', async () => {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { matchTypes } from '$lib/core/keywords/read-keyword';
+  import { matchTypes } from '$lib/core/records/match-types';
   import { childrenOf, inOrder } from '$lib/core/store/book';
   import { groupBid } from '$lib/core/view/plan-view';
   import type { Group } from '$lib/core/records/group';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { SureAnswer } from '$lib/core/groups/plan-answers';
-  import { matchTypes, type MatchType } from '$lib/core/keywords/read-keyword';
+  import { matchTypes, type MatchType } from '$lib/core/records/match-types';
   import { groupBid } from '$lib/core/view/plan-view';
   import type { Group } from '$lib/core/records/group';
   import type { Keyword } from '$lib/core/records/keyword';

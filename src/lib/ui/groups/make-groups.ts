@@ -3,7 +3,7 @@ import { childrenOf, nextPosition, type Book } from '$lib/core/store/book';
 import type { SimpleChange } from '$lib/core/store/changes';
 import type { Find } from '$lib/core/records/find';
 import type { Group } from '$lib/core/records/group';
-import type { MatchType } from '$lib/core/keywords/read-keyword';
+import type { MatchType } from '$lib/core/records/match-types';
 
 const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
 

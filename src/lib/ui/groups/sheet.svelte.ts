@@ -1,4 +1,4 @@
-import type { MatchType } from '$lib/core/keywords/read-keyword';
+import type { MatchType } from '$lib/core/records/match-types';
 import type { SureAnswer } from '$lib/core/groups/plan-answers';
 import { childrenOf, inOrder } from '$lib/core/store/book';
 import type { Campaign } from '$lib/core/records/campaign';

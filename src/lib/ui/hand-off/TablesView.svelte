@@ -1,6 +1,7 @@
 <script lang="ts">
   import { allLayouts, layoutOf, tablesOf } from '$lib/core/layouts/layouts';
   import { tableNames } from '$lib/core/records/table-fields';
+  import { rowsHeld } from '$lib/core/proof/rows-held';
   import { makeTables, type Table } from '$lib/core/exchange/tables';
   import { inOrder } from '$lib/core/store/book';
   import { copyTable } from './clipboard';
@@ -20,18 +21,17 @@
   const shell = getShell();
   const names = tableTitles;
   const layout = $derived(layoutOf(desk.workspace.book, desk.plan.plan.layoutKey));
-  const tables = $derived(makeTables(desk.plan, desk.reader.proof.findings, layout));
+  const tables = $derived(makeTables(desk.plan, rowsHeld(desk.reader.proof.findings), layout));
   const sum = (of: (table: Table) => number) => tables.reduce((all, table) => all + of(table), 0);
   const guarded = $derived(tables.flatMap(({ name, guarded }) => guarded.map((cell) => ({ ...cell, table: names[name] }))));
   /** Rows held back, counted by the finding that holds them. */
   const held = $derived.by(() => {
-    const groups = Map.groupBy(
-      tables.flatMap(({ name, held }) => held.map(({ finding }) => ({ name, finding }))),
-      ({ finding }) => finding.id,
-    );
-    return [...groups.values()].map((rows) => ({
-      finding: rows[0]!.finding,
-      counts: [...Map.groupBy(rows, ({ name }) => name)].map(([name, list]) => `${list.length} in ${names[name].toLowerCase()}`).join(', '),
+    const rows = tables.flatMap(({ name, held }) => held.map(({ findingId }) => ({ name, findingId })));
+    const byFinding = Map.groupBy(rows, ({ findingId }) => findingId);
+    const findings = new Map(desk.reader.proof.findings.map((finding) => [finding.id, finding]));
+    return [...byFinding].map(([id, held]) => ({
+      finding: findings.get(id)!,
+      counts: [...Map.groupBy(held, ({ name }) => name)].map(([name, list]) => `${list.length} in ${names[name].toLowerCase()}`).join(', '),
     }));
   });
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { ruleSet as schema, type RuleSetRow } from '$lib/core/records/rule-set';
-  import { formatNames, type FormatName } from '$lib/core/rules/rule-set';
+  import { formatNames, type FormatName } from '$lib/core/records/format-names';
   import DateField from '../parts/DateField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getDesk } from '../state/plan-desk.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { untrack } from 'svelte';
-  import type { Range } from '$lib/core/forecast/clicks';
+  import type { Range } from '$lib/core/market/range';
   import { radiusIn, readRadius, unitOf } from '$lib/core/places/distance';
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { TextChange } from '$lib/core/copying/text-changes';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/money/money';
   import { affordableMinor, conversionNoun } from '$lib/core/forecast/outlook';
-  import type { Range } from '$lib/core/forecast/clicks';
+  import type { Range } from '$lib/core/market/range';
   import { openHours } from '$lib/core/view/hours';
   import type { Campaign } from '$lib/core/records/campaign';
   import { wordLimit } from '$lib/wording/reach';

@@ -1,4 +1,4 @@
-import type { Range } from '$lib/core/forecast/clicks';
+import type { Range } from '$lib/core/market/range';
 import { computeOutlook, type Outlook } from '$lib/core/forecast/outlook';
 import { placesKey, summarizeFigures, type DemandSummary } from '$lib/core/market/figures';
 import type { PlacesReached } from '$lib/core/places/found-place';

@@ -1,4 +1,4 @@
-import { localeOfZone } from '$lib/core/places/zone-country';
+import { localeOfZone } from '$lib/core/text/zone-country';
 import { emptyBook, type Book } from '$lib/core/store/book';
 import { amountWays, type AmountWays } from '$lib/core/money/typed-amount';
 import { FindIndex } from '$lib/core/finds/find-index';

@@ -1,7 +1,8 @@
+import { matchTypes } from '$lib/core/records/match-types';
 import { json } from '@sveltejs/kit';
 import * as z from 'zod';
 import { answerSearch, prepareGroups } from '$lib/core/keywords/answer';
-import { matchTypes, plainText } from '$lib/core/keywords/read-keyword';
+import { plainText } from '$lib/core/keywords/read-keyword';
 import { language } from '$lib/core/records/fields';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { readJson } from '$lib/server/read-json';

@@ -3,7 +3,7 @@
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { matchTypes, type MatchType } from '$lib/core/keywords/read-keyword';
+  import { matchTypes, type MatchType } from '$lib/core/records/match-types';
   import { inOrder } from '$lib/core/store/book';
   import GroupList from '$lib/ui/groups/GroupList.svelte';
   import AddKeywordsDialog from '$lib/ui/groups/AddKeywordsDialog.svelte';

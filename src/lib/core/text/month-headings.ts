@@ -1,4 +1,4 @@
-import { monthsByName } from '../text/month-names';
+import { monthsByName } from './month-names';
 
 const longYear = /^(?:19|20)\d\d$/;
 const shortYear = /^\d\d$/;

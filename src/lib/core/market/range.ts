@@ -1,0 +1,5 @@
+/** An estimate: somewhere between two values. */
+export interface Range {
+  low: number;
+  high: number;
+}
