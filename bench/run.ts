@@ -1,3 +1,4 @@
+import type { Row } from '$lib/core/records/record-type';
 import { writeFileSync } from 'node:fs';
 import { bookOfFile, viewOf } from '../src/tests/clean-plan';
 import { measureLine } from '$lib/core/ads/measure';
@@ -5,7 +6,7 @@ import { LineMeasures } from '$lib/core/ads/measure-lines';
 import { lineContext } from '$lib/core/ads/slot-values';
 import { applyEdits, childrenOf } from '$lib/core/store/book';
 import type { SentChange } from '$lib/core/store/changes';
-import { recordsOf, type Row } from '$lib/core/records/record-types';
+import { recordsOf } from '$lib/core/records/record-types';
 import { openDatabase } from '$lib/server/db/open-database';
 import { readStream } from '$lib/server/stream-routes';
 import { WriteDoor } from '$lib/server/write-door';

@@ -1,3 +1,4 @@
+import type { Row } from '$lib/core/records/record-type';
 import Sqlite from 'better-sqlite3';
 import { bookOfFile, viewOf } from '../src/tests/clean-plan';
 import { splitExactly } from '$lib/core/money/split';
@@ -6,7 +7,7 @@ import { copyCampaign } from '$lib/core/copying/copy-to-place';
 import { findTextChanges } from '$lib/core/copying/text-changes';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import { countPeople, type ReachedPlace } from '$lib/core/places/people';
-import { recordsOf, type Row } from '$lib/core/records/record-types';
+import { recordsOf } from '$lib/core/records/record-types';
 import { houseRules } from '$lib/core/rules/house-rules';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { openDatabase } from '$lib/server/db/open-database';

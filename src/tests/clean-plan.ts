@@ -1,9 +1,10 @@
+import type { RecordName, Row } from '$lib/core/records/record-type';
 import { emptyBook, applyEdits, bookOf, inOrder, type Book, type RowEdit } from '$lib/core/store/book';
 import { planFileSchema, type PlanFile } from '$lib/core/exchange/plan-file';
 import { readPlanFile } from '$lib/core/exchange/read-plan-file';
 import { findPlanView, type PlanView } from '$lib/core/view/plan-view';
 import type { Change } from '$lib/core/store/changes';
-import type { RecordName, RecordTypes, Row } from '$lib/core/records/record-types';
+import type { RecordTypes } from '$lib/core/records/record-types';
 import { recordsOf } from '$lib/core/records/record-types';
 
 /** The day on which the tests read. */

@@ -1,11 +1,11 @@
 import type { PlanFile } from '$lib/core/exchange/plan-file';
-import { blankExtra } from '$lib/core/records/record-values';
+import { blankFields } from '$lib/core/records/record-types';
 
 /** An extra of each kind that holds more than a text, with the signs that part lists in tables. */
 export const everyExtra: PlanFile['extras'] = [
-  { ...blankExtra, kind: 'listed-values', header: 'Types', values: ['Grand; boudoir', 'Upright | studio', 'Back\\slash'] },
+  { ...blankFields('extra'), kind: 'listed-values', header: 'Types', values: ['Grand; boudoir', 'Upright | studio', 'Back\\slash'] },
   {
-    ...blankExtra,
+    ...blankFields('extra'),
     kind: 'call',
     phone: '+441335342000',
     phoneCountry: 'GB',
@@ -15,7 +15,7 @@ export const everyExtra: PlanFile['extras'] = [
     ],
   },
   {
-    ...blankExtra,
+    ...blankFields('extra'),
     kind: 'price-rows',
     header: 'Services',
     prices: [
@@ -24,5 +24,5 @@ export const everyExtra: PlanFile['extras'] = [
       { text: 'Voicing | regulation', description: 'a day', priceMinor: 24_050, address: 'https://ottlemere.example/voicing?a=1|2' },
     ],
   },
-  { ...blankExtra, kind: 'dated-offer', text: 'New-year tuning', startsOn: '2027-01-02', endsOn: '2027-01-31' },
+  { ...blankFields('extra'), kind: 'dated-offer', text: 'New-year tuning', startsOn: '2027-01-02', endsOn: '2027-01-31' },
 ];

@@ -1,9 +1,9 @@
-import { laterFind } from '$lib/core/records/record-values';
+import { blankFields } from '$lib/core/records/record-types';
 import type { Find, Verdict } from '$lib/core/records/find';
 
 /** A find with what a test needs of it. */
 export const findRow = (id: string, text: string, verdict: Verdict, searches: number | null = null, position = 0): Find => ({
-  ...laterFind,
+  ...blankFields('find'),
   id,
   text,
   verdict,

@@ -2,7 +2,7 @@ import { applyEdits, type Book } from '$lib/core/store/book';
 import type { Finding } from '$lib/core/proof/finding';
 import { readProof } from '$lib/core/proof/read-proof';
 import type { RuleId } from '$lib/core/proof/rule-list';
-import { blankExtra } from '$lib/core/records/record-values';
+import { blankFields } from '$lib/core/records/record-types';
 import type { Extra, PriceRow } from '$lib/core/records/extra';
 import { addLike, bookOfFile, change, cleanFile, drop, row, today, viewOf } from './clean-plan';
 
@@ -29,7 +29,7 @@ const conversion = (tried: boolean) => (book: Book) =>
   change(book, 'brief', { conversions: [{ name: 'Form', valueMinor: null, counted: 'once', where: '', tried, steers: true }] });
 const tracking = (name: string, value: string) => (book: Book) => change(book, 'campaign', { tracking: [{ name, value }] });
 const necessary = (text: string) => (book: Book) => change(book, 'brief', { necessary: [text] });
-const extraOf = (fields: Partial<Extra>) => (book: Book) => addLike(book, 'extra', { ...blankExtra, ...fields });
+const extraOf = (fields: Partial<Extra>) => (book: Book) => addLike(book, 'extra', { ...blankFields('extra'), ...fields });
 const listed = (values = ['Grand', 'Upright', 'Square']): Partial<Extra> => ({ kind: 'listed-values', header: 'Types', values });
 const priced = (fields: Partial<PriceRow>): Partial<Extra> => {
   const row = { text: 'Tuning', description: 'one visit', priceMinor: 9600, address: 'ottlemere.example/tuning', ...fields };

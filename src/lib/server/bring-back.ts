@@ -1,6 +1,7 @@
+import { recordNames, type RecordName, type Row } from '$lib/core/records/record-type';
 import type { Book } from '$lib/core/store/book';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
-import { recordNames, recordTypes, type RecordName, type Row } from '$lib/core/records/record-types';
+import { recordTypes } from '$lib/core/records/record-types';
 import type { Journal, JournaledRow } from './journal';
 
 const keyOf = (record: RecordName, id: string) => `${record} ${id}`;

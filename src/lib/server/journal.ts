@@ -1,8 +1,9 @@
+import type { RecordName, Row } from '$lib/core/records/record-type';
 import type { Statement } from 'better-sqlite3';
 import type { RowEdit } from '$lib/core/store/book';
 import { stepSummarySchema } from '$lib/core/store/change-schemas';
 import type { ListedStep, StepSummary } from '$lib/core/store/changes';
-import { completeRow, type RecordName, type Row } from '$lib/core/records/record-types';
+import { completeRow } from '$lib/core/records/record-types';
 import type { Database } from './db/open-database';
 
 /** Which way steps are walked. */

@@ -6,7 +6,7 @@ import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { cleanFile } from '../../tests/clean-plan';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import { inOrder } from '$lib/core/store/book';
-import { blankExtra } from '$lib/core/records/record-values';
+import { blankFields } from '$lib/core/records/record-types';
 import { DataFileError, openDatabase, type Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
 import { migrations } from './db/migrations';
@@ -140,7 +140,7 @@ describe('the data file', () => {
     const db = openDatabase(file);
     expect(db.pragma('user_version', { simple: true })).toBe(migrations.length);
     expect(db.prepare('SELECT name FROM client').pluck().get()).toBe('Fernholt');
-    const kept = { ...blankExtra, id: 'e', campaignId: null, kind: 'callout', text: 'Evening visits', position: 3 };
+    const kept = { ...blankFields('extra'), id: 'e', campaignId: null, kind: 'callout', text: 'Evening visits', position: 3 };
     expect(inOrder(new RecordStore(db).readBook('p', 'plan').extra)).toEqual([kept]);
     const copy = readdirSync(folder).find((name) => name.startsWith('older.sqlite.before-'));
     const aside = new Sqlite(join(folder, copy ?? ''), { readonly: true });

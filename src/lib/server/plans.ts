@@ -1,9 +1,10 @@
+import type { RecordName } from '$lib/core/records/record-type';
 import { findPlanView, type PlanView } from '$lib/core/view/plan-view';
 import { emptyBook, inOrder, nextPosition, type Book, type BookRows } from '$lib/core/store/book';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { changeCurrency } from '$lib/core/plan/change-currency';
 import { copyName } from '$lib/core/text/copy-name';
-import { recordsOf, type RecordName } from '$lib/core/records/record-types';
+import { recordsOf } from '$lib/core/records/record-types';
 import { ProofKeeper, type Proof } from '$lib/core/proof/proof-keeper';
 import { summarizePlan, type PlanSummary } from '$lib/core/proof/summarize-plan';
 import type { PlanFile } from '$lib/core/exchange/plan-file';

@@ -1,8 +1,9 @@
+import type { RecordName, Row } from '$lib/core/records/record-type';
 import type { Statement } from 'better-sqlite3';
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import { bookOf, rowsOf, type Book, type BookRows } from '$lib/core/store/book';
 import type { KeptVersion, VersionKind } from '$lib/core/store/compare-books';
-import { completeRow, type RecordName, type Row } from '$lib/core/records/record-types';
+import { completeRow } from '$lib/core/records/record-types';
 import type { Database } from './db/open-database';
 
 /** A version to be kept. */

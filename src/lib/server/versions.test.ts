@@ -4,7 +4,7 @@ import { bookOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tes
 import { applyEdits } from '$lib/core/store/book';
 import type { SentChange } from '$lib/core/store/changes';
 import { compareBooks, editsBetween } from '$lib/core/store/compare-books';
-import type { Row } from '$lib/core/records/record-types';
+import type { Row } from '$lib/core/records/record-type';
 import { openDatabase, type Database } from './db/open-database';
 import { workspaceStream, WriteDoor } from './write-door';
 

@@ -1,9 +1,10 @@
+import { recordNames, type RecordName, type Row } from '$lib/core/records/record-type';
 import { fc, test } from '@fast-check/vitest';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
 import type { Book } from '$lib/core/store/book';
 import type { Change, SentChange } from '$lib/core/store/changes';
-import { recordNames, recordsOf, type RecordName, type Row } from '$lib/core/records/record-types';
+import { recordsOf } from '$lib/core/records/record-types';
 import { openDatabase, type Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
 import { workspaceStream, WriteDoor, type Written } from './write-door';

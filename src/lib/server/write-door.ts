@@ -3,7 +3,7 @@ import { applyEdits, rowsOf, type Book, type RowEdit } from '$lib/core/store/boo
 import { isServerChange, summarize, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/store/changes';
 import { decide, type Refusal } from '$lib/core/store/decide';
 import type { StreamNews } from '$lib/core/store/news-lines';
-import type { Row } from '$lib/core/records/record-types';
+import type { Row } from '$lib/core/records/record-type';
 import { sameValue } from '$lib/core/store/same-value';
 import type { Database } from './db/open-database';
 import { RecordStore } from './db/record-store';

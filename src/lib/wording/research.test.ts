@@ -1,7 +1,9 @@
+import { blockReasons } from '$lib/core/records/find';
+import { verdicts } from '$lib/core/records/find';
 import { describe, expect, it } from 'vitest';
 import { adviseBidding } from '$lib/core/forecast/bidding-advice';
 import { computeOutlook } from '$lib/core/forecast/outlook';
-import { blockReasons, verdicts, wordKinds } from '$lib/core/records/record-values';
+import { wordKinds } from '$lib/core/records/word-kind';
 import { intents } from '$lib/core/research/propose-verdict';
 import { bookOfFile, change, cleanFile, row, viewOf } from '../../tests/clean-plan';
 import { wordAdvice, wordAdviceChange, wordAdviceFacts } from './advice';

@@ -1,6 +1,6 @@
 import { writeAmount } from '$lib/core/money/money';
 import { writeHours } from '$lib/core/view/hours';
-import type { RecordName, Row } from '$lib/core/records/record-types';
+import type { RecordName, Row } from '$lib/core/records/record-type';
 import type { HourSpan } from '$lib/core/records/hour-span';
 import { nounOf } from './steps';
 

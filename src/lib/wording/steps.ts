@@ -1,5 +1,6 @@
-import type { StepName, StepSummary } from '$lib/core/store/changes';
-import type { RecordName } from '$lib/core/records/record-types';
+import type { StepName } from '$lib/core/store/step-names';
+import type { StepSummary } from '$lib/core/store/changes';
+import type { RecordName } from '$lib/core/records/record-type';
 import { countOf } from './texts';
 
 const nouns: Record<RecordName, [one: string, many: string]> = {

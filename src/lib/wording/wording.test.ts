@@ -1,10 +1,11 @@
+import { stepNames } from '$lib/core/store/step-names';
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, row, today, viewOf } from '../../tests/clean-plan';
 import spring from '../../demo/ottlemere-spring-launch.json';
 import weekends from '../../demo/skarvholm-helgekurs.json';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
-import { stepNames, summarize, type StepSummary } from '$lib/core/store/changes';
-import { recordNames, type RecordName, type Row } from '$lib/core/records/record-types';
+import { summarize, type StepSummary } from '$lib/core/store/changes';
+import { recordNames, type RecordName, type Row } from '$lib/core/records/record-type';
 import { findingOf } from '$lib/core/proof/finding';
 import { readProof } from '$lib/core/proof/read-proof';
 import { ruleList, type RuleId } from '$lib/core/proof/rule-list';

@@ -4,7 +4,7 @@ import { inOrder, nextPosition } from '../store/book';
 import { freeName } from '../view/campaign-name';
 import type { Change, SimpleChange } from '../store/changes';
 import type { PlanView } from '../view/plan-view';
-import type { RecordName } from '../records/record-types';
+import type { RecordName } from '../records/record-type';
 import type { FileCampaign } from './text-changes';
 
 const copied: readonly RecordName[] = ['campaign', 'place', 'group', 'keyword', 'negative', 'ad', 'adLine', 'extra'];

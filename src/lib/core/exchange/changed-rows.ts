@@ -1,5 +1,5 @@
 import type { SimpleChange } from '../store/changes';
-import type { RecordName, Row as RecordRow } from '../records/record-types';
+import type { RecordName, Row as RecordRow } from '../records/record-type';
 import { recordSchemas } from '../records/record-schemas';
 import type { Layout } from '../records/layout';
 import { sameValue } from '../store/same-value';

@@ -1,6 +1,7 @@
+import { extraKinds } from '../records/extra';
 import { writeAddress } from '../text/address';
 import { readHours, writeHours } from '../view/hours';
-import { extraKinds, nameOfExtra } from '../records/record-values';
+import { nameOfExtra } from '../records/extra';
 import type { Extra } from '../records/extra';
 import type { Layout } from '../records/layout';
 import { writePhoneNumber } from '../text/phone-number';

@@ -1,12 +1,14 @@
+import type { StepName } from '../store/step-names';
+import { recordNames, type RecordName, type Row } from '../records/record-type';
 import type * as z from 'zod';
 import { writeAddress } from '../text/address';
 import { applyEdits, inOrder, nextPosition, type Book, type RowEdit } from '../store/book';
-import type { Change, SimpleChange, StepName } from '../store/changes';
+import type { Change, SimpleChange } from '../store/changes';
 import { groupBid, landingPageOf, type PlanView } from '../view/plan-view';
 import type { Group } from '../records/group';
 import { keyOfExtra } from './extra-cells';
 import { recordSchemas } from '../records/record-schemas';
-import { recordNames, type RecordName, type RecordTypes, type Row } from '../records/record-types';
+import { type RecordTypes } from '../records/record-types';
 
 /** What a row is known by, beside its record. */
 type Key = readonly (string | null)[];

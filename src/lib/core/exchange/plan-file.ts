@@ -1,19 +1,19 @@
 import * as z from 'zod';
 import { account } from '../records/account';
-import { ad } from '../records/ad';
-import { adLine } from '../records/ad-line';
-import { laterAd, laterAdLine, laterBrief, laterCampaign, blankExtra, laterFind } from '../records/record-values';
-import { brief } from '../records/brief';
-import { campaign } from '../records/campaign';
+import { ad, adRecord } from '../records/ad';
+import { adLine, adLineRecord } from '../records/ad-line';
+import { brief, briefRecord } from '../records/brief';
+import { campaign, campaignRecord } from '../records/campaign';
 import { client } from '../records/client';
-import { extra } from '../records/extra';
+import { extra, extraRecord } from '../records/extra';
+import { made } from '../records/made';
 import { name, text } from '../records/fields';
-import { find } from '../records/find';
+import { find, findRecord } from '../records/find';
 import { group } from '../records/group';
 import { keyword } from '../records/keyword';
 import { negative } from '../records/negative';
 import { offer } from '../records/offer';
-import { place } from '../records/place';
+import { place, placeRecord } from '../records/place';
 import { setAside } from '../records/set-aside';
 import { slotWord } from '../records/slot-word';
 import { report, reportRow } from '../records/report';
@@ -38,76 +38,86 @@ function withDefaults<
   return Object.fromEntries(schemas) as { [Name in Later]: Shape[Name] extends z.ZodType ? z.ZodDefault<Shape[Name]> : never };
 }
 
-const lines = list(adLine.omit({ ...noPlace, adId: true, kind: true }).extend(withDefaults(adLine.shape, laterAdLine)), 100);
-const index = z.int().min(0);
+const lines = /* @__PURE__ */ made(() =>
+  list(adLine.omit({ ...noPlace, adId: true, kind: true }).extend(withDefaults(adLine.shape, adLineRecord.added)), 100),
+);
+const index = /* @__PURE__ */ made(() => z.int().min(0));
 
-const fileNegative = negative
-  .omit({ ...noPlace, campaignId: true, groupId: true, findId: true, briefItemId: true, wordVerdictId: true })
-  .extend({
+const fileNegative = /* @__PURE__ */ made(() =>
+  negative.omit({ ...noPlace, campaignId: true, groupId: true, findId: true, briefItemId: true, wordVerdictId: true }).extend({
     /** The find, the entry of “not offered” or the judged word that made it: its place in the list. */
     find: index.optional(),
     notOffered: index.optional(),
     wordVerdict: index.optional(),
-  });
+  }),
+);
 /** Fields that came later may be missing: files written before them hold what such rows are completed with. */
-const fileExtra = extra
-  .omit({ ...noPlace, campaignId: true })
-  .extend(withDefaults(extra.shape, blankExtra, ['text', 'description1', 'description2', 'address']));
-const filePlace = place.omit({ ...noPlace, campaignId: true }).extend({
-  code: place.shape.code.default(''),
-  region: place.shape.region.default(''),
-  people: place.shape.people.default(null),
-});
-const fileFind = find
-  .omit({ ...noPlace, wordVerdictId: true })
-  .extend({ ...withDefaults(find.shape, laterFind, ['wordVerdictId']), wordVerdict: index.optional() });
-const fileAd = ad.omit({ ...noPlace, groupId: true }).extend({ ...withDefaults(ad.shape, laterAd), headlines: lines, descriptions: lines });
-const fileGroup = group.omit({ ...noPlace, campaignId: true, offerId: true }).extend({
-  /** Place in the brief's offers. */
-  offer: index.nullable(),
-  keywords: list(keyword.omit({ ...noPlace, groupId: true })),
-  negatives: list(fileNegative),
-  ads: list(fileAd, 1000),
-});
+const fileExtra = /* @__PURE__ */ made(() =>
+  extra
+    .omit({ ...noPlace, campaignId: true })
+    .extend(withDefaults(extra.shape, extraRecord.added, ['text', 'description1', 'description2', 'address'])),
+);
+const filePlace = /* @__PURE__ */ made(() =>
+  place.omit({ ...noPlace, campaignId: true }).extend(withDefaults(place.shape, placeRecord.added)),
+);
+const fileFind = /* @__PURE__ */ made(() =>
+  find
+    .omit({ ...noPlace, wordVerdictId: true })
+    .extend({ ...withDefaults(find.shape, findRecord.added, ['wordVerdictId']), wordVerdict: index.optional() }),
+);
+const fileAd = /* @__PURE__ */ made(() =>
+  ad.omit({ ...noPlace, groupId: true }).extend({ ...withDefaults(ad.shape, adRecord.added), headlines: lines, descriptions: lines }),
+);
+const fileGroup = /* @__PURE__ */ made(() =>
+  group.omit({ ...noPlace, campaignId: true, offerId: true }).extend({
+    /** Place in the brief's offers. */
+    offer: index.nullable(),
+    keywords: list(keyword.omit({ ...noPlace, groupId: true })),
+    negatives: list(fileNegative),
+    ads: list(fileAd, 1000),
+  }),
+);
 
 /** A whole plan as a file: nested as it is read, without ids. Amounts are minor units of the account's currency. */
-export const planFileSchema = z.strictObject({
-  format: z.literal('biblion-plan'),
-  version: z.literal(planFileVersion),
-  name,
-  client: client.omit(noPlace),
-  account: account.omit({ ...noPlace, clientId: true }),
-  brief: brief.omit({ id: true }).extend({
-    facts: list(text, 1000),
-    notOffered: list(text, 1000),
-    rivals: list(text, 1000),
-    always: list(text, 1000),
-    proofs: list(text, 1000),
-    ...withDefaults(brief.shape, laterBrief),
-    offers: list(offer.omit(noPlace), 1000),
-    slotWords: list(slotWord.omit(noPlace), 1000),
-    places: list(filePlace, 5000),
-  }),
-  campaigns: list(
-    campaign.omit(noPlace).extend({
-      ...withDefaults(campaign.shape, laterCampaign),
+export const planFileSchema = /* @__PURE__ */ made(() =>
+  z.strictObject({
+    format: z.literal('biblion-plan'),
+    version: z.literal(planFileVersion),
+    name,
+    client: client.omit(noPlace),
+    account: account.omit({ ...noPlace, clientId: true }),
+    brief: brief.omit({ id: true }).extend({
+      facts: list(text, 1000),
+      notOffered: list(text, 1000),
+      rivals: list(text, 1000),
+      always: list(text, 1000),
+      proofs: list(text, 1000),
+      ...withDefaults(brief.shape, briefRecord.added),
+      offers: list(offer.omit(noPlace), 1000),
+      slotWords: list(slotWord.omit(noPlace), 1000),
       places: list(filePlace, 5000),
-      negatives: list(fileNegative),
-      extras: list(fileExtra, 1000),
-      groups: list(fileGroup, 20_000),
     }),
-    1000,
-  ),
-  negatives: list(fileNegative),
-  extras: list(fileExtra, 1000),
-  wordVerdicts: list(wordVerdict.omit(noPlace)).default([]),
-  wordKinds: list(wordKind.omit(noPlace)).default([]),
-  rivals: list(seenRival.omit(noPlace), 200).default([]),
-  reports: list(report.omit(noPlace).extend({ rows: list(reportRow.omit({ ...noPlace, reportId: true })) }), 500).default([]),
-  finds: list(fileFind),
-  /** `record` is a path such as `campaigns/0/groups/1/ads/0/headlines/2`, or empty for the plan as a whole. */
-  setAside: list(setAside.omit({ id: true }).extend({ record: z.string().max(200) }), 20_000),
-});
+    campaigns: list(
+      campaign.omit(noPlace).extend({
+        ...withDefaults(campaign.shape, campaignRecord.added),
+        places: list(filePlace, 5000),
+        negatives: list(fileNegative),
+        extras: list(fileExtra, 1000),
+        groups: list(fileGroup, 20_000),
+      }),
+      1000,
+    ),
+    negatives: list(fileNegative),
+    extras: list(fileExtra, 1000),
+    wordVerdicts: list(wordVerdict.omit(noPlace)).default([]),
+    wordKinds: list(wordKind.omit(noPlace)).default([]),
+    rivals: list(seenRival.omit(noPlace), 200).default([]),
+    reports: list(report.omit(noPlace).extend({ rows: list(reportRow.omit({ ...noPlace, reportId: true })) }), 500).default([]),
+    finds: list(fileFind),
+    /** `record` is a path such as `campaigns/0/groups/1/ads/0/headlines/2`, or empty for the plan as a whole. */
+    setAside: list(setAside.omit({ id: true }).extend({ record: z.string().max(200) }), 20_000),
+  }),
+);
 export type PlanFile = z.infer<typeof planFileSchema>;
 export type FileNegative = z.infer<typeof fileNegative>;
 export type FileGroup = z.infer<typeof fileGroup>;

@@ -1,5 +1,6 @@
+import type { RecordName } from '../records/record-type';
 import type { BookRows } from '../store/book';
-import type { RecordName, RecordTypes } from '../records/record-types';
+import type { RecordTypes } from '../records/record-types';
 import type { BriefItemKind } from '../records/brief-item';
 import type { FileGroup, FileNegative, PlanFile } from './plan-file';
 

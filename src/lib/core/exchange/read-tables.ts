@@ -1,3 +1,7 @@
+import type { RecordName, Row as RecordRow } from '../records/record-type';
+import { nameOfExtra } from '../records/extra';
+import { biddingKinds } from '../records/campaign';
+import { goals } from '../records/brief';
 import type { MatchType } from '../records/match-types';
 import { writeAddress } from '../text/address';
 import { monthlyForDaily } from '../money/split';
@@ -6,8 +10,7 @@ import { childrenOf, nextPosition } from '../store/book';
 import type { Change, SimpleChange } from '../store/changes';
 import { readHours } from '../view/hours';
 import type { PlanView } from '../view/plan-view';
-import type { RecordName, RecordTypes, Row as RecordRow } from '../records/record-types';
-import { goals, biddingKinds, laterAd, laterAdLine, laterCampaign, nameOfExtra } from '../records/record-values';
+import { blank, blankFields, type RecordTypes } from '../records/record-types';
 import type { Layout } from '../records/layout';
 import { formatNames } from '../records/format-names';
 import { sayTheSame, setFields, type ChangedField } from './changed-rows';
@@ -174,7 +177,7 @@ class TablesReader {
     if (line && isPosition) return setFields('adLine', line, { fixedAt });
     if (isPosition) return null;
     if (line) return text === '' ? { type: 'remove', record: 'adLine', ids: [line.id] } : setFields('adLine', line, { text });
-    const fresh = { ...laterAdLine, id: this.newId(), adId, kind, text, fixedAt, position: nextPosition(all) };
+    const fresh = blank('adLine', { id: this.newId(), adId, kind, text, fixedAt, position: nextPosition(all) });
     return text === '' ? null : { type: 'add', record: 'adLine', rows: [fresh] };
   }
 
@@ -262,27 +265,9 @@ class TablesReader {
   }
 
   private addCampaign(row: FieldRow, name: string, fields: Partial<RecordTypes['campaign']> = {}): string | null {
-    const { brief } = this.view;
-    const blank: Omit<RecordTypes['campaign'], 'id' | 'position'> = {
-      ...laterCampaign,
-      name,
-      nameIsTyped: true,
-      goal: brief.goal,
-      placeWord: '',
-      themeWord: '',
-      placeSaid: '',
-      partnerSites: false,
-      whoCounts: 'there',
-      languages: [...brief.languages],
-      monthlyMinor: null,
-      bidding: 'by-hand',
-      bidMinor: null,
-      hours: [],
-      startsOn: null,
-      endsOn: null,
-      rotation: 'even',
-    };
-    return this.add(row, 'campaign', { ...blank, ...fields }, [name]);
+    const { goal, languages } = this.view.brief;
+    const own = { name, nameIsTyped: true, goal, languages: [...languages], ...fields };
+    return this.add(row, 'campaign', { ...blankFields('campaign'), ...own }, [name]);
   }
 
   /** The campaign a row names; made where no row of its own came before. */
@@ -306,7 +291,7 @@ class TablesReader {
   }
 
   private addGroup(row: FieldRow, campaignId: string, name: string, own: Pick<RecordTypes['group'], 'defaultBidMinor' | 'landingPage'>) {
-    return this.add(row, 'group', { campaignId, name, theme: '', defaultMatch: 'phrase', offerId: null, ...own }, [campaignId, name]);
+    return this.add(row, 'group', { ...blankFields('group'), campaignId, name, ...own }, [campaignId, name]);
   }
 
   private group(row: FieldRow): Outcome {
@@ -395,7 +380,7 @@ class TablesReader {
     if (known) return this.against(row, 'ad', known, `${cells.text(row, 'group')}, ad ${name}`);
     const page = cells.text(row, 'landing page');
     const ad = {
-      ...laterAd,
+      ...blankFields('ad'),
       groupId,
       name,
       format: cells.word(row, 'format', formatWords, 'responsive'),
@@ -425,7 +410,7 @@ class TablesReader {
       const text = this.cells.text(row, `${kind} ${number}`);
       if (text === '') continue;
       const fixedAt = this.cells.number(row, `${kind} ${number} fixed at`);
-      this.add(row, 'adLine', { ...laterAdLine, adId, kind, text: readLineCell(this.layout, text), fixedAt });
+      this.add(row, 'adLine', { ...blankFields('adLine'), adId, kind, text: readLineCell(this.layout, text), fixedAt });
     }
   }
 

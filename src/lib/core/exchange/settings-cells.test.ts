@@ -2,7 +2,7 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, change, cleanFile, row } from '../../../tests/clean-plan';
 import type { Campaign } from '../records/campaign';
-import { laterCampaign } from '../records/record-values';
+import { blankFields } from '../records/record-types';
 import { normalizeText } from '../text/units';
 import { CellReader } from './cell-reader';
 import { copyLayout, plainLayout, shippedLayouts } from '../layouts/layouts';
@@ -66,7 +66,7 @@ describe('settings in a table', () => {
       reader,
       layout,
     );
-    expect(read.devices).toEqual(laterCampaign.devices);
+    expect(read.devices).toEqual(blankFields('campaign').devices);
     expect(read.audiences).toEqual([]);
     expect(reader.problems.map(({ field, text: said }) => [field, said])).toEqual([
       ['spending', 'slowly'],

@@ -1,4 +1,5 @@
-import { deviceNames, notShown } from '../records/record-values';
+import { deviceNames } from '../records/campaign';
+import { notShown } from '../records/campaign';
 import type { Audience, Campaign } from '../records/campaign';
 import type { Layout } from '../records/layout';
 import type { TrackingParameter } from '../records/tracking-parameter';

@@ -2,7 +2,7 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { inOrder } from '../store/book';
 import { findRow } from '../../../tests/find-row';
-import { verdicts } from '../records/record-values';
+import { verdicts } from '../records/find';
 import type { Find } from '../records/find';
 import { FindIndex, type FindFilter } from './find-index';
 import { findOrders } from './find-orders';

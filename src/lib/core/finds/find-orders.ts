@@ -1,5 +1,5 @@
 import { bestMonth } from './find-figures';
-import { verdicts } from '../records/record-values';
+import { verdicts } from '../records/find';
 import type { Find } from '../records/find';
 
 /** How finds are ordered. */

@@ -1,7 +1,7 @@
 import { noFigures } from './find-figures';
 import { packRows, rowsInPack } from '../store/packed-rows';
 import type { Figures, Verdict } from '../records/find';
-import type { Row } from '../records/record-types';
+import type { Row } from '../records/record-type';
 import type { IncomingCounts, IncomingFind } from './merge-finds';
 
 /** A find on its way in, its figures beside its text. No verdict: it is to be judged. */

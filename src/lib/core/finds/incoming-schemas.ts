@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { rowsInPack, unpackRows, type PackedRows } from '../store/packed-rows';
-import { verdicts } from '../records/record-values';
+import { verdicts } from '../records/find';
 import { figures, find, type Figures } from '../records/find';
 import { type IncomingHead, type IncomingRow } from './incoming-finds';
 import type { IncomingFind } from './merge-finds';

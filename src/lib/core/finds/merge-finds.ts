@@ -1,10 +1,11 @@
+import type { StepName } from '../store/step-names';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { isKnown, noFigures, withFigures } from './find-figures';
 import { childrenOf, inOrder, nextPosition } from '../store/book';
-import type { Change, SimpleChange, StepName } from '../store/changes';
+import type { Change, SimpleChange } from '../store/changes';
 import { firstLanguage, type PlanView } from '../view/plan-view';
-import { planNegative, laterFind } from '../records/record-values';
+import { blankFields } from '../records/record-types';
 import type { Figures, Find, Verdict } from '../records/find';
 import { sameValue } from '../store/same-value';
 import type { WordVerdict } from '../records/word-verdict';
@@ -94,9 +95,9 @@ function freshFind(one: IncomingFind, rule: WordVerdict | null, { id, position }
     figuresOn: figures.figuresOn,
     figuresKind: figures.figuresKind,
     figuresFrom: figures.figuresFrom,
-    otherFigures: laterFind.otherFigures,
-    alsoFrom: laterFind.alsoFrom,
-    broughtBy: one.broughtBy ?? laterFind.broughtBy,
+    otherFigures: [],
+    alsoFrom: [],
+    broughtBy: one.broughtBy ?? '',
     reason: rule?.reason ?? null,
     wordVerdictId: rule?.id ?? null,
     proposed: '',
@@ -201,7 +202,7 @@ function negativesFor({ book }: PlanView, forms: ReadonlyMap<string, string>, ne
     .filter(([text, id]) => !childrenOf(book.negative, 'wordVerdictId', id).some((negative) => negative.text === text))
     .map(([text, wordVerdictId]) => ({
       id: newId(),
-      ...planNegative,
+      ...blankFields('negative'),
       text,
       wordVerdictId,
       position: position++,

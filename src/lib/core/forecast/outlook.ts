@@ -1,8 +1,9 @@
+import { deviceNames } from '../records/campaign';
 import type { Range } from '../market/range';
 import { countsEnquiries, worthOf, type PlanView } from '../view/plan-view';
 import { parseShare } from '../money/ratio';
 import type { DemandSummary } from '../market/figures';
-import { deviceNames, notShown } from '../records/record-values';
+import { notShown } from '../records/campaign';
 import type { Campaign } from '../records/campaign';
 import { computeClicks } from './clicks';
 import { shareOfWeek } from './week-shape';

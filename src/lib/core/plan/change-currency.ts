@@ -1,7 +1,8 @@
+import type { Row } from '../records/record-type';
 import { convertAmounts, type Conversion } from '../money/convert-amounts';
 import type { Book } from '../store/book';
 import type { Change, SimpleChange } from '../store/changes';
-import { recordsOf, type Row } from '../records/record-types';
+import { recordsOf } from '../records/record-types';
 import { sameValue } from '../store/same-value';
 
 /** The fields of a row that hold other amounts after a conversion; null where none does. */

@@ -4,7 +4,7 @@ import { childrenOf } from '../store/book';
 import { worthOf, type PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import type { Find } from '../records/find';
-import { notShown } from '../records/record-values';
+import { notShown } from '../records/campaign';
 import type { Report } from './finding';
 
 const at = ({ id }: Campaign, field: string) => ({ record: id, where: { campaignId: id, field } });

@@ -1,6 +1,6 @@
 import { readAddress } from '../text/address';
 import type { PlanView } from '../view/plan-view';
-import { nameOfExtra } from '../records/record-values';
+import { nameOfExtra } from '../records/extra';
 import type { Extra, ExtraKind } from '../records/extra';
 import { normalizeText, units } from '../text/units';
 import { isPhoneNumber } from '../text/phone-number';

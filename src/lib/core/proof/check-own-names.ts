@@ -3,7 +3,7 @@ import { plainText } from '../keywords/read-keyword';
 import { childrenOf } from '../store/book';
 import { groupsInOrder, type PlanView } from '../view/plan-view';
 import type { Group } from '../records/group';
-import { planNegative } from '../records/record-values';
+import { blankFields } from '../records/record-types';
 import { holdsPhrase } from '../rules/word-lists';
 import type { Report } from './finding';
 
@@ -32,7 +32,7 @@ export function checkOwnNames(view: PlanView): Report[] {
   const rows = unblocked.flatMap(({ group, names }) =>
     names.map((text, index) => ({
       id: `${group.id}-own-${index}`,
-      ...planNegative,
+      ...blankFields('negative'),
       groupId: group.id,
       text,
       position: position++,

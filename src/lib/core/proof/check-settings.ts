@@ -6,7 +6,7 @@ import { splitPlanMoney } from '../forecast/split-plan';
 import { childrenOf, inOrder } from '../store/book';
 import type { PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
-import { notShown } from '../records/record-values';
+import { notShown } from '../records/campaign';
 import { units } from '../text/units';
 import { checkBidding } from './check-bidding';
 import { checkPlaces } from './check-places';

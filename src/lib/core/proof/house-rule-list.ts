@@ -1,6 +1,7 @@
 import type { RuleId } from './rule-list';
-import { nameParts } from '../records/record-values';
-import type { HouseValues } from '../records/house-rule';
+import { findRefusedSigns } from '../text/clean';
+import { countedPeople, houseLimits, nameLetters, nameParts, type HouseValues } from '../records/house-rule';
+import { matchTypes } from '../records/match-types';
 
 /** How a house rule is typed and read. */
 export interface HouseRuleEntry {
@@ -11,8 +12,8 @@ export interface HouseRuleEntry {
   /** Rules of the proof that cite it. */
   cited: readonly RuleId[];
   write: (values: HouseValues) => string;
-  /** The value that a text gives, or null where it is none. */
-  read: (text: string) => unknown;
+  /** The value that a text gives, or null where it is none that the rule may have. */
+  read: (text: string) => HouseValues[keyof HouseValues] | null;
   /** Texts to choose from, where it is a choice. */
   choices?: readonly { value: string; name: string }[];
 }
@@ -21,8 +22,18 @@ const range = (text: string): { low: number; high: number } | null => {
   const [, low = '', high = ''] = /^\s*(\d+(?:[.,]\d+)?)\s*(?:-|–|—|to)\s*(\d+(?:[.,]\d+)?)\s*%?\s*$/.exec(text) ?? [];
   return high === '' ? null : { low: Number(low.replace(',', '.')), high: Number(high.replace(',', '.')) };
 };
-const whole = (text: string) => (/^\s*\d{1,5}\s*$/.test(text) ? Number(text) : null);
+const isCount = (value: number) => Number.isInteger(value) && value <= houseLimits.count;
+const whole = (text: string) => (/^\s*\d{1,5}\s*$/.test(text) && isCount(Number(text)) ? Number(text) : null);
 const decimal = (text: string) => (/^\s*\d+(?:[.,]\d+)?\s*%?\s*$/.test(text) ? text.replace('%', '').replace(',', '.').trim() : null);
+const fitting = (text: string | null, pattern: RegExp) => (text !== null && pattern.test(text) ? text : null);
+const percentRange = (text: string) => {
+  const read = range(text);
+  return read && read.low <= read.high && read.high <= houseLimits.percent ? read : null;
+};
+const oneOf =
+  <Choice extends string>(choices: readonly Choice[]) =>
+  (text: string): Choice | null =>
+    choices.find((choice) => choice === text) ?? null;
 
 const counted = (key: 'adsPerGroup' | 'clicksPerGroup' | 'clicksPerKeyword' | 'conversionsToLearn' | 'sitelinks') => ({
   key,
@@ -32,7 +43,7 @@ const counted = (key: 'adsPerGroup' | 'clicksPerGroup' | 'clicksPerKeyword' | 'c
 const ranged = (key: 'shareShownPercent' | 'clickThroughPercent') => ({
   key,
   write: (values: HouseValues) => `${values[key].low}–${values[key].high}`,
-  read: range,
+  read: percentRange,
 });
 
 /** Every threshold in use, in the order in which it is shown. */
@@ -43,7 +54,7 @@ export const houseRuleList: readonly HouseRuleEntry[] = [
     source: '365 days over twelve months; networks bill by it. 30 is common too.',
     cited: ['settings.no-budget'],
     write: ({ monthDays }) => monthDays,
-    read: decimal,
+    read: (text) => fitting(decimal(text), houseLimits.monthDays),
   },
   {
     key: 'keywordsPerGroup',
@@ -53,7 +64,7 @@ export const houseRuleList: readonly HouseRuleEntry[] = [
     write: ({ keywordsPerGroup: { least, most } }) => `${least}–${most}`,
     read: (text) => {
       const read = range(text);
-      return read && { least: read.low, most: read.high };
+      return read && isCount(read.low) && isCount(read.high) ? { least: read.low, most: read.high } : null;
     },
   },
   {
@@ -80,7 +91,7 @@ export const houseRuleList: readonly HouseRuleEntry[] = [
     source: 'All of it breaks even; less leaves something over.',
     cited: ['settings.bid-above-worth', 'groups.too-dear'],
     write: ({ profitShare }) => profitShare,
-    read: decimal,
+    read: (text) => fitting(decimal(text), houseLimits.profitShare),
   },
   {
     ...counted('conversionsToLearn'),
@@ -95,7 +106,7 @@ export const houseRuleList: readonly HouseRuleEntry[] = [
     source: 'Phrase to begin with, exact for the proven; broad is a deliberate choice.',
     cited: ['groups.broad-by-hand'],
     write: ({ defaultMatch }) => defaultMatch,
-    read: (text) => text,
+    read: oneOf(matchTypes),
     choices: ['phrase', 'exact', 'broad'].map((value) => ({ value, name: value })),
   },
   {
@@ -104,7 +115,7 @@ export const houseRuleList: readonly HouseRuleEntry[] = [
     source: 'People who are there; travel and relocation want those who ask too.',
     cited: ['settings.asks-from-afar'],
     write: ({ whoCounts }) => whoCounts,
-    read: (text) => text,
+    read: oneOf(countedPeople),
     choices: [
       { value: 'there', name: 'people who are there' },
       { value: 'asking', name: 'also who ask from afar' },
@@ -144,15 +155,17 @@ export const houseRuleList: readonly HouseRuleEntry[] = [
   },
 ];
 
-/** Reads a naming pattern as it would look: `goal_place_network_theme`, `theme | place, upper`; its values are still to be checked. */
-export function readNaming(text: string): unknown {
-  const [pattern = '', letters = 'lower'] = text.split(/,\s*(?=[a-z-]+\s*$)/);
-  const parts = pattern.match(new RegExp(nameParts.join('|'), 'g')) ?? [];
+/** Reads a naming pattern as it would look: `goal_place_network_theme`, `theme | place, upper`; null where it is none. */
+export function readNaming(text: string): HouseValues['naming'] | null {
+  const [pattern = '', written = 'lower'] = text.split(/,\s*(?=[a-z-]+\s*$)/);
+  const parts = (pattern.match(new RegExp(nameParts.join('|'), 'g')) ?? []) as HouseValues['naming']['parts'];
   const separators = pattern.split(new RegExp(nameParts.join('|')));
   const inner = separators.slice(1, -1);
   const isEven = new Set(inner).size <= 1 && separators[0]?.trim() === '' && separators.at(-1)?.trim() === '';
-  const naming = { parts, separator: inner[0] ?? '_', letters: letters.trim() };
-  return isEven && new Set(parts).size === parts.length ? naming : null;
+  const separator = inner[0] ?? '_';
+  const letters = oneOf(nameLetters)(written.trim());
+  const isFit = separator.length <= houseLimits.separator && findRefusedSigns(separator).length === 0;
+  return isEven && isFit && letters && parts.length > 0 && new Set(parts).size === parts.length ? { parts, separator, letters } : null;
 }
 
 /** The house rule that a rule of the proof cites, or null. */

@@ -1,3 +1,4 @@
+import type { RecordName } from '../records/record-type';
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import piano from '../../../demo/ottlemere-spring-launch.json';
@@ -5,7 +6,7 @@ import { bookOfFile, cleanFile, today, viewOf } from '../../../tests/clean-plan'
 import { planFileSchema } from '../exchange/plan-file';
 import { applyEdits, childrenOf, emptyBook, inOrder, type Book, type RowEdit } from '../store/book';
 import { packBetween, SentBook, type RowsPack } from '../store/sent-rows';
-import type { RecordName, RecordTypes } from '../records/record-types';
+import type { RecordTypes } from '../records/record-types';
 import { ProofKeeper } from './proof-keeper';
 
 /** One random edit: which record, which of its rows, what is done to it. */

@@ -1,6 +1,6 @@
 import { nextPosition, type Book } from '../store/book';
 import type { PlanView } from '../view/plan-view';
-import type { RecordName } from '../records/record-types';
+import type { RecordName } from '../records/record-type';
 import { adUnits } from './check-ads';
 import { checkAmounts } from './check-amounts';
 import { checkBrief } from './check-brief';

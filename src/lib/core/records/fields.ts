@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { made } from './made';
 import { isCurrency, largestAmount } from '../money/money';
 import { findRefusedSigns } from '../text/clean';
 
@@ -18,49 +19,53 @@ export const id = <Name extends string>() =>
     .transform((text) => text as Id<Name>);
 
 /** One line of text, kept as typed; control, direction and invisible signs are refused. */
-export const text = z.string().max(10_000).superRefine(refuseSigns(false));
+export const text = /* @__PURE__ */ made(() => z.string().max(10_000).superRefine(refuseSigns(false)));
 
 /** A name: one line of text that is not empty. */
-export const name = text.refine((value) => value.trim() !== '', { message: 'A name is needed.' });
+export const name = /* @__PURE__ */ made(() => text.refine((value) => value.trim() !== '', { message: 'A name is needed.' }));
 
 /** A local date, yyyy-MM-dd, that exists. */
-export const date = z.iso.date();
+export const date = /* @__PURE__ */ made(() => z.iso.date());
 
 /** Minor units of the account's currency. */
-export const amount = z.int().min(0).max(largestAmount);
+export const amount = /* @__PURE__ */ made(() => z.int().min(0).max(largestAmount));
 
 /** Place in a list; earlier is smaller. */
-export const position = z.int().min(0).max(1_000_000_000);
+export const position = /* @__PURE__ */ made(() => z.int().min(0).max(1_000_000_000));
 
 /** A language or locale code (BCP 47) that `Intl` knows how to read. */
-export const language = z
-  .string()
-  .max(35)
-  .refine(
-    (code) => {
-      try {
-        return Intl.getCanonicalLocales(code).length === 1;
-      } catch {
-        return false;
-      }
-    },
-    { message: 'Not a language code.' },
-  );
+export const language = /* @__PURE__ */ made(() =>
+  z
+    .string()
+    .max(35)
+    .refine(
+      (code) => {
+        try {
+          return Intl.getCanonicalLocales(code).length === 1;
+        } catch {
+          return false;
+        }
+      },
+      { message: 'Not a language code.' },
+    ),
+);
 
 /** ISO 4217. */
-export const currency = z.string().refine(isCurrency, { message: 'Not a currency code.' });
+export const currency = /* @__PURE__ */ made(() => z.string().refine(isCurrency, { message: 'Not a currency code.' }));
 
 /** A time zone of the IANA list. */
-export const timeZone = z
-  .string()
-  .max(64)
-  .refine(
-    (zone) => {
-      try {
-        return new Intl.DateTimeFormat('en', { timeZone: zone }).resolvedOptions().timeZone !== '';
-      } catch {
-        return false;
-      }
-    },
-    { message: 'Not a time zone.' },
-  );
+export const timeZone = /* @__PURE__ */ made(() =>
+  z
+    .string()
+    .max(64)
+    .refine(
+      (zone) => {
+        try {
+          return new Intl.DateTimeFormat('en', { timeZone: zone }).resolvedOptions().timeZone !== '';
+        } catch {
+          return false;
+        }
+      },
+      { message: 'Not a time zone.' },
+    ),
+);

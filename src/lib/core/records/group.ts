@@ -1,19 +1,31 @@
 import * as z from 'zod';
+import type { RecordType } from './record-type';
+import { made } from './made';
 import { matchTypes } from './match-types';
 import * as field from './fields';
 
 /** An ad group: one theme. */
-export const group = z.strictObject({
-  id: field.id<'group'>(),
-  campaignId: field.id<'campaign'>(),
-  name: field.name,
-  /** The group's theme words, which fill the slot `group`. */
-  theme: field.text,
-  defaultBidMinor: field.amount.nullable(),
-  defaultMatch: z.enum(matchTypes),
-  /** Empty: the brief's. */
-  landingPage: field.text,
-  offerId: field.id<'offer'>().nullable(),
-  position: field.position,
-});
+export const group = /* @__PURE__ */ made(() =>
+  z.strictObject({
+    id: field.id<'group'>(),
+    campaignId: field.id<'campaign'>(),
+    name: field.name,
+    /** The group's theme words, which fill the slot `group`. */
+    theme: field.text,
+    defaultBidMinor: field.amount.nullable(),
+    defaultMatch: z.enum(matchTypes),
+    /** Empty: the brief's. */
+    landingPage: field.text,
+    offerId: field.id<'offer'>().nullable(),
+    position: field.position,
+  }),
+);
 export type Group = z.infer<typeof group>;
+
+export const groupRecord = {
+  stream: 'plan',
+  parents: { campaignId: 'campaign' },
+  links: { offerId: 'offer' },
+  unique: ['campaignId', 'name'],
+  blank: { theme: '', defaultBidMinor: null, defaultMatch: 'phrase', landingPage: '', offerId: null },
+} as const satisfies RecordType<Group>;

@@ -1,16 +1,27 @@
 import * as z from 'zod';
+import type { RecordType } from './record-type';
+import { made } from './made';
 import { matchTypes } from './match-types';
 import * as field from './fields';
 
 /** A keyword of a group. */
-export const keyword = z.strictObject({
-  id: field.id<'keyword'>(),
-  groupId: field.id<'group'>(),
-  /** Plain text. */
-  text: field.name,
-  match: z.enum(matchTypes),
-  /** Null: the group's default bid. */
-  bidMinor: field.amount.nullable(),
-  position: field.position,
-});
+export const keyword = /* @__PURE__ */ made(() =>
+  z.strictObject({
+    id: field.id<'keyword'>(),
+    groupId: field.id<'group'>(),
+    /** Plain text. */
+    text: field.name,
+    match: z.enum(matchTypes),
+    /** Null: the group's default bid. */
+    bidMinor: field.amount.nullable(),
+    position: field.position,
+  }),
+);
 export type Keyword = z.infer<typeof keyword>;
+
+export const keywordRecord = {
+  stream: 'plan',
+  parents: { groupId: 'group' },
+  unique: ['groupId', 'text', 'match'],
+  blank: { match: 'phrase', bidMinor: null },
+} as const satisfies RecordType<Keyword>;

@@ -1,12 +1,23 @@
 import * as z from 'zod';
+import type { RecordType } from './record-type';
+import { made } from './made';
 import * as field from './fields';
 
 /** An offer with its price and end. */
-export const offer = z.strictObject({
-  id: field.id<'offer'>(),
-  name: field.text,
-  priceMinor: field.amount.nullable(),
-  endsOn: field.date.nullable(),
-  position: field.position,
-});
+export const offer = /* @__PURE__ */ made(() =>
+  z.strictObject({
+    id: field.id<'offer'>(),
+    name: field.text,
+    priceMinor: field.amount.nullable(),
+    endsOn: field.date.nullable(),
+    position: field.position,
+  }),
+);
 export type Offer = z.infer<typeof offer>;
+
+export const offerRecord = {
+  stream: 'plan',
+  parents: {},
+
+  blank: { name: '', priceMinor: null, endsOn: null },
+} as const satisfies RecordType<Offer>;

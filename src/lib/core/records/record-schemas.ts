@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import type { RecordName } from './record-types';
+import type { RecordName } from './record-type';
 import { account } from './account';
 import { ad } from './ad';
 import { adLine, masterLine } from './ad-line';

@@ -1,6 +1,6 @@
 import { nextPosition, type Book } from '../store/book';
 import type { SimpleChange } from '../store/changes';
-import { planNegative } from '../records/record-values';
+import { blankFields } from '../records/record-types';
 import type { BlockReason, Find } from '../records/find';
 import { planNegatives } from '../groups/acting-negatives';
 
@@ -32,7 +32,7 @@ export function blockFinds(book: Book, blocked: readonly BlockedFind[], newId: (
     const id = newId();
     const negative = {
       id: newId(),
-      ...planNegative,
+      ...blankFields('negative'),
       text,
       wordVerdictId: id,
       position: position++,

@@ -1,7 +1,7 @@
 import { planNegatives } from '../groups/acting-negatives';
 import type { Change, SimpleChange } from '../store/changes';
 import { childrenOf, nextPosition, type Book } from '../store/book';
-import { planNegative } from '../records/record-values';
+import { blankFields } from '../records/record-types';
 import type { BlockReason, Find, Verdict } from '../records/find';
 import type { WordHolders } from './word-index';
 
@@ -56,7 +56,7 @@ export function judgeWord(book: Book, index: WordHolders, key: string, asked: Wo
     .filter((text) => !standing.has(`phrase ${text}`))
     .map((text) => ({
       id: newId(),
-      ...planNegative,
+      ...blankFields('negative'),
       text,
       wordVerdictId: id,
       position: position++,

@@ -5,7 +5,7 @@ import { findRow } from '../../../tests/find-row';
 import { FindIndex } from '../finds/find-index';
 import { languageWords } from '../keywords/stems';
 import { emptyBook, type Book } from '../store/book';
-import { verdicts } from '../records/record-values';
+import { verdicts } from '../records/find';
 import type { Find } from '../records/find';
 import { FindReading } from './find-reading';
 import { KnownWords } from './known-words';

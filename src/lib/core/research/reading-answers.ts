@@ -1,10 +1,11 @@
+import { wordKinds } from '../records/word-kind';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { noFigures } from '../finds/find-figures';
 import type { Book } from '../store/book';
 import { findPlanView, firstLanguage, type PlanView } from '../view/plan-view';
-import type { RecordName } from '../records/record-types';
-import { laterFind, wordKinds } from '../records/record-values';
+import type { RecordName } from '../records/record-type';
+import { blankFields } from '../records/record-types';
 import type { Find, Verdict } from '../records/find';
 import type { WordKindName } from '../records/word-kind';
 import { packBetween, SentBook, type RowsPack, type SentRow } from '../store/sent-rows';
@@ -114,7 +115,7 @@ export const packReading = (before: Book, after: Book): Iterable<RowsPack> =>
   packBetween(before, after, { records: readRecords, fields: { find: findFields } });
 
 /** What finds that were sent leave out. */
-const leftOut = { ...laterFind, ...noFigures, source: '' };
+const leftOut = { ...blankFields('find'), ...noFigures, source: '' };
 const withLeftOut = (row: SentRow): SentRow => (row.record === 'find' && row.after ? { ...row, after: { ...leftOut, ...row.after } } : row);
 
 const mostWords = 80;

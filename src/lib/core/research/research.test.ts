@@ -7,7 +7,7 @@ import { noFigures } from '../finds/find-figures';
 import { applyEdits, inOrder, type Book } from '../store/book';
 import type { Change } from '../store/changes';
 import { decide } from '../store/decide';
-import { laterFind } from '../records/record-values';
+import { blankFields } from '../records/record-types';
 import type { Find, Verdict } from '../records/find';
 import { acceptProposals, planAcceptance, rememberProposal } from './accept-proposals';
 import { FindReading } from './find-reading';
@@ -28,7 +28,7 @@ import { WordIndex } from './word-index';
 
 const empty: Book = { ...bookOfFile(cleanFile), find: new Map() };
 const find = (text: string, verdict: Verdict = 'open', fields: Partial<Find> = {}): Find => ({
-  ...laterFind,
+  ...blankFields('find'),
   ...noFigures,
   id: `find-${text.replace(/[^a-z0-9]/g, '-')}`,
   text,

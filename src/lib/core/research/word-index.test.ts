@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { findRow } from '../../../tests/find-row';
-import { verdicts } from '../records/record-values';
+import { verdicts } from '../records/find';
 import type { Find, Verdict } from '../records/find';
 import { FewWords } from './few-words';
 import { WordIndex } from './word-index';

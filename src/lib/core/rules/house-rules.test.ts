@@ -1,9 +1,10 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { applyEdits } from '../store/book';
 import { houseRules, houseRulesOf } from './house-rules';
 import { findCited, houseRuleList } from '../proof/house-rule-list';
-import { readHouseRule } from '../proof/read-house-rule';
+import { houseValues } from '../records/house-rule';
 
 const book = bookOfFile(cleanFile);
 const withRules = (rows: { id: string; values: object }[]) =>
@@ -30,7 +31,7 @@ describe('house rules', () => {
   });
 
   it.each(houseRuleList.map((entry) => [entry.title, entry] as const))('%s is read as it is written', (_, entry) => {
-    expect(readHouseRule(entry, entry.write(houseRules))).toEqual(houseRules[entry.key]);
+    expect(entry.read(entry.write(houseRules))).toEqual(houseRules[entry.key]);
     expect(entry.source.length).toBeGreaterThan(10);
   });
 
@@ -46,12 +47,38 @@ describe('house rules', () => {
     ['naming', 'colour', null],
     ['ownNameApart', 'anywhere', false],
   ])('%s: “%s”', (key, text, value) => {
-    expect(
-      readHouseRule(
-        houseRuleList.find((entry) => entry.key === key)!,
-        text,
-      ),
-    ).toEqual(value);
+    expect(houseRuleList.find((entry) => entry.key === key)!.read(text)).toEqual(value);
+  });
+
+  it('take only what their schema takes, whatever is typed', () => {
+    const piece = fc.constantFrom(
+      'goal',
+      'theme',
+      '_',
+      ' | ',
+      '30',
+      '31.5',
+      '28',
+      '101',
+      '10001',
+      '7',
+      '-',
+      '–',
+      '%',
+      ',',
+      'upper',
+      'phrase',
+      'apart',
+      '\u202e',
+      ' ',
+    );
+    fc.assert(
+      fc.property(fc.constantFrom(...houseRuleList), fc.array(piece, { maxLength: 6 }), ({ key, read }, pieces) => {
+        const value = read(pieces.join(''));
+        expect(value === null || houseValues.shape[key].safeParse(value).success, pieces.join('')).toBe(true);
+      }),
+      { seed: 14, numRuns: 4000 },
+    );
   });
 
   it('are cited by findings', () => {

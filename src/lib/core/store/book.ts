@@ -1,6 +1,7 @@
+import { recordNames, type RecordName } from '../records/record-type';
 import { patchRows } from './patched-rows';
 import { carryIndexes, mostCarried } from './row-index';
-import { recordNames, type RecordName, type RecordTypes } from '../records/record-types';
+import { type RecordTypes } from '../records/record-types';
 
 export { childrenOf, inOrder } from './row-index';
 

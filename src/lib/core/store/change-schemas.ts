@@ -1,10 +1,11 @@
+import { verdicts } from '../records/find';
 import * as z from 'zod';
-import { stepNames } from './changes';
+import { stepNames } from './step-names';
 import { recordSchemas } from '../records/record-schemas';
-import { recordNames, type RecordName } from '../records/record-types';
-import { blockReasons, verdicts } from '../records/record-values';
+import { recordNames } from '../records/record-type';
+import { blockReasons } from '../records/find';
 
-const record = z.enum(recordNames as [RecordName, ...RecordName[]]);
+const record = z.enum(recordNames);
 const ids = z.array(z.string().max(64)).min(1).max(200_000);
 const anyFields = z.record(z.string(), z.unknown());
 

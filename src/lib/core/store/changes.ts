@@ -1,44 +1,6 @@
 import type * as z from 'zod';
 import type { changeSchema, sentChangeSchema, simpleSchema, stepSummarySchema } from './change-schemas';
 
-/** What a step of several changes is called; the wording is made outside core. */
-export const stepNames = [
-  'proposal-applied',
-  'master-applied',
-  'safe-mended',
-  'kept-apart',
-  'budget-split',
-  'not-offered-blocked',
-  'first-draft',
-  'keywords-grouped',
-  'ad-added',
-  'pasted',
-  'client-added',
-  'starter-negatives',
-  'campaign-added',
-  'version-brought-back',
-  'tables-read-in',
-  'brought-back',
-  'places-pasted',
-  'copied-to-place',
-  'names-applied',
-  'figures-fetched',
-  'fact-changed',
-  'currency-changed',
-  'page-read',
-  'finds-judged',
-  'word-judged',
-  'word-taken-back',
-  'proposals-accepted',
-  'finds-fetched',
-  'place-swapped',
-  'rules-applied',
-  'keys-changed',
-  'rivals-read-in',
-  'report-read-in',
-] as const;
-export type StepName = (typeof stepNames)[number];
-
 export type SimpleChange = z.infer<typeof simpleSchema>;
 export type Change = z.infer<typeof changeSchema>;
 export type SentChange = z.infer<typeof sentChangeSchema>;

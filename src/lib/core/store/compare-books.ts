@@ -1,5 +1,6 @@
+import { recordNames, type RecordName, type Row } from '../records/record-type';
 import type { Book, RowEdit } from './book';
-import { recordNames, recordTypes, type RecordName, type Row } from '../records/record-types';
+import { recordTypes } from '../records/record-types';
 import { sameValue } from './same-value';
 
 /** Versions are kept by hand, and at each hand-off. */

@@ -1,3 +1,4 @@
+import { recordNames, type RecordName } from '../records/record-type';
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, row } from '../../../tests/clean-plan';
@@ -5,7 +6,7 @@ import { applyEdits, childrenOf, inOrder, type Book, type RowEdit } from './book
 import { changeSchema, sentChangeSchema } from './change-schemas';
 import { summarize, type Change } from './changes';
 import { decide, type Decision } from './decide';
-import { recordNames, recordTypes, type RecordName } from '../records/record-types';
+import { recordTypes } from '../records/record-types';
 
 const book = bookOfFile(cleanFile);
 const group = row(book, 'group');

@@ -1,6 +1,7 @@
+import { recordNames, type RecordName, type Row } from '../records/record-type';
 import { applyEdits, childrenOf, type Book, type RowEdit } from './book';
 import type { Change, SimpleChange } from './changes';
-import { recordNames, recordTypes, type RecordName, type Row } from '../records/record-types';
+import { recordTypes } from '../records/record-types';
 import { sameValue } from './same-value';
 
 /** Why a change is refused; nothing of it is made. */

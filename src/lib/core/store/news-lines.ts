@@ -2,7 +2,7 @@ import type { BookRows } from './book';
 import type { StepSummary } from './changes';
 import { packRows, unpackRows, type PackedRows } from './packed-rows';
 import { packSent, unpackSent, type RowsPack, type SentRow } from './sent-rows';
-import type { RecordName, Row } from '../records/record-types';
+import type { RecordName, Row } from '../records/record-type';
 
 /** What a tab needs to follow a stream: rows as they now are, and what can be undone. */
 export interface StreamNews {

@@ -1,5 +1,5 @@
 import { sameValue } from './same-value';
-import type { RecordName, Row } from '../records/record-types';
+import type { RecordName, Row } from '../records/record-type';
 
 /** The values of one field: in the order of the rows, or few values and which row has which. */
 interface PackedField {

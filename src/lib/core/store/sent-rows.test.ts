@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { StepSummary } from './changes';
 import { linesOfNews, NewsReader, type StreamNews } from './news-lines';
 import { packRows, unpackRows } from './packed-rows';
-import type { Row } from '../records/record-types';
+import type { Row } from '../records/record-type';
 import { packBetween, unpackSent } from './sent-rows';
 import { findRow } from '../../../tests/find-row';
 import { emptyBook, type Book } from './book';

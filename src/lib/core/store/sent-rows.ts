@@ -1,7 +1,7 @@
 import { applyEdits, emptyBook, type Book, type RowEdit } from './book';
 import { packRows, rowsInPack, unpackRows, type PackedRows } from './packed-rows';
 import { idsToCompare } from './patched-rows';
-import { recordNames, type RecordName, type Row } from '../records/record-types';
+import { recordNames, type RecordName, type Row } from '../records/record-type';
 
 /** A row as it now stands, for sending to where its book is held as well; null where it is gone. */
 export interface SentRow {

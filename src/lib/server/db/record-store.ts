@@ -1,7 +1,8 @@
+import type { RecordName, Row } from '$lib/core/records/record-type';
 import type { Statement } from 'better-sqlite3';
 import * as z from 'zod';
 import { bookOf, type Book, type BookRows, type RowEdit } from '$lib/core/store/book';
-import { recordTypes, recordsOf, type RecordName, type Row } from '$lib/core/records/record-types';
+import { recordTypes, recordsOf } from '$lib/core/records/record-types';
 import { recordSchemas } from '$lib/core/records/record-schemas';
 import type { Database } from './open-database';
 

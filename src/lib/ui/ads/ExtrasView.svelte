@@ -1,6 +1,6 @@
 <script lang="ts">
   import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
-  import { nameOfExtra } from '$lib/core/records/record-values';
+  import { nameOfExtra } from '$lib/core/records/extra';
   import type { Extra, ExtraKind } from '$lib/core/records/extra';
   import { extraWords } from '$lib/wording/extra-findings';
   import Button from '../parts/Button.svelte';

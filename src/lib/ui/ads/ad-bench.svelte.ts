@@ -4,7 +4,7 @@ import type { FillContext } from '$lib/core/ads/fill-slots';
 import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
 import { childrenOf, nextPosition } from '$lib/core/store/book';
 import { domainOf, landingPageOf } from '$lib/core/view/plan-view';
-import { laterAdLine } from '$lib/core/records/record-values';
+import { blank, blankFields } from '$lib/core/records/record-types';
 import type { Ad } from '$lib/core/records/ad';
 import type { AdLine, LineKindOfAd } from '$lib/core/records/ad-line';
 import type { Group } from '$lib/core/records/group';
@@ -45,16 +45,7 @@ export class AdBench {
   /** Adds an empty line at the end; answers its id. */
   addLine(kind: LineKindOfAd): string {
     const id = newId();
-    if (this.ad)
-      this.desk.add('adLine', {
-        ...laterAdLine,
-        id,
-        adId: this.ad.id,
-        kind,
-        text: '',
-        fixedAt: null,
-        position: nextPosition(this.lines),
-      });
+    if (this.ad) this.desk.add('adLine', blank('adLine', { id, adId: this.ad.id, kind, position: nextPosition(this.lines) }));
     return id;
   }
 }
@@ -81,31 +72,12 @@ export function addAd(desk: PlanDesk, groupId: string, model: Ad | null): string
         masterText,
       }))
     : [
-        ...Array.from({ length: headlines.least }, () => ({
-          ...laterAdLine,
-          kind: 'headline' as const,
-          text: '',
-          fixedAt: null,
-        })),
-        ...Array.from({ length: descriptions.least }, () => ({
-          ...laterAdLine,
-          kind: 'description' as const,
-          text: '',
-          fixedAt: null,
-        })),
+        ...Array.from({ length: headlines.least }, () => ({ ...blankFields('adLine'), kind: 'headline' as const })),
+        ...Array.from({ length: descriptions.least }, () => ({ ...blankFields('adLine'), kind: 'description' as const })),
       ];
-  const ad: Ad = {
-    id,
-    groupId,
-    name: nextAdName(ads),
-    format: 'responsive',
-    masterName: model?.masterName ?? '',
-    masterPaths: model?.masterPaths ?? [],
-    path1: model?.path1 ?? '',
-    path2: model?.path2 ?? '',
-    landingPage: model?.landingPage ?? '',
-    position: nextPosition(ads),
-  };
+  const { masterName, masterPaths, path1, path2, landingPage } = model ?? blankFields('ad');
+  const own = { masterName, masterPaths, path1, path2, landingPage };
+  const ad = blank('ad', { id, groupId, name: nextAdName(ads), ...own, position: nextPosition(ads) });
   const rows = start.map((line, position) => ({ id: newId(), adId: id, ...line, position }));
   desk.make({
     type: 'several',

@@ -1,4 +1,4 @@
-import { blankExtra } from '$lib/core/records/record-values';
+import { blankFields } from '$lib/core/records/record-types';
 import type { Extra, ExtraKind, PriceRow } from '$lib/core/records/extra';
 import type { RuleSet } from '$lib/core/rules/rule-set';
 
@@ -67,7 +67,7 @@ export function newExtra(kind: ExtraKind, rules: RuleSet, country: string): Omit
     'price-rows': { header: rules.priceRows.headers[0] ?? '', prices: rows(rules.priceRows.least, blankPrice) },
     call: { phoneCountry: country },
   };
-  return { ...blankExtra, kind, ...own[kind] };
+  return { ...blankFields('extra'), kind, ...own[kind] };
 }
 
 /** A list of prices with an empty row more. */

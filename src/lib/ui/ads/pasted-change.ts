@@ -1,6 +1,6 @@
 import type { PastedLines } from '$lib/core/ads/paste-lines';
 import type { Change } from '$lib/core/store/changes';
-import { laterAdLine } from '$lib/core/records/record-values';
+import { blankFields } from '$lib/core/records/record-types';
 import type { LineKindOfAd } from '$lib/core/records/ad-line';
 
 /** The step that pasted lines make of the lines of an ad or a master; `owner` names what they belong to. */
@@ -11,8 +11,7 @@ export function pastedChange(
   { set, added }: PastedLines,
 ): Change {
   const rows = set.map(({ id, text, position }) => ({ id, text, position }));
-  const marks = record === 'adLine' ? laterAdLine : {};
-  const fresh = added.map((line) => ({ ...marks, ...line, ...owner, kind, fixedAt: null }));
+  const fresh = added.map((line) => ({ ...blankFields(record), ...line, ...owner, kind }));
   return {
     type: 'several',
     name: 'pasted',

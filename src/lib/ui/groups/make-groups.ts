@@ -3,6 +3,7 @@ import { childrenOf, nextPosition, type Book } from '$lib/core/store/book';
 import type { SimpleChange } from '$lib/core/store/changes';
 import type { Find } from '$lib/core/records/find';
 import type { Group } from '$lib/core/records/group';
+import { blank } from '$lib/core/records/record-types';
 import type { MatchType } from '$lib/core/records/match-types';
 
 const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
@@ -17,17 +18,7 @@ export function freeGroupName(book: Book, campaignId: string, wanted: string, ta
 
 /** A new group without keywords. */
 export function newGroup(book: Book, campaignId: string, name: string, theme: string, id: string): Group {
-  return {
-    id,
-    campaignId,
-    name,
-    theme,
-    defaultBidMinor: null,
-    defaultMatch: 'phrase',
-    landingPage: '',
-    offerId: null,
-    position: nextPosition(childrenOf(book.group, 'campaignId', campaignId)),
-  };
+  return blank('group', { id, campaignId, name, theme, position: nextPosition(childrenOf(book.group, 'campaignId', campaignId)) });
 }
 
 /** Keywords of a group made from plain texts; those that stand in it already are left out. */
@@ -38,7 +29,7 @@ export function newKeywords(book: Book, groupId: string, marks: readonly { text:
   return marks.flatMap(({ text, match }) => {
     if (text === '' || seen.has(`${match} ${text}`)) return [];
     seen.add(`${match} ${text}`);
-    return [{ id: newId(), groupId, text, match, bidMinor: null, position: position++ }];
+    return [blank('keyword', { id: newId(), groupId, text, match, position: position++ })];
   });
 }
 

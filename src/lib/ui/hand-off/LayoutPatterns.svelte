@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { layout as layoutSchema, type Layout } from '$lib/core/records/layout';
+  import { findLayoutTextProblem, type Layout, type LayoutTextName } from '$lib/core/records/layout';
   import { encodingNames } from '$lib/wording/tables';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
@@ -8,28 +8,7 @@
   let { layout, isFixed }: { layout: Layout; isFixed: boolean } = $props();
   const { workspace } = getDesk();
 
-  type TextKey =
-    | 'name'
-    | 'textBroad'
-    | 'textPhrase'
-    | 'textExact'
-    | 'textNegative'
-    | 'matchBroad'
-    | 'matchPhrase'
-    | 'matchExact'
-    | 'matchNegative'
-    | 'statePaused'
-    | 'liveAsIs'
-    | 'liveLower'
-    | 'liveSentence'
-    | 'liveTitle'
-    | 'liveUpper'
-    | 'clickKeyword'
-    | 'clickMatch'
-    | 'clickDevice'
-    | 'clickAd';
-
-  const sections: { title: string; note: string; fields: [TextKey, string][] }[] = [
+  const sections: { title: string; note: string; fields: [LayoutTextName, string][] }[] = [
     {
       title: 'Keywords',
       note: '{text} is the keyword, {keyword} what its match type makes of it.',
@@ -74,13 +53,7 @@
     },
   ];
 
-  const check = (key: TextKey) => (text: string) => {
-    const result = layoutSchema.shape[key].safeParse(text);
-    return result.success
-      ? null
-      : (result.error.issues[0]?.message ?? 'Not valid.').replace('Invalid input', 'It must hold {fallback} once');
-  };
-
+  const mostName = 200;
   const edit = (fields: Partial<Layout>, sitting?: string) => {
     const refusal = workspace.set('layout', layout.id, fields, sitting);
     return refusal?.code === 'taken' ? 'Another layout has this name.' : null;
@@ -110,7 +83,14 @@
 
 <fieldset disabled={isFixed} class="contents">
   {#if !isFixed}
-    <TextField label="Name" class="mb-3 w-80" value={layout.name} commit="leave" check={check('name')} onedit={(name) => edit({ name })} />
+    <TextField
+      label="Name"
+      class="mb-3 w-80"
+      value={layout.name}
+      commit="leave"
+      check={(name) => (name.trim() === '' ? 'A name is needed.' : name.length > mostName ? `At most ${mostName} characters.` : null)}
+      onedit={(name) => edit({ name })}
+    />
   {/if}
   <div class="flex flex-wrap gap-3 pb-3">
     <SelectField
@@ -177,7 +157,7 @@
                 mono
                 value={layout[key]}
                 disabled={isFixed}
-                check={check(key)}
+                check={(text) => findLayoutTextProblem(key, text)}
                 onedit={(text, sitting) => void edit({ [key]: text }, sitting)}
               />
             </div>

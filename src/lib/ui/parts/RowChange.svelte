@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { RecordName, Row } from '$lib/core/records/record-types';
+  import type { RecordName, Row } from '$lib/core/records/record-type';
   import { wordRowChange } from '$lib/wording/row-changes';
 
   interface Props {

@@ -2,7 +2,7 @@
   import { formatMoney, writeAmount } from '$lib/core/money/money';
   import { bestMonth } from '$lib/core/finds/find-figures';
   import { childrenOf } from '$lib/core/store/book';
-  import { blockReasons } from '$lib/core/records/record-values';
+  import { blockReasons } from '$lib/core/records/find';
   import type { Find } from '$lib/core/records/find';
   import { readResults } from '$lib/core/research/results-page';
   import { figuresKindWords, reasonWords, resultKindWords, wordEvidence, wordProposal, wordSearchRange } from '$lib/wording/research';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { makeFindsTable } from '$lib/core/exchange/finds-table';
-  import { verdicts } from '$lib/core/records/record-values';
+  import { verdicts } from '$lib/core/records/find';
   import type { Verdict } from '$lib/core/records/find';
   import { countOf } from '$lib/wording/texts';
   import { copyTable } from '../hand-off/clipboard';

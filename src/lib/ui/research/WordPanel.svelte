@@ -1,6 +1,7 @@
 <script lang="ts">
+  import { blockReasons } from '$lib/core/records/find';
   import { sumSearches } from '$lib/core/finds/find-figures';
-  import { blockReasons, wordKinds } from '$lib/core/records/record-values';
+  import { wordKinds } from '$lib/core/records/word-kind';
   import type { BlockReason, Verdict } from '$lib/core/records/find';
   import { reasonWords, wordKindWords, wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';

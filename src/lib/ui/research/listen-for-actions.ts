@@ -1,6 +1,6 @@
 import { tinykeys } from 'tinykeys';
 import { isCommand } from '../shell/keys';
-import { verdicts } from '$lib/core/records/record-values';
+import { verdicts } from '$lib/core/records/find';
 import { keyPressed, researchActions, type ResearchAction } from '../shell/research-keys';
 
 interface Listening {

@@ -2,7 +2,6 @@
   import { inOrder } from '$lib/core/store/book';
   import { houseRules, houseRulesOf, ofAllPlans } from '$lib/core/rules/house-rules';
   import { houseRuleList, type HouseRuleEntry } from '$lib/core/proof/house-rule-list';
-  import { readHouseRule } from '$lib/core/proof/read-house-rule';
   import { composeName } from '$lib/core/view/campaign-name';
   import type { SimpleChange } from '$lib/core/store/changes';
   import Button from '../parts/Button.svelte';
@@ -31,7 +30,7 @@
       setHouse(workspace, planId, { [entry.key]: null });
       return null;
     }
-    const value = readHouseRule(entry, text);
+    const value = entry.read(text);
     if (value === null) return 'Not a value for this.';
     setHouse(workspace, planId, { [entry.key]: value });
     return null;
@@ -87,7 +86,7 @@
       value={isSet ? entry.write(values) : ''}
       placeholder={entry.write(planId === null ? houseRules : all)}
       check={(text) =>
-        text.trim() === '' || readHouseRule(entry, text) !== null ? null : `Such as ${entry.write(houseRules)}; empty: as it is otherwise.`}
+        text.trim() === '' || entry.read(text) !== null ? null : `Such as ${entry.write(houseRules)}; empty: as it is otherwise.`}
       onedit={(text) => put(entry, planId, text)}
     />
   {/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ruleSet as schema, type RuleSetRow } from '$lib/core/records/rule-set';
+  import { findRuleProblem, ruleTexts, type ruleBounds, type RuleSetRow } from '$lib/core/records/rule-set';
   import { formatNames, type FormatName } from '$lib/core/records/format-names';
   import DateField from '../parts/DateField.svelte';
   import TextField from '../parts/TextField.svelte';
@@ -16,11 +16,8 @@
     return { ...(value as object), [key]: rest.length === 0 ? next : withValue((value as Record<string, unknown>)[key], rest, next) };
   }
 
-  /** What is wrong with a value at a path; the row as a whole says it. */
-  function check(path: Path, next: unknown): string | null {
-    const result = schema.safeParse(withValue(set, path, next));
-    return result.success ? null : (result.error.issues[0]?.message ?? 'Not valid.');
-  }
+  type Kind = keyof typeof ruleBounds;
+  const tooLong = (most: number) => (text: string) => (text.length > most ? `At most ${most} characters.` : null);
 
   function put(path: Path, next: unknown, sitting?: string): string | null {
     const [key = ''] = path;
@@ -32,8 +29,8 @@
   /** Rule sets belong to no account: dates are written as in the rest of the interface. */
   const dateLocale = 'en-GB';
   const asNumber = (text: string) => (text.trim() === '' ? NaN : Number(text.trim()));
-  const others: [label: string, path: Path][] = [
-    ['Responsive ads a group', ['responsiveAdsPerGroup']],
+  const others: [label: string, path: Path, kind?: Kind][] = [
+    ['Responsive ads a group', ['responsiveAdsPerGroup'], 'count'],
     ['Sitelink text', ['sitelink', 'textLimit']],
     ['Sitelink description', ['sitelink', 'descriptionLimit']],
     ['Callout', ['callout', 'textLimit']],
@@ -42,7 +39,7 @@
     ['Names', ['nameLimit']],
     ['Addresses', ['addressLimit']],
     ['Path of a responsive ad', ['formats', 'responsive', 'paths', 'limit']],
-    ['Most a day, in daily budgets', ['dayCostFactor']],
+    ['Most a day, in daily budgets', ['dayCostFactor'], 'factor'],
   ];
   const linesOf = (format: FormatName): [label: string, path: Path][] =>
     (['headlines', 'descriptions'] as const).flatMap((kind) =>
@@ -53,7 +50,7 @@
     );
 </script>
 
-{#snippet number(label: string, path: Path, extra: string)}
+{#snippet number(label: string, path: Path, kind: Kind, extra: string)}
   <TextField
     {label}
     hideLabel={extra.includes('hide')}
@@ -61,7 +58,7 @@
     class={extra.replace('hide', '')}
     disabled={isFixed}
     value={String(read(path))}
-    check={(text) => check(path, asNumber(text))}
+    check={(text) => findRuleProblem(kind, asNumber(text))}
     onedit={(text, sitting) => put(path, asNumber(text), sitting)}
   />
 {/snippet}
@@ -73,7 +70,7 @@
       class="w-72"
       value={set.name}
       commit="leave"
-      check={(text) => check(['name'], text)}
+      check={(text) => (text.trim() === '' ? 'A name is needed.' : tooLong(ruleTexts.name)(text))}
       onedit={(name) => put(['name'], name)}
     />
     <DateField
@@ -81,7 +78,7 @@
       class="w-40"
       value={set.from}
       locale={dateLocale}
-      onedit={(from) => check(['from'], from) ?? put(['from'], from)}
+      onedit={(from) => (from === null ? 'A day is needed.' : put(['from'], from))}
     />
   </div>
 {/if}
@@ -99,7 +96,9 @@
     {#each formatNames as format (format)}
       <tr class="border-b border-rule-soft">
         <td class="py-1 pe-2">{set.formats[format].name}</td>
-        {#each linesOf(format) as [label, path] (label)}<td class="pe-1">{@render number(label, path, 'hide')}</td>{/each}
+        {#each linesOf(format) as [label, path] (label)}<td class="pe-1"
+            >{@render number(label, path, path.at(-1) === 'limit' ? 'limit' : 'count', 'hide')}</td
+          >{/each}
         <td>
           <DateField
             label={`${set.formats[format].name}: accepted until`}
@@ -116,13 +115,13 @@
 </table>
 <h3 class="pt-4 pb-1 font-semibold">Everything else</h3>
 <div class="grid grid-cols-3 gap-x-4 gap-y-2">
-  {#each others as [label, path] (label)}{@render number(label, path, '')}{/each}
+  {#each others as [label, path, kind = 'limit'] (label)}{@render number(label, path, kind, '')}{/each}
   <TextField
     label="Signs no keyword takes"
     mono
     disabled={isFixed}
     value={set.refusedKeywordSigns}
-    check={(text) => check(['refusedKeywordSigns'], text)}
+    check={tooLong(ruleTexts.refusedKeywordSigns)}
     onedit={(text, sitting) => put(['refusedKeywordSigns'], text, sitting)}
   />
   <TextField
@@ -130,7 +129,7 @@
     mono
     disabled={isFixed}
     value={set.valueJoiner}
-    check={(text) => check(['valueJoiner'], text)}
+    check={tooLong(ruleTexts.valueJoiner)}
     onedit={(text, sitting) => put(['valueJoiner'], text, sitting)}
   />
   <TextField
@@ -138,7 +137,7 @@
     mono
     disabled={isFixed}
     value={set.monthDays}
-    check={(text) => check(['monthDays'], text)}
+    check={(text) => (ruleTexts.monthDays.test(text) ? null : 'Days to a month, such as 30.4.')}
     onedit={(text, sitting) => put(['monthDays'], text, sitting)}
   />
 </div>

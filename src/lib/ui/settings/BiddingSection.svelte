@@ -2,7 +2,7 @@
   import { adviseBidding } from '$lib/core/forecast/bidding-advice';
   import { formatMoney } from '$lib/core/money/money';
   import { worthOf } from '$lib/core/view/plan-view';
-  import { biddingKinds } from '$lib/core/records/record-values';
+  import { biddingKinds } from '$lib/core/records/campaign';
   import type { Campaign } from '$lib/core/records/campaign';
   import { biddingAmount, biddingHeeds, wordAdvice, wordAdviceChange, wordAdviceFacts } from '$lib/wording/advice';
   import { biddingWords } from '$lib/wording/settings-findings';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { composeName } from '$lib/core/view/campaign-name';
-  import { goals } from '$lib/core/records/record-values';
+  import { goals } from '$lib/core/records/brief';
   import type { Campaign } from '$lib/core/records/campaign';
   import { units } from '$lib/core/text/units';
   import { wordRefusalCode } from '$lib/wording/refusals';

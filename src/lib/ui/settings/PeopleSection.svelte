@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Audience, Campaign } from '$lib/core/records/campaign';
-  import { notShown } from '$lib/core/records/record-values';
+  import { notShown } from '$lib/core/records/campaign';
   import AddField from '../parts/AddField.svelte';
   import Button from '../parts/Button.svelte';
   import { withFields, withoutRow } from '../parts/lists';

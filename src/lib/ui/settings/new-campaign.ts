@@ -2,9 +2,8 @@ import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
 import { composeName, freeName } from '$lib/core/view/campaign-name';
 import { worthOf, type PlanView } from '$lib/core/view/plan-view';
 import type { SimpleChange } from '$lib/core/store/changes';
-import { laterCampaign } from '$lib/core/records/record-values';
+import { blank } from '$lib/core/records/record-types';
 import type { Place } from '$lib/core/records/place';
-import type { Campaign } from '$lib/core/records/campaign';
 
 const keyOf = ({ kind, code, name, country }: Place) => [kind, country, code, name].join(' ');
 
@@ -42,22 +41,16 @@ export function newCampaign(view: PlanView, id: string, newId: () => string) {
     languages: brief.languages,
     bidding: 'by-hand' as const,
   };
-  const campaign: Campaign = {
-    ...laterCampaign,
+  const campaign = blank('campaign', {
     id,
     name: freeName(composeName(parts, view.house.naming), new Set(campaigns.map(({ name }) => name))),
-    nameIsTyped: false,
     ...parts,
-    placeSaid: '',
     whoCounts: view.house.whoCounts,
     monthlyMinor: left,
     bidMinor: worthOf(view)?.perClickMinor ?? null,
-    hours: [],
     startsOn: brief.startsOn,
-    endsOn: null,
-    rotation: 'even',
     position: nextPosition(campaigns),
-  };
+  });
   const rows = places.map((place, position) => ({ ...place, id: newId(), campaignId: id, position }));
   const changes: SimpleChange[] = [
     { type: 'add', record: 'campaign', rows: [campaign] },

@@ -1,5 +1,5 @@
 import type { PlanFile } from '$lib/core/exchange/plan-file';
-import { laterBrief } from '$lib/core/records/record-values';
+import { blank } from '$lib/core/records/record-types';
 
 /** What a new plan begins with. */
 export interface NewPlan {
@@ -11,6 +11,13 @@ export interface NewPlan {
   language: string;
 }
 
+/** An empty brief, without the plan's id, which it gets as it is read in. */
+function newBrief(language: string) {
+  const { id, ...brief } = blank('brief', { id: '', languages: [language] });
+  void id;
+  return brief;
+}
+
 /** An empty plan as a plan file, which is how every plan comes onto the Shelf. */
 export function newPlanFile({ clientName, site, currency, timeZone, planName, language }: NewPlan): PlanFile {
   return {
@@ -20,18 +27,7 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
     client: { name: clientName.trim(), site: site.trim() },
     account: { currency, timeZone },
     brief: {
-      goal: 'leads',
-      offer: '',
-      landingPage: '',
-      languages: [language],
-      monthlyMinor: null,
-      startsOn: null,
-      valueMinor: null,
-      margin: '',
-      buyShare: '',
-      clickRate: '',
-      countsConversions: false,
-      ...laterBrief,
+      ...newBrief(language),
       facts: [],
       notOffered: [],
       rivals: [],

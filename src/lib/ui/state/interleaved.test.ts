@@ -4,7 +4,7 @@ import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { Backend, memoryStorage } from '../../../tests/backend';
 import { isServerChange, type SentChange } from '$lib/core/store/changes';
 import { editsBetween } from '$lib/core/store/compare-books';
-import type { RecordName, Row } from '$lib/core/records/record-types';
+import type { RecordName, Row } from '$lib/core/records/record-type';
 import { Stream } from './stream.svelte';
 
 /** An edit of one field as its user made it. Every edit writes a value of its own. */

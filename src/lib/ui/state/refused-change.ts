@@ -1,8 +1,9 @@
+import type { RecordName, Row } from '$lib/core/records/record-type';
 import type { Book } from '$lib/core/store/book';
 import { isServerChange, type Change, type SentChange, type SimpleChange } from '$lib/core/store/changes';
 import { nameOfRow } from '$lib/core/store/compare-books';
 import type { Refusal } from '$lib/core/store/decide';
-import { recordTypes, type RecordName, type Row } from '$lib/core/records/record-types';
+import { recordTypes } from '$lib/core/records/record-types';
 
 /** A change that was refused, kept with its text until it is settled. */
 export interface RefusedChange {

@@ -1,6 +1,6 @@
 import type { Book } from '$lib/core/store/book';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
-import type { Row } from '$lib/core/records/record-types';
+import type { Row } from '$lib/core/records/record-type';
 
 export type SetChange = Extract<SimpleChange, { type: 'set' }>;
 

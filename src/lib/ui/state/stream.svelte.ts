@@ -1,3 +1,4 @@
+import type { RecordName, Row } from '$lib/core/records/record-type';
 import { monotonicFactory } from 'ulid';
 import { applyEdits, bookOf, emptyBook, type Book, type RowEdit } from '$lib/core/store/book';
 import {
@@ -12,7 +13,7 @@ import {
 } from '$lib/core/store/changes';
 import { decide, type Refusal } from '$lib/core/store/decide';
 import type { StreamNews } from '$lib/core/store/news-lines';
-import type { RecordName, RecordTypes, Row } from '$lib/core/records/record-types';
+import type { RecordTypes } from '$lib/core/records/record-types';
 import type { SentRow } from '$lib/core/store/sent-rows';
 import { newsChannel, type ChannelNews } from './news-line';
 import { sameValue } from '$lib/core/store/same-value';

@@ -8,7 +8,7 @@ import { applyEdits, type Book } from '$lib/core/store/book';
 import type { Change } from '$lib/core/store/changes';
 import { decide } from '$lib/core/store/decide';
 import { findPlanView } from '$lib/core/view/plan-view';
-import { laterFind } from '$lib/core/records/record-values';
+import { blankFields } from '$lib/core/records/record-types';
 import type { Find } from '$lib/core/records/find';
 import { acceptProposals, planAcceptance, rememberProposal } from '$lib/core/research/accept-proposals';
 import { FindReading } from '$lib/core/research/find-reading';
@@ -185,7 +185,7 @@ async function handsOn({ terms, language, place, brief }: Trade, seed: number): 
   const named = (isOurs: boolean) => places.flatMap((one) => (one.isOurs === isOurs ? [one.name] : []));
   const hidden = terms.flatMap((term) => new PracticeTerms().around(term, [language], { inside: named(true), outside: named(false) }));
   const finds = figures.slice(0, 1200).map((one) => ({
-    ...laterFind,
+    ...blankFields('find'),
     ...marketFigures(one, { key: '', on: '2026-12-21', from: 'practice market' }),
     text: one.text,
     verdict: 'open' as const,

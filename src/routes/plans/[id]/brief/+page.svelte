@@ -3,7 +3,7 @@
   import { childrenOf, inOrder } from '$lib/core/store/book';
   import { isHomePage, readAddress } from '$lib/core/text/address';
   import { worthOf } from '$lib/core/view/plan-view';
-  import { goals } from '$lib/core/records/record-values';
+  import { goals } from '$lib/core/records/brief';
   import type { Brief } from '$lib/core/records/brief';
   import { blockNotOffered } from '$lib/core/proof/check-brief';
   import { holdsPhrase } from '$lib/core/rules/word-lists';

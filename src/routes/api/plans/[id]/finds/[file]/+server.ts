@@ -1,5 +1,5 @@
 import { makeFindsTable } from '$lib/core/exchange/finds-table';
-import { verdicts } from '$lib/core/records/record-values';
+import { verdicts } from '$lib/core/records/find';
 import { downloadAs } from '$lib/server/download';
 import { RequestRefused } from '$lib/server/outcome';
 import { route } from '$lib/server/respond';

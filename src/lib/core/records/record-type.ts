@@ -1,0 +1,61 @@
+/** Every record by its name, parents before children. */
+export const recordNames = [
+  'client',
+  'account',
+  'plan',
+  'layout',
+  'ruleSet',
+  'houseRule',
+  'keptRule',
+  'listSetup',
+  'keyChoice',
+  'sheetReading',
+  'patternList',
+  'master',
+  'masterLine',
+  'brief',
+  'briefItem',
+  'offer',
+  'slotWord',
+  'campaign',
+  'place',
+  'wordVerdict',
+  'wordKind',
+  'seenRival',
+  'report',
+  'reportRow',
+  'find',
+  'group',
+  'keyword',
+  'negative',
+  'ad',
+  'adLine',
+  'extra',
+  'setAside',
+] as const;
+export type RecordName = (typeof recordNames)[number];
+
+/** A row of any record type. */
+export type Row = { id: string } & Record<string, unknown>;
+
+/** Values by the fields of a row; any field's where it may be any row. */
+type ByField<R, Value> = string extends keyof R ? Readonly<Record<string, Value>> : { readonly [Field in keyof R]?: Value };
+
+/** What is said of a record beside its schema: what the store needs to know, and what its rows begin with. */
+export interface RecordType<R extends { id: string } = Row> {
+  stream: 'workspace' | 'plan';
+  /** Keys that name a parent row: with the parent the row leaves. */
+  parents: ByField<R, RecordName>;
+  /** Keys that name another row: when that leaves they become null. */
+  links?: ByField<R, RecordName>;
+  /** Keys that together may stand once only (hard invariant). */
+  unique?: readonly (keyof R & string)[];
+  /** Fields that came later, with what rows written before them hold. */
+  added?: ByField<R, unknown>;
+  /** Fields that had another name before, each under that name. */
+  renamed?: Readonly<Record<string, keyof R & string>>;
+  /** Names of fields that rows written before may still hold. */
+  removed?: readonly string[];
+  /** What a new row holds where nothing else is said. */
+  blank: ByField<R, unknown>;
+}
