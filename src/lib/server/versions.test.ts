@@ -1,10 +1,12 @@
 import { fc, test } from '@fast-check/vitest';
+import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { bookOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
 import { applyEdits } from '$lib/core/store/book';
 import type { SentChange } from '$lib/core/store/changes';
 import { compareBooks, editsBetween } from '$lib/core/store/compare-books';
-import type { Row } from '$lib/core/records/record-type';
+import type { RecordType, Row } from '$lib/core/records/record-type';
+import { recordTypes } from '$lib/core/records/record-types';
 import { openDatabase, type Database } from './db/open-database';
 import { workspaceStream, WriteDoor } from './write-door';
 
@@ -63,6 +65,28 @@ describe('versions', () => {
       { record: 'keyword', id: other!.id, before: other, after: null, owners },
       { record: 'keyword', id: keyword!.id, before: keyword, after: { ...keyword, bidMinor: 777 }, owners },
     ]);
+  });
+
+  it('and steps are read in the fields of today, though one was renamed and one has left since', () => {
+    const version = keep('Before');
+    const group = row(book(), 'group');
+    apply({ type: 'set', record: 'group', ids: [group.id], fields: { theme: 'other words' } });
+    // As it was written while the field was called topic, beside a colour.
+    const older = (text: string) => text.replaceAll('"theme":', '"colour":"red","topic":');
+    db.function('older', (text: unknown) => (typeof text === 'string' ? older(text) : null));
+    db.exec(`UPDATE step_row SET before = older(before), after = older(after) WHERE record = 'group'`);
+    const rows = db.prepare('SELECT rows FROM version').pluck().get() as Buffer;
+    db.prepare('UPDATE version SET rows = ?').run(deflateRawSync(older(inflateRawSync(rows).toString())));
+    const type: RecordType = recordTypes.group;
+    Object.assign(type, { renamed: { topic: 'theme' }, removed: ['colour'] });
+    try {
+      expect(compareBooks(door.versions.findBook('plan', version)!, book())).toMatchObject([{ id: group.id, before: group }]);
+      apply({ type: 'undo' });
+      expect(row(book(), 'group')).toEqual(group);
+    } finally {
+      delete type.renamed;
+      delete type.removed;
+    }
   });
 
   it('leave out rows that only moved along in their list', () => {
