@@ -2,7 +2,7 @@ import { negativesActingOn } from '$lib/core/groups/acting-negatives';
 import { findBlockedKeywords } from '$lib/core/groups/blocked-keywords';
 import { findOverlaps, searchesOf } from '$lib/core/groups/overlaps';
 import { blocks, matchesSurely, prepareKeyword, prepareNegative, prepareSearch } from '$lib/core/keywords/matching';
-import { childrenOf } from '$lib/core/store/book';
+import { childrenOf } from '$lib/core/store/snapshot';
 import { campaignsMeeting, groupsInOrder, type PlanView } from '$lib/core/view/plan-view';
 
 const inOneOrder = (overlaps: { one: string; other: string; searches: string[] }[], conflicts: string[]) => ({
@@ -21,8 +21,8 @@ export const sortedOverlaps = (view: PlanView) =>
 export function naiveOverlaps(view: PlanView) {
   const groups = groupsInOrder(view).map((group) => ({
     group,
-    meets: new Set(campaignsMeeting(view, view.book.campaign.get(group.campaignId)!).map(({ id }) => id as string)),
-    keywords: childrenOf(view.book.keyword, 'groupId', group.id).map(({ text, match }) => prepareKeyword(text, match, 'en')),
+    meets: new Set(campaignsMeeting(view, view.snapshot.campaign.get(group.campaignId)!).map(({ id }) => id as string)),
+    keywords: childrenOf(view.snapshot.keyword, 'groupId', group.id).map(({ text, match }) => prepareKeyword(text, match, 'en')),
     negatives: negativesActingOn(view, group).map((negative) => ({ negative, prepared: prepareNegative(negative.text, negative.match) })),
   }));
   const pairs = new Map<string, { one: string; other: string; searches: string[] }>();
@@ -43,7 +43,7 @@ export function naiveOverlaps(view: PlanView) {
     });
   }
   const conflicts = groups.flatMap(({ group, negatives }) =>
-    childrenOf(view.book.keyword, 'groupId', group.id).flatMap((keyword) => {
+    childrenOf(view.snapshot.keyword, 'groupId', group.id).flatMap((keyword) => {
       const search = prepareSearch(keyword.text, 'en');
       return negatives.filter(({ prepared }) => blocks(prepared, search)).map(({ negative }) => `${keyword.id} ${negative.id}`);
     }),

@@ -1,6 +1,6 @@
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
-import { bookOfFile } from '../src/tests/clean-plan';
+import { snapshotOfFile } from '../src/tests/clean-plan';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
 import { incomingFinds, readPastedFinds, type ListedFinds } from '$lib/core/exchange/read-finds';
 import { FindIndex } from '$lib/core/finds/find-index';
@@ -12,11 +12,11 @@ import { ruleSet } from '$lib/core/rules/rule-set';
 import { openDatabase } from '$lib/server/db/open-database';
 import { bringFindsIn } from '$lib/server/incoming-finds';
 import { Plans } from '$lib/server/plans';
-import { WriteDoor } from '$lib/server/write-door';
+import { ChangeWriter } from '$lib/server/change-writer';
 import { makePlan } from './big-plan';
 import { compare, timeOf, type BenchRow } from './measuring';
 
-const bookWith = (finds: number) => bookOfFile(makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds }));
+const snapshotWith = (finds: number) => snapshotOfFile(makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds }));
 const typed = 'grand piano edinb';
 const strokes = Array.from(typed, (_, index) => typed.slice(0, index + 1));
 
@@ -66,10 +66,10 @@ function benchCounts(finds: ReadonlyMap<string, Find>): BenchRow {
 function emptyServer() {
   let made = 0;
   const newId = () => `row-${++made}`;
-  const door = new WriteDoor(openDatabase(':memory:'), () => new Date(0));
-  const plans = new Plans(door, { now: () => new Date(0), newId });
+  const writer = new ChangeWriter(openDatabase(':memory:'), () => new Date(0));
+  const plans = new Plans(writer, { now: () => new Date(0), newId });
   const planId = plans.readIn(makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 0 }));
-  return { door, plans, newId, planId };
+  return { writer, plans, newId, planId };
 }
 
 /** A list of 100,000 rows as text: finds with searches and two bids. */
@@ -117,7 +117,7 @@ function benchImportMemory(): BenchRow {
     const { heapUsed, arrayBuffers } = process.memoryUsage();
     return heapUsed + arrayBuffers;
   };
-  const { planId, door, ...server } = emptyServer();
+  const { planId, writer, ...server } = emptyServer();
   const before = held();
   let most = 0;
   const look = () => (most = Math.max(most, held() - before));
@@ -127,16 +127,16 @@ function benchImportMemory(): BenchRow {
   look();
   // The parts are looked at as they are written, while what they come from is still held.
   let parts = 0;
-  const watched = Object.assign(Object.create(door) as WriteDoor, {
-    makeInParts: (stream: string, sent: Parameters<WriteDoor['makeInParts']>[1], make: Parameters<WriteDoor['makeInParts']>[2]) =>
-      door.makeInParts(stream, sent, function* (book) {
-        for (const part of make(book)) {
+  const watched = Object.assign(Object.create(writer) as ChangeWriter, {
+    makeInParts: (stream: string, sent: Parameters<ChangeWriter['makeInParts']>[1], make: Parameters<ChangeWriter['makeInParts']>[2]) =>
+      writer.makeInParts(stream, sent, function* (snapshot) {
+        for (const part of make(snapshot)) {
           if (parts++ % 10 === 9) look();
           yield part;
         }
       }),
   });
-  if (bringFindsIn({ ...server, door: watched }, planId, body).fresh !== read.listed.texts.length)
+  if (bringFindsIn({ ...server, writer: watched }, planId, body).fresh !== read.listed.texts.length)
     throw new Error('Some rows are missing.');
   look();
   return compare('import-memory', { kind: 'at-most', times: 6 }, { best: most, times: [most] }, { best: Buffer.byteLength(text) });
@@ -144,6 +144,6 @@ function benchImportMemory(): BenchRow {
 
 /** The rows of the bench on reading finds. */
 export function benchResearch(): BenchRow[] {
-  const finds = bookWith(50_000).find;
+  const finds = snapshotWith(50_000).find;
   return [benchTyping(finds), benchCounts(finds), benchImport(), benchImportMemory()];
 }

@@ -1,15 +1,15 @@
 import type { Row } from '$lib/core/records/record-type';
 import { writeFileSync } from 'node:fs';
-import { bookOfFile, viewOf } from '../src/tests/clean-plan';
+import { snapshotOfFile, viewOf } from '../src/tests/clean-plan';
 import { measureLine } from '$lib/core/ads/measure';
 import { LineMeasures } from '$lib/core/ads/measure-lines';
 import { lineContext } from '$lib/core/ads/slot-values';
-import { applyEdits, childrenOf } from '$lib/core/store/book';
+import { applyEdits, childrenOf } from '$lib/core/store/snapshot';
 import type { SentChange } from '$lib/core/store/changes';
 import { recordsOf } from '$lib/core/records/record-types';
 import { openDatabase } from '$lib/server/db/open-database';
 import { readStream } from '$lib/server/stream-routes';
-import { WriteDoor } from '$lib/server/write-door';
+import { ChangeWriter } from '$lib/server/change-writer';
 import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { readProof } from '$lib/core/proof/read-proof';
 import { findBlockedKeywords } from '$lib/core/groups/blocked-keywords';
@@ -37,14 +37,14 @@ const say = (row: unknown) => console.log(JSON.stringify(row));
 const today = '2026-12-21';
 
 const parse = timeOf(() => JSON.parse(json) as unknown);
-const book = bookOfFile(file);
-const proof = timeOf(() => readProof(viewOf({ ...book }), today));
+const snapshot = snapshotOfFile(file);
+const proof = timeOf(() => readProof(viewOf({ ...snapshot }), today));
 say(compare('proof', { kind: 'at-most', times: 15 }, proof, parse));
 
 const keeper = new ProofKeeper();
-let edited = book;
+let edited = snapshot;
 keeper.read(viewOf(edited), today);
-const lines = [...book.adLine.values()];
+const lines = [...snapshot.adLine.values()];
 let turn = 0;
 const step = timeOf(
   () => keeper.read(viewOf(edited), today),
@@ -56,7 +56,7 @@ const step = timeOf(
 say(compare('proof-step', { kind: 'at-least', times: 50 }, step, proof));
 
 const tenth = viewOf(
-  bookOfFile(
+  snapshotOfFile(
     makePlan({ keywords: bigSize.keywords / 10, groups: bigSize.groups / 10, ads: 100, negatives: bigSize.negatives / 10, finds: 0 }),
   ),
 );
@@ -64,12 +64,12 @@ const naive = timeOf(() => naiveOverlaps(tenth));
 if (JSON.stringify(naiveOverlaps(tenth)) !== JSON.stringify(sortedOverlaps(tenth))) throw new Error('Overlaps differ from the naive ones.');
 const overlaps = timeOf(() => {
   // A view of new maps, so that no order or index is at hand.
-  const fresh = viewOf({ ...book, keyword: new Map(book.keyword), negative: new Map(book.negative) });
+  const fresh = viewOf({ ...snapshot, keyword: new Map(snapshot.keyword), negative: new Map(snapshot.negative) });
   return [findOverlaps(fresh), findBlockedKeywords(fresh)];
 });
 say(compare('overlaps', { kind: 'at-least', times: 50 }, overlaps, { best: naive.best * 100 }));
 
-const finds = bookOfFile(makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 50_000 })).find;
+const finds = snapshotOfFile(makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 50_000 })).find;
 const findIndex = new FindIndex();
 findIndex.update(finds);
 const wanted = { words: ['grand', 'edinburgh'], searchesAtLeast: 1000, order: 'most searched' } as const;
@@ -82,11 +82,11 @@ if (found.length < 100 || JSON.stringify(scanFinds([...finds.values()], wanted))
   throw new Error('The index finds other finds than the scan.');
 say(compare('filter', { kind: 'at-least', times: 10 }, filtered, scanned));
 
-const ad = [...book.ad.values()][0]!;
-const manyKeywords = [...book.keyword.values()].slice(0, 500).map(({ text }) => text);
-const adLines = childrenOf(book.adLine, 'adId', ad.id);
-const view = viewOf(book);
-const group = book.group.get(ad.groupId)!;
+const ad = [...snapshot.ad.values()][0]!;
+const manyKeywords = [...snapshot.keyword.values()].slice(0, 500).map(({ text }) => text);
+const adLines = childrenOf(snapshot.adLine, 'adId', ad.id);
+const view = viewOf(snapshot);
+const group = snapshot.group.get(ad.groupId)!;
 const contexts = {
   headline: lineContext(view, group, 'responsive', 'headline'),
   description: lineContext(view, group, 'responsive', 'description'),
@@ -100,16 +100,16 @@ const fromNothing = timeOf((list) => list.map((line) => measureLine(line.text, [
 say(compare('keystroke', { kind: 'at-least', times: 4 }, keystroke, fromNothing));
 
 const database = openDatabase(':memory:');
-const door = new WriteDoor(database, () => new Date(0));
+const writer = new ChangeWriter(database, () => new Date(0));
 const rows = recordsOf('plan').flatMap((record) =>
-  book[record].size > 0 ? [{ type: 'add' as const, record, rows: [...book[record].values()] as unknown as Row[] }] : [],
+  snapshot[record].size > 0 ? [{ type: 'add' as const, record, rows: [...snapshot[record].values()] as unknown as Row[] }] : [],
 );
-door.lay('plan', { type: 'several', name: 'first-draft', changes: rows });
-const [target] = [...book.group.values()].slice(-1);
-const moved = [...book.keyword.values()].slice(0, 10_000).map(({ id }) => id as string);
+writer.lay('plan', { type: 'several', name: 'first-draft', changes: rows });
+const [target] = [...snapshot.group.values()].slice(-1);
+const moved = [...snapshot.keyword.values()].slice(0, 10_000).map(({ id }) => id as string);
 let changes = 0;
 const sent = (change: SentChange['change']) => {
-  const written = door.apply('plan', { id: `bench-${++changes}`, revision: 1, change });
+  const written = writer.apply('plan', { id: `bench-${++changes}`, revision: 1, change });
   if (!written.ok) throw new Error(written.refusal.code);
 };
 const moveAndUndo = timeOf(() => {
@@ -117,7 +117,7 @@ const moveAndUndo = timeOf(() => {
   sent({ type: 'undo' });
 });
 const update = database.prepare('UPDATE keyword SET group_id = ? WHERE id = ?');
-const homes = new Map(moved.map((id) => [id, book.keyword.get(id)!.groupId as string]));
+const homes = new Map(moved.map((id) => [id, snapshot.keyword.get(id)!.groupId as string]));
 const bare = timeOf(() => {
   database.transaction(() => moved.forEach((id) => update.run(target!.id, id)))();
   database.transaction(() => moved.forEach((id) => update.run(homes.get(id), id)))();
@@ -127,7 +127,7 @@ say(compare('move-undo', { kind: 'at-most', times: 5 }, moveAndUndo, bare));
 const pasted = makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 20_000 })
   .finds.map(({ text, searchesHigh }) => `${text}\t${searchesHigh}\t0.40\t2.00`)
   .join('\n');
-const emptied = viewOf({ ...book, find: new Map() });
+const emptied = viewOf({ ...snapshot, find: new Map() });
 let pastes = 0;
 const paste = timeOf(
   (fresh) => {
@@ -137,7 +137,7 @@ const paste = timeOf(
     const written = fresh.apply('plan', { id: 'paste', revision: 0, change: change! });
     if (!written.ok || written.edits.length !== 20_000) throw new Error('The paste was not written whole.');
   },
-  () => new WriteDoor(openDatabase(':memory:'), () => new Date(0)),
+  () => new ChangeWriter(openDatabase(':memory:'), () => new Date(0)),
 );
 const insertFind =
   'INSERT INTO find (plan_id, id, text, searches_low, searches_high, bid_low_minor, bid_high_minor, verdict, source, position) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)';
@@ -154,10 +154,10 @@ const barePaste = timeOf(
 );
 say(compare('paste', { kind: 'at-most', times: 6 }, paste, barePaste));
 
-/** A door that holds nothing in memory yet; the plan is sent whole, all chapters at once. */
+/** A change writer that holds nothing in memory yet; the plan is sent whole, all chapters at once. */
 const opened = timeOf(
   (fresh) => readStream(fresh, 'plan', new Request('http://bench.example/')),
-  () => new WriteDoor(database, () => new Date(0)),
+  () => new ChangeWriter(database, () => new Date(0)),
 );
 const tables = ['brief', 'campaign', 'place', 'ad_group', 'keyword', 'negative', 'ad', 'ad_line'];
 const selects = tables.map((table) => database.prepare(`SELECT * FROM ${table}`));

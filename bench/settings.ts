@@ -1,6 +1,6 @@
 import type { Row } from '$lib/core/records/record-type';
 import Sqlite from 'better-sqlite3';
-import { bookOfFile, viewOf } from '../src/tests/clean-plan';
+import { snapshotOfFile, viewOf } from '../src/tests/clean-plan';
 import { splitExactly } from '$lib/core/money/split';
 import { addCampaign } from '$lib/core/copying/copy-rows';
 import { copyCampaign } from '$lib/core/copying/copy-to-place';
@@ -14,7 +14,7 @@ import { openDatabase } from '$lib/server/db/open-database';
 import { foldName } from '$lib/server/places/fold-name.js';
 import { PlaceAtlas } from '$lib/server/places/place-atlas';
 import { PlaceSearch } from '$lib/server/places/place-search';
-import { WriteDoor } from '$lib/server/write-door';
+import { ChangeWriter } from '$lib/server/change-writer';
 import { makePlan } from './big-plan';
 import { compare, timeOf, type BenchRow } from './measuring';
 
@@ -90,11 +90,11 @@ function benchPrefix(db: Sqlite.Database): BenchRow {
   return compare('place-search', { kind: 'at-least', times: 3 }, found, scanned);
 }
 
-/** A campaign of 5,000 keywords copied to another place through the door, against bare inserts of its rows. */
+/** A campaign of 5,000 keywords copied to another place through the change writer, against bare inserts of its rows. */
 function benchCopy(): BenchRow {
-  const book = bookOfFile(makePlan({ keywords: 5000, groups: 250, ads: 500, negatives: 500, finds: 0 }));
-  const view = viewOf(book);
-  const file = writePlanFile(book, 'plan');
+  const snapshot = snapshotOfFile(makePlan({ keywords: 5000, groups: 250, ads: 500, negatives: 500, finds: 0 }));
+  const view = viewOf(snapshot);
+  const file = writePlanFile(snapshot, 'plan');
   const source = { ...file.campaigns[0]!, groups: file.campaigns.flatMap(({ groups }) => groups) };
   const words = [{ from: 'Edinburgh', to: 'Glasgow' }];
   let made = 0;
@@ -115,15 +115,15 @@ function benchCopy(): BenchRow {
   };
   const lay = () => {
     const db = openDatabase(':memory:');
-    const door = new WriteDoor(db, () => new Date(0));
+    const writer = new ChangeWriter(db, () => new Date(0));
     const rows = recordsOf('plan').flatMap((record) =>
-      book[record].size > 0 ? [{ type: 'add' as const, record, rows: [...book[record].values()] as unknown as Row[] }] : [],
+      snapshot[record].size > 0 ? [{ type: 'add' as const, record, rows: [...snapshot[record].values()] as unknown as Row[] }] : [],
     );
-    door.lay('plan', { type: 'several', name: 'first-draft', changes: rows });
-    return { db, door };
+    writer.lay('plan', { type: 'several', name: 'first-draft', changes: rows });
+    return { db, writer };
   };
-  const through = timeOf(({ door }) => {
-    if (!door.apply('plan', { id: `copy-${made}`, revision: 1, change: copy() }).ok) throw new Error('The copy was refused.');
+  const through = timeOf(({ writer }) => {
+    if (!writer.apply('plan', { id: `copy-${made}`, revision: 1, change: copy() }).ok) throw new Error('The copy was refused.');
   }, lay);
   const bare = timeOf(({ db }) => {
     db.transaction(() => {

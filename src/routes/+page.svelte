@@ -3,7 +3,7 @@
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
   import { formatMoney } from '$lib/core/money/money';
-  import { childrenOf, inOrder } from '$lib/core/store/book';
+  import { childrenOf, inOrder } from '$lib/core/store/snapshot';
   import type { Plan } from '$lib/core/records/plan';
   import Button from '$lib/ui/parts/Button.svelte';
   import { planDestinations, type Destination } from '$lib/ui/shell/destinations';
@@ -37,17 +37,19 @@
 
   const cloths = ['bg-cloth', 'bg-madder', 'bg-slate', 'bg-plum', 'bg-ochre'];
   const clients = $derived(
-    inOrder(workspace.book.client).map((client, index) => ({
+    inOrder(workspace.snapshot.client).map((client, index) => ({
       client,
       cloth: cloths[index % cloths.length] ?? 'bg-cloth',
-      accounts: childrenOf(workspace.book.account, 'clientId', client.id).map((account) => ({
+      accounts: childrenOf(workspace.snapshot.account, 'clientId', client.id).map((account) => ({
         account,
-        plans: childrenOf(workspace.book.plan, 'accountId', account.id).filter(({ archivedOn }) => showsArchived || archivedOn === null),
+        plans: childrenOf(workspace.snapshot.plan, 'accountId', account.id).filter(
+          ({ archivedOn }) => showsArchived || archivedOn === null,
+        ),
       })),
     })),
   );
-  const plans = $derived(inOrder(workspace.book.plan).filter(({ archivedOn }) => archivedOn === null));
-  const archived = $derived(workspace.book.plan.size - plans.length);
+  const plans = $derived(inOrder(workspace.snapshot.plan).filter(({ archivedOn }) => archivedOn === null));
+  const archived = $derived(workspace.snapshot.plan.size - plans.length);
   const all = $derived(plans.flatMap(({ id }) => summaries.byPlan.get(id) ?? []));
   const counts = $derived(
     all.reduce((sum, one) => ({ ...sum, fix: sum.fix + one.counts.fix, look: sum.look + one.counts.look }), {
@@ -67,7 +69,7 @@
   const money = $derived.by(() => {
     const sums = new Map<string, { minor: number; count: number }>();
     for (const { plan, summary } of due) {
-      const currency = workspace.book.account.get(plan.accountId)?.currency ?? 'GBP';
+      const currency = workspace.snapshot.account.get(plan.accountId)?.currency ?? 'GBP';
       const { minor, count } = sums.get(currency) ?? { minor: 0, count: 0 };
       sums.set(currency, { minor: minor + (summary.monthlyMinor ?? 0), count: count + 1 });
     }
@@ -76,7 +78,7 @@
 
   // The Shelf's rows are the workspace's; what stands in the plans is asked of the server when they change.
   $effect(() => {
-    void workspace.book.plan;
+    void workspace.snapshot.plan;
     untrack(() => void workspace.flush().then(() => summaries.load()));
   });
 
@@ -225,7 +227,7 @@
     {#if note}<p class="mb-2 border-s-3 border-ochre bg-ochre-tint px-3 py-1.5" role="status">
         {note}
       </p>{/if}
-    {#if workspace.book.plan.size === 0 && workspace.book.client.size === 0}
+    {#if workspace.snapshot.plan.size === 0 && workspace.snapshot.client.size === 0}
       <div class="mx-auto flex max-w-xl flex-col items-start gap-4 pt-24">
         <h1 class="font-serif text-[26px]">An empty Shelf</h1>
         <p class="text-[14.5px] leading-6">

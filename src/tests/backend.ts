@@ -1,8 +1,8 @@
-import { cleanFile, firstDraft, planBookOf } from './clean-plan';
+import { cleanFile, firstDraft, planSnapshotOf } from './clean-plan';
 import type { SentChange } from '$lib/core/store/changes';
 import { openDatabase } from '$lib/server/db/open-database';
 import { readStream, writeStream } from '$lib/server/stream-routes';
-import { WriteDoor } from '$lib/server/write-door';
+import { ChangeWriter } from '$lib/server/change-writer';
 
 /** Storage as a browser has it. */
 export function memoryStorage(): Storage {
@@ -22,9 +22,9 @@ export function memoryStorage(): Storage {
   return storage as unknown as Storage;
 }
 
-/** The server behind fetch: the real write door on a real database; it can be away, slow or failing. */
+/** The server behind fetch: the real change writer on a real database; it can be away, slow or failing. */
 export class Backend {
-  readonly door = new WriteDoor(openDatabase(':memory:'), () => new Date(0));
+  readonly writer = new ChangeWriter(openDatabase(':memory:'), () => new Date(0));
   isAway = false;
   /** Answers are lost after the change was made. */
   losesAnswers = false;
@@ -35,17 +35,17 @@ export class Backend {
   posted: SentChange[] = [];
 
   constructor() {
-    this.door.lay('plan', firstDraft(planBookOf(cleanFile)));
+    this.writer.lay('plan', firstDraft(planSnapshotOf(cleanFile)));
   }
 
   readonly fetch = async (address: string, init?: RequestInit): Promise<Response> => {
     await Promise.resolve();
     if (this.isAway) throw new TypeError('Failed to fetch');
     const request = new Request(new URL(address, 'http://test.example'), init);
-    if (init?.method !== 'POST') return readStream(this.door, 'plan', request);
+    if (init?.method !== 'POST') return readStream(this.writer, 'plan', request);
     if (this.losesPosts) throw new TypeError('Failed to fetch');
     this.posted.push(JSON.parse(String(init.body)) as SentChange);
-    const answer = await writeStream(this.door, 'plan', request);
+    const answer = await writeStream(this.writer, 'plan', request);
     if (this.losesAnswers) throw new TypeError('Failed to fetch');
     if (!this.breaksAnswersOff) return answer;
     const text = await answer.text();
@@ -53,6 +53,6 @@ export class Backend {
   };
 
   get offer() {
-    return this.door.open('plan').book.brief.get('plan')?.offer;
+    return this.writer.open('plan').snapshot.brief.get('plan')?.offer;
   }
 }

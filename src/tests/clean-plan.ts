@@ -1,5 +1,5 @@
 import type { RecordName, Row } from '$lib/core/records/record-type';
-import { emptyBook, applyEdits, bookOf, inOrder, type Book, type RowEdit } from '$lib/core/store/book';
+import { emptySnapshot, applyEdits, snapshotOf, inOrder, type Snapshot, type RowEdit } from '$lib/core/store/snapshot';
 import { planFileSchema, type PlanFile } from '$lib/core/exchange/plan-file';
 import { readPlanFile } from '$lib/core/exchange/read-plan-file';
 import { findPlanView, type PlanView } from '$lib/core/view/plan-view';
@@ -138,53 +138,63 @@ export function workspaceRows(file: PlanFile, planId: string) {
   };
 }
 
-/** The book of a plan file, with its client, account and plan row. */
-export function bookOfFile(file: PlanFile, planId = 'plan', newId = countingIds()): Book {
-  return bookOf({ ...readPlanFile(file, planId, newId), ...workspaceRows(file, planId) });
+/** The snapshot of a plan file, with its client, account and plan row. */
+export function snapshotOfFile(file: PlanFile, planId = 'plan', newId = countingIds()): Snapshot {
+  return snapshotOf({ ...readPlanFile(file, planId, newId), ...workspaceRows(file, planId) });
 }
 
 /** Plan rows alone, as a plan's stream holds them. */
-export function planBookOf(file: PlanFile): Book {
-  const whole = bookOfFile(file);
-  return { ...emptyBook(), ...Object.fromEntries(recordsOf('plan').map((record) => [record, whole[record]])) } as Book;
+export function planSnapshotOf(file: PlanFile): Snapshot {
+  const whole = snapshotOfFile(file);
+  return { ...emptySnapshot(), ...Object.fromEntries(recordsOf('plan').map((record) => [record, whole[record]])) } as Snapshot;
 }
 
-/** The view of a book; the tests' caller made sure that the plan is in it. */
-export function viewOf(book: Book, planId = 'plan'): PlanView {
-  const view = findPlanView(book, planId);
+/** The view of a snapshot; the tests' caller made sure that the plan is in it. */
+export function viewOf(snapshot: Snapshot, planId = 'plan'): PlanView {
+  const view = findPlanView(snapshot, planId);
   if (!view) throw new Error('The plan is not in the book.');
   return view;
 }
 
 /** The first row of a record, or the one at a place in its order. */
-export function row<Name extends RecordName>(book: Book, record: Name, index = 0): RecordTypes[Name] {
-  const found = (inOrder(book[record] as ReadonlyMap<string, { id: string }>) as unknown as RecordTypes[Name][])[index];
+export function row<Name extends RecordName>(snapshot: Snapshot, record: Name, index = 0): RecordTypes[Name] {
+  const found = (inOrder(snapshot[record] as ReadonlyMap<string, { id: string }>) as unknown as RecordTypes[Name][])[index];
   if (!found) throw new Error(`There is no ${record} at ${index}.`);
   return found;
 }
 
-/** The book with fields of a row changed. */
-export function change<Name extends RecordName>(book: Book, record: Name, fields: Partial<RecordTypes[Name]>, index = 0): Book {
-  const before = row(book, record, index);
-  return applyEdits(book, [{ record, id: before.id, before, after: { ...before, ...fields } } as unknown as RowEdit]);
+/** The snapshot with fields of a row changed. */
+export function change<Name extends RecordName>(snapshot: Snapshot, record: Name, fields: Partial<RecordTypes[Name]>, index = 0): Snapshot {
+  const before = row(snapshot, record, index);
+  return applyEdits(snapshot, [{ record, id: before.id, before, after: { ...before, ...fields } } as unknown as RowEdit]);
 }
 
-/** The book with a row more, made like another one. */
-export function addLike<Name extends RecordName>(book: Book, record: Name, fields: Partial<RecordTypes[Name]>, index = 0): Book {
-  const after = { ...row(book, record, index), id: `new-${record}-${book[record].size}`, position: 100 + book[record].size, ...fields };
-  return applyEdits(book, [{ record, id: after.id, before: null, after } as unknown as RowEdit]);
+/** The snapshot with a row more, made like another one. */
+export function addLike<Name extends RecordName>(
+  snapshot: Snapshot,
+  record: Name,
+  fields: Partial<RecordTypes[Name]>,
+  index = 0,
+): Snapshot {
+  const after = {
+    ...row(snapshot, record, index),
+    id: `new-${record}-${snapshot[record].size}`,
+    position: 100 + snapshot[record].size,
+    ...fields,
+  };
+  return applyEdits(snapshot, [{ record, id: after.id, before: null, after } as unknown as RowEdit]);
 }
 
-/** The book without a row. */
-export function drop<Name extends RecordName>(book: Book, record: Name, index = 0): Book {
-  const before = row(book, record, index);
-  return applyEdits(book, [{ record, id: before.id, before, after: null } as unknown as RowEdit]);
+/** The snapshot without a row. */
+export function drop<Name extends RecordName>(snapshot: Snapshot, record: Name, index = 0): Snapshot {
+  const before = row(snapshot, record, index);
+  return applyEdits(snapshot, [{ record, id: before.id, before, after: null } as unknown as RowEdit]);
 }
 
-/** The change that adds every row of a plan's book, parents first. */
-export function firstDraft(book: Book): Change {
+/** The change that adds every row of a plan's snapshot, parents first. */
+export function firstDraft(snapshot: Snapshot): Change {
   const changes = recordsOf('plan').flatMap((record) => {
-    const rows = [...book[record].values()] as unknown as Row[];
+    const rows = [...snapshot[record].values()] as unknown as Row[];
     return rows.length > 0 ? [{ type: 'add' as const, record, rows }] : [];
   });
   return { type: 'several', name: 'first-draft', changes };

@@ -1,35 +1,37 @@
-import { applyEdits, type Book } from '$lib/core/store/book';
+import { applyEdits, type Snapshot } from '$lib/core/store/snapshot';
 import type { Finding } from '$lib/core/proof/finding';
 import { readProof } from '$lib/core/proof/read-proof';
 import type { RuleId } from '$lib/core/proof/rule-list';
 import { blankFields } from '$lib/core/records/record-types';
 import type { Extra, PriceRow } from '$lib/core/records/extra';
-import { addLike, bookOfFile, change, cleanFile, drop, row, today, viewOf } from './clean-plan';
+import { addLike, snapshotOfFile, change, cleanFile, drop, row, today, viewOf } from './clean-plan';
 
 /** A plan whose first line says this. */
-export const line = (text: string) => (book: Book) => change(book, 'adLine', { text }, 0);
+export const line = (text: string) => (snapshot: Snapshot) => change(snapshot, 'adLine', { text }, 0);
 const description =
   (text: string, fixedAt: number | null = null) =>
-  (book: Book) => {
-    const index = [...book.adLine.values()].findIndex(({ kind }) => kind === 'description');
-    const id = [...book.adLine.values()][index]!.id;
-    return applyEdits(book, [{ record: 'adLine', id, before: book.adLine.get(id)!, after: { ...book.adLine.get(id)!, text, fixedAt } }]);
+  (snapshot: Snapshot) => {
+    const index = [...snapshot.adLine.values()].findIndex(({ kind }) => kind === 'description');
+    const id = [...snapshot.adLine.values()][index]!.id;
+    return applyEdits(snapshot, [
+      { record: 'adLine', id, before: snapshot.adLine.get(id)!, after: { ...snapshot.adLine.get(id)!, text, fixedAt } },
+    ]);
   };
-const item = (kind: 'fact' | 'not-offered' | 'rival' | 'always' | 'proof', text: string) => (book: Book) =>
-  addLike(book, 'briefItem', { kind, text });
+const item = (kind: 'fact' | 'not-offered' | 'rival' | 'always' | 'proof', text: string) => (snapshot: Snapshot) =>
+  addLike(snapshot, 'briefItem', { kind, text });
 /** One change after another. */
 export const both =
-  (...steps: ((book: Book) => Book)[]) =>
-  (book: Book) =>
-    steps.reduce((made, step) => step(made), book);
+  (...steps: ((snapshot: Snapshot) => Snapshot)[]) =>
+  (snapshot: Snapshot) =>
+    steps.reduce((made, step) => step(made), snapshot);
 const longName = 'x'.repeat(256);
 const city = { name: 'Fife', latitude: 56.1, longitude: -3.3, radiusKm: 15 };
 
-const conversion = (tried: boolean) => (book: Book) =>
-  change(book, 'brief', { conversions: [{ name: 'Form', valueMinor: null, counted: 'once', where: '', tried, steers: true }] });
-const tracking = (name: string, value: string) => (book: Book) => change(book, 'campaign', { tracking: [{ name, value }] });
-const necessary = (text: string) => (book: Book) => change(book, 'brief', { necessary: [text] });
-const extraOf = (fields: Partial<Extra>) => (book: Book) => addLike(book, 'extra', { ...blankFields('extra'), ...fields });
+const conversion = (tried: boolean) => (snapshot: Snapshot) =>
+  change(snapshot, 'brief', { conversions: [{ name: 'Form', valueMinor: null, counted: 'once', where: '', tried, steers: true }] });
+const tracking = (name: string, value: string) => (snapshot: Snapshot) => change(snapshot, 'campaign', { tracking: [{ name, value }] });
+const necessary = (text: string) => (snapshot: Snapshot) => change(snapshot, 'brief', { necessary: [text] });
+const extraOf = (fields: Partial<Extra>) => (snapshot: Snapshot) => addLike(snapshot, 'extra', { ...blankFields('extra'), ...fields });
 const listed = (values = ['Grand', 'Upright', 'Square']): Partial<Extra> => ({ kind: 'listed-values', header: 'Types', values });
 const priced = (fields: Partial<PriceRow>): Partial<Extra> => {
   const row = { text: 'Tuning', description: 'one visit', priceMinor: 9600, address: 'ottlemere.example/tuning', ...fields };
@@ -37,16 +39,16 @@ const priced = (fields: Partial<PriceRow>): Partial<Extra> => {
 };
 const call: Partial<Extra> = { kind: 'call', phone: '01335 342000', phoneCountry: 'GB' };
 /** A group of its own for the client's own name. */
-const ownGroup = (book: Book) => {
-  const named = addLike(change(book, 'brief', { ownNames: ['Ottlemere'] }), 'group', { name: 'Own name', theme: 'ottlemere' });
+const ownGroup = (snapshot: Snapshot) => {
+  const named = addLike(change(snapshot, 'brief', { ownNames: ['Ottlemere'] }), 'group', { name: 'Own name', theme: 'ottlemere' });
   const group = [...named.group.values()].at(-1)!;
   return addLike(named, 'keyword', { groupId: group.id, text: 'ottlemere piano' });
 };
 /** Conversions of these worths. */
 const worths =
   (...minors: number[]) =>
-  (book: Book) =>
-    change(book, 'brief', {
+  (snapshot: Snapshot) =>
+    change(snapshot, 'brief', {
       conversions: minors.map((valueMinor, at) => ({
         name: `C${at}`,
         valueMinor,
@@ -59,16 +61,16 @@ const worths =
 /** Campaigns that start at these bids. */
 const campaignBids =
   ([first, ...others]: number[]) =>
-  (book: Book) =>
+  (snapshot: Snapshot) =>
     others.reduce(
       (made, bidMinor, at) => addLike(made, 'campaign', { name: `other ${at}`, bidMinor }),
-      change(book, 'campaign', { bidMinor: first ?? null }),
+      change(snapshot, 'campaign', { bidMinor: first ?? null }),
     );
 /** Keywords of the first group with bids of their own. */
 const keywordBids =
   (...minors: number[]) =>
-  (book: Book) =>
-    minors.reduce((made, bidMinor, at) => addLike(made, 'keyword', { text: `piano ${at}`, bidMinor }), book);
+  (snapshot: Snapshot) =>
+    minors.reduce((made, bidMinor, at) => addLike(made, 'keyword', { text: `piano ${at}`, bidMinor }), snapshot);
 const priceList = (...minors: number[]): Partial<Extra> => {
   const rows = minors.map((priceMinor) => ({ text: 'Tuning', description: 'one visit', priceMinor, address: 'ottlemere.example/tuning' }));
   return { kind: 'price-rows', header: 'Services', prices: rows };
@@ -76,283 +78,289 @@ const priceList = (...minors: number[]): Partial<Extra> => {
 const datedOffer: Partial<Extra> = { kind: 'dated-offer', text: 'New-year tuning', endsOn: '2027-01-31' };
 
 /** The place of the n-th headline of the first ad in the order of lines. */
-function firstAdHeadline(book: Book, index: number): number {
-  const ordered = [...book.adLine.values()].sort((a, b) => a.position - b.position || (a.id < b.id ? -1 : 1));
-  const ad = row(book, 'ad');
+function firstAdHeadline(snapshot: Snapshot, index: number): number {
+  const ordered = [...snapshot.adLine.values()].sort((a, b) => a.position - b.position || (a.id < b.id ? -1 : 1));
+  const ad = row(snapshot, 'ad');
   const wanted = ordered.filter(({ adId, kind }) => adId === ad.id && kind === 'headline')[index];
   return ordered.indexOf(wanted!);
 }
 
 /** A second campaign with one group and the keyword “piano tuning”, at a place. */
-function secondCampaign(book: Book, place: Partial<typeof city>): Book {
-  const one = addLike(book, 'campaign', { id: 'second', name: 'second' });
+function secondCampaign(snapshot: Snapshot, place: Partial<typeof city>): Snapshot {
+  const one = addLike(snapshot, 'campaign', { id: 'second', name: 'second' });
   const two = addLike(one, 'place', { campaignId: 'second', ...city, ...place }, 1);
   const three = addLike(two, 'group', { id: 'second-group', campaignId: 'second', name: 'Second' });
   return addLike(three, 'keyword', { groupId: 'second-group' });
 }
 
 /** For each rule: a plan that raises it, and one near to it that does not. */
-export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: (book: Book) => Book }> = {
-  'brief.no-offer': { raises: (book) => change(book, 'brief', { offer: ' ' }) },
-  'brief.no-landing-page': { raises: (book) => change(book, 'brief', { landingPage: '' }) },
+export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snapshot; not?: (snapshot: Snapshot) => Snapshot }> = {
+  'brief.no-offer': { raises: (snapshot) => change(snapshot, 'brief', { offer: ' ' }) },
+  'brief.no-landing-page': { raises: (snapshot) => change(snapshot, 'brief', { landingPage: '' }) },
   'brief.home-page': {
-    raises: (book) => change(book, 'brief', { landingPage: 'https://ottlemere.example/' }),
-    not: (book) => change(book, 'brief', { landingPage: 'https://ottlemere.example/?offer=tuning' }),
+    raises: (snapshot) => change(snapshot, 'brief', { landingPage: 'https://ottlemere.example/' }),
+    not: (snapshot) => change(snapshot, 'brief', { landingPage: 'https://ottlemere.example/?offer=tuning' }),
   },
   'brief.address-unread': {
-    raises: (book) => change(book, 'brief', { landingPage: 'ftp://ottlemere.example/x' }),
-    not: (book) => change(book, 'brief', { landingPage: 'http://ottlemere.example/x' }),
+    raises: (snapshot) => change(snapshot, 'brief', { landingPage: 'ftp://ottlemere.example/x' }),
+    not: (snapshot) => change(snapshot, 'brief', { landingPage: 'http://ottlemere.example/x' }),
   },
-  'brief.no-worth': { raises: (book) => change(book, 'brief', { margin: '' }) },
+  'brief.no-worth': { raises: (snapshot) => change(snapshot, 'brief', { margin: '' }) },
   'brief.not-counted': {
-    raises: (book) => change(book, 'brief', { countsConversions: false }),
-    not: (book) => change(book, 'brief', { countsConversions: false, goal: 'visits' }),
+    raises: (snapshot) => change(snapshot, 'brief', { countsConversions: false }),
+    not: (snapshot) => change(snapshot, 'brief', { countsConversions: false, goal: 'visits' }),
   },
   'brief.not-offered-unblocked': {
     raises: item('not-offered', 'Organs'),
     not: item('not-offered', 'Free'),
   },
-  'brief.no-facts': { raises: (book) => change(book, 'briefItem', { kind: 'proof' }) },
+  'brief.no-facts': { raises: (snapshot) => change(snapshot, 'briefItem', { kind: 'proof' }) },
   'brief.offer-over': {
-    raises: (book) => change(book, 'offer', { endsOn: '2026-12-20' }),
-    not: (book) => change(book, 'offer', { endsOn: '2026-12-21' }),
+    raises: (snapshot) => change(snapshot, 'offer', { endsOn: '2026-12-20' }),
+    not: (snapshot) => change(snapshot, 'offer', { endsOn: '2026-12-21' }),
   },
   'brief.regulated': {
-    raises: (book) => change(book, 'brief', { offer: 'Loans for pianos' }),
-    not: (book) => change(book, 'brief', { offer: 'Loaned pianos' }),
+    raises: (snapshot) => change(snapshot, 'brief', { offer: 'Loans for pianos' }),
+    not: (snapshot) => change(snapshot, 'brief', { offer: 'Loaned pianos' }),
   },
   'brief.conversion-untried': { raises: conversion(false), not: conversion(true) },
   'brief.slot-word-clash': {
-    raises: (book) => change(book, 'slotWord', { slot: 'place' }),
-    not: (book) => change(book, 'slotWord', { slot: 'places' }),
+    raises: (snapshot) => change(snapshot, 'slotWord', { slot: 'place' }),
+    not: (snapshot) => change(snapshot, 'slotWord', { slot: 'places' }),
   },
   'brief.amount-apart': { raises: worths(9600, 9600, 9600, 96_000), not: worths(9600, 9600, 9600, 95_999) },
   'settings.no-campaign': {
-    raises: (book) => ({ ...book, campaign: new Map(), group: new Map(), keyword: new Map(), ad: new Map(), adLine: new Map() }),
+    raises: (snapshot) => ({ ...snapshot, campaign: new Map(), group: new Map(), keyword: new Map(), ad: new Map(), adLine: new Map() }),
   },
   'settings.name-long': {
-    raises: (book) => change(book, 'campaign', { name: longName }),
-    not: (book) => change(book, 'campaign', { name: longName.slice(1) }),
+    raises: (snapshot) => change(snapshot, 'campaign', { name: longName }),
+    not: (snapshot) => change(snapshot, 'campaign', { name: longName.slice(1) }),
   },
   'settings.no-place': {
-    raises: (book) => change(book, 'place', { excluded: true }, 1),
-    not: (book) => addLike(book, 'place', { name: 'Livingston', latitude: 55.9, longitude: -3.52, excluded: true }, 1),
+    raises: (snapshot) => change(snapshot, 'place', { excluded: true }, 1),
+    not: (snapshot) => addLike(snapshot, 'place', { name: 'Livingston', latitude: 55.9, longitude: -3.52, excluded: true }, 1),
   },
   'settings.place-excluded': {
-    raises: (book) => addLike(book, 'place', { excluded: true }, 1),
-    not: (book) => addLike(book, 'place', { name: 'Livingston', latitude: 55.9, longitude: -3.52, excluded: true }, 1),
+    raises: (snapshot) => addLike(snapshot, 'place', { excluded: true }, 1),
+    not: (snapshot) => addLike(snapshot, 'place', { name: 'Livingston', latitude: 55.9, longitude: -3.52, excluded: true }, 1),
   },
-  'settings.no-language': { raises: (book) => change(book, 'campaign', { languages: [] }) },
+  'settings.no-language': { raises: (snapshot) => change(snapshot, 'campaign', { languages: [] }) },
   'settings.no-budget': {
-    raises: (book) => change(book, 'campaign', { monthlyMinor: 30 }),
-    not: (book) => change(book, 'campaign', { monthlyMinor: 31 }),
+    raises: (snapshot) => change(snapshot, 'campaign', { monthlyMinor: 30 }),
+    not: (snapshot) => change(snapshot, 'campaign', { monthlyMinor: 31 }),
   },
   'settings.money-differs': {
-    raises: (book) => change(book, 'campaign', { monthlyMinor: 89_999 }),
-    not: (book) => change(change(book, 'campaign', { monthlyMinor: 89_999 }), 'brief', { monthlyMinor: 89_999 }),
+    raises: (snapshot) => change(snapshot, 'campaign', { monthlyMinor: 89_999 }),
+    not: (snapshot) => change(change(snapshot, 'campaign', { monthlyMinor: 89_999 }), 'brief', { monthlyMinor: 89_999 }),
   },
   'settings.ends-before-start': {
-    raises: (book) => change(book, 'campaign', { endsOn: '2027-01-11' }),
-    not: (book) => change(book, 'campaign', { endsOn: '2027-01-12' }),
+    raises: (snapshot) => change(snapshot, 'campaign', { endsOn: '2027-01-11' }),
+    not: (snapshot) => change(snapshot, 'campaign', { endsOn: '2027-01-12' }),
   },
   'settings.start-past': {
-    raises: (book) => change(book, 'campaign', { startsOn: '2026-12-20' }),
-    not: (book) => change(book, 'campaign', { startsOn: today }),
+    raises: (snapshot) => change(snapshot, 'campaign', { startsOn: '2026-12-20' }),
+    not: (snapshot) => change(snapshot, 'campaign', { startsOn: today }),
   },
-  'settings.no-start': { raises: (book) => change(book, 'campaign', { startsOn: null }) },
+  'settings.no-start': { raises: (snapshot) => change(snapshot, 'campaign', { startsOn: null }) },
   'settings.learning-uncounted': {
     raises: both(
-      (book) => change(book, 'campaign', { bidding: 'most-conversions' }),
-      (book) => change(book, 'brief', { countsConversions: false }),
+      (snapshot) => change(snapshot, 'campaign', { bidding: 'most-conversions' }),
+      (snapshot) => change(snapshot, 'brief', { countsConversions: false }),
     ),
-    not: (book) => change(book, 'campaign', { bidding: 'most-conversions' }),
+    not: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-conversions' }),
   },
   'settings.bids-ignored': {
     raises: both(
-      (book) => change(book, 'campaign', { bidding: 'most-clicks' }),
-      (book) => change(book, 'keyword', { bidMinor: 120 }),
+      (snapshot) => change(snapshot, 'campaign', { bidding: 'most-clicks' }),
+      (snapshot) => change(snapshot, 'keyword', { bidMinor: 120 }),
     ),
-    not: (book) => change(book, 'keyword', { bidMinor: 120 }),
+    not: (snapshot) => change(snapshot, 'keyword', { bidMinor: 120 }),
   },
   'settings.bid-above-worth': {
-    raises: (book) => change(book, 'campaign', { bidMinor: 194 }),
-    not: (book) => change(book, 'campaign', { bidMinor: 193 }),
+    raises: (snapshot) => change(snapshot, 'campaign', { bidMinor: 194 }),
+    not: (snapshot) => change(snapshot, 'campaign', { bidMinor: 193 }),
   },
   'settings.bid-above-day': {
-    raises: (book) => change(book, 'campaign', { bidMinor: 2961 }),
-    not: (book) => change(book, 'campaign', { bidMinor: 2960 }),
+    raises: (snapshot) => change(snapshot, 'campaign', { bidMinor: 2961 }),
+    not: (snapshot) => change(snapshot, 'campaign', { bidMinor: 2960 }),
   },
   'settings.bid-apart': { raises: campaignBids([160, 160, 160, 16]), not: campaignBids([160, 160, 160, 17]) },
   'settings.asks-from-afar': {
-    raises: (book) => change(book, 'campaign', { whoCounts: 'asking' }),
-    not: (book) => change(book, 'campaign', { whoCounts: 'asking', goal: 'visits' }),
+    raises: (snapshot) => change(snapshot, 'campaign', { whoCounts: 'asking' }),
+    not: (snapshot) => change(snapshot, 'campaign', { whoCounts: 'asking', goal: 'visits' }),
   },
   'settings.exclusion-idle': {
-    raises: (book) => addLike(book, 'place', { name: 'Oslo', country: 'NO', latitude: 59.9, longitude: 10.7, excluded: true }, 1),
-    not: (book) => addLike(book, 'place', { name: 'Livingston', latitude: 55.9, longitude: -3.5, excluded: true }, 1),
+    raises: (snapshot) => addLike(snapshot, 'place', { name: 'Oslo', country: 'NO', latitude: 59.9, longitude: 10.7, excluded: true }, 1),
+    not: (snapshot) => addLike(snapshot, 'place', { name: 'Livingston', latitude: 55.9, longitude: -3.5, excluded: true }, 1),
   },
   'settings.covers-other-campaign': {
-    raises: (book) => secondCampaign(book, { name: 'Musselburgh', latitude: 55.94, longitude: -3.05, radiusKm: 3 }),
-    not: (book) => secondCampaign(book, { latitude: 56.3 }),
+    raises: (snapshot) => secondCampaign(snapshot, { name: 'Musselburgh', latitude: 55.94, longitude: -3.05, radiusKm: 3 }),
+    not: (snapshot) => secondCampaign(snapshot, { latitude: 56.3 }),
   },
   'settings.places-overlap': {
-    raises: (book) => addLike(book, 'place', { ...city, latitude: 55.95, longitude: -3.2, radiusKm: 5 }, 1),
-    not: (book) => addLike(book, 'place', { ...city, latitude: 51.5, longitude: -0.1, radiusKm: 5 }, 1),
+    raises: (snapshot) => addLike(snapshot, 'place', { ...city, latitude: 55.95, longitude: -3.2, radiusKm: 5 }, 1),
+    not: (snapshot) => addLike(snapshot, 'place', { ...city, latitude: 51.5, longitude: -0.1, radiusKm: 5 }, 1),
   },
   'settings.adjustments-ignored': {
-    raises: (book) => change(book, 'campaign', { bidding: 'most-conversions', hours: [{ day: 1, from: 9, to: 17, adjust: 10 }] }),
-    not: (book) => change(book, 'campaign', { bidding: 'most-conversions', hours: [{ day: 1, from: 9, to: 17 }] }),
+    raises: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-conversions', hours: [{ day: 1, from: 9, to: 17, adjust: 10 }] }),
+    not: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-conversions', hours: [{ day: 1, from: 9, to: 17 }] }),
   },
   'settings.adjustment-beyond': {
-    raises: (book) => change(book, 'campaign', { devices: { computer: -95, phone: 0, tablet: 0 } }),
-    not: (book) => change(book, 'campaign', { devices: { computer: -100, phone: 0, tablet: -90 } }),
+    raises: (snapshot) => change(snapshot, 'campaign', { devices: { computer: -95, phone: 0, tablet: 0 } }),
+    not: (snapshot) => change(snapshot, 'campaign', { devices: { computer: -100, phone: 0, tablet: -90 } }),
   },
   'settings.target-too-low': {
-    raises: (book) => change(book, 'campaign', { bidding: 'most-conversions', bidMinor: 1230 }),
-    not: (book) => change(book, 'campaign', { bidding: 'most-conversions', bidMinor: 1231 }),
+    raises: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-conversions', bidMinor: 1230 }),
+    not: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-conversions', bidMinor: 1231 }),
   },
   'settings.cap-below-bids': {
-    raises: (book) => change(book, 'campaign', { bidding: 'most-clicks', bidMinor: 79 }),
-    not: (book) => change(book, 'campaign', { bidding: 'most-clicks', bidMinor: 80 }),
+    raises: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-clicks', bidMinor: 79 }),
+    not: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-clicks', bidMinor: 80 }),
   },
   'settings.aims-narrowly': {
-    raises: (book) => change(book, 'campaign', { audiences: [{ name: 'Players', use: 'aimed', adjust: 0 }] }),
-    not: (book) => change(book, 'campaign', { audiences: [{ name: 'Players', use: 'watched', adjust: 0 }] }),
+    raises: (snapshot) => change(snapshot, 'campaign', { audiences: [{ name: 'Players', use: 'aimed', adjust: 0 }] }),
+    not: (snapshot) => change(snapshot, 'campaign', { audiences: [{ name: 'Players', use: 'watched', adjust: 0 }] }),
   },
   'settings.no-device': {
-    raises: (book) => change(book, 'campaign', { devices: { computer: -100, phone: -100, tablet: -100 } }),
-    not: (book) => change(book, 'campaign', { devices: { computer: -100, phone: 0, tablet: -100 } }),
+    raises: (snapshot) => change(snapshot, 'campaign', { devices: { computer: -100, phone: -100, tablet: -100 } }),
+    not: (snapshot) => change(snapshot, 'campaign', { devices: { computer: -100, phone: 0, tablet: -100 } }),
   },
   'settings.hours-unsaid': {
-    raises: (book) => change(book, 'campaign', { hours: [0, 2, 4, 6, 8, 10, 12].map((from) => ({ day: 2, from, to: from + 1 })) }),
-    not: (book) => change(book, 'campaign', { hours: [0, 2, 4, 6, 8, 10].map((from) => ({ day: 2, from, to: from + 1 })) }),
+    raises: (snapshot) => change(snapshot, 'campaign', { hours: [0, 2, 4, 6, 8, 10, 12].map((from) => ({ day: 2, from, to: from + 1 })) }),
+    not: (snapshot) => change(snapshot, 'campaign', { hours: [0, 2, 4, 6, 8, 10].map((from) => ({ day: 2, from, to: from + 1 })) }),
   },
   'settings.placement-unread': {
-    raises: (book) => change(book, 'campaign', { placementsOff: ['games'] }),
-    not: (book) => change(book, 'campaign', { placementsOff: ['games.example/all'] }),
+    raises: (snapshot) => change(snapshot, 'campaign', { placementsOff: ['games'] }),
+    not: (snapshot) => change(snapshot, 'campaign', { placementsOff: ['games.example/all'] }),
   },
   'settings.tracking-twice': {
-    raises: both(tracking('source', 'a'), (book) => change(book, 'brief', { tracking: [{ name: 'source', value: 'b' }] })),
-    not: both(tracking('source', 'a'), (book) => change(book, 'brief', { tracking: [{ name: 'medium', value: 'b' }] })),
+    raises: both(tracking('source', 'a'), (snapshot) => change(snapshot, 'brief', { tracking: [{ name: 'source', value: 'b' }] })),
+    not: both(tracking('source', 'a'), (snapshot) => change(snapshot, 'brief', { tracking: [{ name: 'medium', value: 'b' }] })),
   },
   'settings.tracking-breaks': { raises: tracking('so urce', 'a'), not: tracking('source', '[[group]]-[[clicked-device]]') },
   'settings.few-clicks': {
     raises: both(
-      (book) => change(book, 'campaign', { monthlyMinor: 4799 }),
-      (book) => change(book, 'brief', { monthlyMinor: 4799 }),
+      (snapshot) => change(snapshot, 'campaign', { monthlyMinor: 4799 }),
+      (snapshot) => change(snapshot, 'brief', { monthlyMinor: 4799 }),
     ),
     not: both(
-      (book) => change(book, 'campaign', { monthlyMinor: 4800 }),
-      (book) => change(book, 'brief', { monthlyMinor: 4800 }),
+      (snapshot) => change(snapshot, 'campaign', { monthlyMinor: 4800 }),
+      (snapshot) => change(snapshot, 'brief', { monthlyMinor: 4800 }),
     ),
   },
   'research.not-judged': {
-    raises: (book) => change(book, 'find', { verdict: 'later' }),
-    not: (book) => change(book, 'find', { verdict: 'pass' }),
+    raises: (snapshot) => change(snapshot, 'find', { verdict: 'later' }),
+    not: (snapshot) => change(snapshot, 'find', { verdict: 'pass' }),
   },
   'research.rival-kept': {
-    raises: (book) => addLike(book, 'find', { text: 'brindlemoor pianos tuning' }),
-    not: (book) => addLike(book, 'find', { text: 'brindlemoor pianos tuning', verdict: 'block' }),
+    raises: (snapshot) => addLike(snapshot, 'find', { text: 'brindlemoor pianos tuning' }),
+    not: (snapshot) => addLike(snapshot, 'find', { text: 'brindlemoor pianos tuning', verdict: 'block' }),
   },
   'research.not-offered-kept': {
-    raises: both(item('not-offered', 'organs'), (book) => addLike(book, 'find', { text: 'tuning of organs' })),
-    not: both(item('not-offered', 'organs'), (book) => addLike(book, 'find', { text: 'tuning of organsmith' })),
+    raises: both(item('not-offered', 'organs'), (snapshot) => addLike(snapshot, 'find', { text: 'tuning of organs' })),
+    not: both(item('not-offered', 'organs'), (snapshot) => addLike(snapshot, 'find', { text: 'tuning of organsmith' })),
   },
   'research.kept-ungrouped': {
-    raises: (book) => addLike(book, 'find', { text: 'evening tuning' }),
-    not: (book) => addLike(book, 'find', { text: 'piano tuner' }),
+    raises: (snapshot) => addLike(snapshot, 'find', { text: 'evening tuning' }),
+    not: (snapshot) => addLike(snapshot, 'find', { text: 'piano tuner' }),
   },
-  'groups.no-keywords': { raises: (book) => ({ ...book, keyword: new Map() }) },
-  'groups.name-long': { raises: (book) => change(book, 'group', { name: longName }) },
-  'groups.few-keywords': { raises: (book) => drop(book, 'keyword', 2) },
+  'groups.no-keywords': { raises: (snapshot) => ({ ...snapshot, keyword: new Map() }) },
+  'groups.name-long': { raises: (snapshot) => change(snapshot, 'group', { name: longName }) },
+  'groups.few-keywords': { raises: (snapshot) => drop(snapshot, 'keyword', 2) },
   'groups.many-keywords': {
-    raises: (book) =>
-      Array.from({ length: 13 }).reduce<Book>((made, _, index) => addLike(made, 'keyword', { text: `piano tuning ${index}` }), book),
-    not: (book) =>
-      Array.from({ length: 12 }).reduce<Book>((made, _, index) => addLike(made, 'keyword', { text: `piano tuning ${index}` }), book),
+    raises: (snapshot) =>
+      Array.from({ length: 13 }).reduce<Snapshot>(
+        (made, _, index) => addLike(made, 'keyword', { text: `piano tuning ${index}` }),
+        snapshot,
+      ),
+    not: (snapshot) =>
+      Array.from({ length: 12 }).reduce<Snapshot>(
+        (made, _, index) => addLike(made, 'keyword', { text: `piano tuning ${index}` }),
+        snapshot,
+      ),
   },
   'groups.keyword-long': {
-    raises: (book) => change(book, 'keyword', { text: 'a b c d e f g h i j k' }),
-    not: (book) => change(book, 'keyword', { text: 'a b c d e f g h i j' }),
+    raises: (snapshot) => change(snapshot, 'keyword', { text: 'a b c d e f g h i j k' }),
+    not: (snapshot) => change(snapshot, 'keyword', { text: 'a b c d e f g h i j' }),
   },
   'groups.keyword-twice': {
-    raises: (book) =>
-      addLike(addLike(book, 'group', { name: 'Second' }), 'keyword', { groupId: `new-group-${book.group.size}`, match: 'exact' }),
-    not: (book) => addLike(book, 'keyword', { match: 'exact' }),
+    raises: (snapshot) =>
+      addLike(addLike(snapshot, 'group', { name: 'Second' }), 'keyword', { groupId: `new-group-${snapshot.group.size}`, match: 'exact' }),
+    not: (snapshot) => addLike(snapshot, 'keyword', { match: 'exact' }),
   },
   'groups.keyword-in-two-campaigns': {
-    raises: (book) => secondCampaign(book, {}),
-    not: (book) => secondCampaign(book, { name: 'Truro', latitude: 50.26, longitude: -5.05 }),
+    raises: (snapshot) => secondCampaign(snapshot, {}),
+    not: (snapshot) => secondCampaign(snapshot, { name: 'Truro', latitude: 50.26, longitude: -5.05 }),
   },
   'groups.negative-blocks-own': {
-    raises: (book) => change(book, 'negative', { text: 'tuner' }),
-    not: (book) => change(book, 'negative', { text: 'tuners' }),
+    raises: (snapshot) => change(snapshot, 'negative', { text: 'tuner' }),
+    not: (snapshot) => change(snapshot, 'negative', { text: 'tuners' }),
   },
   'groups.negative-twice': {
-    raises: (book) => addLike(book, 'negative', { groupId: row(book, 'group').id }),
-    not: (book) => addLike(book, 'negative', { groupId: row(book, 'group').id, match: 'exact' }),
+    raises: (snapshot) => addLike(snapshot, 'negative', { groupId: row(snapshot, 'group').id }),
+    not: (snapshot) => addLike(snapshot, 'negative', { groupId: row(snapshot, 'group').id, match: 'exact' }),
   },
   'groups.no-bid': {
     raises: both(
-      (book) => change(book, 'group', { defaultBidMinor: null }),
-      (book) => change(book, 'campaign', { bidMinor: null }),
+      (snapshot) => change(snapshot, 'group', { defaultBidMinor: null }),
+      (snapshot) => change(snapshot, 'campaign', { bidMinor: null }),
     ),
-    not: (book) => change(book, 'group', { defaultBidMinor: null }),
+    not: (snapshot) => change(snapshot, 'group', { defaultBidMinor: null }),
   },
   'groups.bid-above-day': {
-    raises: (book) => change(book, 'group', { defaultBidMinor: 2961 }),
-    not: (book) => change(book, 'group', { defaultBidMinor: 2960 }),
+    raises: (snapshot) => change(snapshot, 'group', { defaultBidMinor: 2961 }),
+    not: (snapshot) => change(snapshot, 'group', { defaultBidMinor: 2960 }),
   },
   'groups.bid-apart': { raises: keywordBids(100, 100, 100, 1000), not: keywordBids(100, 100, 100, 999) },
   'groups.too-dear': {
-    raises: (book) => change(book, 'keyword', { bidMinor: 194 }),
-    not: (book) => change(book, 'keyword', { bidMinor: 193 }),
+    raises: (snapshot) => change(snapshot, 'keyword', { bidMinor: 194 }),
+    not: (snapshot) => change(snapshot, 'keyword', { bidMinor: 193 }),
   },
   'groups.own-name-mixed': {
-    raises: (book) => change(book, 'brief', { ownNames: ['Tuner'] }),
-    not: (book) => change(book, 'brief', { ownNames: ['Ottlemere'] }),
+    raises: (snapshot) => change(snapshot, 'brief', { ownNames: ['Tuner'] }),
+    not: (snapshot) => change(snapshot, 'brief', { ownNames: ['Ottlemere'] }),
   },
   'groups.own-name-unblocked': {
     raises: ownGroup,
-    not: both(ownGroup, (book) => addLike(book, 'negative', { text: 'ottlemere', campaignId: null, groupId: null })),
+    not: both(ownGroup, (snapshot) => addLike(snapshot, 'negative', { text: 'ottlemere', campaignId: null, groupId: null })),
   },
   'groups.other-language': {
-    raises: (book) =>
+    raises: (snapshot) =>
       ['klavier stimmen lassen', 'klavierstimmer in der nähe', 'was kostet ein klavierstimmer'].reduce(
         (made, text, index) => change(made, 'keyword', { text }, index),
-        book,
+        snapshot,
       ),
-    not: (book) => change(book, 'keyword', { text: 'klavier' }),
+    not: (snapshot) => change(snapshot, 'keyword', { text: 'klavier' }),
   },
   'groups.broad-by-hand': {
-    raises: (book) => change(book, 'keyword', { match: 'broad' }),
+    raises: (snapshot) => change(snapshot, 'keyword', { match: 'broad' }),
     not: both(
-      (book) => change(book, 'keyword', { match: 'broad' }),
-      (book) => change(book, 'campaign', { bidding: 'most-conversions' }),
+      (snapshot) => change(snapshot, 'keyword', { match: 'broad' }),
+      (snapshot) => change(snapshot, 'campaign', { bidding: 'most-conversions' }),
     ),
   },
-  'ads.no-ad': { raises: (book) => ({ ...book, ad: new Map(), adLine: new Map() }) },
-  'ads.one-ad': { raises: (book) => drop(book, 'ad', 1) },
+  'ads.no-ad': { raises: (snapshot) => ({ ...snapshot, ad: new Map(), adLine: new Map() }) },
+  'ads.one-ad': { raises: (snapshot) => drop(snapshot, 'ad', 1) },
   'ads.many-ads': {
     raises: both(
-      (book) => addLike(book, 'ad', { name: 'C' }),
-      (book) => addLike(book, 'ad', { name: 'D' }),
+      (snapshot) => addLike(snapshot, 'ad', { name: 'C' }),
+      (snapshot) => addLike(snapshot, 'ad', { name: 'D' }),
     ),
-    not: (book) => addLike(book, 'ad', { name: 'C' }),
+    not: (snapshot) => addLike(snapshot, 'ad', { name: 'C' }),
   },
   'ads.format-past': {
-    raises: (book) => change(book, 'ad', { format: 'three-headlines' }),
-    not: (book) => change(book, 'ad', { format: 'page-driven' }),
+    raises: (snapshot) => change(snapshot, 'ad', { format: 'three-headlines' }),
+    not: (snapshot) => change(snapshot, 'ad', { format: 'page-driven' }),
   },
-  'ads.few-lines': { raises: (book) => drop(book, 'adLine', 0) },
+  'ads.few-lines': { raises: (snapshot) => drop(snapshot, 'adLine', 0) },
   'ads.many-lines': {
-    raises: (book) =>
-      Array.from({ length: 13 }).reduce<Book>(
+    raises: (snapshot) =>
+      Array.from({ length: 13 }).reduce<Snapshot>(
         (made, _, index) => addLike(made, 'adLine', { text: `Headline ${'abcdefghijklm'[index]}` }),
-        book,
+        snapshot,
       ),
   },
-  'ads.line-empty': { raises: (book) => addLike(book, 'adLine', { text: ' ' }) },
+  'ads.line-empty': { raises: (snapshot) => addLike(snapshot, 'adLine', { text: ' ' }) },
   'ads.line-over': { raises: line('Piano tuning and tuner at home!'.replace('!', 's')), not: line('Piano tuning and tuner at home') },
   'ads.slot-wrong': { raises: line('Piano tuning [[colour]]'), not: line('Piano tuning [[visit]]') },
   'ads.all-fall-back': {
@@ -360,14 +368,14 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     not: line('Tuning [[keyword|Tuner]]'),
   },
   'ads.reads-badly': {
-    raises: both((book) => addLike(book, 'keyword', { text: 'piano tuner near me' }), line('[[keyword|Piano Tuner]]')),
+    raises: both((snapshot) => addLike(snapshot, 'keyword', { text: 'piano tuner near me' }), line('[[keyword|Piano Tuner]]')),
     not: both(
-      (book) => addLike(book, 'keyword', { text: 'piano tuner near me' }),
-      (book) => drop(book, 'ad', 1),
+      (snapshot) => addLike(snapshot, 'keyword', { text: 'piano tuner near me' }),
+      (snapshot) => drop(snapshot, 'ad', 1),
     ),
   },
   'ads.reading-spelling': {
-    raises: both((book) => addLike(book, 'keyword', { text: 'piano tuner uk' }), line('[[keyword|Piano Tuner|title]]')),
+    raises: both((snapshot) => addLike(snapshot, 'keyword', { text: 'piano tuner uk' }), line('[[keyword|Piano Tuner|title]]')),
     not: both(item('always', 'Leith'), line('[[keyword|Piano Tuner|title]]')),
   },
   'ads.lines-equal': { raises: line('A Fixed Price'), not: line('A Fixed Prize for Piano Tuning') },
@@ -389,36 +397,37 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
   },
   'ads.click-here': { raises: line('Click Here, Piano Tuning'), not: line('Piano Tuning, Here') },
   'ads.offer-ends': {
-    raises: both((book) => change(book, 'offer', { endsOn: '2027-01-31' }), line('Pitch raise in two visits')),
+    raises: both((snapshot) => change(snapshot, 'offer', { endsOn: '2027-01-31' }), line('Pitch raise in two visits')),
     not: both(
-      (book) => change(book, 'offer', { endsOn: '2027-01-31' }),
-      (book) => change(book, 'campaign', { endsOn: '2027-01-31' }),
+      (snapshot) => change(snapshot, 'offer', { endsOn: '2027-01-31' }),
+      (snapshot) => change(snapshot, 'campaign', { endsOn: '2027-01-31' }),
       line('Pitch raise in two visits'),
     ),
   },
   'ads.all-fixed': {
-    raises: (book) =>
-      [0, 1, 2].reduce<Book>((made, index) => change(made, 'adLine', { fixedAt: index + 1 }, firstAdHeadline(made, index)), book),
-    not: (book) => change(book, 'adLine', { fixedAt: 1 }, 0),
+    raises: (snapshot) =>
+      [0, 1, 2].reduce<Snapshot>((made, index) => change(made, 'adLine', { fixedAt: index + 1 }, firstAdHeadline(made, index)), snapshot),
+    not: (snapshot) => change(snapshot, 'adLine', { fixedAt: 1 }, 0),
   },
   'ads.position-empty': {
-    raises: (book) => [0, 1, 2].reduce<Book>((made, index) => change(made, 'adLine', { fixedAt: 1 }, firstAdHeadline(made, index)), book),
-    not: (book) => change(book, 'adLine', { fixedAt: 1 }, 0),
+    raises: (snapshot) =>
+      [0, 1, 2].reduce<Snapshot>((made, index) => change(made, 'adLine', { fixedAt: 1 }, firstAdHeadline(made, index)), snapshot),
+    not: (snapshot) => change(snapshot, 'adLine', { fixedAt: 1 }, 0),
   },
   'ads.path-over': {
-    raises: (book) => change(book, 'ad', { path1: 'piano-tuning-now' }),
-    not: (book) => change(book, 'ad', { path1: 'piano-tuning-no' }),
+    raises: (snapshot) => change(snapshot, 'ad', { path1: 'piano-tuning-now' }),
+    not: (snapshot) => change(snapshot, 'ad', { path1: 'piano-tuning-no' }),
   },
-  'ads.path-without-first': { raises: (book) => change(book, 'ad', { path1: '', path2: 'tuning' }) },
+  'ads.path-without-first': { raises: (snapshot) => change(snapshot, 'ad', { path1: '', path2: 'tuning' }) },
   'ads.path-slot-wrong': {
-    raises: (book) => change(book, 'ad', { path1: '[[town]]' }),
-    not: (book) => change(book, 'ad', { path1: '[[place]]' }),
+    raises: (snapshot) => change(snapshot, 'ad', { path1: '[[town]]' }),
+    not: (snapshot) => change(snapshot, 'ad', { path1: '[[place]]' }),
   },
-  'ads.no-page': { raises: (book) => change(book, 'brief', { landingPage: '' }) },
-  'ads.page-unread': { raises: (book) => change(book, 'ad', { landingPage: 'no address' }) },
+  'ads.no-page': { raises: (snapshot) => change(snapshot, 'brief', { landingPage: '' }) },
+  'ads.page-unread': { raises: (snapshot) => change(snapshot, 'ad', { landingPage: 'no address' }) },
   'ads.domains-differ': {
-    raises: (book) => change(book, 'ad', { landingPage: 'other.example/tuning' }),
-    not: (book) => change(book, 'ad', { landingPage: 'www.ottlemere.example/other' }),
+    raises: (snapshot) => change(snapshot, 'ad', { landingPage: 'other.example/tuning' }),
+    not: (snapshot) => change(snapshot, 'ad', { landingPage: 'www.ottlemere.example/other' }),
   },
   'ads.necessary-unsure': {
     raises: both(necessary('Fixed price'), description('Fixed price, said before we come.')),
@@ -430,14 +439,14 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     not: description('Wir stimmen.'),
   },
   'ads.word-unanswered': {
-    raises: (book) => change(book, 'keyword', { text: 'neglected piano tuning in the far north' }),
-    not: (book) => change(book, 'keyword', { text: 'pianos tuned' }),
+    raises: (snapshot) => change(snapshot, 'keyword', { text: 'neglected piano tuning in the far north' }),
+    not: (snapshot) => change(snapshot, 'keyword', { text: 'pianos tuned' }),
   },
   'ads.extra-over': {
-    raises: (book) => change(book, 'extra', { text: 'Prices for all that we do.' }),
-    not: (book) => change(book, 'extra', { text: 'Prices for all that we do' }),
+    raises: (snapshot) => change(snapshot, 'extra', { text: 'Prices for all that we do.' }),
+    not: (snapshot) => change(snapshot, 'extra', { text: 'Prices for all that we do' }),
   },
-  'ads.extra-empty': { raises: (book) => change(book, 'extra', { text: ' ' }) },
+  'ads.extra-empty': { raises: (snapshot) => change(snapshot, 'extra', { text: ' ' }) },
   'ads.list-count': { raises: extraOf(listed(['Grand', 'Upright'])), not: extraOf(listed(['Grand', 'Upright', 'Square'])) },
   'ads.list-header': { raises: extraOf({ ...listed(), header: 'Our work' }), not: extraOf(listed()) },
   'ads.price-row-open': { raises: extraOf(priced({ priceMinor: null })), not: extraOf(priced({})) },
@@ -449,20 +458,20 @@ export const ruleExamples: Record<RuleId, { raises: (book: Book) => Book; not?: 
     not: extraOf({ ...datedOffer, startsOn: '2027-01-31' }),
   },
   'ads.sitelink-half': {
-    raises: (book) => change(book, 'extra', { description1: 'One line' }),
-    not: (book) => change(book, 'extra', { description1: 'One line', description2: 'And another' }),
+    raises: (snapshot) => change(snapshot, 'extra', { description1: 'One line' }),
+    not: (snapshot) => change(snapshot, 'extra', { description1: 'One line', description2: 'And another' }),
   },
-  'ads.sitelink-page': { raises: (book) => change(book, 'extra', { address: '' }) },
+  'ads.sitelink-page': { raises: (snapshot) => change(snapshot, 'extra', { address: '' }) },
   'ads.sitelink-same-page': {
-    raises: (book) => change(book, 'extra', { address: 'https://ottlemere.example/tuning' }),
-    not: (book) => change(book, 'extra', { address: 'https://ottlemere.example/tuning/more' }),
+    raises: (snapshot) => change(snapshot, 'extra', { address: 'https://ottlemere.example/tuning' }),
+    not: (snapshot) => change(snapshot, 'extra', { address: 'https://ottlemere.example/tuning/more' }),
   },
-  'ads.few-sitelinks': { raises: (book) => drop(book, 'extra', 0) },
+  'ads.few-sitelinks': { raises: (snapshot) => drop(snapshot, 'extra', 0) },
 };
 
 /** The finding that a rule's example raises. */
 export function findingOfExample(rule: RuleId): Finding {
-  const finding = readProof(viewOf(ruleExamples[rule].raises(bookOfFile(cleanFile))), today).findings.find((one) => one.rule === rule);
+  const finding = readProof(viewOf(ruleExamples[rule].raises(snapshotOfFile(cleanFile))), today).findings.find((one) => one.rule === rule);
   if (!finding) throw new Error(`The example of ${rule} does not raise it.`);
   return finding;
 }

@@ -6,10 +6,10 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { Backups } from './backups';
 import { migrations } from './db/migrations';
 import { openDatabase } from './db/open-database';
-import { workspaceStream, WriteDoor } from './write-door';
+import { workspaceStream, ChangeWriter } from './change-writer';
 
 let folder: string;
-let door: WriteDoor;
+let writer: ChangeWriter;
 let backups: Backups;
 let count = 0;
 const now = () => new Date('2026-12-21T09:00:00Z');
@@ -17,8 +17,8 @@ const now = () => new Date('2026-12-21T09:00:00Z');
 beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'biblion-restore-test-'));
   const db = openDatabase(join(folder, 'own.sqlite'));
-  door = new WriteDoor(db, now);
-  backups = new Backups(db, door, now);
+  writer = new ChangeWriter(db, now);
+  backups = new Backups(db, writer, now);
   addClient('Ottlemere Piano Workshop');
 });
 afterEach(() => rmSync(folder, { recursive: true, force: true }));
@@ -26,10 +26,10 @@ afterEach(() => rmSync(folder, { recursive: true, force: true }));
 function addClient(name: string) {
   const row = { id: `client-${++count}`, name, site: '', position: count };
   const change = { type: 'add' as const, record: 'client' as const, rows: [row] };
-  return door.apply(workspaceStream, { id: `add-${count}`, revision: door.open(workspaceStream).revision, change });
+  return writer.apply(workspaceStream, { id: `add-${count}`, revision: writer.open(workspaceStream).revision, change });
 }
-const clients = () => [...door.open(workspaceStream).book.client.values()].map(({ name }) => name);
-const revision = () => door.open(workspaceStream).revision;
+const clients = () => [...writer.open(workspaceStream).snapshot.client.values()].map(({ name }) => name);
+const revision = () => writer.open(workspaceStream).revision;
 
 /** A back-up file as some SQL leaves it. */
 function changedBackup(sql: string): Buffer {
@@ -48,12 +48,12 @@ describe('putting a back-up in place while running', () => {
     addClient('Vellacre Glasshouses');
     const before = revision();
     const heard: { stream: string; revision: number }[] = [];
-    door.listen((news) => heard.push(news));
+    writer.listen((news) => heard.push(news));
 
     const aside = await backups.restore(backup);
     expect(clients()).toEqual(['Ottlemere Piano Workshop']);
     expect(heard).toEqual([{ stream: workspaceStream, revision: before + 1 }]);
-    expect(door.findNews(workspaceStream, before)).toBeNull();
+    expect(writer.findNews(workspaceStream, before)).toBeNull();
     const kept = new Sqlite(aside ?? '', { readonly: true });
     expect(kept.prepare('SELECT name FROM client ORDER BY position').pluck().all()).toEqual([
       'Ottlemere Piano Workshop',
@@ -67,11 +67,11 @@ describe('putting a back-up in place while running', () => {
     addClient('Vellacre Glasshouses');
     const before = revision();
     await backups.restore(backup);
-    const written = door.apply(workspaceStream, { id: 'undo-1', revision: before, change: { type: 'undo' } });
+    const written = writer.apply(workspaceStream, { id: 'undo-1', revision: before, change: { type: 'undo' } });
     expect(written).toMatchObject({ ok: true, revision: before + 2, rows: {}, edits: [] });
     expect(clients()).toEqual([]);
     addClient('Skarvholm Seilskole');
-    expect(door.findNews(workspaceStream, before + 2)?.edits).toHaveLength(1);
+    expect(writer.findNews(workspaceStream, before + 2)?.edits).toHaveLength(1);
   });
 
   it('takes a back-up of earlier tables', async () => {

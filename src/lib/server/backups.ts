@@ -3,13 +3,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Database } from './db/open-database';
 import { restoreInto } from './db/restore';
-import type { WriteDoor } from './write-door';
+import type { ChangeWriter } from './change-writer';
 
 /** Back-ups of the whole data file, taken and put in place while the server goes on. */
 export class Backups {
   constructor(
     private readonly db: Database,
-    private readonly door: WriteDoor,
+    private readonly writer: ChangeWriter,
     private readonly now: () => Date,
   ) {}
 
@@ -32,7 +32,7 @@ export class Backups {
     } finally {
       await rm(folder, { recursive: true, force: true });
     }
-    this.door.forget();
+    this.writer.forget();
     return aside;
   }
 }

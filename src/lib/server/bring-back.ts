@@ -1,5 +1,5 @@
 import { recordNames, type RecordName, type Row } from '$lib/core/records/record-type';
-import type { Book } from '$lib/core/store/book';
+import type { Snapshot } from '$lib/core/store/snapshot';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { recordTypes } from '$lib/core/records/record-types';
 import type { Journal, JournaledRow } from './journal';
@@ -13,12 +13,12 @@ class Gathering {
   constructor(
     private readonly journal: Journal,
     private readonly streamId: string,
-    private readonly book: Book,
+    private readonly snapshot: Snapshot,
   ) {}
 
   /** Gathers a row, unless it stands; whether it stands or was found. */
   gather(record: RecordName, id: string): boolean {
-    if (this.book[record].has(id) || this.found.has(keyOf(record, id))) return true;
+    if (this.snapshot[record].has(id) || this.found.has(keyOf(record, id))) return true;
     const removed = this.journal.rowsRemovedWith(this.streamId, record, id);
     const own = removed.find((row) => row.record === record && row.id === id)?.before;
     if (!own) return false;
@@ -37,7 +37,7 @@ class Gathering {
   private takeChildren(removed: readonly JournaledRow[], parent: RecordName, parentId: string): void {
     for (const { record, id, before } of removed) {
       const belongs = Object.entries(recordTypes[record].parents).some(([field, name]) => name === parent && before?.[field] === parentId);
-      if (!before || !belongs || this.book[record].has(id) || this.found.has(keyOf(record, id))) continue;
+      if (!before || !belongs || this.snapshot[record].has(id) || this.found.has(keyOf(record, id))) continue;
       this.take(record, before);
       this.takeChildren(removed, record, id);
     }
@@ -46,10 +46,10 @@ class Gathering {
 
 /** The change that brings rows back and then makes another one on them; null where the journal no longer knows them. */
 export function findBringBack(
-  { journal, streamId, book }: { journal: Journal; streamId: string; book: Book },
+  { journal, streamId, snapshot }: { journal: Journal; streamId: string; snapshot: Snapshot },
   { record, ids, change }: { record: RecordName; ids: readonly string[]; change: Change },
 ): Change | null {
-  const gathering = new Gathering(journal, streamId, book);
+  const gathering = new Gathering(journal, streamId, snapshot);
   if (!ids.every((id) => gathering.gather(record, id))) return null;
   const rows = [...gathering.found.values()];
   const adds = recordNames.flatMap((name): SimpleChange[] => {

@@ -1,14 +1,14 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, firstDraft, row } from '../../tests/clean-plan';
+import { snapshotOfFile, cleanFile, firstDraft, row } from '../../tests/clean-plan';
 import type { Change, SentChange } from '$lib/core/store/changes';
-import { editsBetween } from '$lib/core/store/compare-books';
+import { editsBetween } from '$lib/core/store/compare-snapshots';
 import { openDatabase } from './db/open-database';
-import { WriteDoor } from './write-door';
+import { ChangeWriter } from './change-writer';
 
 const many = 10_000;
 const database = openDatabase(':memory:');
-const door = new WriteDoor(database, () => new Date(0));
-const source = bookOfFile(cleanFile);
+const writer = new ChangeWriter(database, () => new Date(0));
+const source = snapshotOfFile(cleanFile);
 const group = row(source, 'group');
 const groups = Array.from({ length: 100 }, (_, index) => ({
   ...group,
@@ -26,12 +26,13 @@ const keywords = Array.from({ length: many }, (_, index) => ({
 }));
 const ids = keywords.map(({ id }) => id);
 let count = 0;
-const send = (change: SentChange['change']) => door.apply('plan', { id: `bulk-${++count}`, revision: door.open('plan').revision, change });
-const book = () => door.open('plan').book;
-const stored = () => new WriteDoor(database, () => new Date(0)).open('plan').book;
+const send = (change: SentChange['change']) =>
+  writer.apply('plan', { id: `bulk-${++count}`, revision: writer.open('plan').revision, change });
+const snapshot = () => writer.open('plan').snapshot;
+const stored = () => new ChangeWriter(database, () => new Date(0)).open('plan').snapshot;
 
 beforeAll(() => {
-  door.lay('plan', firstDraft(source));
+  writer.lay('plan', firstDraft(source));
   expect(
     send({
       type: 'several',
@@ -52,19 +53,19 @@ describe('ten thousand keywords at once', () => {
     ['deleted', { type: 'remove', record: 'keyword', ids }],
   ];
   it.each(steps)('are %s in one step, on disk as in memory, and back by one undo', (_, change) => {
-    const before = book();
+    const before = snapshot();
     expect(send(change)).toMatchObject({ ok: true, undo: { count: many } });
-    const [step] = door.listSteps('plan');
+    const [step] = writer.listSteps('plan');
     expect(step).toMatchObject({ state: 'done', rows: many });
-    expect(editsBetween(stored(), book())).toEqual([]);
-    expect(editsBetween(before, book())).toHaveLength(many);
+    expect(editsBetween(stored(), snapshot())).toEqual([]);
+    expect(editsBetween(before, snapshot())).toHaveLength(many);
     expect(send({ type: 'undo' }).ok).toBe(true);
-    expect(editsBetween(before, book())).toEqual([]);
-    expect(editsBetween(stored(), book())).toEqual([]);
+    expect(editsBetween(before, snapshot())).toEqual([]);
+    expect(editsBetween(stored(), snapshot())).toEqual([]);
   });
 
   it('are refused whole where one of them is stale or gone, or would stand twice; that one is named', () => {
-    const before = book();
+    const before = snapshot();
     const wasEach = { bidMinor: ids.map((id) => (id === 'keyword-7' ? 999 : (before.keyword.get(id)?.bidMinor ?? null))) };
     expect(send({ type: 'set', record: 'keyword', ids, fields: { bidMinor: 145 }, wasEach })).toMatchObject({
       ok: false,
@@ -76,7 +77,7 @@ describe('ten thousand keywords at once', () => {
     });
     const doubled = { type: 'set' as const, record: 'keyword' as const, ids, fields: { groupId: 'group-99', text: 'one and the same' } };
     expect(send(doubled)).toMatchObject({ ok: false, refusal: { code: 'taken', value: 'one and the same' } });
-    expect(book()).toBe(before);
+    expect(snapshot()).toBe(before);
     expect(editsBetween(stored(), before)).toEqual([]);
   });
 });

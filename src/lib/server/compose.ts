@@ -14,11 +14,11 @@ import { PracticeMarket } from './standins/market/practice-market';
 import type { Market } from './standins/market/market';
 import { Plans } from './plans';
 import { sweepLostPlans } from './sweep';
-import { workspaceStream, WriteDoor } from './write-door';
+import { workspaceStream, ChangeWriter } from './change-writer';
 
 /** What the routes are given. */
 export interface Services {
-  door: WriteDoor;
+  writer: ChangeWriter;
   plans: Plans;
   newId: () => string;
   places: PlaceSearch;
@@ -75,15 +75,15 @@ function addMasters(samples: readonly SampleMaster[], newId: () => string): Chan
 export async function compose({ dataFile, placesFile, demo, marketPauseMs, now }: Surroundings): Promise<Services> {
   const db = openDatabase(dataFile);
   sweepLostPlans(db);
-  const door = new WriteDoor(db, now);
+  const writer = new ChangeWriter(db, now);
   const ulid = monotonicFactory();
   const newId = () => ulid(now().getTime());
-  const plans = new Plans(door, { now, newId });
+  const plans = new Plans(writer, { now, newId });
   const placeData = new Sqlite(placesFile, { readonly: true, fileMustExist: true });
   const atlas = new PlaceAtlas(placeData);
   const places = new PlaceSearch(placeData);
   const services: Services = {
-    door,
+    writer,
     plans,
     newId,
     places,
@@ -91,14 +91,15 @@ export async function compose({ dataFile, placesFile, demo, marketPauseMs, now }
     atlas,
     pages: new PageReader([new PracticeSite(), new GuardedWeb()]),
     market: new PracticeMarket(atlas, { pauseMs: marketPauseMs }),
-    backups: new Backups(db, door, now),
+    backups: new Backups(db, writer, now),
     async laySamples() {
       const { samplePlans, sampleMasters } = await import('$demo/samples');
-      const { book } = door.open(workspaceStream);
-      if (book.master.size === 0) door.apply(workspaceStream, { id: ulid(), revision: 0, change: addMasters(sampleMasters, ulid) });
+      const { snapshot } = writer.open(workspaceStream);
+      if (snapshot.master.size === 0) writer.apply(workspaceStream, { id: ulid(), revision: 0, change: addMasters(sampleMasters, ulid) });
       return samplePlans.map((file) => plans.readIn(planFileSchema.parse(file)));
     },
   };
-  if (demo && door.open(workspaceStream).book.plan.size === 0 && door.open(workspaceStream).revision === 0) await services.laySamples();
+  if (demo && writer.open(workspaceStream).snapshot.plan.size === 0 && writer.open(workspaceStream).revision === 0)
+    await services.laySamples();
   return services;
 }

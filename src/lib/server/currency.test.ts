@@ -1,52 +1,52 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
+import { snapshotOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
 import type { SentChange } from '$lib/core/store/changes';
 import { openDatabase } from './db/open-database';
 import { RequestRefused } from './outcome';
 import { Plans } from './plans';
-import { workspaceStream, WriteDoor } from './write-door';
+import { workspaceStream, ChangeWriter } from './change-writer';
 
-let door: WriteDoor;
+let writer: ChangeWriter;
 let plans: Plans;
 let count = 0;
 
 beforeEach(() => {
   const now = () => new Date('2026-12-21T09:00:00Z');
-  door = new WriteDoor(openDatabase(':memory:'), now);
-  plans = new Plans(door, { now, newId: () => `made-${++count}` });
+  writer = new ChangeWriter(openDatabase(':memory:'), now);
+  plans = new Plans(writer, { now, newId: () => `made-${++count}` });
   const shelf = workspaceRows(cleanFile, 'plan');
-  door.lay(workspaceStream, {
+  writer.lay(workspaceStream, {
     type: 'several',
     name: 'client-added',
     changes: (['client', 'account', 'plan'] as const).map((record) => ({ type: 'add', record, rows: shelf[record] })),
   });
-  door.lay('plan', firstDraft(bookOfFile(cleanFile)));
+  writer.lay('plan', firstDraft(snapshotOfFile(cleanFile)));
 });
 
 const apply = (change: SentChange['change'], stream = 'plan') =>
-  door.apply(stream, { id: `change-${++count}`, revision: door.open(stream).revision, change });
+  writer.apply(stream, { id: `change-${++count}`, revision: writer.open(stream).revision, change });
 const refusal = (written: ReturnType<typeof apply>) => (written.ok ? null : written.refusal.code);
-const book = () => door.open('plan').book;
-const currency = () => door.open(workspaceStream).book.account.get('account')?.currency;
+const snapshot = () => writer.open('plan').snapshot;
+const currency = () => writer.open(workspaceStream).snapshot.account.get('account')?.currency;
 const setOffer = (offer: string) => apply({ type: 'set', record: 'brief', ids: ['plan'], fields: { offer } });
 
 describe('another currency for an account', () => {
   it('converts every amount of its plans at the rate, rounded to the minor unit, bids of finds too', () => {
     const bids = [{ lowMinor: 100, highMinor: 201 }];
-    apply({ type: 'set', record: 'find', ids: [row(book(), 'find').id], fields: { bids } });
+    apply({ type: 'set', record: 'find', ids: [row(snapshot(), 'find').id], fields: { bids } });
     plans.changeCurrency('account', { currency: 'JPY', rate: 190.5 });
     expect(currency()).toBe('JPY');
     // £900.00 at 190.5 yen; £1.60; £140.00.
-    expect(row(book(), 'campaign').monthlyMinor).toBe(171_450);
-    expect(row(book(), 'group').defaultBidMinor).toBe(305);
-    expect(row(book(), 'offer').priceMinor).toBe(26_670);
-    expect(row(book(), 'find').bids).toEqual([{ lowMinor: 191, highMinor: 383 }]);
-    expect(row(book(), 'brief').valueMinor).toBe(18_288);
+    expect(row(snapshot(), 'campaign').monthlyMinor).toBe(171_450);
+    expect(row(snapshot(), 'group').defaultBidMinor).toBe(305);
+    expect(row(snapshot(), 'offer').priceMinor).toBe(26_670);
+    expect(row(snapshot(), 'find').bids).toEqual([{ lowMinor: 191, highMinor: 383 }]);
+    expect(row(snapshot(), 'brief').valueMinor).toBe(18_288);
   });
 
   it('keeps the figures where that is what was asked for', () => {
     plans.changeCurrency('account', { currency: 'NOK', rate: null });
-    expect([currency(), row(book(), 'campaign').monthlyMinor]).toEqual(['NOK', 90_000]);
+    expect([currency(), row(snapshot(), 'campaign').monthlyMinor]).toEqual(['NOK', 90_000]);
   });
 
   it('is asked for by no other way, and undone by none', () => {
@@ -69,18 +69,18 @@ describe('another currency for an account', () => {
   });
 
   it('keeps a version from before it away until the currency is what it was', () => {
-    const version = door.versions.add('plan', { name: 'In pounds', kind: 'kept', ...door.open('plan') });
+    const version = writer.versions.add('plan', { name: 'In pounds', kind: 'kept', ...writer.open('plan') });
     plans.changeCurrency('account', { currency: 'NOK', rate: 13.4 });
     expect(refusal(apply({ type: 'go-to-version', version }))).toBe('currency-between');
     plans.changeCurrency('account', { currency: 'GBP', rate: 1 / 13.4 });
     expect(refusal(apply({ type: 'go-to-version', version }))).toBeNull();
-    expect(row(book(), 'campaign').monthlyMinor).toBe(90_000);
+    expect(row(snapshot(), 'campaign').monthlyMinor).toBe(90_000);
   });
 
   it('is refused for an account that is not there, and is nothing where it is the same', () => {
     expect(() => plans.changeCurrency('none', { currency: 'NOK', rate: null })).toThrow(RequestRefused);
-    const { revision } = door.open(workspaceStream);
+    const { revision } = writer.open(workspaceStream);
     plans.changeCurrency('account', { currency: 'GBP', rate: 2 });
-    expect(door.open(workspaceStream).revision).toBe(revision);
+    expect(writer.open(workspaceStream).revision).toBe(revision);
   });
 });

@@ -2,24 +2,24 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, firstDraft, row } from '../../tests/clean-plan';
+import { snapshotOfFile, cleanFile, firstDraft, row } from '../../tests/clean-plan';
 import type { Change, SentChange } from '$lib/core/store/changes';
-import { editsBetween } from '$lib/core/store/compare-books';
+import { editsBetween } from '$lib/core/store/compare-snapshots';
 import { openDatabase, type Database } from './db/open-database';
 import { findStorageRefusal } from './storage-refusal';
-import { WriteDoor } from './write-door';
+import { ChangeWriter } from './change-writer';
 
 let folder: string;
 let db: Database;
-let door: WriteDoor;
+let writer: ChangeWriter;
 const now = () => new Date('2026-12-21T09:00:00Z');
-const source = bookOfFile(cleanFile);
+const source = snapshotOfFile(cleanFile);
 
 beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'biblion-full-'));
   db = openDatabase(join(folder, 'own.sqlite'));
-  door = new WriteDoor(db, now);
-  door.lay('plan', firstDraft(source));
+  writer = new ChangeWriter(db, now);
+  writer.lay('plan', firstDraft(source));
 });
 afterEach(() => {
   db.close();
@@ -28,7 +28,7 @@ afterEach(() => {
 
 const pages = () => db.pragma('page_count', { simple: true }) as number;
 const allow = (more: number) => db.pragma(`max_page_count = ${pages() + more}`);
-const send = (number: number, change: Change): SentChange => ({ id: `change-${number}`, revision: door.open('plan').revision, change });
+const send = (number: number, change: Change): SentChange => ({ id: `change-${number}`, revision: writer.open('plan').revision, change });
 const addFinds = (number: number, count: number): Change => ({
   type: 'add',
   record: 'find',
@@ -39,7 +39,7 @@ const addFinds = (number: number, count: number): Change => ({
   })),
 });
 /** The plan as the file holds it, read by a server that starts anew. */
-const stored = () => new WriteDoor(db, now).open('plan');
+const stored = () => new ChangeWriter(db, now).open('plan');
 
 /** Writes single edits and bulk steps until the file is full; answers those acknowledged and the one that was not. */
 function writeUntilFull(): { acknowledged: string[]; refused: SentChange; error: unknown } {
@@ -48,7 +48,7 @@ function writeUntilFull(): { acknowledged: string[]; refused: SentChange; error:
     const change = number % 3 === 0 ? addFinds(number, 40) : addFinds(number, 1);
     const sent = send(number, change);
     try {
-      expect(door.apply('plan', sent).ok).toBe(true);
+      expect(writer.apply('plan', sent).ok).toBe(true);
     } catch (error) {
       return { acknowledged, refused: sent, error };
     }
@@ -63,34 +63,34 @@ describe('a full disk', () => {
     const { acknowledged, refused, error } = writeUntilFull();
     expect(findStorageRefusal(error)).toMatchObject({ status: 507, code: 'disk-full' });
     expect(acknowledged.length).toBeGreaterThan(40);
-    const before = door.open('plan');
-    expect(editsBetween(before.book, stored().book)).toEqual([]);
+    const before = writer.open('plan');
+    expect(editsBetween(before.snapshot, stored().snapshot)).toEqual([]);
     expect(stored().revision).toBe(before.revision);
-    for (const id of acknowledged) expect(stored().book.find.has(id)).toBe(true);
+    for (const id of acknowledged) expect(stored().snapshot.find.has(id)).toBe(true);
 
     allow(4000);
-    expect(door.apply('plan', refused).ok).toBe(true);
-    expect(door.apply('plan', refused)).toMatchObject({ ok: true, revision: before.revision + 1 });
-    expect(editsBetween(door.open('plan').book, stored().book)).toEqual([]);
+    expect(writer.apply('plan', refused).ok).toBe(true);
+    expect(writer.apply('plan', refused)).toMatchObject({ ok: true, revision: before.revision + 1 });
+    expect(editsBetween(writer.open('plan').snapshot, stored().snapshot)).toEqual([]);
   });
 
   it('refuses to go back to a version without tearing anything', () => {
-    expect(door.apply('plan', send(1, addFinds(1, 400))).ok).toBe(true);
-    const version = door.versions.add('plan', { name: 'Before', kind: 'kept', ...door.open('plan') });
-    door.apply('plan', send(2, { type: 'remove', record: 'find', ids: [...door.open('plan').book.find.keys()] }));
+    expect(writer.apply('plan', send(1, addFinds(1, 400))).ok).toBe(true);
+    const version = writer.versions.add('plan', { name: 'Before', kind: 'kept', ...writer.open('plan') });
+    writer.apply('plan', send(2, { type: 'remove', record: 'find', ids: [...writer.open('plan').snapshot.find.keys()] }));
     allow(0);
     const fill = () => {
-      for (let number = 3; number < 300; number++) door.apply('plan', send(number, addFinds(number, 20)));
+      for (let number = 3; number < 300; number++) writer.apply('plan', send(number, addFinds(number, 20)));
     };
     expect(fill).toThrow('full');
-    const before = door.open('plan');
-    expect(() => door.apply('plan', { ...send(900, addFinds(900, 1)), change: { type: 'go-to-version', version } })).toThrow('full');
-    expect(door.open('plan')).toEqual(before);
-    expect(editsBetween(before.book, stored().book)).toEqual([]);
+    const before = writer.open('plan');
+    expect(() => writer.apply('plan', { ...send(900, addFinds(900, 1)), change: { type: 'go-to-version', version } })).toThrow('full');
+    expect(writer.open('plan')).toEqual(before);
+    expect(editsBetween(before.snapshot, stored().snapshot)).toEqual([]);
 
     allow(400);
-    expect(door.apply('plan', { ...send(901, addFinds(901, 1)), change: { type: 'go-to-version', version } }).ok).toBe(true);
-    expect(editsBetween(door.open('plan').book, stored().book)).toEqual([]);
+    expect(writer.apply('plan', { ...send(901, addFinds(901, 1)), change: { type: 'go-to-version', version } }).ok).toBe(true);
+    expect(editsBetween(writer.open('plan').snapshot, stored().snapshot)).toEqual([]);
   });
 });
 

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { readPastedFinds, incomingFinds } from '$lib/core/exchange/read-finds';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
-import { inOrder } from '$lib/core/store/book';
+import { inOrder } from '$lib/core/store/snapshot';
 import { linesOfFinds } from '$lib/core/finds/incoming-finds';
 import type { IncomingFind } from '$lib/core/finds/merge-finds';
 import { cleanFile, countingIds } from '../../tests/clean-plan';
@@ -9,25 +9,25 @@ import { openDatabase } from './db/open-database';
 import { bringFindsIn } from './incoming-finds';
 import { RequestRefused } from './outcome';
 import { Plans } from './plans';
-import { WriteDoor } from './write-door';
+import { ChangeWriter } from './change-writer';
 
 const now = () => new Date('2026-12-21T12:00:00Z');
-let door: WriteDoor;
+let writer: ChangeWriter;
 let plans: Plans;
 let planId: string;
 let heard: number[];
 beforeEach(() => {
-  door = new WriteDoor(openDatabase(':memory:'), now);
+  writer = new ChangeWriter(openDatabase(':memory:'), now);
   const newId = countingIds();
-  plans = new Plans(door, { now, newId });
+  plans = new Plans(writer, { now, newId });
   planId = plans.readIn(planFileSchema.parse(cleanFile));
   heard = [];
-  door.listen(({ stream, revision }) => stream === planId && heard.push(revision));
+  writer.listen(({ stream, revision }) => stream === planId && heard.push(revision));
 });
 
-const bring = (body: string) => bringFindsIn({ door, plans, newId: countingIds('f') }, planId, body);
+const bring = (body: string) => bringFindsIn({ writer, plans, newId: countingIds('f') }, planId, body);
 const bodyOf = (incoming: Iterable<IncomingFind>, id = 'once') => [...linesOfFinds({ id, key: '', name: 'pasted' }, incoming)].join('');
-const finds = () => inOrder(door.open(planId).book.find);
+const finds = () => inOrder(writer.open(planId).snapshot.find);
 const ofList = (text: string) =>
   incomingFinds(readPastedFinds(text, { currency: 'GBP', refusedSigns: new Set(), standing: new Set() }).listed, {
     source: 'list.csv',
@@ -61,13 +61,13 @@ describe('finds brought in as lines', () => {
       figuresOn: '2026-12-21',
     });
     expect(after.find(({ id }) => id === before[0]!.id)?.alsoFrom).toContain('list.csv');
-    expect([...door.open(planId).book.negative.values()].map(({ text }) => text)).toContain('zither jobs');
+    expect([...writer.open(planId).snapshot.negative.values()].map(({ text }) => text)).toContain('zither jobs');
     expect(new Set(after.map(({ position }) => position)).size).toBe(after.length);
 
-    expect(door.listSteps(planId).map(({ summary, rows }) => [summary.name, rows])[0]).toEqual(['pasted', 4103]);
-    expect(door.apply(planId, { id: 'undo', revision: 0, change: { type: 'undo' } }).ok).toBe(true);
+    expect(writer.listSteps(planId).map(({ summary, rows }) => [summary.name, rows])[0]).toEqual(['pasted', 4103]);
+    expect(writer.apply(planId, { id: 'undo', revision: 0, change: { type: 'undo' } }).ok).toBe(true);
     expect(finds()).toEqual(before);
-    expect(door.apply(planId, { id: 'redo', revision: 0, change: { type: 'redo' } }).ok).toBe(true);
+    expect(writer.apply(planId, { id: 'redo', revision: 0, change: { type: 'redo' } }).ok).toBe(true);
     expect(finds()).toEqual(after);
   });
 
@@ -81,18 +81,18 @@ describe('finds brought in as lines', () => {
 
   it('write a form of a standing word down once, however many packs hold it', () => {
     const word = { id: 'w', words: 'zither', verdict: 'block', reason: 'other', stands: true, position: 0 };
-    door.apply(planId, { id: 'word', revision: 0, change: { type: 'add', record: 'wordVerdict', rows: [word] } });
+    writer.apply(planId, { id: 'word', revision: 0, change: { type: 'add', record: 'wordVerdict', rows: [word] } });
     const answer = bring(bodyOf(Array.from({ length: 4500 }, (_, at) => ({ text: `zithers ${at}`, figures: null, source: 'a' }))));
     expect(answer).toMatchObject({ fresh: 4500, ruled: 4500 });
-    const negatives = [...door.open(planId).book.negative.values()].filter(({ wordVerdictId }) => wordVerdictId === 'w');
+    const negatives = [...writer.open(planId).snapshot.negative.values()].filter(({ wordVerdictId }) => wordVerdictId === 'w');
     expect(negatives.map(({ text }) => text)).toEqual(['zithers']);
   });
 
   it('that bring nothing new leave no step', () => {
     const [known] = finds();
-    const steps = door.listSteps(planId).length;
+    const steps = writer.listSteps(planId).length;
     expect(bring(bodyOf([{ text: known!.text, figures: null, source: '' }]))).toMatchObject({ fresh: 0, known: 1 });
-    expect([door.listSteps(planId).length, heard]).toEqual([steps, []]);
+    expect([writer.listSteps(planId).length, heard]).toEqual([steps, []]);
   });
 });
 
@@ -120,7 +120,7 @@ describe('hostile lines', () => {
   });
 
   it('a plan that is not there is none', () => {
-    expect(refusalOf(() => bringFindsIn({ door, plans, newId: countingIds() }, 'gone', `${head}${good}`))).toEqual([
+    expect(refusalOf(() => bringFindsIn({ writer, plans, newId: countingIds() }, 'gone', `${head}${good}`))).toEqual([
       404,
       'no-such-plan',
       'id',

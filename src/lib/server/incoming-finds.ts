@@ -5,7 +5,7 @@ import { FindMerger } from '$lib/core/finds/merge-finds';
 import { RequestRefused } from './outcome';
 import type { Plans } from './plans';
 import { checked, parseJson } from './read-json';
-import type { WriteDoor } from './write-door';
+import type { ChangeWriter } from './change-writer';
 
 /** Most finds that come in at once (rules §7). */
 const mostFinds = 200_000;
@@ -23,7 +23,7 @@ const isTwice = (error: unknown) => error instanceof Error && 'code' in error &&
 
 /** Brings finds into a plan, all of them or none, one step: a head and packs as lines of JSON. */
 export function bringFindsIn(
-  { door, plans, newId }: { door: WriteDoor; plans: Plans; newId: () => string },
+  { writer, plans, newId }: { writer: ChangeWriter; plans: Plans; newId: () => string },
   planId: string,
   body: string,
 ): BroughtIn {
@@ -46,7 +46,7 @@ export function bringFindsIn(
   }
   const summary = { type: 'several' as const, record: null, fields: [], name: head.name, verdict: null, count: 1 };
   try {
-    const written = door.makeInParts(planId, { id: head.id, summary }, changes);
+    const written = writer.makeInParts(planId, { id: head.id, summary }, changes);
     if (written.ok) return { revision: written.revision, ...brought };
     throw new RequestRefused(409, written.refusal.code, 'The finds were not brought in.', 'finds');
   } catch (error) {

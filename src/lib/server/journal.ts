@@ -1,6 +1,6 @@
 import type { RecordName, Row } from '$lib/core/records/record-type';
 import type { Statement } from 'better-sqlite3';
-import type { RowEdit } from '$lib/core/store/book';
+import type { RowEdit } from '$lib/core/store/snapshot';
 import { stepSummarySchema } from '$lib/core/store/change-schemas';
 import type { ListedStep, StepSummary } from '$lib/core/store/changes';
 import { completeRow } from '$lib/core/records/record-types';
@@ -56,7 +56,7 @@ type Sql = Record<
 
 /**
  * The journal of every stream: steps, each with its rows before and after. Undo, redo, the list of steps and
- * news for other tabs all come from it. Nothing here opens a transaction: the write door does.
+ * news for other tabs all come from it. Nothing here opens a transaction: the change writer does.
  */
 export class Journal {
   private readonly sql: Sql;

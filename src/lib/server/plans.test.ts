@@ -5,7 +5,7 @@ import Sqlite from 'better-sqlite3';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { cleanFile } from '../../tests/clean-plan';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
-import { inOrder } from '$lib/core/store/book';
+import { inOrder } from '$lib/core/store/snapshot';
 import { blankFields } from '$lib/core/records/record-types';
 import { DataFileError, openDatabase, type Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
@@ -13,21 +13,21 @@ import { migrations } from './db/migrations';
 import { RequestRefused } from './outcome';
 import { Plans } from './plans';
 import { sweepLostPlans } from './sweep';
-import { workspaceStream, WriteDoor } from './write-door';
+import { workspaceStream, ChangeWriter } from './change-writer';
 import { samplePlans } from '../../demo/samples';
 
 let db: Database;
-let door: WriteDoor;
+let writer: ChangeWriter;
 let plans: Plans;
 let ids = 0;
 const clock = { now: () => new Date('2026-12-21T23:30:00Z'), newId: () => `id-${++ids}` };
 
 beforeEach(() => {
   db = openDatabase(':memory:');
-  door = new WriteDoor(db, clock.now);
-  plans = new Plans(door, clock);
+  writer = new ChangeWriter(db, clock.now);
+  plans = new Plans(writer, clock);
 });
-const shelf = () => door.open(workspaceStream).book;
+const shelf = () => writer.open(workspaceStream).snapshot;
 
 describe('reading in', () => {
   it('lays out the plan under a client that is found or made', () => {
@@ -67,7 +67,7 @@ describe('taking off the Shelf', () => {
     const id = plans.readIn(cleanFile);
     plans.remove(id);
     expect(() => plans.getView(id)).toThrow(RequestRefused);
-    door.apply(workspaceStream, { id: 'u', revision: 0, change: { type: 'undo' } });
+    writer.apply(workspaceStream, { id: 'u', revision: 0, change: { type: 'undo' } });
     expect(plans.writeFile(id)).toEqual(cleanFile);
   });
 
@@ -110,7 +110,7 @@ describe('summaries', () => {
     const id = plans.readIn(cleanFile);
     const proof = plans.getProof(id);
     expect(plans.getProof(id)).toBe(proof);
-    door.apply(id, { id: 'x', revision: 1, change: { type: 'set', record: 'brief', ids: [id], fields: { landingPage: '' } } });
+    writer.apply(id, { id: 'x', revision: 1, change: { type: 'set', record: 'brief', ids: [id], fields: { landingPage: '' } } });
     expect(plans.getProof(id)).not.toBe(proof);
     expect(plans.getProof(id).findings.map(({ rule }) => rule)).toContain('brief.no-landing-page');
   });
@@ -123,10 +123,10 @@ describe('the data file', () => {
   it('is laid out, kept on disk and opened again', () => {
     const file = join(folder, 'own.sqlite');
     const first = openDatabase(file);
-    new Plans(new WriteDoor(first, clock.now), clock).readIn(cleanFile);
+    new Plans(new ChangeWriter(first, clock.now), clock).readIn(cleanFile);
     first.close();
-    const again = new WriteDoor(openDatabase(file), clock.now);
-    expect(inOrder(again.open(workspaceStream).book.plan).map(({ name }) => name)).toEqual(['Clean plan']);
+    const again = new ChangeWriter(openDatabase(file), clock.now);
+    expect(inOrder(again.open(workspaceStream).snapshot.plan).map(({ name }) => name)).toEqual(['Clean plan']);
   });
 
   it('is copied aside before a migration runs', () => {
@@ -141,7 +141,7 @@ describe('the data file', () => {
     expect(db.pragma('user_version', { simple: true })).toBe(migrations.length);
     expect(db.prepare('SELECT name FROM client').pluck().get()).toBe('Fernholt');
     const kept = { ...blankFields('extra'), id: 'e', campaignId: null, kind: 'callout', text: 'Evening visits', position: 3 };
-    expect(inOrder(new RecordStore(db).readBook('p', 'plan').extra)).toEqual([kept]);
+    expect(inOrder(new RecordStore(db).readSnapshot('p', 'plan').extra)).toEqual([kept]);
     const copy = readdirSync(folder).find((name) => name.startsWith('older.sqlite.before-'));
     const aside = new Sqlite(join(folder, copy ?? ''), { readonly: true });
     expect(aside.pragma('user_version', { simple: true })).toBe(1);
@@ -173,11 +173,11 @@ describe('the data file', () => {
   it('can be copied whole while it is open', () => {
     const file = join(folder, 'backed-up.sqlite');
     const open = openDatabase(join(folder, 'open.sqlite'));
-    new Plans(new WriteDoor(open, clock.now), clock).readIn(cleanFile);
+    new Plans(new ChangeWriter(open, clock.now), clock).readIn(cleanFile);
     writeFileSync(file, open.serialize());
     open.close();
-    const copy = new WriteDoor(openDatabase(file), clock.now);
-    expect(inOrder(copy.open(workspaceStream).book.plan).map(({ name }) => name)).toEqual(['Clean plan']);
+    const copy = new ChangeWriter(openDatabase(file), clock.now);
+    expect(inOrder(copy.open(workspaceStream).snapshot.plan).map(({ name }) => name)).toEqual(['Clean plan']);
   });
 
   it('holds its invariants by itself', () => {

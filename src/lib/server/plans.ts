@@ -1,6 +1,6 @@
 import type { RecordName } from '$lib/core/records/record-type';
 import { findPlanView, type PlanView } from '$lib/core/view/plan-view';
-import { emptyBook, inOrder, nextPosition, type Book, type BookRows } from '$lib/core/store/book';
+import { emptySnapshot, inOrder, nextPosition, type Snapshot, type SnapshotRows } from '$lib/core/store/snapshot';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { changeCurrency } from '$lib/core/plan/change-currency';
 import { copyName } from '$lib/core/text/copy-name';
@@ -16,14 +16,14 @@ import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import type { Layout } from '$lib/core/records/layout';
 import { shippedRuleSets } from '$lib/core/rules/rule-set';
 import { RequestRefused } from './outcome';
-import { workspaceStream, type WriteDoor } from './write-door';
+import { workspaceStream, type ChangeWriter } from './change-writer';
 
 /** Use cases on whole plans. */
 export class Plans {
   private readonly proofs = new Map<string, { key: string; keeper: ProofKeeper; proof: Proof }>();
 
   constructor(
-    private readonly door: WriteDoor,
+    private readonly writer: ChangeWriter,
     private readonly clock: { now(): Date; newId(): string },
   ) {}
 
@@ -34,19 +34,19 @@ export class Plans {
 
   /** Whether the Shelf holds a plan. */
   has(planId: string): boolean {
-    return this.door.open(workspaceStream).book.plan.has(planId);
+    return this.writer.open(workspaceStream).snapshot.plan.has(planId);
   }
 
-  /** Plan and workspace rows in one book. */
-  getBook(planId: string): Book {
-    const workspace = this.door.open(workspaceStream).book;
+  /** Plan and workspace rows in one snapshot. */
+  getSnapshot(planId: string): Snapshot {
+    const workspace = this.writer.open(workspaceStream).snapshot;
     const own = Object.fromEntries(recordsOf('workspace').map((record) => [record, workspace[record]]));
-    return { ...emptyBook(), ...this.door.open(planId).book, ...own } as Book;
+    return { ...emptySnapshot(), ...this.writer.open(planId).snapshot, ...own } as Snapshot;
   }
 
   /** The view of a plan; refused with 404 where there is none. */
   getView(planId: string): PlanView {
-    const view = this.has(planId) ? findPlanView(this.getBook(planId), planId) : null;
+    const view = this.has(planId) ? findPlanView(this.getSnapshot(planId), planId) : null;
     if (!view) throw new RequestRefused(404, 'no-such-plan', 'There is no such plan.', 'id');
     return view;
   }
@@ -55,7 +55,7 @@ export class Plans {
   getProof(planId: string): Proof {
     const view = this.getView(planId);
     const today = this.today(view.account.timeZone);
-    const key = [this.door.open(planId).revision, this.door.open(workspaceStream).revision, today].join(' ');
+    const key = [this.writer.open(planId).revision, this.writer.open(workspaceStream).revision, today].join(' ');
     const kept = this.proofs.get(planId);
     if (kept?.key === key) return kept.proof;
     const keeper = kept?.keeper ?? new ProofKeeper();
@@ -71,14 +71,14 @@ export class Plans {
 
   /** Summaries of all plans on the Shelf. */
   listSummaries(): PlanSummary[] {
-    return inOrder(this.door.open(workspaceStream).book.plan).map(({ id }) => this.summarize(id));
+    return inOrder(this.writer.open(workspaceStream).snapshot.plan).map(({ id }) => this.summarize(id));
   }
 
   /** The tables of a plan in its own layout, or in another one by its id; refused with 404 where there is none. */
   getTables(planId: string, layoutId: string | null): { view: PlanView; layout: Layout; tables: Table[] } {
     const view = this.getView(planId);
     const id = layoutId ?? view.plan.layoutKey;
-    const layout = layoutOf(view.book, id);
+    const layout = layoutOf(view.snapshot, id);
     if (layoutId !== null && layout.id !== layoutId)
       throw new RequestRefused(404, 'no-such-layout', 'There is no such column layout.', 'layout');
     return { view, layout, tables: makeTables(view, rowsHeld(this.getProof(planId).findings), layout) };
@@ -87,22 +87,22 @@ export class Plans {
   /** The plan file of a plan. */
   writeFile(planId: string): PlanFile {
     this.getView(planId);
-    return writePlanFile(this.getBook(planId), planId);
+    return writePlanFile(this.getSnapshot(planId), planId);
   }
 
   /** Reads in a plan file: its client is found by name or made, its content laid out, then the plan set on the Shelf. */
   readIn(file: PlanFile, planName = file.name): string {
-    const { book } = this.door.open(workspaceStream);
+    const { snapshot } = this.writer.open(workspaceStream);
     const planId = this.clock.newId();
     const rows = readPlanFile(file, planId, this.clock.newId);
     const changes: SimpleChange[] = [];
-    let client = inOrder(book.client).find(({ name }) => name === file.client.name);
+    let client = inOrder(snapshot.client).find(({ name }) => name === file.client.name);
     if (!client) {
-      client = { id: this.clock.newId(), ...file.client, position: nextPosition(book.client.values()) };
+      client = { id: this.clock.newId(), ...file.client, position: nextPosition(snapshot.client.values()) };
       changes.push({ type: 'add', record: 'client', rows: [client] });
     }
     const clientId = client.id;
-    let account = inOrder(book.account).find(
+    let account = inOrder(snapshot.account).find(
       (one) => one.clientId === clientId && one.currency === file.account.currency && one.timeZone === file.account.timeZone,
     );
     if (!account) {
@@ -110,7 +110,7 @@ export class Plans {
         id: this.clock.newId(),
         clientId,
         ...file.account,
-        position: nextPosition(book.account.values()),
+        position: nextPosition(snapshot.account.values()),
       };
       changes.push({ type: 'add', record: 'account', rows: [account] });
     }
@@ -123,7 +123,7 @@ export class Plans {
       handedOffOn: null,
       layoutKey: plainLayout.id,
       ruleSetKey: shippedRuleSets[0]!.id,
-      position: nextPosition(book.plan.values()),
+      position: nextPosition(snapshot.plan.values()),
     };
     changes.push({ type: 'add', record: 'plan', rows: [plan] });
     this.writeContent(planId, rows);
@@ -134,7 +134,7 @@ export class Plans {
   /** A copy of a plan under a new name. */
   copy(planId: string): string {
     const file = this.writeFile(planId);
-    const names = new Set(inOrder(this.door.open(workspaceStream).book.plan).map(({ name }) => name));
+    const names = new Set(inOrder(this.writer.open(workspaceStream).snapshot.plan).map(({ name }) => name));
     return this.readIn(file, copyName(file.name, names));
   }
 
@@ -149,37 +149,37 @@ export class Plans {
    * Refused with 404 where there is no such account.
    */
   changeCurrency(accountId: string, { currency, rate }: { currency: string; rate: number | null }): void {
-    const { book } = this.door.open(workspaceStream);
-    const account = book.account.get(accountId);
+    const { snapshot } = this.writer.open(workspaceStream);
+    const account = snapshot.account.get(accountId);
     if (!account) throw new RequestRefused(404, 'no-such-account', 'There is no such account.', 'id');
     if (account.currency === currency) return;
     const conversion = { rate, from: account.currency, to: currency };
-    const planIds = inOrder(book.plan).flatMap(({ id, accountId: of }) => (of === accountId ? [id] : []));
+    const planIds = inOrder(snapshot.plan).flatMap(({ id, accountId: of }) => (of === accountId ? [id] : []));
     const parts = planIds.flatMap((streamId) => {
-      const change = changeCurrency(this.door.open(streamId).book, conversion);
+      const change = changeCurrency(this.writer.open(streamId).snapshot, conversion);
       return change ? [{ streamId, change }] : [];
     });
     const changes: SimpleChange[] = [{ type: 'set', record: 'account', ids: [accountId], fields: { currency } }];
-    this.door.applyTogether(
+    this.writer.applyTogether(
       [{ streamId: workspaceStream, change: { type: 'several', name: 'currency-changed', changes } }, ...parts],
       () => {
-        if (rate !== null) for (const id of planIds) this.door.versions.dateCurrency(id, account.currency);
+        if (rate !== null) for (const id of planIds) this.writer.versions.dateCurrency(id, account.currency);
       },
     );
   }
 
-  private writeContent(planId: string, rows: BookRows): void {
+  private writeContent(planId: string, rows: SnapshotRows): void {
     const changes = recordsOf('plan').flatMap((record: RecordName): SimpleChange[] => {
       const list = rows[record];
       return list && list.length > 0 ? [{ type: 'add', record, rows: list as unknown as Record<string, unknown>[] }] : [];
     });
-    this.door.lay(planId, { type: 'several', name: 'first-draft', changes });
+    this.writer.lay(planId, { type: 'several', name: 'first-draft', changes });
   }
 
   private write(stream: string, change: Change): void {
-    const written = this.door.apply(stream, {
+    const written = this.writer.apply(stream, {
       id: this.clock.newId(),
-      revision: this.door.open(stream).revision,
+      revision: this.writer.open(stream).revision,
       change,
     });
     if (!written.ok) throw new RequestRefused(409, written.refusal.code, 'The plan could not be written.', '');

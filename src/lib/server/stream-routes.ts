@@ -1,10 +1,10 @@
 import { json } from '@sveltejs/kit';
-import { rowsOf } from '$lib/core/store/book';
+import { rowsOf } from '$lib/core/store/snapshot';
 import { sentChangeSchema } from '$lib/core/store/change-schemas';
 import { linesOfNews, type StreamNews } from '$lib/core/store/news-lines';
 import { RequestRefused } from './outcome';
 import { bodyLimits, readJson } from './read-json';
-import type { WriteDoor } from './write-door';
+import type { ChangeWriter } from './change-writer';
 
 const linesType = 'application/x-ndjson';
 
@@ -24,33 +24,33 @@ function answerNews(request: Request, news: StreamNews): Response {
 }
 
 /** All rows of a stream, or with `?since=` the rows touched since a revision (all of them where the journal is too short). */
-export function readStream(door: WriteDoor, streamId: string, request: Request): Response {
+export function readStream(writer: ChangeWriter, streamId: string, request: Request): Response {
   const url = new URL(request.url);
   const since = url.searchParams.get('since');
   if (since !== null && !/^\d{1,15}$/.test(since)) throw new RequestRefused(400, 'not-valid', 'A revision is a whole number.', 'since');
-  const news = since === null ? null : door.findNews(streamId, Number(since));
+  const news = since === null ? null : writer.findNews(streamId, Number(since));
   if (news) return answerNews(request, news);
-  const { book, revision } = door.open(streamId);
-  const state = door.findNews(streamId, revision);
-  return answerNews(request, { revision, edits: [], rows: rowsOf(book), undo: state?.undo ?? null, redo: state?.redo ?? null });
+  const { snapshot, revision } = writer.open(streamId);
+  const state = writer.findNews(streamId, revision);
+  return answerNews(request, { revision, edits: [], rows: rowsOf(snapshot), undo: state?.undo ?? null, redo: state?.redo ?? null });
 }
 
 const mostRows = 200;
 
 /** The steps of a stream, the last one first. */
-export const readSteps = (door: WriteDoor, streamId: string): Response => json({ steps: door.listSteps(streamId) });
+export const readSteps = (writer: ChangeWriter, streamId: string): Response => json({ steps: writer.listSteps(streamId) });
 
 /** What one step changed: rows before and after it, at most 200 of them. */
-export function readStep(door: WriteDoor, streamId: string, step: string): Response {
-  const rows = /^\d{1,15}$/.test(step) ? door.findStepRows(streamId, Number(step), mostRows) : null;
+export function readStep(writer: ChangeWriter, streamId: string, step: string): Response {
+  const rows = /^\d{1,15}$/.test(step) ? writer.findStepRows(streamId, Number(step), mostRows) : null;
   if (!rows) throw new RequestRefused(404, 'no-such-step', 'There is no such step, or it can no longer be undone.', 'step');
   return json({ rows });
 }
 
 /** Makes one change; a refusal by the state of the plan is 409 and says why. */
-export async function writeStream(door: WriteDoor, streamId: string, request: Request): Promise<Response> {
+export async function writeStream(writer: ChangeWriter, streamId: string, request: Request): Promise<Response> {
   const sent = await readJson(request, sentChangeSchema, bodyLimits.bulk);
-  const written = door.apply(streamId, sent);
+  const written = writer.apply(streamId, sent);
   if (written.ok) return answerNews(request, written);
   const { refusal, revision } = written;
   return json(

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import * as z from 'zod';
-import { compareBooks } from '$lib/core/store/compare-books';
+import { compareSnapshots } from '$lib/core/store/compare-snapshots';
 import { name } from '$lib/core/records/fields';
 import type { Services } from './compose';
 import { RequestRefused } from './outcome';
@@ -21,39 +21,39 @@ export function versionNumber(text: string | undefined): number {
 }
 
 /** The versions of a plan, the last one first. */
-export function listVersions({ plans, door }: Services, planId: string): Response {
+export function listVersions({ plans, writer }: Services, planId: string): Response {
   plans.getView(planId);
-  return json({ versions: door.versions.list(planId) });
+  return json({ versions: writer.versions.list(planId) });
 }
 
 /** Keeps the plan as it stands, under a name. */
-export async function keepVersion({ plans, door }: Services, planId: string, request: Request): Promise<Response> {
+export async function keepVersion({ plans, writer }: Services, planId: string, request: Request): Promise<Response> {
   plans.getView(planId);
   const { name } = await readJson(request, versionName);
-  if (door.versions.list(planId).length >= mostVersions)
+  if (writer.versions.list(planId).length >= mostVersions)
     throw new RequestRefused(409, 'too-many-versions', `A plan keeps ${mostVersions} versions; take some out first.`, 'name');
-  return json({ id: door.versions.add(planId, { name, kind: 'kept', ...door.open(planId) }) }, { status: 201 });
+  return json({ id: writer.versions.add(planId, { name, kind: 'kept', ...writer.open(planId) }) }, { status: 201 });
 }
 
 /** What differs between a version and another one, or the plan as it stands: at most 2,000 rows, and how many there are. */
-export function compareVersions({ plans, door }: Services, planId: string, version: number, against: string | null): Response {
+export function compareVersions({ plans, writer }: Services, planId: string, version: number, against: string | null): Response {
   plans.getView(planId);
-  const before = door.versions.findBook(planId, version);
-  const after = against === null ? door.open(planId).book : door.versions.findBook(planId, versionNumber(against));
+  const before = writer.versions.findSnapshot(planId, version);
+  const after = against === null ? writer.open(planId).snapshot : writer.versions.findSnapshot(planId, versionNumber(against));
   if (!before || !after) throw noSuchVersion();
-  const rows = compareBooks(before, after);
+  const rows = compareSnapshots(before, after);
   return json({ count: rows.length, rows: rows.slice(0, mostRows) });
 }
 
 /** Gives a version another name. */
-export async function renameVersion({ door }: Services, planId: string, version: number, request: Request): Promise<Response> {
+export async function renameVersion({ writer }: Services, planId: string, version: number, request: Request): Promise<Response> {
   const { name } = await readJson(request, versionName);
-  if (!door.versions.rename(planId, version, name)) throw noSuchVersion();
+  if (!writer.versions.rename(planId, version, name)) throw noSuchVersion();
   return new Response(null, { status: 204 });
 }
 
 /** Removes a version; the plan itself stays as it is. */
-export function removeVersion({ door }: Services, planId: string, version: number): Response {
-  if (!door.versions.remove(planId, version)) throw noSuchVersion();
+export function removeVersion({ writer }: Services, planId: string, version: number): Response {
+  if (!writer.versions.remove(planId, version)) throw noSuchVersion();
   return new Response(null, { status: 204 });
 }

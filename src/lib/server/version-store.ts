@@ -1,8 +1,8 @@
 import type { RecordName, Row } from '$lib/core/records/record-type';
 import type { Statement } from 'better-sqlite3';
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
-import { bookOf, rowsOf, type Book, type BookRows } from '$lib/core/store/book';
-import type { KeptVersion, VersionKind } from '$lib/core/store/compare-books';
+import { snapshotOf, rowsOf, type Snapshot, type SnapshotRows } from '$lib/core/store/snapshot';
+import type { KeptVersion, VersionKind } from '$lib/core/store/compare-snapshots';
 import { completeRow } from '$lib/core/records/record-types';
 import type { Database } from './db/open-database';
 
@@ -11,7 +11,7 @@ export interface NewVersion {
   name: string;
   kind: VersionKind;
   revision: number;
-  book: Book;
+  snapshot: Snapshot;
 }
 
 const mostBytes = 512 * 1024 * 1024;
@@ -36,8 +36,8 @@ export class VersionStore {
   }
 
   /** Keeps a version; answers its id. */
-  add(streamId: string, { name, kind, revision, book }: NewVersion): number {
-    const rows = deflateRawSync(JSON.stringify(rowsOf(book)));
+  add(streamId: string, { name, kind, revision, snapshot }: NewVersion): number {
+    const rows = deflateRawSync(JSON.stringify(rowsOf(snapshot)));
     return Number(this.sql.add.run(streamId, name, kind, revision, this.now().toISOString(), rows).lastInsertRowid);
   }
 
@@ -46,13 +46,13 @@ export class VersionStore {
     return this.sql.list.all(streamId) as KeptVersion[];
   }
 
-  /** The rows of a version as a book; null where the plan has no such version. */
-  findBook(streamId: string, id: number): Book | null {
+  /** The rows of a version as a snapshot; null where the plan has no such version. */
+  findSnapshot(streamId: string, id: number): Snapshot | null {
     const rows = this.sql.rows.get(streamId, id) as Buffer | undefined;
     if (!rows) return null;
     const lists = Object.entries(JSON.parse(inflateRawSync(rows, { maxOutputLength: mostBytes }).toString()) as Record<RecordName, Row[]>);
     const complete = lists.map(([record, list]) => [record, list.map((row) => completeRow(record as RecordName, row))]);
-    return bookOf(Object.fromEntries(complete) as BookRows);
+    return snapshotOf(Object.fromEntries(complete) as SnapshotRows);
   }
 
   /** The currency of a version's amounts where the account's was changed since, else empty. */

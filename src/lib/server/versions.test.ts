@@ -1,66 +1,66 @@
 import { fc, test } from '@fast-check/vitest';
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
-import { applyEdits } from '$lib/core/store/book';
+import { snapshotOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
+import { applyEdits } from '$lib/core/store/snapshot';
 import type { SentChange } from '$lib/core/store/changes';
-import { compareBooks, editsBetween } from '$lib/core/store/compare-books';
+import { compareSnapshots, editsBetween } from '$lib/core/store/compare-snapshots';
 import type { RecordType, Row } from '$lib/core/records/record-type';
 import { recordTypes } from '$lib/core/records/record-types';
 import { openDatabase, type Database } from './db/open-database';
-import { workspaceStream, WriteDoor } from './write-door';
+import { workspaceStream, ChangeWriter } from './change-writer';
 
 let db: Database;
-let door: WriteDoor;
+let writer: ChangeWriter;
 let count = 0;
-const source = bookOfFile(cleanFile);
+const source = snapshotOfFile(cleanFile);
 
 beforeEach(() => {
   db = openDatabase(':memory:');
-  door = new WriteDoor(db, () => new Date('2026-12-21T09:00:00Z'));
+  writer = new ChangeWriter(db, () => new Date('2026-12-21T09:00:00Z'));
   const shelf = workspaceRows(cleanFile, 'plan');
-  door.lay(workspaceStream, {
+  writer.lay(workspaceStream, {
     type: 'several',
     name: 'client-added',
     changes: (['client', 'account', 'plan'] as const).map((record) => ({ type: 'add', record, rows: shelf[record] })),
   });
-  door.lay('plan', firstDraft(source));
+  writer.lay('plan', firstDraft(source));
 });
 
 const apply = (change: SentChange['change'], stream = 'plan') => {
-  const written = door.apply(stream, { id: `change-${++count}`, revision: door.open(stream).revision, change });
+  const written = writer.apply(stream, { id: `change-${++count}`, revision: writer.open(stream).revision, change });
   if (!written.ok) throw new Error(written.refusal.code);
   return written;
 };
-const keep = (name: string) => door.versions.add('plan', { name, kind: 'kept', ...door.open('plan') });
-const book = () => door.open('plan').book;
+const keep = (name: string) => writer.versions.add('plan', { name, kind: 'kept', ...writer.open('plan') });
+const snapshot = () => writer.open('plan').snapshot;
 const setOffer = (offer: string) => apply({ type: 'set', record: 'brief', ids: ['plan'], fields: { offer } });
 
 describe('versions', () => {
   it('are listed with the last one first, renamed and removed', () => {
     const [first, second] = [keep('First'), keep('Second')];
-    expect(door.versions.list('plan').map(({ id, name, kind, revision }) => ({ id, name, kind, revision }))).toEqual([
+    expect(writer.versions.list('plan').map(({ id, name, kind, revision }) => ({ id, name, kind, revision }))).toEqual([
       { id: second, name: 'Second', kind: 'kept', revision: 1 },
       { id: first, name: 'First', kind: 'kept', revision: 1 },
     ]);
-    expect(door.versions.rename('plan', first, 'Before the call')).toBe(true);
-    expect(door.versions.remove('plan', second)).toBe(true);
-    expect(door.versions.list('plan').map(({ name }) => name)).toEqual(['Before the call']);
-    expect([door.versions.rename('plan', second, 'x'), door.versions.remove('other', first)]).toEqual([false, false]);
-    expect(door.versions.findBook('other', first)).toBeNull();
+    expect(writer.versions.rename('plan', first, 'Before the call')).toBe(true);
+    expect(writer.versions.remove('plan', second)).toBe(true);
+    expect(writer.versions.list('plan').map(({ name }) => name)).toEqual(['Before the call']);
+    expect([writer.versions.rename('plan', second, 'x'), writer.versions.remove('other', first)]).toEqual([false, false]);
+    expect(writer.versions.findSnapshot('other', first)).toBeNull();
   });
 
   it('tell field by field what changed since, and under what it stands', () => {
     const version = keep('Before');
-    const group = row(book(), 'group');
-    const campaign = row(book(), 'campaign');
-    const [keyword, other] = [...book().keyword.values()].filter(({ groupId }) => groupId === group.id);
+    const group = row(snapshot(), 'group');
+    const campaign = row(snapshot(), 'campaign');
+    const [keyword, other] = [...snapshot().keyword.values()].filter(({ groupId }) => groupId === group.id);
     apply({ type: 'set', record: 'keyword', ids: [keyword!.id], fields: { bidMinor: 777 } });
     apply({ type: 'remove', record: 'keyword', ids: [other!.id] });
     apply({ type: 'add', record: 'briefItem', rows: [{ id: 'new-fact', kind: 'fact', text: 'Open on Sundays', position: 99 }] });
-    const before = door.versions.findBook('plan', version)!;
+    const before = writer.versions.findSnapshot('plan', version)!;
     const owners = [campaign.name, group.name];
-    expect(compareBooks(before, book())).toEqual([
+    expect(compareSnapshots(before, snapshot())).toEqual([
       { record: 'briefItem', id: 'new-fact', before: null, after: expect.objectContaining({ text: 'Open on Sundays' }), owners: [] },
       { record: 'keyword', id: other!.id, before: other, after: null, owners },
       { record: 'keyword', id: keyword!.id, before: keyword, after: { ...keyword, bidMinor: 777 }, owners },
@@ -69,7 +69,7 @@ describe('versions', () => {
 
   it('and steps are read in the fields of today, though one was renamed and one has left since', () => {
     const version = keep('Before');
-    const group = row(book(), 'group');
+    const group = row(snapshot(), 'group');
     apply({ type: 'set', record: 'group', ids: [group.id], fields: { theme: 'other words' } });
     // As it was written while the field was called topic, beside a colour.
     const older = (text: string) => text.replaceAll('"theme":', '"colour":"red","topic":');
@@ -80,9 +80,9 @@ describe('versions', () => {
     const type: RecordType = recordTypes.group;
     Object.assign(type, { renamed: { topic: 'theme' }, removed: ['colour'] });
     try {
-      expect(compareBooks(door.versions.findBook('plan', version)!, book())).toMatchObject([{ id: group.id, before: group }]);
+      expect(compareSnapshots(writer.versions.findSnapshot('plan', version)!, snapshot())).toMatchObject([{ id: group.id, before: group }]);
       apply({ type: 'undo' });
-      expect(row(book(), 'group')).toEqual(group);
+      expect(row(snapshot(), 'group')).toEqual(group);
     } finally {
       delete type.renamed;
       delete type.removed;
@@ -90,30 +90,30 @@ describe('versions', () => {
   });
 
   it('leave out rows that only moved along in their list', () => {
-    const before = book();
+    const before = snapshot();
     const fact = row(before, 'briefItem');
     apply({ type: 'set', record: 'briefItem', ids: [fact.id], fields: { position: 42 } });
-    expect(editsBetween(before, book())).toHaveLength(1);
-    expect(compareBooks(before, book())).toEqual([]);
+    expect(editsBetween(before, snapshot())).toHaveLength(1);
+    expect(compareSnapshots(before, snapshot())).toEqual([]);
   });
 
   it('are gone back to in one step, which can be undone', () => {
     const version = keep('Before');
-    const before = book();
+    const before = snapshot();
     setOffer('Something else');
-    apply({ type: 'remove', record: 'campaign', ids: [row(book(), 'campaign').id] });
-    const changed = book();
+    apply({ type: 'remove', record: 'campaign', ids: [row(snapshot(), 'campaign').id] });
+    const changed = snapshot();
     const written = apply({ type: 'go-to-version', version });
     expect(written.undo).toMatchObject({ type: 'several', name: 'version-brought-back' });
-    expect(editsBetween(before, book())).toEqual([]);
-    expect(editsBetween(new WriteDoor(db, () => new Date(0)).open('plan').book, before)).toEqual([]);
+    expect(editsBetween(before, snapshot())).toEqual([]);
+    expect(editsBetween(new ChangeWriter(db, () => new Date(0)).open('plan').snapshot, before)).toEqual([]);
     apply({ type: 'undo' });
-    expect(editsBetween(changed, book())).toEqual([]);
+    expect(editsBetween(changed, snapshot())).toEqual([]);
   });
 
   it('that are not there are refused, and going back to what stands is no step', () => {
     const version = keep('Now');
-    expect(door.apply('plan', { id: 'to-none', revision: 1, change: { type: 'go-to-version', version: 99 } })).toMatchObject({
+    expect(writer.apply('plan', { id: 'to-none', revision: 1, change: { type: 'go-to-version', version: 99 } })).toMatchObject({
       ok: false,
       refusal: { code: 'no-such-version' },
     });
@@ -125,9 +125,9 @@ describe('versions', () => {
     apply({ type: 'set', record: 'plan', ids: ['plan'], fields: { handedOffOn: '2026-12-21' } }, workspaceStream);
     setOffer('As it went on');
     apply({ type: 'set', record: 'plan', ids: ['plan'], fields: { name: 'Another name' } }, workspaceStream);
-    const [version, ...others] = door.versions.list('plan');
+    const [version, ...others] = writer.versions.list('plan');
     expect([version?.kind, others]).toEqual(['hand-off', []]);
-    expect(row(door.versions.findBook('plan', version!.id)!, 'brief').offer).toBe('As handed off');
+    expect(row(writer.versions.findSnapshot('plan', version!.id)!, 'brief').offer).toBe('As handed off');
   });
 
   test.prop([fc.array(fc.nat(), { minLength: 1, maxLength: 12 })], { seed: 21, numRuns: 40 })(

@@ -5,7 +5,7 @@ import { adviseBidding } from '$lib/core/forecast/bidding-advice';
 import { computeOutlook } from '$lib/core/forecast/outlook';
 import { wordKinds } from '$lib/core/records/word-kind';
 import { intents } from '$lib/core/research/propose-verdict';
-import { bookOfFile, change, cleanFile, row, viewOf } from '../../tests/clean-plan';
+import { snapshotOfFile, change, cleanFile, row, viewOf } from '../../tests/clean-plan';
 import { wordAdvice, wordAdviceChange, wordAdviceFacts } from './advice';
 import { wordAfar, wordWhoCounts } from './reach';
 import {
@@ -53,16 +53,16 @@ describe('the words of research', () => {
 });
 
 describe('advice on bidding', () => {
-  const clean = bookOfFile(cleanFile);
+  const clean = snapshotOfFile(cleanFile);
   const demand = (searches: number) => ({
     texts: 1,
     searchesPerMonth: { low: searches, high: searches },
     costPerClickMinor: { low: 100, high: 150 },
     months: [],
   });
-  const advise = (searches: number, book = clean) => {
-    const view = viewOf(book);
-    const campaign = row(book, 'campaign');
+  const advise = (searches: number, snapshot = clean) => {
+    const view = viewOf(snapshot);
+    const campaign = row(snapshot, 'campaign');
     return adviseBidding(view, campaign, computeOutlook(view, campaign, demand(searches)));
   };
   const facts = { goal: 'leads', isCounted: true, monthlyMinor: 90_000 } as const;

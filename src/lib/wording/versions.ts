@@ -1,4 +1,4 @@
-import type { KeptVersion } from '$lib/core/store/compare-books';
+import type { KeptVersion } from '$lib/core/store/compare-snapshots';
 import { wordDate } from './texts';
 
 const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });

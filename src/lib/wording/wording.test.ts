@@ -1,6 +1,6 @@
 import { stepNames } from '$lib/core/store/step-names';
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, row, today, viewOf } from '../../tests/clean-plan';
+import { snapshotOfFile, cleanFile, row, today, viewOf } from '../../tests/clean-plan';
 import spring from '../../demo/ottlemere-spring-launch.json';
 import weekends from '../../demo/skarvholm-helgekurs.json';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
@@ -30,7 +30,7 @@ describe('findings', () => {
     ['spring launch', spring, 'GBP'],
     ['helgekurs', weekends, 'NOK'],
   ])('of %s are filled with their data', (_, file, currency) => {
-    const { findings } = readProof(viewOf(bookOfFile(planFileSchema.parse(file))), today);
+    const { findings } = readProof(viewOf(snapshotOfFile(planFileSchema.parse(file))), today);
     expect(findings.length).toBeGreaterThan(8);
     for (const finding of findings) {
       const words = wordFinding(finding, currency);
@@ -135,7 +135,7 @@ describe('problems', () => {
 });
 
 describe('what became of a row', () => {
-  const keyword = row(bookOfFile(cleanFile), 'keyword');
+  const keyword = row(snapshotOfFile(cleanFile), 'keyword');
   const words = (before: object | null, after: object | null, record: RecordName = 'keyword') =>
     wordRowChange({ record, before: before as Row | null, after: after as Row | null }, 'GBP');
 
@@ -162,7 +162,7 @@ describe('what became of a row', () => {
   });
 
   it('says hours, lists and yes or no as they are read', () => {
-    const campaign = row(bookOfFile(cleanFile), 'campaign');
+    const campaign = row(snapshotOfFile(cleanFile), 'campaign');
     const { fields } = words(
       campaign,
       { ...campaign, hours: [{ day: 1, from: 9, to: 17 }], languages: ['en', 'nb'], partnerSites: true },

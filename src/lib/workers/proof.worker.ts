@@ -1,8 +1,8 @@
 import { findOverlaps, type Overlap } from '$lib/core/groups/overlaps';
 import { PlanAnswers, type SureAnswer } from '$lib/core/groups/plan-answers';
-import type { Book } from '$lib/core/store/book';
+import type { Snapshot } from '$lib/core/store/snapshot';
 import { campaignsMeeting, findPlanView, type PlanView } from '$lib/core/view/plan-view';
-import { SentBook, type RowsPack } from '$lib/core/store/sent-rows';
+import { SentSnapshot, type RowsPack } from '$lib/core/store/sent-rows';
 import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { ProofSender, type SentProof } from '$lib/core/proof/sent-proof';
 
@@ -24,22 +24,22 @@ export interface ProofAsked {
 
 export type ProofRequest = { pack: RowsPack } | { asked: ProofAsked };
 
-/** One message for each thing asked for, answers first. A proof is null where the book holds no such plan. */
+/** One message for each thing asked for, answers first. A proof is null where the snapshot holds no such plan. */
 export type ProofAnswer =
   | { kind: 'answers'; campaignId: string; answers: [text: string, answer: SureAnswer][] }
   | { kind: 'proof'; proof: SentProof | null; milliseconds: number; overlaps: Overlap[] | null };
 
-const sent = new SentBook();
+const sent = new SentSnapshot();
 const keeper = new ProofKeeper();
 const sender = new ProofSender();
-let kept: { book: Book; campaignId: string; answers: PlanAnswers } | null = null;
+let kept: { snapshot: Snapshot; campaignId: string; answers: PlanAnswers } | null = null;
 
-/** The index of who answers, kept as long as the book and the campaign are the same. */
+/** The index of who answers, kept as long as the snapshot and the campaign are the same. */
 function answersOf(view: PlanView, campaignId: string): PlanAnswers {
-  const { book } = sent;
-  if (kept?.book !== book || kept.campaignId !== campaignId) {
-    const campaign = view.book.campaign.get(campaignId);
-    kept = { book, campaignId, answers: new PlanAnswers(view, campaign ? campaignsMeeting(view, campaign) : []) };
+  const { snapshot } = sent;
+  if (kept?.snapshot !== snapshot || kept.campaignId !== campaignId) {
+    const campaign = view.snapshot.campaign.get(campaignId);
+    kept = { snapshot, campaignId, answers: new PlanAnswers(view, campaign ? campaignsMeeting(view, campaign) : []) };
   }
   return kept.answers;
 }
@@ -47,7 +47,7 @@ function answersOf(view: PlanView, campaignId: string): PlanAnswers {
 const post = (answer: ProofAnswer) => postMessage(answer);
 
 function answer({ planId, today, wantsProof, wantsOverlaps, searches }: ProofAsked): void {
-  const view = findPlanView(sent.book, planId);
+  const view = findPlanView(sent.snapshot, planId);
   if (searches) {
     const { campaignId, texts } = searches;
     const answers = view && answersOf(view, campaignId);

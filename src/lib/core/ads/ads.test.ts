@@ -1,6 +1,6 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { units } from '../text/units';
+import { units } from '../text/text-length';
 import { fillPlanSlots } from './fill-slots';
 import { measureLine } from './measure';
 import { LineMeasures } from './measure-lines';

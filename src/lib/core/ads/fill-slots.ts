@@ -1,5 +1,5 @@
 import { applyCase, applySpellings, letterCases, type LetterCase } from '../text/letter-case';
-import { units } from '../text/units';
+import { units } from '../text/text-length';
 import { isPlainLine, parseSlots, type Segment, type SlotSegment } from './parse-slots';
 
 /** The name of the live slot, which the network fills when the ad is shown. */

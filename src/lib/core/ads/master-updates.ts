@@ -1,4 +1,4 @@
-import { childrenOf, nextPosition } from '../store/book';
+import { childrenOf, nextPosition } from '../store/snapshot';
 import type { SimpleChange } from '../store/changes';
 import { groupsInOrder, type PlanView } from '../view/plan-view';
 import type { Ad } from '../records/ad';
@@ -123,8 +123,8 @@ class AdUpdates {
 export function findMasterUpdates(view: PlanView, master: Master, masterLines: readonly MasterLine[], newId: () => string): MasterUpdate[] {
   const ids: ReadonlySet<string> = new Set(masterLines.map(({ id }) => id as string));
   return groupsInOrder(view).flatMap((group) =>
-    childrenOf(view.book.ad, 'groupId', group.id).flatMap((ad): MasterUpdate[] => {
-      const lines = childrenOf(view.book.adLine, 'adId', ad.id);
+    childrenOf(view.snapshot.ad, 'groupId', group.id).flatMap((ad): MasterUpdate[] => {
+      const lines = childrenOf(view.snapshot.adLine, 'adId', ad.id);
       if (!isOf(ad, lines, master, ids)) return [];
       const found = new AdUpdates(view, group, ad, lines, newId);
       for (const line of masterLines) found.line(line);

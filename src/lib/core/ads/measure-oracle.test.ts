@@ -1,6 +1,6 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect } from 'vitest';
-import { units } from '../text/units';
+import { units } from '../text/text-length';
 import { measureLine } from './measure';
 
 /** Insertion said again, slowly: one live slot between two pieces of text, put together by hand. */

@@ -1,5 +1,5 @@
 import { applyCase, type LetterCase } from '../text/letter-case';
-import { isAsCounted, normalizeText, units } from '../text/units';
+import { isAsCounted, normalizeText, units } from '../text/text-length';
 import { fillPlanSlots, joinValue, type FillContext, type FilledLine, type SlotProblem } from './fill-slots';
 
 /** What one searcher reads: the line with the keyword that matched, or with the fallback. */

@@ -1,5 +1,5 @@
 import { writePrice } from '../money/money';
-import { childrenOf, inOrder } from '../store/book';
+import { childrenOf, inOrder } from '../store/snapshot';
 import { briefTexts, firstLanguage, offerOf, type PlanView } from '../view/plan-view';
 import type { LineKindOfAd } from '../records/ad-line';
 import type { Group } from '../records/group';
@@ -7,15 +7,15 @@ import type { FormatName } from '../records/format-names';
 import type { FillContext } from './fill-slots';
 
 /** The place of a campaign as said in copy: as typed, else the name of its first place. */
-export function placeSaid({ book }: PlanView, campaignId: string): string {
-  const typed = book.campaign.get(campaignId)?.placeSaid.trim();
-  return typed || (childrenOf(book.place, 'campaignId', campaignId).find((place) => !place.excluded)?.name ?? '');
+export function placeSaid({ snapshot }: PlanView, campaignId: string): string {
+  const typed = snapshot.campaign.get(campaignId)?.placeSaid.trim();
+  return typed || (childrenOf(snapshot.place, 'campaignId', campaignId).find((place) => !place.excluded)?.name ?? '');
 }
 
 /** The values of plan slots for a group; an empty text is a missing value. */
 export function slotValues(view: PlanView, group: Group): Record<string, string> {
   const offer = offerOf(view, group);
-  const own = inOrder(view.book.slotWord)
+  const own = inOrder(view.snapshot.slotWord)
     .filter(({ slot }) => slot !== '')
     .map(({ slot, says }) => [slot, says]);
   return {
@@ -27,7 +27,7 @@ export function slotValues(view: PlanView, group: Group): Record<string, string>
     price:
       offer?.priceMinor == null
         ? ''
-        : writePrice(offer.priceMinor, view.account.currency, firstLanguage(view, view.book.campaign.get(group.campaignId))),
+        : writePrice(offer.priceMinor, view.account.currency, firstLanguage(view, view.snapshot.campaign.get(group.campaignId))),
   };
 }
 
@@ -36,7 +36,7 @@ export function lineContext(view: PlanView, group: Group, format: FormatName, ki
   const rules = view.rules.formats[format];
   return {
     limit: kind === 'path' ? rules.paths.limit : kind === 'headline' ? rules.headlines.limit : rules.descriptions.limit,
-    language: firstLanguage(view, view.book.campaign.get(group.campaignId)),
+    language: firstLanguage(view, view.snapshot.campaign.get(group.campaignId)),
     values: slotValues(view, group),
     always: briefTexts(view, 'always'),
     kind: kind === 'path' ? 'path' : 'line',
@@ -47,8 +47,8 @@ export function lineContext(view: PlanView, group: Group, format: FormatName, ki
 const keptTexts = new WeakMap<object, readonly string[]>();
 
 /** The plain texts of a group's keywords, each once, in order; the same list as long as the keywords are the same rows. */
-export function keywordTexts({ book }: PlanView, groupId: string): readonly string[] {
-  const rows = childrenOf(book.keyword, 'groupId', groupId);
+export function keywordTexts({ snapshot }: PlanView, groupId: string): readonly string[] {
+  const rows = childrenOf(snapshot.keyword, 'groupId', groupId);
   let texts = keptTexts.get(rows);
   if (!texts) keptTexts.set(rows, (texts = [...new Set(rows.map(({ text }) => text))]));
   return texts;

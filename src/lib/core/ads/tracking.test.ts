@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
 import { addTracking, trackingContext, trackingOf, type TrackingContext } from './tracking';
 
 const context: TrackingContext = {
@@ -53,10 +53,14 @@ describe('tracking parameters', () => {
   });
 
   it('of a plan come before those of a campaign, and are shown on the page of its first group', () => {
-    const book = change(change(bookOfFile(cleanFile), 'brief', { tracking: [{ name: 'source', value: '[[client]]' }] }), 'campaign', {
-      tracking: [{ name: 'place', value: '[[place]]' }],
-    });
-    const [view, campaign] = [viewOf(book), row(book, 'campaign')];
+    const snapshot = change(
+      change(snapshotOfFile(cleanFile), 'brief', { tracking: [{ name: 'source', value: '[[client]]' }] }),
+      'campaign',
+      {
+        tracking: [{ name: 'place', value: '[[place]]' }],
+      },
+    );
+    const [view, campaign] = [viewOf(snapshot), row(snapshot, 'campaign')];
     expect(trackingOf(view, campaign).map(({ name }) => name)).toEqual(['source', 'place']);
     const { address } = addTracking(trackingOf(view, campaign), trackingContext(view, campaign));
     expect(address).toMatch(/^https:\/\/ottlemere\.example\/tuning\?source=Ottlemere\+Piano\+Workshop&place=/);

@@ -1,5 +1,5 @@
 import { fillPlanSlots } from './fill-slots';
-import { childrenOf } from '../store/book';
+import { childrenOf } from '../store/snapshot';
 import { firstLanguage, type PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import { readAddress } from '../text/address';
@@ -19,7 +19,7 @@ export const trackingOf = ({ brief }: PlanView, campaign: Campaign): TrackingPar
 
 /** What a campaign's parameters are filled in with: the page and the slots of its first group. */
 export function trackingContext(view: PlanView, campaign: Campaign): TrackingContext {
-  const group = childrenOf(view.book.group, 'campaignId', campaign.id)[0];
+  const group = childrenOf(view.snapshot.group, 'campaignId', campaign.id)[0];
   return {
     page: group?.landingPage.trim() || view.brief.landingPage,
     values: {

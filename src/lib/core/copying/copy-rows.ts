@@ -1,6 +1,6 @@
 import type { PlanFile } from '../exchange/plan-file';
 import { readPlanFile } from '../exchange/read-plan-file';
-import { inOrder, nextPosition } from '../store/book';
+import { inOrder, nextPosition } from '../store/snapshot';
 import { freeName } from '../view/campaign-name';
 import type { Change, SimpleChange } from '../store/changes';
 import type { PlanView } from '../view/plan-view';
@@ -30,8 +30,8 @@ export function addCampaign(
   campaign: FileCampaign,
   newId: () => string,
 ): { change: Change; campaignId: string } {
-  const { book } = view;
-  const campaigns = inOrder(book.campaign);
+  const { snapshot } = view;
+  const campaigns = inOrder(snapshot.campaign);
   const name = freeName(campaign.name, new Set(campaigns.map((one) => one.name)));
   const alone: PlanFile = {
     ...file,
@@ -44,7 +44,7 @@ export function addCampaign(
   };
   const rows = readPlanFile(alone, view.plan.id, newId);
   // Offers of the brief are not copied: groups go on pointing to those that stand.
-  const standing = inOrder(book.offer);
+  const standing = inOrder(snapshot.offer);
   const offers = new Map((rows.offer ?? []).map(({ id }, index) => [id as string, standing[index]?.id ?? null]));
   const groups = (rows.group ?? []).map((group) => ({
     ...group,

@@ -1,8 +1,8 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { writePlanFile } from '../exchange/write-plan-file';
-import { applyEdits } from '../store/book';
+import { applyEdits } from '../store/snapshot';
 import { decide } from '../store/decide';
 import { houseRules } from '../rules/house-rules';
 import { ruleSet } from '../rules/rule-set';
@@ -132,17 +132,21 @@ describe('a campaign to another place', () => {
   });
 
   it('is added to its plan in one step: what is of the brief stays, the name is free', () => {
-    const book = bookOfFile({ ...cleanFile, campaigns: [campaign] });
-    const view = viewOf(book);
-    const file = writePlanFile(book, 'plan');
+    const snapshot = snapshotOfFile({ ...cleanFile, campaigns: [campaign] });
+    const view = viewOf(snapshot);
+    const file = writePlanFile(snapshot, 'plan');
     let made = 0;
     const { change, campaignId } = addCampaign(view, file, campaign, () => `copy-${++made}`);
-    const decision = decide(book, change, 'plan');
+    const decision = decide(snapshot, change, 'plan');
     if (!decision.ok) throw new Error(decision.refusal.code);
-    const after = applyEdits(book, decision.edits);
+    const after = applyEdits(snapshot, decision.edits);
     expect(after.campaign.get(campaignId)).toMatchObject({ name: `${campaign.name}-2`, nameIsTyped: true });
-    expect([after.campaign.size, after.keyword.size, after.adLine.size]).toEqual([2, book.keyword.size * 2, book.adLine.size * 2]);
-    expect([after.offer.size, after.find.size, after.briefItem.size]).toEqual([book.offer.size, book.find.size, book.briefItem.size]);
+    expect([after.campaign.size, after.keyword.size, after.adLine.size]).toEqual([2, snapshot.keyword.size * 2, snapshot.adLine.size * 2]);
+    expect([after.offer.size, after.find.size, after.briefItem.size]).toEqual([
+      snapshot.offer.size,
+      snapshot.find.size,
+      snapshot.briefItem.size,
+    ]);
     expect(writePlanFile(after, 'plan').campaigns[1]).toEqual({ ...campaign, name: `${campaign.name}-2`, nameIsTyped: true });
   });
 

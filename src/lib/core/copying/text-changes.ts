@@ -1,7 +1,7 @@
 import { measureLine } from '../ads/measure';
 import type { FileGroup, PlanFile } from '../exchange/plan-file';
 import type { RuleSet } from '../rules/rule-set';
-import { units } from '../text/units';
+import { units } from '../text/text-length';
 import { replacePlaceWords, withoutPlace, type PlaceWord } from './place-words';
 
 export type FileCampaign = PlanFile['campaigns'][number];

@@ -2,12 +2,12 @@ import { rowsHeld } from '$lib/core/proof/rows-held';
 import { fc, test } from '@fast-check/vitest';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { addLike, bookOfFile, change, cleanFile, row, today, viewOf } from '../../../tests/clean-plan';
+import { addLike, snapshotOfFile, change, cleanFile, row, today, viewOf } from '../../../tests/clean-plan';
 import frames from '../../../demo/vellacre-cold-frames.json';
 import spring from '../../../demo/ottlemere-spring-launch.json';
 import weekends from '../../../demo/skarvholm-helgekurs.json';
 import { measureLine } from '../ads/measure';
-import type { Book } from '../store/book';
+import type { Snapshot } from '../store/snapshot';
 import { readProof } from '../proof/read-proof';
 import { checkPlanFile } from './check-plan-file';
 import { harmless, wouldRun, writeDelimited } from './cells';
@@ -17,8 +17,8 @@ import { tableNames, type TableName } from '../records/table-fields';
 import { makeTables } from './tables';
 import { writePlanFile } from './write-plan-file';
 
-const clean = bookOfFile(cleanFile);
-const roundTrip = (file: PlanFile) => writePlanFile(bookOfFile(file), 'plan');
+const clean = snapshotOfFile(cleanFile);
+const roundTrip = (file: PlanFile) => writePlanFile(snapshotOfFile(file), 'plan');
 
 describe('the plan file', () => {
   it.each([
@@ -53,8 +53,8 @@ describe('the plan file', () => {
         { text: 'piano tuning', match: 'exact', find: 0 },
       ],
     };
-    const book = bookOfFile(file);
-    expect([...book.negative.values()].map(({ findId, briefItemId }) => [findId !== null, briefItemId !== null])).toEqual([
+    const snapshot = snapshotOfFile(file);
+    expect([...snapshot.negative.values()].map(({ findId, briefItemId }) => [findId !== null, briefItemId !== null])).toEqual([
       [false, true],
       [true, false],
     ]);
@@ -171,25 +171,34 @@ describe('cells that a spreadsheet would run', () => {
   });
 });
 
-const tablesOf = (book: Book, layout = plainLayout) => makeTables(viewOf(book), rowsHeld(readProof(viewOf(book), today).findings), layout);
-const tableOf = (book: Book, name: TableName) => tablesOf(book).find((table) => table.name === name)!;
+const tablesOf = (snapshot: Snapshot, layout = plainLayout) =>
+  makeTables(viewOf(snapshot), rowsHeld(readProof(viewOf(snapshot), today).findings), layout);
+const tableOf = (snapshot: Snapshot, name: TableName) => tablesOf(snapshot).find((table) => table.name === name)!;
 const headings = (name: TableName) => columnsOf(plainLayout, name).map(({ heading }) => heading);
 
 describe('tables', () => {
   it('every row has a cell for every column', () => {
-    const book = bookOfFile(planFileSchema.parse(spring));
-    for (const table of tablesOf(book)) {
+    const snapshot = snapshotOfFile(planFileSchema.parse(spring));
+    for (const table of tablesOf(snapshot)) {
       expect(table.columns).toEqual(headings(table.name as TableName));
       for (const cells of [...table.rows, ...table.held.map((held) => held.cells)]) expect(cells).toHaveLength(table.columns.length);
     }
   });
 
   it('nothing is lost between going out and being held back', () => {
-    const book = bookOfFile(planFileSchema.parse(spring));
-    const counts = { campaigns: 3, places: 6, groups: 30, keywords: book.keyword.size, negatives: book.negative.size, ads: 60, extras: 6 };
+    const snapshot = snapshotOfFile(planFileSchema.parse(spring));
+    const counts = {
+      campaigns: 3,
+      places: 6,
+      groups: 30,
+      keywords: snapshot.keyword.size,
+      negatives: snapshot.negative.size,
+      ads: 60,
+      extras: 6,
+    };
     // Places of the brief are no campaign's and go in no table.
     for (const name of tableNames) {
-      const { rows, held } = tableOf(book, name);
+      const { rows, held } = tableOf(snapshot, name);
       expect([name, rows.length + held.length]).toEqual([name, counts[name]]);
     }
   });
@@ -207,9 +216,9 @@ describe('tables', () => {
   });
 
   it('a negative that blocks an own keyword is held back, the keyword is not', () => {
-    const book = change(clean, 'negative', { text: 'tuner' });
-    expect(tableOf(book, 'negatives').held.map(({ cells }) => cells[3])).toEqual(['tuner']);
-    expect(tableOf(book, 'keywords').held).toEqual([]);
+    const snapshot = change(clean, 'negative', { text: 'tuner' });
+    expect(tableOf(snapshot, 'negatives').held.map(({ cells }) => cells[3])).toEqual(['tuner']);
+    expect(tableOf(snapshot, 'keywords').held).toEqual([]);
   });
 
   it('writes campaigns paused, with the daily budget floored', () => {
@@ -218,13 +227,13 @@ describe('tables', () => {
   });
 
   it('writes hours as spans', () => {
-    const book = change(clean, 'campaign', {
+    const snapshot = change(clean, 'campaign', {
       hours: [
         { day: 1, from: 7, to: 21 },
         { day: 6, from: 9, to: 13 },
       ],
     });
-    expect(tableOf(book, 'campaigns').rows[0]).toContain('Mon 7-21, Sat 9-13');
+    expect(tableOf(snapshot, 'campaigns').rows[0]).toContain('Mon 7-21, Sat 9-13');
   });
 
   it('writes bids of keywords, groups and campaigns from near to far', () => {
@@ -232,7 +241,8 @@ describe('tables', () => {
     // A keyword without a bid of its own goes out empty, unless whoever loads the table demands one.
     expect(tableOf(own, 'keywords').rows.map((cells) => cells[4])).toEqual(['0.99', '', '']);
     const demanding = { ...plainLayout, demandsBids: true };
-    const inherited = (book: typeof own) => makeTables(viewOf(book), new Map(), demanding).find(({ name }) => name === 'keywords')!.rows;
+    const inherited = (snapshot: typeof own) =>
+      makeTables(viewOf(snapshot), new Map(), demanding).find(({ name }) => name === 'keywords')!.rows;
     expect(inherited(own).map((cells) => cells[4])).toEqual(['0.99', '1.60', '1.60']);
     const none = change(change(clean, 'group', { defaultBidMinor: null }), 'campaign', { bidMinor: null });
     expect(inherited(none)[0]?.[4]).toBe('0.01');
@@ -244,16 +254,16 @@ describe('tables', () => {
 
   it('fills plan slots and leaves the live slot with its fallback', () => {
     const text = '[[keyword|[[place|Town]] Tuner|title]]';
-    const book = change(clean, 'adLine', { text });
-    const cells = tableOf(book, 'ads').rows[0] ?? [];
+    const snapshot = change(clean, 'adLine', { text });
+    const cells = tableOf(snapshot, 'ads').rows[0] ?? [];
     expect(cells[headings('ads').indexOf('Headline 1')]).toBe('[[keyword|Edinburgh Tuner|title]]');
   });
 
   it('a line written out measures as the line itself', () => {
     const sources = ['[[keyword|a\\|b\\]]c|title]] x', 'plain \\[[x]] line', '[[keyword|\\[[y|upper]]'];
     for (const text of sources) {
-      const book = addLike(clean, 'adLine', { text });
-      const { rows, held } = tableOf(book, 'ads');
+      const snapshot = addLike(clean, 'adLine', { text });
+      const { rows, held } = tableOf(snapshot, 'ads');
       const written = [...rows, ...held.map((row) => row.cells)].flat().filter((cell) => cell !== '');
       const context = { limit: 30, language: 'en', values: {} };
       const readings = (line: string) => measureLine(line, ['piano'], context).readings.map((reading) => reading.text);
@@ -264,11 +274,11 @@ describe('tables', () => {
   it('writes addresses in full, and the level of negatives', () => {
     expect(tableOf(clean, 'ads').rows[0]?.at(-1)).toBe('https://ottlemere.example/tuning');
     const groupId = row(clean, 'group').id;
-    const book = addLike(addLike(clean, 'negative', { campaignId: row(clean, 'campaign').id, text: 'school' }), 'negative', {
+    const snapshot = addLike(addLike(clean, 'negative', { campaignId: row(clean, 'campaign').id, text: 'school' }), 'negative', {
       groupId,
       text: 'app',
     });
-    expect(tableOf(book, 'negatives').rows.map(([level, , , text]) => [level, text])).toEqual([
+    expect(tableOf(snapshot, 'negatives').rows.map(([level, , , text]) => [level, text])).toEqual([
       ['plan', 'free'],
       ['campaign', 'school'],
       ['ad group', 'app'],
@@ -276,8 +286,8 @@ describe('tables', () => {
   });
 
   it('lists the cells that get an apostrophe', () => {
-    const book = change(clean, 'group', { name: '=SUM(1)' });
-    expect(tableOf(book, 'groups').guarded).toEqual([{ row: 1, column: 'Ad group', text: '=SUM(1)' }]);
-    expect(writeDelimited(tableOf(book, 'groups').rows, ',')).toContain("'=SUM(1)");
+    const snapshot = change(clean, 'group', { name: '=SUM(1)' });
+    expect(tableOf(snapshot, 'groups').guarded).toEqual([{ row: 1, column: 'Ad group', text: '=SUM(1)' }]);
+    expect(writeDelimited(tableOf(snapshot, 'groups').rows, ',')).toContain("'=SUM(1)");
   });
 });

@@ -1,9 +1,9 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { everyExtra } from '../../../tests/every-extra';
 import { isPhoneNumber, writePhoneNumber } from '../text/phone-number';
-import { normalizeText } from '../text/units';
+import { normalizeText } from '../text/text-length';
 import { shippedLayouts } from '../layouts/layouts';
 import { readList, readPriceRows, writeList, writePriceRows } from './list-cells';
 import { planFileSchema } from './plan-file';
@@ -55,8 +55,8 @@ describe('numbers to call', () => {
 
 describe('the table of extras', () => {
   it('says each kind in its own columns', () => {
-    const book = bookOfFile({ ...cleanFile, extras: everyExtra });
-    const table = makeTables(viewOf(book), new Map(), shippedLayouts[0]!).find(({ name: kind }) => kind === 'extras')!;
+    const snapshot = snapshotOfFile({ ...cleanFile, extras: everyExtra });
+    const table = makeTables(viewOf(snapshot), new Map(), shippedLayouts[0]!).find(({ name: kind }) => kind === 'extras')!;
     const at = (row: number, heading: string) => table.rows[row]![table.columns.indexOf(heading)];
     expect(table.rows.map((_, row) => at(row, 'Kind'))).toEqual(['listed values', 'call', 'price rows', 'dated offer']);
     expect(at(0, 'Values')).toBe('Grand\\; boudoir; Upright \\| studio; Back\\\\slash');

@@ -5,7 +5,7 @@ import { nameOfExtra } from '../records/extra';
 import type { Extra } from '../records/extra';
 import type { Layout } from '../records/layout';
 import { writePhoneNumber } from '../text/phone-number';
-import { normalizeText } from '../text/units';
+import { normalizeText } from '../text/text-length';
 import type { CellReader } from './cell-reader';
 import { readList, readPriceRows, writeList, writePriceRows } from './list-cells';
 import type { FieldRow } from './read-rows';

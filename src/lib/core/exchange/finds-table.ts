@@ -1,5 +1,5 @@
 import { writeAmount } from '../money/money';
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { Verdict } from '../records/find';
 import { sumReports } from '../research/report-sums';
@@ -16,16 +16,16 @@ export type FindsTable = Pick<Table, 'columns' | 'rows' | 'numbers' | 'guarded'>
 
 /** The finds of a plan as a table: verdict and reason, the groups they stand in, figures, and what reports counted where there are any. */
 export function makeFindsTable(view: PlanView, verdict: Verdict | 'all' = 'all'): FindsTable {
-  const { book, account } = view;
-  const reported = sumReports(book.reportRow);
+  const { snapshot, account } = view;
+  const reported = sumReports(snapshot.reportRow);
   const groups = new Map<string, string[]>();
-  for (const { text, groupId } of book.keyword.values())
-    groups.set(text, [...new Set([...(groups.get(text) ?? []), book.group.get(groupId)?.name ?? ''])]);
+  for (const { text, groupId } of snapshot.keyword.values())
+    groups.set(text, [...new Set([...(groups.get(text) ?? []), snapshot.group.get(groupId)?.name ?? ''])]);
   const money = (minor: number | null | undefined) => (minor == null ? '' : writeAmount(minor, account.currency));
   const count = (value: number | null | undefined) => (value == null ? '' : String(value));
   const hasReports = reported.size > 0;
   const columns: string[] = [...plainColumns, ...figureColumns, ...(hasReports ? reportColumns : [])];
-  const rows = inOrder(book.find)
+  const rows = inOrder(snapshot.find)
     .filter((find) => verdict === 'all' || find.verdict === verdict)
     .map((find) => {
       const sum = reported.get(find.text);

@@ -4,9 +4,9 @@ import { describe, expect, it } from 'vitest';
 import frames from '../../../demo/vellacre-cold-frames.json';
 import spring from '../../../demo/ottlemere-spring-launch.json';
 import weekends from '../../../demo/skarvholm-helgekurs.json';
-import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { everyExtra } from '../../../tests/every-extra';
-import { applyEdits, type Book } from '../store/book';
+import { applyEdits, type Snapshot } from '../store/snapshot';
 import { decide } from '../store/decide';
 import { layout as layoutSchema, type Layout } from '../records/layout';
 import { writeDelimited } from './cells';
@@ -55,8 +55,8 @@ const ownHand: Layout = {
 
 let made = 0;
 const newId = () => `made-${++made}`;
-const sheetsOf = (book: Book, layout: Layout): SheetRows[] =>
-  makeTables(viewOf(book), new Map(), layout).map(({ name, columns, rows }) => {
+const sheetsOf = (snapshot: Snapshot, layout: Layout): SheetRows[] =>
+  makeTables(viewOf(snapshot), new Map(), layout).map(({ name, columns, rows }) => {
     const text = writeDelimited([columns, ...rows], layout.delimiter === 'semicolon' ? ';' : layout.delimiter === 'tab' ? '\t' : ',');
     const data = Papa.parse<string[]>(text, {
       delimiter: layout.delimiter === 'semicolon' ? ';' : layout.delimiter === 'tab' ? '\t' : ',',
@@ -64,14 +64,14 @@ const sheetsOf = (book: Book, layout: Layout): SheetRows[] =>
     return { name, rows: data, lines: data.map((_, index) => index + 1) };
   });
 /** The plan without what tables carry: the brief stays. */
-const emptied = (file: PlanFile) => bookOfFile({ ...file, campaigns: [], negatives: [], extras: [], finds: [], setAside: [] });
+const emptied = (file: PlanFile) => snapshotOfFile({ ...file, campaigns: [], negatives: [], extras: [], finds: [], setAside: [] });
 
-function readInto(book: Book, sheets: SheetRows[], layout: Layout) {
-  const read = readTables(sheets, layout, viewOf(book), newId);
-  if (!read.change) return { ...read, book };
-  const decision = decide(book, read.change, 'plan');
+function readInto(snapshot: Snapshot, sheets: SheetRows[], layout: Layout) {
+  const read = readTables(sheets, layout, viewOf(snapshot), newId);
+  if (!read.change) return { ...read, snapshot };
+  const decision = decide(snapshot, read.change, 'plan');
   if (!decision.ok) throw new Error(decision.refusal.code);
-  return { ...read, book: applyEdits(book, decision.edits) };
+  return { ...read, snapshot: applyEdits(snapshot, decision.edits) };
 }
 
 describe('shipped layouts', () => {
@@ -84,27 +84,27 @@ describe('shipped layouts', () => {
 
   const cases = plans.flatMap(([name, file]) => [...shippedLayouts, ownHand].map((layout) => [name, layout.name, file, layout] as const));
   it.each(cases)('%s, out and in and out again in “%s”, is equal', (_, __, file, layout) => {
-    const source = sheetsOf(bookOfFile(file), layout);
-    const { book, problems, counts } = readInto(emptied(file), source, layout);
+    const source = sheetsOf(snapshotOfFile(file), layout);
+    const { snapshot, problems, counts } = readInto(emptied(file), source, layout);
     expect(problems).toEqual([]);
     // A plan may hold the same negative twice, from two causes; it comes back once.
     const rowsOf = (sheets: SheetRows[]) => sheets.map(({ name, rows }) => [name, [...new Set(rows.map((row) => row.join('\u0000')))]]);
-    expect(rowsOf(sheetsOf(book, layout))).toEqual(rowsOf(source));
+    expect(rowsOf(sheetsOf(snapshot, layout))).toEqual(rowsOf(source));
     const rows = source.reduce((sum, sheet) => sum + sheet.rows.length - 1, 0);
     expect(Object.values(counts).reduce((sum, count) => sum + count.added + count.standing, 0)).toBe(rows);
   });
 
   it.each(cases)('%s, read in again in “%s”, adds nothing', (_, __, file, layout) => {
     const shared = { ...layout, planNegatives: 'shared-list' as const };
-    const book = bookOfFile(file);
-    const { change, counts } = readInto(book, sheetsOf(book, shared), shared);
+    const snapshot = snapshotOfFile(file);
+    const { change, counts } = readInto(snapshot, sheetsOf(snapshot, shared), shared);
     expect(change).toBeNull();
     expect(Object.values(counts).every(({ rows, standing }) => rows === standing)).toBe(true);
   });
 });
 
 describe('tables that come back changed', () => {
-  const clean = bookOfFile(cleanFile);
+  const clean = snapshotOfFile(cleanFile);
   /** The clean plan's tables with cells of one table exchanged. */
   const changed = (table: string, heading: string, edit: (cell: string, row: number) => string): SheetRows[] =>
     sheetsOf(clean, plainLayout).map((sheet) => {
@@ -116,26 +116,26 @@ describe('tables that come back changed', () => {
       };
     });
   const readChanged = (sheets: SheetRows[]) => readTables(sheets, plainLayout, viewOf(clean), newId);
-  const take = (read: ReturnType<typeof readChanged>): Book => {
+  const take = (read: ReturnType<typeof readChanged>): Snapshot => {
     const decision = decide(clean, { type: 'several', name: 'tables-read-in', changes: read.changed.map((one) => one.change) }, 'plan');
     if (!decision.ok) throw new Error(decision.refusal.code);
     return applyEdits(clean, decision.edits);
   };
 
   it.each([
-    ['keywords', 'Bid', '2.15', (book: Book) => [...book.keyword.values()][0]?.bidMinor, 215],
-    ['groups', 'Default bid', '1.75', (book: Book) => [...book.group.values()][0]?.defaultBidMinor, 175],
-    ['campaigns', 'Rotation', 'better', (book: Book) => [...book.campaign.values()][0]?.rotation, 'better'],
-    ['campaigns', 'Daily budget', '10.00', (book: Book) => [...book.campaign.values()][0]?.monthlyMinor, 30_400],
-    ['places', 'Radius km', '25', (book: Book) => [...book.place.values()].find(({ campaignId }) => campaignId)?.radiusKm, 25],
+    ['keywords', 'Bid', '2.15', (snapshot: Snapshot) => [...snapshot.keyword.values()][0]?.bidMinor, 215],
+    ['groups', 'Default bid', '1.75', (snapshot: Snapshot) => [...snapshot.group.values()][0]?.defaultBidMinor, 175],
+    ['campaigns', 'Rotation', 'better', (snapshot: Snapshot) => [...snapshot.campaign.values()][0]?.rotation, 'better'],
+    ['campaigns', 'Daily budget', '10.00', (snapshot: Snapshot) => [...snapshot.campaign.values()][0]?.monthlyMinor, 30_400],
+    ['places', 'Radius km', '25', (snapshot: Snapshot) => [...snapshot.place.values()].find(({ campaignId }) => campaignId)?.radiusKm, 25],
     [
       'ads',
       'Headline 2',
       'A Price That Stays',
-      (book: Book) => [...book.adLine.values()].some(({ text }) => text === 'A Price That Stays'),
+      (snapshot: Snapshot) => [...snapshot.adLine.values()].some(({ text }) => text === 'A Price That Stays'),
       true,
     ],
-    ['keywords', 'Match type', 'exact', (book: Book) => [...book.keyword.values()].map(({ match }) => match)[0], 'exact'],
+    ['keywords', 'Match type', 'exact', (snapshot: Snapshot) => [...snapshot.keyword.values()].map(({ match }) => match)[0], 'exact'],
   ] as const)('%s: %s', (table, heading, cell, valueOf, expected) => {
     const read = readChanged(changed(table, heading, (old, row) => (row === 1 ? cell : old)));
     expect(read.changed).toHaveLength(1);
@@ -166,7 +166,7 @@ describe('reading tables', () => {
   const read = (...rows: string[][]) => readInto(emptied(cleanFile), [sheet(...rows)], plainLayout);
 
   it('makes campaigns and groups that have no row of their own, and says so once', () => {
-    const { counts, problems, book } = read(
+    const { counts, problems, snapshot } = read(
       ['Campaign', 'Ad group', 'Keyword', 'Match type', 'Bid'],
       ['spring', 'Grand pianos', 'grand piano tuning', 'exact', '1.20'],
       ['spring', 'Grand pianos', 'tune a grand piano', 'broad', ''],
@@ -176,7 +176,7 @@ describe('reading tables', () => {
       [2, 'campaign', 'made', false],
       [2, 'group', 'made', false],
     ]);
-    expect([...book.keyword.values()].map(({ match, bidMinor }) => [match, bidMinor])).toEqual([
+    expect([...snapshot.keyword.values()].map(({ match, bidMinor }) => [match, bidMinor])).toEqual([
       ['exact', 120],
       ['broad', null],
     ]);
@@ -207,11 +207,11 @@ describe('reading tables', () => {
   });
 
   it('takes the guarding apostrophe off and nothing else', () => {
-    const { book } = read(
+    const { snapshot } = read(
       ['Kind', 'Campaign', 'Text', 'Description 1', 'Description 2', 'Address'],
       ['callout', 'all campaigns', "'=Fixed price", "'tis so", '', ''],
     );
-    expect([...book.extra.values()][0]).toMatchObject({ text: '=Fixed price', description1: "'tis so" });
+    expect([...snapshot.extra.values()][0]).toMatchObject({ text: '=Fixed price', description1: "'tis so" });
   });
 
   it('reads no sheet whose headings no table has, and names columns that it does not know', () => {

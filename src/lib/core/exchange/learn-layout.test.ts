@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import spring from '../../../demo/ottlemere-spring-launch.json';
-import { bookOfFile, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, viewOf } from '../../../tests/clean-plan';
 import { layout as layoutSchema } from '../records/layout';
 import { columnsOf, plainLayout, shippedLayouts, tablesOf } from '../layouts/layouts';
 import { findField, findKinds } from './learn-headings';
@@ -11,7 +11,7 @@ import { tableFields, tableNames } from '../records/table-fields';
 import { makeTables } from './tables';
 
 const sheet = (...rows: string[][]): SheetRows => ({ name: 'sample', rows, lines: rows.map((_, index) => index + 1) });
-const view = viewOf(bookOfFile(planFileSchema.parse(spring)));
+const view = viewOf(snapshotOfFile(planFileSchema.parse(spring)));
 const file = { encoding: 'utf-8', delimiter: 'comma' } as const;
 
 describe('headings', () => {

@@ -2,7 +2,7 @@ import { writeAddress } from '../text/address';
 import { parseAmount, writeAmount } from '../money/money';
 import type { Layout } from '../records/layout';
 import type { PriceRow } from '../records/extra';
-import { normalizeText } from '../text/units';
+import { normalizeText } from '../text/text-length';
 import { readDecimal, writeDecimal } from './layout-cells';
 
 const between = { items: ';', parts: '|' } as const;

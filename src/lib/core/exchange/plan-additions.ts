@@ -2,7 +2,7 @@ import type { StepName } from '../store/step-names';
 import { recordNames, type RecordName, type Row } from '../records/record-type';
 import type * as z from 'zod';
 import { writeAddress } from '../text/address';
-import { applyEdits, inOrder, nextPosition, type Book, type RowEdit } from '../store/book';
+import { applyEdits, inOrder, nextPosition, type Snapshot, type RowEdit } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import { groupBid, landingPageOf, type PlanView } from '../view/plan-view';
 import type { Group } from '../records/group';
@@ -15,14 +15,15 @@ type Key = readonly (string | null)[];
 const keyOf = (record: RecordName, key: Key) => [record, ...key].join('\u0000');
 
 /** What a row of each record is known by when tables are read into a plan that holds some already. */
-function* keysOf({ book }: PlanView): Iterable<[record: RecordName, id: string, key: Key]> {
-  for (const { id, name } of inOrder(book.campaign)) yield ['campaign', id, [name]];
-  for (const { id, campaignId, name } of inOrder(book.group)) yield ['group', id, [campaignId, name]];
-  for (const { id, groupId, text, match } of inOrder(book.keyword)) yield ['keyword', id, [groupId, match, text]];
-  for (const { id, campaignId, groupId, text, match } of inOrder(book.negative)) yield ['negative', id, [campaignId, groupId, match, text]];
-  for (const { id, groupId, name } of inOrder(book.ad)) yield ['ad', id, [groupId, name]];
-  for (const extra of inOrder(book.extra)) yield ['extra', extra.id, [extra.campaignId, ...keyOfExtra(extra)]];
-  for (const { id, campaignId, country, code, name } of inOrder(book.place)) yield ['place', id, [campaignId, country, code, name]];
+function* keysOf({ snapshot }: PlanView): Iterable<[record: RecordName, id: string, key: Key]> {
+  for (const { id, name } of inOrder(snapshot.campaign)) yield ['campaign', id, [name]];
+  for (const { id, campaignId, name } of inOrder(snapshot.group)) yield ['group', id, [campaignId, name]];
+  for (const { id, groupId, text, match } of inOrder(snapshot.keyword)) yield ['keyword', id, [groupId, match, text]];
+  for (const { id, campaignId, groupId, text, match } of inOrder(snapshot.negative))
+    yield ['negative', id, [campaignId, groupId, match, text]];
+  for (const { id, groupId, name } of inOrder(snapshot.ad)) yield ['ad', id, [groupId, name]];
+  for (const extra of inOrder(snapshot.extra)) yield ['extra', extra.id, [extra.campaignId, ...keyOfExtra(extra)]];
+  for (const { id, campaignId, country, code, name } of inOrder(snapshot.place)) yield ['place', id, [campaignId, country, code, name]];
 }
 
 /** Rows to be added to a plan, each once, after what stands there. */
@@ -31,14 +32,14 @@ export class PlanAdditions {
   private readonly added: Partial<Record<RecordName, Row[]>> = {};
   private readonly positions = new Map<RecordName, number>();
   private readonly groups = new Map<string, Group>();
-  private campaignsBook: { size: number; book: Book };
+  private campaignsSnapshot: { size: number; snapshot: Snapshot };
 
   constructor(
     private readonly view: PlanView,
     private readonly newId: () => string,
   ) {
     for (const [record, id, key] of keysOf(view)) this.known.set(keyOf(record, key), id);
-    this.campaignsBook = { size: 0, book: view.book };
+    this.campaignsSnapshot = { size: 0, snapshot: view.snapshot };
   }
 
   /** The id of a row that stands or was added, by what it is known by. */
@@ -52,7 +53,7 @@ export class PlanAdditions {
     fields: Omit<RecordTypes[Name], 'id' | 'position'>,
     key?: Key,
   ): { id: string } | { field: string; message: string } {
-    const position = this.positions.get(record) ?? nextPosition(this.view.book[record].values() as Iterable<{ position: number }>);
+    const position = this.positions.get(record) ?? nextPosition(this.view.snapshot[record].values() as Iterable<{ position: number }>);
     const schema = recordSchemas[record] as unknown as z.ZodType<Row>;
     const checked = schema.safeParse({ id: this.newId(), ...fields, position });
     if (!checked.success) {
@@ -77,13 +78,13 @@ export class PlanAdditions {
   }
 
   private groupById(id: string): Group | undefined {
-    return this.view.book.group.get(id) ?? this.groups.get(id);
+    return this.view.snapshot.group.get(id) ?? this.groups.get(id);
   }
 
   /** The bid that keywords of a group have unless they have their own. */
   bidOfGroup(id: string): number | null {
     const group = this.groupById(id);
-    return group ? groupBid({ ...this.view, book: this.bookWithCampaigns() }, group) : null;
+    return group ? groupBid({ ...this.view, snapshot: this.snapshotWithCampaigns() }, group) : null;
   }
 
   /** The address that ads of a group lead to unless they have their own, written in full. */
@@ -92,12 +93,12 @@ export class PlanAdditions {
     return writeAddress(page === undefined || page === '' ? landingPageOf(this.view, { groupId: id, landingPage: '' }) : page);
   }
 
-  private bookWithCampaigns(): Book {
+  private snapshotWithCampaigns(): Snapshot {
     const rows = this.added.campaign ?? [];
-    if (rows.length !== this.campaignsBook.size) {
+    if (rows.length !== this.campaignsSnapshot.size) {
       const edits = rows.map((after) => ({ record: 'campaign', id: after.id, before: null, after })) as unknown as RowEdit[];
-      this.campaignsBook = { size: rows.length, book: applyEdits(this.view.book, edits) };
+      this.campaignsSnapshot = { size: rows.length, snapshot: applyEdits(this.view.snapshot, edits) };
     }
-    return this.campaignsBook.book;
+    return this.campaignsSnapshot.snapshot;
   }
 }

@@ -1,5 +1,5 @@
 import type { RecordName } from '../records/record-type';
-import type { BookRows } from '../store/book';
+import type { SnapshotRows } from '../store/snapshot';
 import type { RecordTypes } from '../records/record-types';
 import type { BriefItemKind } from '../records/brief-item';
 import type { FileGroup, FileNegative, PlanFile } from './plan-file';
@@ -17,7 +17,7 @@ class PlanFileReader {
     private readonly newId: () => string,
   ) {}
 
-  read(): BookRows {
+  read(): SnapshotRows {
     const { file } = this;
     const { facts, notOffered, rivals, always, proofs, offers, slotWords, places, ...brief } = file.brief;
     this.add('brief', { id: this.planId, ...brief });
@@ -115,5 +115,5 @@ class PlanFileReader {
 }
 
 /** The rows of a plan file, checked before by its schema, under a plan's id. */
-export const readPlanFile = (file: PlanFile, planId: string, newId: () => string): BookRows =>
+export const readPlanFile = (file: PlanFile, planId: string, newId: () => string): SnapshotRows =>
   new PlanFileReader(file, planId, newId).read();

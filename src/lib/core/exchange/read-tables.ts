@@ -6,7 +6,7 @@ import type { MatchType } from '../records/match-types';
 import { writeAddress } from '../text/address';
 import { monthlyForDaily } from '../money/split';
 import { readKeyword } from '../keywords/read-keyword';
-import { childrenOf, nextPosition } from '../store/book';
+import { childrenOf, nextPosition } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import { readHours } from '../view/hours';
 import type { PlanView } from '../view/plan-view';
@@ -93,7 +93,7 @@ class TablesReader {
 
   /** Holds a row against the one that stands: each field that comes otherwise is a change to be taken. */
   private against(row: FieldRow, record: RecordName, id: string, name: string): Outcome {
-    const standing = this.view.book[record].get(id) as RecordRow | undefined;
+    const standing = this.view.snapshot[record].get(id) as RecordRow | undefined;
     const before = this.written.get(row.kind)?.get(id);
     // What this very reading has added says what it says.
     if (!standing || !before) return 'standing';
@@ -170,7 +170,7 @@ class TablesReader {
     adId: string,
     { kind, index, isPosition }: { kind: 'headline' | 'description'; index: number; isPosition: boolean },
   ): SimpleChange | string | null {
-    const all = childrenOf(this.view.book.adLine, 'adId', adId);
+    const all = childrenOf(this.view.snapshot.adLine, 'adId', adId);
     const line = all.filter((one) => one.kind === kind && one.text.trim() !== '')[index];
     const fixedAt = this.cells.number(row, `${kind} ${index + 1} fixed at`);
     const text = readLineCell(this.layout, this.cells.text(row, `${kind} ${index + 1}`));
@@ -191,7 +191,7 @@ class TablesReader {
 
   /** The one keyword of a group with this text, where it stands with another match type and does not come with its own. */
   private findOtherMatch(row: FieldRow, groupId: string, text: string): string | null {
-    const same = childrenOf(this.view.book.keyword, 'groupId', groupId).filter((keyword) => keyword.text === text);
+    const same = childrenOf(this.view.snapshot.keyword, 'groupId', groupId).filter((keyword) => keyword.text === text);
     const [only] = same;
     const names = [this.cells.text(row, 'campaign'), this.cells.text(row, 'group')];
     const isLeft = only && same.length === 1 && !this.marksComing.has([...names, only.match, text].join('\u0000'));

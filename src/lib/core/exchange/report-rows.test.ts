@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, countingIds, viewOf } from '../../../tests/clean-plan';
-import { applyEdits, inOrder } from '../store/book';
+import { snapshotOfFile, cleanFile, countingIds, viewOf } from '../../../tests/clean-plan';
+import { applyEdits, inOrder } from '../store/snapshot';
 import { decide } from '../store/decide';
 import { sumReports } from '../research/report-sums';
 import { takeReport } from '../research/take-report';
@@ -12,7 +12,7 @@ import { readPastedFinds } from './read-finds';
 import { readPlanFile } from './read-plan-file';
 import { findReportDates, isTotal, readCount } from './report-rows';
 import { writePlanFile } from './write-plan-file';
-import { bookOf } from '../store/book';
+import { snapshotOf } from '../store/snapshot';
 import { workspaceRows } from '../../../tests/clean-plan';
 
 const read = (text: string, currency = 'GBP', asked = {}) =>
@@ -74,12 +74,12 @@ describe('a report of searches', () => {
   ])('%s', (line, meanings) => expect(meaningsOfHeadings(line.split(';'))).toEqual(meanings));
 
   it('comes in as one step: its lines, the finds, and again out of a plan file', () => {
-    const book = bookOfFile(cleanFile);
+    const snapshot = snapshotOfFile(cleanFile);
     const incoming = { name: 'october.csv', on: '2026-11-01', from: dates!.from, until: dates!.until, rows: reportRows };
-    const { change, fresh } = takeReport(viewOf(book), incoming, { key: '', newId: countingIds('r') });
-    const decision = decide(book, change, 'plan');
+    const { change, fresh } = takeReport(viewOf(snapshot), incoming, { key: '', newId: countingIds('r') });
+    const decision = decide(snapshot, change, 'plan');
     if (!decision.ok) throw new Error(decision.refusal.code);
-    const after = applyEdits(book, decision.edits);
+    const after = applyEdits(snapshot, decision.edits);
     expect([fresh, after.report.size, after.reportRow.size]).toEqual([2, 1, 3]);
     expect(sumReports(after.reportRow).get('piano tuning near me')).toEqual({
       clicks: 130,
@@ -95,7 +95,7 @@ describe('a report of searches', () => {
       from: '2026-10-01',
       rows: [{ clicks: 120 }, { clicks: 10 }, { clicks: 2 }],
     });
-    const again = bookOf({ ...readPlanFile(file, 'plan', countingIds('a')), ...workspaceRows(file, 'plan') });
+    const again = snapshotOf({ ...readPlanFile(file, 'plan', countingIds('a')), ...workspaceRows(file, 'plan') });
     expect(writePlanFile(again, 'plan')).toEqual(file);
     const gone = decide(after, { type: 'remove', record: 'report', ids: [inOrder(after.report)[0]!.id] }, 'plan');
     expect(gone.ok && applyEdits(after, gone.edits).reportRow.size).toBe(0);

@@ -1,15 +1,15 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, change, cleanFile, row } from '../../../tests/clean-plan';
+import { snapshotOfFile, change, cleanFile, row } from '../../../tests/clean-plan';
 import type { Campaign } from '../records/campaign';
 import { blankFields } from '../records/record-types';
-import { normalizeText } from '../text/units';
+import { normalizeText } from '../text/text-length';
 import { CellReader } from './cell-reader';
 import { copyLayout, plainLayout, shippedLayouts } from '../layouts/layouts';
 import { readSettingsCells, writeSettingsCells } from './settings-cells';
 
 const layout = { ...copyLayout(plainLayout, { id: 'own', names: new Set(), position: 1 }), clickKeyword: '{term}', clickDevice: '%dev%' };
-const campaignOf = (fields: Partial<Campaign>) => row(change(bookOfFile(cleanFile), 'campaign', fields), 'campaign');
+const campaignOf = (fields: Partial<Campaign>) => row(change(snapshotOfFile(cleanFile), 'campaign', fields), 'campaign');
 const asRow = (cells: object) => ({
   kind: 'campaigns' as const,
   sheet: 'campaigns',

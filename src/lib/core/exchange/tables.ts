@@ -5,7 +5,7 @@ import { measureLine } from '../ads/measure';
 import { writeAmount } from '../money/money';
 import { dailyFromMonthly } from '../money/split';
 import { campaignNegatives, planNegatives } from '../groups/acting-negatives';
-import { childrenOf, inOrder } from '../store/book';
+import { childrenOf, inOrder } from '../store/snapshot';
 import { writeHours } from '../view/hours';
 import { bidOf, groupBid, groupsInOrder, landingPageOf, type PlanView } from '../view/plan-view';
 import type { Ad } from '../records/ad';
@@ -13,7 +13,7 @@ import type { Campaign } from '../records/campaign';
 import type { Group } from '../records/group';
 import type { Layout } from '../records/layout';
 import type { Negative } from '../records/negative';
-import { normalizeText } from '../text/units';
+import { normalizeText } from '../text/text-length';
 import { beyondWindows1252, wouldRun } from './cells';
 import { writeExtraCells } from './extra-cells';
 import { losesCase, writeDecimal, writeKeywordCell, writeLineCell, writeMatchCell } from './layout-cells';
@@ -86,12 +86,12 @@ class RowMaker {
   }
 
   private campaignName(group: Group): string {
-    return this.view.book.campaign.get(group.campaignId)?.name ?? '';
+    return this.view.snapshot.campaign.get(group.campaignId)?.name ?? '';
   }
 
   private campaigns(add: Add): void {
-    const { book, house, account, brief } = this.view;
-    for (const campaign of inOrder(book.campaign))
+    const { snapshot, house, account, brief } = this.view;
+    for (const campaign of inOrder(snapshot.campaign))
       add(
         {
           campaign: campaign.name,
@@ -117,9 +117,9 @@ class RowMaker {
   }
 
   private places(add: Add): void {
-    const { book } = this.view;
-    for (const campaign of inOrder(book.campaign))
-      for (const place of childrenOf(book.place, 'campaignId', campaign.id))
+    const { snapshot } = this.view;
+    for (const campaign of inOrder(snapshot.campaign))
+      for (const place of childrenOf(snapshot.place, 'campaignId', campaign.id))
         add(
           {
             campaign: campaign.name,
@@ -154,7 +154,7 @@ class RowMaker {
 
   private keywords(add: Add): void {
     for (const group of groupsInOrder(this.view))
-      for (const keyword of childrenOf(this.view.book.keyword, 'groupId', group.id))
+      for (const keyword of childrenOf(this.view.snapshot.keyword, 'groupId', group.id))
         add(
           {
             campaign: this.campaignName(group),
@@ -186,11 +186,11 @@ class RowMaker {
     };
     const shared = planNegatives(view);
     if (this.layout.planNegatives === 'shared-list') write(shared, null, null);
-    for (const campaign of inOrder(view.book.campaign)) {
+    for (const campaign of inOrder(view.snapshot.campaign)) {
       if (this.layout.planNegatives === 'row-a-campaign') write(shared, campaign, null);
       write(campaignNegatives(view, campaign.id), campaign, null);
-      for (const group of childrenOf(view.book.group, 'campaignId', campaign.id))
-        write(childrenOf(view.book.negative, 'groupId', group.id), campaign, group);
+      for (const group of childrenOf(view.snapshot.group, 'campaignId', campaign.id))
+        write(childrenOf(view.snapshot.negative, 'groupId', group.id), campaign, group);
     }
   }
 
@@ -202,7 +202,7 @@ class RowMaker {
   }
 
   private lines(group: Group, ad: Ad, kind: 'headline' | 'description'): Row {
-    const lines = childrenOf(this.view.book.adLine, 'adId', ad.id).filter((line) => line.kind === kind && line.text.trim() !== '');
+    const lines = childrenOf(this.view.snapshot.adLine, 'adId', ad.id).filter((line) => line.kind === kind && line.text.trim() !== '');
     const cells = lines.slice(0, mostLines[kind]).flatMap((line, index) => [
       [`${kind} ${index + 1}`, this.line(group, ad, kind, line.text)],
       [`${kind} ${index + 1} fixed at`, line.fixedAt],
@@ -212,7 +212,7 @@ class RowMaker {
 
   private ads(add: Add): void {
     for (const group of groupsInOrder(this.view))
-      for (const ad of childrenOf(this.view.book.ad, 'groupId', group.id)) {
+      for (const ad of childrenOf(this.view.snapshot.ad, 'groupId', group.id)) {
         const context = lineContext(this.view, group, ad.format, 'path');
         const keywords = keywordTexts(this.view, group.id);
         const path = (text: string) => measureLine(text, keywords, context).textWithFallback;
@@ -237,9 +237,9 @@ class RowMaker {
 
   /** Extras by whom they belong to, those of all campaigns first: the order in which a plan file holds them too. */
   private extras(add: Add): void {
-    const { book } = this.view;
-    for (const campaign of [null, ...inOrder(book.campaign)])
-      for (const extra of childrenOf(book.extra, 'campaignId', campaign?.id ?? null))
+    const { snapshot } = this.view;
+    for (const campaign of [null, ...inOrder(snapshot.campaign)])
+      for (const extra of childrenOf(snapshot.extra, 'campaignId', campaign?.id ?? null))
         add(
           { campaign: campaign?.name ?? 'all campaigns', ...writeExtraCells(extra, this.layout, this.view.account.currency) },
           this.holderOf(extra.campaignId, extra.id),

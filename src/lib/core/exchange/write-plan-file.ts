@@ -1,4 +1,4 @@
-import { childrenOf, inOrder, type Book } from '../store/book';
+import { childrenOf, inOrder, type Snapshot } from '../store/snapshot';
 import type { BriefItemKind } from '../records/brief-item';
 import type { Group } from '../records/group';
 import type { Negative } from '../records/negative';
@@ -19,32 +19,32 @@ class PlanFileWriter {
   private readonly notOfferedIndex: Map<string, number>;
 
   constructor(
-    private readonly book: Book,
+    private readonly snapshot: Snapshot,
     private readonly planId: string,
   ) {
-    this.findIndex = new Map(inOrder(book.find).map(({ id }, index) => [id, index]));
-    this.wordVerdictIndex = new Map(inOrder(book.wordVerdict).map(({ id }, index) => [id, index]));
+    this.findIndex = new Map(inOrder(snapshot.find).map(({ id }, index) => [id, index]));
+    this.wordVerdictIndex = new Map(inOrder(snapshot.wordVerdict).map(({ id }, index) => [id, index]));
     this.notOfferedIndex = new Map(this.items('not-offered').map(({ id }, index) => [id, index]));
   }
 
   write(): PlanFile {
-    const { book } = this;
-    const plan = book.plan.get(this.planId);
-    const account = plan && book.account.get(plan.accountId);
-    const client = account && book.client.get(account.clientId);
-    const brief = book.brief.get(this.planId);
+    const { snapshot } = this;
+    const plan = snapshot.plan.get(this.planId);
+    const account = plan && snapshot.account.get(plan.accountId);
+    const client = account && snapshot.client.get(account.clientId);
+    const brief = snapshot.brief.get(this.planId);
     if (!plan || !account || !client || !brief) throw new Error(`The plan ${this.planId} is not in the book.`);
-    const campaigns = inOrder(book.campaign).map((campaign, index) => {
+    const campaigns = inOrder(snapshot.campaign).map((campaign, index) => {
       const path = this.note(campaign.id, `campaigns/${index}`);
       return {
         ...without(campaign, 'id', 'position'),
         places: this.places(campaign.id),
         negatives: this.negatives(
-          childrenOf(book.negative, 'campaignId', campaign.id).filter((row) => row.groupId === null),
+          childrenOf(snapshot.negative, 'campaignId', campaign.id).filter((row) => row.groupId === null),
           path,
         ),
         extras: this.extras(campaign.id, path),
-        groups: childrenOf(book.group, 'campaignId', campaign.id).map((group, at) => this.group(group, `${path}/groups/${at}`)),
+        groups: childrenOf(snapshot.group, 'campaignId', campaign.id).map((group, at) => this.group(group, `${path}/groups/${at}`)),
       };
     });
     const file: Omit<PlanFile, 'setAside'> = {
@@ -60,24 +60,24 @@ class PlanFileWriter {
         rivals: this.texts('rival'),
         always: this.texts('always'),
         proofs: this.texts('proof'),
-        offers: this.noted(inOrder(book.offer), 'brief/offers').map((row) => without(row, 'id', 'position')),
-        slotWords: this.noted(inOrder(book.slotWord), 'brief/slotWords').map((row) => without(row, 'id', 'position')),
+        offers: this.noted(inOrder(snapshot.offer), 'brief/offers').map((row) => without(row, 'id', 'position')),
+        slotWords: this.noted(inOrder(snapshot.slotWord), 'brief/slotWords').map((row) => without(row, 'id', 'position')),
         places: this.places(null),
       },
       campaigns,
       negatives: this.negatives(
-        inOrder(book.negative).filter((row) => row.campaignId === null && row.groupId === null),
+        inOrder(snapshot.negative).filter((row) => row.campaignId === null && row.groupId === null),
         '',
       ),
       extras: this.extras(null, ''),
-      wordVerdicts: this.noted(inOrder(book.wordVerdict), 'wordVerdicts').map((row) => without(row, 'id', 'position')),
-      wordKinds: this.noted(inOrder(book.wordKind), 'wordKinds').map((row) => without(row, 'id', 'position')),
-      rivals: this.noted(inOrder(book.seenRival), 'rivals').map((row) => without(row, 'id', 'position')),
-      reports: this.noted(inOrder(book.report), 'reports').map((row) => ({
+      wordVerdicts: this.noted(inOrder(snapshot.wordVerdict), 'wordVerdicts').map((row) => without(row, 'id', 'position')),
+      wordKinds: this.noted(inOrder(snapshot.wordKind), 'wordKinds').map((row) => without(row, 'id', 'position')),
+      rivals: this.noted(inOrder(snapshot.seenRival), 'rivals').map((row) => without(row, 'id', 'position')),
+      reports: this.noted(inOrder(snapshot.report), 'reports').map((row) => ({
         ...without(row, 'id', 'position'),
-        rows: childrenOf(book.reportRow, 'reportId', row.id).map((one) => without(one, 'id', 'position', 'reportId')),
+        rows: childrenOf(snapshot.reportRow, 'reportId', row.id).map((one) => without(one, 'id', 'position', 'reportId')),
       })),
-      finds: this.noted(inOrder(book.find), 'finds').map((row) => ({
+      finds: this.noted(inOrder(snapshot.find), 'finds').map((row) => ({
         ...without(row, 'id', 'position', 'wordVerdictId'),
         ...this.wordVerdictOf(row),
       })),
@@ -96,7 +96,7 @@ class PlanFileWriter {
   }
 
   private items(kind: BriefItemKind) {
-    return childrenOf(this.book.briefItem, 'kind', kind);
+    return childrenOf(this.snapshot.briefItem, 'kind', kind);
   }
 
   private texts(kind: BriefItemKind): string[] {
@@ -104,11 +104,11 @@ class PlanFileWriter {
   }
 
   private places(campaignId: string | null) {
-    return childrenOf(this.book.place, 'campaignId', campaignId).map((place) => without(place, 'id', 'position', 'campaignId'));
+    return childrenOf(this.snapshot.place, 'campaignId', campaignId).map((place) => without(place, 'id', 'position', 'campaignId'));
   }
 
   private extras(campaignId: string | null, path: string) {
-    return this.noted(childrenOf(this.book.extra, 'campaignId', campaignId), `${path}/extras`.replace(/^\//, '')).map((extra) =>
+    return this.noted(childrenOf(this.snapshot.extra, 'campaignId', campaignId), `${path}/extras`.replace(/^\//, '')).map((extra) =>
       without(extra, 'id', 'position', 'campaignId'),
     );
   }
@@ -134,17 +134,17 @@ class PlanFileWriter {
   }
 
   private group(group: Group, path: string): FileGroup {
-    const { book } = this;
+    const { snapshot } = this;
     this.note(group.id, path);
-    const offers = inOrder(book.offer).map(({ id }) => id as string);
+    const offers = inOrder(snapshot.offer).map(({ id }) => id as string);
     return {
       ...without(group, 'id', 'position', 'campaignId', 'offerId'),
       offer: group.offerId === null ? null : offers.indexOf(group.offerId),
-      keywords: this.noted(childrenOf(book.keyword, 'groupId', group.id), `${path}/keywords`).map((row) =>
+      keywords: this.noted(childrenOf(snapshot.keyword, 'groupId', group.id), `${path}/keywords`).map((row) =>
         without(row, 'id', 'position', 'groupId'),
       ),
-      negatives: this.negatives(childrenOf(book.negative, 'groupId', group.id), path),
-      ads: this.noted(childrenOf(book.ad, 'groupId', group.id), `${path}/ads`).map((ad, index) => ({
+      negatives: this.negatives(childrenOf(snapshot.negative, 'groupId', group.id), path),
+      ads: this.noted(childrenOf(snapshot.ad, 'groupId', group.id), `${path}/ads`).map((ad, index) => ({
         ...without(ad, 'id', 'position', 'groupId'),
         headlines: this.lines(ad.id, 'headline', `${path}/ads/${index}/headlines`),
         descriptions: this.lines(ad.id, 'description', `${path}/ads/${index}/descriptions`),
@@ -153,18 +153,18 @@ class PlanFileWriter {
   }
 
   private lines(adId: string, kind: 'headline' | 'description', path: string) {
-    const rows = childrenOf(this.book.adLine, 'adId', adId).filter((line) => line.kind === kind);
+    const rows = childrenOf(this.snapshot.adLine, 'adId', adId).filter((line) => line.kind === kind);
     return this.noted(rows, path).map((line) => without(line, 'id', 'position', 'adId', 'kind'));
   }
 
   /** Findings set aside on rows that are gone stay behind. */
   private setAside(): PlanFile['setAside'] {
-    return [...this.book.setAside.values()]
+    return [...this.snapshot.setAside.values()]
       .filter(({ record }) => record === '' || this.paths.has(record))
       .map((row) => ({ ...without(row, 'id'), record: this.paths.get(row.record) ?? '' }))
       .sort((a, b) => (a.rule + a.record < b.rule + b.record ? -1 : 1));
   }
 }
 
-/** The plan file of a plan. The book holds the plan's rows and, of the workspace, its client, account and plan row. */
-export const writePlanFile = (book: Book, planId: string): PlanFile => new PlanFileWriter(book, planId).write();
+/** The plan file of a plan. The snapshot holds the plan's rows and, of the workspace, its client, account and plan row. */
+export const writePlanFile = (snapshot: Snapshot, planId: string): PlanFile => new PlanFileWriter(snapshot, planId).write();

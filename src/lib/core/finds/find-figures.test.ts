@@ -1,13 +1,13 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, row } from '../../../tests/clean-plan';
-import { applyEdits } from '../store/book';
+import { snapshotOfFile, cleanFile, row } from '../../../tests/clean-plan';
+import { applyEdits } from '../store/snapshot';
 import { decide } from '../store/decide';
 import type { Figures } from '../records/find';
 import { figuresOfFind, isFromElsewhere, isKnown, marketFigures, noFigures, takeFigures, withFigures } from './find-figures';
 
-const book = bookOfFile(cleanFile);
-const find = row(book, 'find');
+const snapshot = snapshotOfFile(cleanFile);
+const find = row(snapshot, 'find');
 const here = 'GB/Edinburgh+20';
 const figures = (fields: Partial<Figures>): Figures => ({ ...noFigures, searchesLow: 10, searchesHigh: 20, ...fields });
 const market = { text: find.text, searchesPerMonth: { low: 40, high: 60 }, months: Array.from({ length: 12 }, () => 50) };
@@ -51,9 +51,9 @@ describe('figures of a find', () => {
 
   it('are taken in one step, which makes nothing the second time', () => {
     const change = takeFigures([find], answered, asked)!;
-    const decision = decide(book, change, 'plan');
+    const decision = decide(snapshot, change, 'plan');
     expect(decision.ok).toBe(true);
-    const after = applyEdits(book, decision.ok ? decision.edits : []);
+    const after = applyEdits(snapshot, decision.ok ? decision.edits : []);
     expect(row(after, 'find')).toMatchObject({ searchesLow: 40, searchesHigh: 60, figuresFrom: 'practice market' });
     expect(takeFigures([row(after, 'find')], answered, asked)).toBeNull();
     expect(takeFigures([find], [], asked)).toBeNull();

@@ -1,6 +1,6 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import { findRow } from '../../../tests/find-row';
 import { verdicts } from '../records/find';
 import type { Find } from '../records/find';

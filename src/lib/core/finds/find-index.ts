@@ -1,4 +1,4 @@
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import { idsToCompare } from '../store/patched-rows';
 import type { Find, Verdict } from '../records/find';
 import { sortFinds, type FindOrder } from './find-orders';

@@ -2,7 +2,7 @@ import type { StepName } from '../store/step-names';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { isKnown, noFigures, withFigures } from './find-figures';
-import { childrenOf, inOrder, nextPosition } from '../store/book';
+import { childrenOf, inOrder, nextPosition } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import { firstLanguage, type PlanView } from '../view/plan-view';
 import { blankFields } from '../records/record-types';
@@ -47,7 +47,7 @@ class StandingWords {
   constructor(view: PlanView) {
     const { stem } = languageWords(firstLanguage(view, undefined));
     this.stem = stem;
-    this.rules = inOrder(view.book.wordVerdict)
+    this.rules = inOrder(view.snapshot.wordVerdict)
       .filter(({ stands }) => stands)
       .map((row) => ({ row, stems: wordsOf(row.words).map(stem).join(' '), words: wordsOf(row.words).length }));
   }
@@ -124,7 +124,7 @@ export class FindMerger {
     private readonly view: PlanView,
     private readonly context: MergeContext,
   ) {
-    const { find } = view.book;
+    const { find } = view.snapshot;
     this.standing = new Map([...find.values()].map((one) => [one.text, one]));
     this.rules = new StandingWords(view);
     this.position = nextPosition(find.values());
@@ -196,10 +196,10 @@ export const mergeFinds = (view: PlanView, incoming: Iterable<IncomingFind>, con
   new FindMerger(view, context).merge(incoming);
 
 /** Negatives know no stems: a form that is met for the first time is written down with its word. */
-function negativesFor({ book }: PlanView, forms: ReadonlyMap<string, string>, newId: () => string): SimpleChange[] {
-  let position = nextPosition(book.negative.values());
+function negativesFor({ snapshot }: PlanView, forms: ReadonlyMap<string, string>, newId: () => string): SimpleChange[] {
+  let position = nextPosition(snapshot.negative.values());
   const rows = [...forms]
-    .filter(([text, id]) => !childrenOf(book.negative, 'wordVerdictId', id).some((negative) => negative.text === text))
+    .filter(([text, id]) => !childrenOf(snapshot.negative, 'wordVerdictId', id).some((negative) => negative.text === text))
     .map(([text, wordVerdictId]) => ({
       id: newId(),
       ...blankFields('negative'),

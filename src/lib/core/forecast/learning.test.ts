@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
 import { wordLearning, wordLimit } from '$lib/wording/reach';
 import { computeLearning } from './learning';
 import { computeOutlook } from './outlook';
@@ -7,8 +7,8 @@ import { impressionsToTellApart } from './telling-apart';
 
 const demand = { texts: 3, searchesPerMonth: { low: 8000, high: 9000 }, costPerClickMinor: { low: 120, high: 240 }, months: [] };
 const learned = (monthlyMinor: number) => {
-  const book = change(bookOfFile(cleanFile), 'campaign', { monthlyMinor, bidMinor: 160 });
-  const [view, campaign] = [viewOf(book), row(book, 'campaign')];
+  const snapshot = change(snapshotOfFile(cleanFile), 'campaign', { monthlyMinor, bidMinor: 160 });
+  const [view, campaign] = [viewOf(snapshot), row(snapshot, 'campaign')];
   return computeLearning(view, campaign, computeOutlook(view, campaign, demand)!);
 };
 

@@ -1,5 +1,5 @@
 import type { Range } from '../market/range';
-import { childrenOf } from '../store/book';
+import { childrenOf } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import { findTooFew } from './clicks';
@@ -28,9 +28,9 @@ export interface Learning {
 const betterBy = 1.2;
 
 /** What can be learned from a month as it is expected. */
-export function computeLearning({ book, house }: PlanView, campaign: Campaign, outlook: Outlook): Learning {
-  const groups = childrenOf(book.group, 'campaignId', campaign.id);
-  const keywords = groups.reduce((sum, { id }) => sum + childrenOf(book.keyword, 'groupId', id).length, 0);
+export function computeLearning({ snapshot, house }: PlanView, campaign: Campaign, outlook: Outlook): Learning {
+  const groups = childrenOf(snapshot.group, 'campaignId', campaign.id);
+  const keywords = groups.reduce((sum, { id }) => sum + childrenOf(snapshot.keyword, 'groupId', id).length, 0);
   const { clicks, clickThroughRate } = outlook;
   const rate = (clickThroughRate.low + clickThroughRate.high) / 2;
   const isRate = rate > 0 && rate * betterBy < 1;

@@ -1,13 +1,13 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
 import { summarizeFigures, type DemandSummary } from '../market/figures';
 import { readHours } from '../view/hours';
 import type { Campaign } from '../records/campaign';
 import { computeOutlook } from './outlook';
 import { shareOfDay, shareOfWeek } from './week-shape';
 
-const book = bookOfFile(cleanFile);
+const snapshot = snapshotOfFile(cleanFile);
 const demand: DemandSummary = {
   texts: 3,
   searchesPerMonth: { low: 8000, high: 9000 },
@@ -15,7 +15,7 @@ const demand: DemandSummary = {
   months: [],
 };
 const outlook = (fields: Partial<Campaign>, of = demand) => {
-  const changed = change(book, 'campaign', fields);
+  const changed = change(snapshot, 'campaign', fields);
   return computeOutlook(viewOf(changed), row(changed, 'campaign'), of);
 };
 

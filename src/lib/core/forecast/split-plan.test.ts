@@ -1,28 +1,28 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { addLike, bookOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
-import type { Book } from '../store/book';
+import { addLike, snapshotOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
+import type { Snapshot } from '../store/snapshot';
 import type { Campaign } from '../records/campaign';
 import { needOf, splitPlanMoney, splitWays, testBudget } from './split-plan';
 
-const withCampaigns = (list: Partial<Campaign>[]): Book =>
-  list.reduce<Book>(
-    (book, fields, index) =>
-      index === 0 ? change(book, 'campaign', fields) : addLike(book, 'campaign', { id: `c${index}`, name: `c${index}`, ...fields }),
-    bookOfFile(cleanFile),
+const withCampaigns = (list: Partial<Campaign>[]): Snapshot =>
+  list.reduce<Snapshot>(
+    (snapshot, fields, index) =>
+      index === 0 ? change(snapshot, 'campaign', fields) : addLike(snapshot, 'campaign', { id: `c${index}`, name: `c${index}`, ...fields }),
+    snapshotOfFile(cleanFile),
   );
-const amounts = (book: Book, way: (typeof splitWays)[number] = 'share') =>
-  splitPlanMoney(viewOf(book), way)?.changes.map((one) => (one.type === 'set' ? one.fields.monthlyMinor : null)) ?? null;
+const amounts = (snapshot: Snapshot, way: (typeof splitWays)[number] = 'share') =>
+  splitPlanMoney(viewOf(snapshot), way)?.changes.map((one) => (one.type === 'set' ? one.fields.monthlyMinor : null)) ?? null;
 
 describe('the plan’s money over its campaigns', () => {
   it('keeps what is locked, and splits the rest by share or evenly', () => {
-    const book = withCampaigns([
+    const snapshot = withCampaigns([
       { monthlyMinor: 30_000, moneyLocked: true },
       { monthlyMinor: 20_000, moneyLocked: false },
       { monthlyMinor: 10_000, moneyLocked: false },
     ]);
-    expect(amounts(book)).toEqual([40_000, 20_000]);
-    expect(amounts(book, 'even')).toEqual([30_000, 30_000]);
+    expect(amounts(snapshot)).toEqual([40_000, 20_000]);
+    expect(amounts(snapshot, 'even')).toEqual([30_000, 30_000]);
   });
 
   it('is not split where the locked ones take more than there is, none is free or nothing is set', () => {
@@ -39,13 +39,13 @@ describe('the plan’s money over its campaigns', () => {
   });
 
   it('by need weighs what the searches of its keywords would cost', () => {
-    const book = addLike(withCampaigns([{}, { id: 'two', name: 'two' }]), 'find', {
+    const snapshot = addLike(withCampaigns([{}, { id: 'two', name: 'two' }]), 'find', {
       id: 'f2',
       text: 'piano repair',
       searchesLow: 100,
       searchesHigh: 100,
     });
-    const grouped = addLike(addLike(book, 'group', { id: 'g2', campaignId: 'two', name: 'Two' }), 'keyword', {
+    const grouped = addLike(addLike(snapshot, 'group', { id: 'g2', campaignId: 'two', name: 'Two' }), 'keyword', {
       id: 'k2',
       groupId: 'g2',
       text: 'piano repair',
@@ -66,8 +66,8 @@ describe('the plan’s money over its campaigns', () => {
       seed: 91,
     },
   )('adds up exactly, whatever is locked', (list, way) => {
-    const book = change(withCampaigns(list), 'brief', { monthlyMinor: 400_000 });
-    const split = amounts(book, way);
+    const snapshot = change(withCampaigns(list), 'brief', { monthlyMinor: 400_000 });
+    const split = amounts(snapshot, way);
     const locked = list.filter(({ moneyLocked }) => moneyLocked).reduce((sum, { monthlyMinor }) => sum + monthlyMinor, 0);
     if (list.every(({ moneyLocked }) => moneyLocked)) expect(split).toBeNull();
     else expect(split!.reduce<number>((sum, part) => sum + Number(part), 0) + locked).toBe(400_000);

@@ -1,4 +1,4 @@
-import { childrenOf, inOrder } from '../store/book';
+import { childrenOf, inOrder } from '../store/snapshot';
 import type { SimpleChange } from '../store/changes';
 import { groupBid, type PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
@@ -9,14 +9,15 @@ import { splitExactly } from '../money/split';
 export const splitWays = ['share', 'even', 'need'] as const;
 export type SplitWay = (typeof splitWays)[number];
 
-const findsByText = ({ book }: PlanView): ReadonlyMap<string, Find> => new Map([...book.find.values()].map((find) => [find.text, find]));
+const findsByText = ({ snapshot }: PlanView): ReadonlyMap<string, Find> =>
+  new Map([...snapshot.find.values()].map((find) => [find.text, find]));
 
 /** What a month of a campaign's searches would cost if all were clicked, in minor units: a weight to compare campaigns by. */
 export function needOf(view: PlanView, campaign: Campaign, finds = findsByText(view)): number {
   let need = 0;
-  for (const group of childrenOf(view.book.group, 'campaignId', campaign.id)) {
+  for (const group of childrenOf(view.snapshot.group, 'campaignId', campaign.id)) {
     const bid = groupBid(view, group) ?? 0;
-    for (const { text } of childrenOf(view.book.keyword, 'groupId', group.id)) {
+    for (const { text } of childrenOf(view.snapshot.keyword, 'groupId', group.id)) {
       const find = finds.get(text);
       if (!find) continue;
       const searches = ((find.searchesLow ?? find.searchesHigh ?? 0) + (find.searchesHigh ?? find.searchesLow ?? 0)) / 2;
@@ -48,8 +49,8 @@ const weighing: Record<SplitWay, (view: PlanView) => (campaign: Campaign) => num
  * money is not set, nothing is free, or the locked ones take more than there is.
  */
 export function splitPlanMoney(view: PlanView, way: SplitWay = 'share') {
-  const { brief, book } = view;
-  const campaigns = inOrder(book.campaign);
+  const { brief, snapshot } = view;
+  const campaigns = inOrder(snapshot.campaign);
   const free = campaigns.filter(({ moneyLocked }) => !moneyLocked);
   const locked = campaigns.reduce((sum, { moneyLocked, monthlyMinor }) => sum + (moneyLocked ? (monthlyMinor ?? 0) : 0), 0);
   if (brief.monthlyMinor === null || free.length === 0 || locked > brief.monthlyMinor) return null;

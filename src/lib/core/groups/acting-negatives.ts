@@ -1,29 +1,29 @@
-import { childrenOf } from '../store/book';
+import { childrenOf } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { Group } from '../records/group';
 import type { Negative } from '../records/negative';
 
 const keptOfPlan = new WeakMap<object, readonly Negative[]>();
 
-/** The plan's own negatives; kept as long as the book's map is. */
-export function planNegatives({ book }: Pick<PlanView, 'book'>): readonly Negative[] {
-  let found = keptOfPlan.get(book.negative);
+/** The plan's own negatives; kept as long as the snapshot's map is. */
+export function planNegatives({ snapshot }: Pick<PlanView, 'snapshot'>): readonly Negative[] {
+  let found = keptOfPlan.get(snapshot.negative);
   if (!found) {
-    found = childrenOf(book.negative, 'campaignId', null).filter(({ groupId }) => groupId === null);
-    keptOfPlan.set(book.negative, found);
+    found = childrenOf(snapshot.negative, 'campaignId', null).filter(({ groupId }) => groupId === null);
+    keptOfPlan.set(snapshot.negative, found);
   }
   return found;
 }
 
 /** The negatives that stand with a campaign itself. */
-export const campaignNegatives = ({ book }: PlanView, campaignId: string): readonly Negative[] =>
-  childrenOf(book.negative, 'campaignId', campaignId);
+export const campaignNegatives = ({ snapshot }: PlanView, campaignId: string): readonly Negative[] =>
+  childrenOf(snapshot.negative, 'campaignId', campaignId);
 
 /** The lists of negatives that act on a group: the plan's, its campaign's, its own. */
 export const negativeListsOn = (view: PlanView, group: Group): readonly (readonly Negative[])[] => [
   planNegatives(view),
   campaignNegatives(view, group.campaignId),
-  childrenOf(view.book.negative, 'groupId', group.id),
+  childrenOf(view.snapshot.negative, 'groupId', group.id),
 ];
 
 /** All negatives that act on a group, in the order of those lists. */

@@ -1,6 +1,6 @@
 import { prepareSearch } from '../keywords/matching';
 import { NegativeIndex } from '../keywords/negative-index';
-import { childrenOf } from '../store/book';
+import { childrenOf } from '../store/snapshot';
 import { firstLanguage, groupsInOrder, type PlanView } from '../view/plan-view';
 import type { Group } from '../records/group';
 import type { Keyword } from '../records/keyword';
@@ -22,8 +22,8 @@ export const negativeIndexesOn = (view: PlanView, group: Group): readonly Negati
 /** The conflicts between a group's keywords and the negatives that act on it, in the order of its keywords. */
 export function findBlockedIn(view: PlanView, group: Group): BlockedKeyword[] {
   const indexes = negativeIndexesOn(view, group);
-  const language = firstLanguage(view, view.book.campaign.get(group.campaignId));
-  return childrenOf(view.book.keyword, 'groupId', group.id).flatMap((keyword) => {
+  const language = firstLanguage(view, view.snapshot.campaign.get(group.campaignId));
+  return childrenOf(view.snapshot.keyword, 'groupId', group.id).flatMap((keyword) => {
     const search = prepareSearch(keyword.text, language);
     return indexes.flatMap((index) => index.findBlocking(search)).map((negative) => ({ keyword, negative }));
   });

@@ -1,6 +1,6 @@
 import { answerSearch, prepareGroups, type Answer, type CompetingGroup } from '../keywords/answer';
 import { plainText } from '../keywords/read-keyword';
-import { childrenOf, inOrder } from '../store/book';
+import { childrenOf, inOrder } from '../store/snapshot';
 import { bidOf, campaignsMeeting, firstLanguage, type PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import { negativesActingOn } from './acting-negatives';
@@ -8,10 +8,10 @@ import { negativesActingOn } from './acting-negatives';
 /** The groups of campaigns as they compete, in order. */
 export function competingGroups(view: PlanView, campaigns: readonly Campaign[]): CompetingGroup[] {
   return campaigns.flatMap((campaign) =>
-    childrenOf(view.book.group, 'campaignId', campaign.id).map((group) => ({
+    childrenOf(view.snapshot.group, 'campaignId', campaign.id).map((group) => ({
       id: group.id,
       language: firstLanguage(view, campaign),
-      keywords: childrenOf(view.book.keyword, 'groupId', group.id).map((keyword) => ({
+      keywords: childrenOf(view.snapshot.keyword, 'groupId', group.id).map((keyword) => ({
         text: keyword.text,
         match: keyword.match,
         bidMinor: bidOf(view, keyword),
@@ -30,7 +30,7 @@ export interface MeetingAnswer {
 
 /** Campaigns that can meet one searcher, as far as they meet at all: each set once, none that another one holds. */
 function meetingSets(view: PlanView): Campaign[][] {
-  const sets = inOrder(view.book.campaign).map((campaign) => campaignsMeeting(view, campaign));
+  const sets = inOrder(view.snapshot.campaign).map((campaign) => campaignsMeeting(view, campaign));
   const isWithin = (one: readonly Campaign[], other: readonly Campaign[]) => one.every((campaign) => other.includes(campaign));
   return sets.filter(
     (set, index) => !sets.some((other, at) => at !== index && isWithin(set, other) && (other.length > set.length || at < index)),

@@ -1,13 +1,13 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { addLike, bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
-import type { Book } from '../store/book';
+import { addLike, snapshotOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
+import type { Snapshot } from '../store/snapshot';
 import { findBlockedKeywords } from './blocked-keywords';
 import { negativesActingOn } from './acting-negatives';
 import { answersInPlan } from './competition';
 import { proposeGroups, proposeGroupsOfPlan } from './propose-groups';
 
-const clean = bookOfFile(cleanFile);
+const clean = snapshotOfFile(cleanFile);
 
 const finds = (...texts: string[]) => texts.map((text) => ({ text }));
 const frames = finds(
@@ -77,7 +77,7 @@ describe('the client’s own name', () => {
 
 describe('which group answers in a plan', () => {
   const campaign = row(clean, 'campaign');
-  const second: Book = addLike(addLike(clean, 'group', { id: 'prices', name: 'Prices', defaultBidMinor: 90 }), 'keyword', {
+  const second: Snapshot = addLike(addLike(clean, 'group', { id: 'prices', name: 'Prices', defaultBidMinor: 90 }), 'keyword', {
     id: 'k',
     groupId: 'prices',
     text: 'piano tuning price',
@@ -94,8 +94,8 @@ describe('which group answers in a plan', () => {
 
   it('a negative of plan, campaign or group takes it away', () => {
     for (const owner of [{}, { campaignId: campaign.id }, { groupId: 'prices' }]) {
-      const book = addLike(second, 'negative', { text: 'price', ...owner });
-      const answer = answersInPlan(viewOf(book), 'piano tuning price')[0]!.answer;
+      const snapshot = addLike(second, 'negative', { text: 'price', ...owner });
+      const answer = answersInPlan(viewOf(snapshot), 'piano tuning price')[0]!.answer;
       expect(answer.blocked.map(({ group }) => group)).toContain('prices');
     }
   });
@@ -121,8 +121,8 @@ describe('which group answers in a plan', () => {
         name: 'Far',
       },
     );
-    const book = addLike(far, 'keyword', { id: 'far-k', groupId: 'far-group', text: 'piano tuning price', match: 'exact' });
-    const answers = answersInPlan(viewOf(book), 'piano tuning price');
+    const snapshot = addLike(far, 'keyword', { id: 'far-k', groupId: 'far-group', text: 'piano tuning price', match: 'exact' });
+    const answers = answersInPlan(viewOf(snapshot), 'piano tuning price');
     expect(answers.map(({ campaigns, answer }) => [campaigns.map(({ id }) => id), answer.group])).toEqual([
       [[campaign.id], 'prices'],
       [['far'], 'far-group'],
@@ -130,11 +130,11 @@ describe('which group answers in a plan', () => {
   });
 
   it('lists the negatives that act on a group from plan to group', () => {
-    const book = addLike(addLike(clean, 'negative', { text: 'own', groupId: row(clean, 'group').id }), 'negative', {
+    const snapshot = addLike(addLike(clean, 'negative', { text: 'own', groupId: row(clean, 'group').id }), 'negative', {
       text: 'mid',
       campaignId: campaign.id,
     });
-    expect(negativesActingOn(viewOf(book), row(book, 'group')).map(({ text }) => text)).toEqual(['free', 'mid', 'own']);
+    expect(negativesActingOn(viewOf(snapshot), row(snapshot, 'group')).map(({ text }) => text)).toEqual(['free', 'mid', 'own']);
   });
 });
 

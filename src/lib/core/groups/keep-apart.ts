@@ -1,7 +1,7 @@
 import { blocks, prepareNegative, prepareSearch, type PreparedSearch } from '../keywords/matching';
 import type { MatchType } from '../records/match-types';
 import { wordsOf } from '../keywords/words';
-import { childrenOf } from '../store/book';
+import { childrenOf } from '../store/snapshot';
 import { firstLanguage, type PlanView } from '../view/plan-view';
 import type { Group } from '../records/group';
 import type { Overlap } from './overlaps';
@@ -136,7 +136,7 @@ function coverBest(candidates: readonly Candidate[], all: readonly number[]): Ca
 /** Which of two groups keeps the searches, as proposed: the one whose theme has more words, else the first. */
 export function proposeKeeper(view: PlanView, { one, other }: Overlap): string {
   const words = (id: string) => {
-    const group = view.book.group.get(id);
+    const group = view.snapshot.group.get(id);
     return group ? wordsOf(group.theme || group.name).length : 0;
   };
   return words(other) > words(one) ? other : one;
@@ -147,8 +147,8 @@ export function proposeKeeper(view: PlanView, { one, other }: Overlap): string {
  * by words, letters and alphabet, that block those searches and none of the group's own keywords.
  */
 export function keepApart(view: PlanView, group: Group, shared: readonly string[]): Parting {
-  const language = firstLanguage(view, view.book.campaign.get(group.campaignId));
-  const own = childrenOf(view.book.keyword, 'groupId', group.id).map(({ text }) => prepareSearch(text, language));
+  const language = firstLanguage(view, view.snapshot.campaign.get(group.campaignId));
+  const own = childrenOf(view.snapshot.keyword, 'groupId', group.id).map(({ text }) => prepareSearch(text, language));
   const searches = shared.map((text) => prepareSearch(text, language));
   const candidates = candidatesFor(searches, own);
   const canPart = searches.map((_, index) => candidates.some(({ covers }) => covers.has(index)));

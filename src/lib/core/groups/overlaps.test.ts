@@ -1,9 +1,9 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { addLike, bookOfFile, change, cleanFile, drop, row, viewOf } from '../../../tests/clean-plan';
+import { addLike, snapshotOfFile, change, cleanFile, drop, row, viewOf } from '../../../tests/clean-plan';
 import { blocks, matchesSurely, prepareKeyword, prepareNegative, prepareSearch } from '../keywords/matching';
 import { matchTypes, type MatchType } from '../records/match-types';
-import { childrenOf, inOrder, type Book } from '../store/book';
+import { childrenOf, inOrder, type Snapshot } from '../store/snapshot';
 import { campaignsMeeting, type PlanView } from '../view/plan-view';
 import { answerSearch, prepareGroups } from '../keywords/answer';
 import { negativesActingOn } from './acting-negatives';
@@ -15,42 +15,42 @@ import { PlanAnswers } from './plan-answers';
 type Mark = readonly [text: string, match: MatchType];
 
 /** A plan of one campaign whose groups hold just these keywords and negatives. */
-function planOf(groups: readonly { keywords: readonly Mark[]; negatives?: readonly Mark[] }[]): Book {
-  let book = bookOfFile(cleanFile);
-  while (book.keyword.size > 0) book = drop(book, 'keyword');
-  while (book.find.size > 0) book = drop(book, 'find');
-  const model = row(bookOfFile(cleanFile), 'keyword');
+function planOf(groups: readonly { keywords: readonly Mark[]; negatives?: readonly Mark[] }[]): Snapshot {
+  let snapshot = snapshotOfFile(cleanFile);
+  while (snapshot.keyword.size > 0) snapshot = drop(snapshot, 'keyword');
+  while (snapshot.find.size > 0) snapshot = drop(snapshot, 'find');
+  const model = row(snapshotOfFile(cleanFile), 'keyword');
   groups.forEach(({ keywords, negatives = [] }, index) => {
-    const groupId = index === 0 ? row(book, 'group').id : `g${index}`;
-    if (index > 0) book = addLike(book, 'group', { id: groupId, name: `Group ${index}`, theme: `theme ${index}` });
+    const groupId = index === 0 ? row(snapshot, 'group').id : `g${index}`;
+    if (index > 0) snapshot = addLike(snapshot, 'group', { id: groupId, name: `Group ${index}`, theme: `theme ${index}` });
     keywords.forEach(([text, match], at) => {
       const id = `k${index}-${at}`;
-      book = {
-        ...book,
-        keyword: new Map(book.keyword).set(id, { ...model, id, groupId, text, match, position: index * 100 + at } as never),
+      snapshot = {
+        ...snapshot,
+        keyword: new Map(snapshot.keyword).set(id, { ...model, id, groupId, text, match, position: index * 100 + at } as never),
       };
     });
-    for (const [text, match] of negatives) book = addLike(book, 'negative', { text, match, groupId });
+    for (const [text, match] of negatives) snapshot = addLike(snapshot, 'negative', { text, match, groupId });
   });
-  return book;
+  return snapshot;
 }
 
 /** Every pair of groups over every search, one after another. */
 function slowOverlaps(view: PlanView) {
-  const groups = inOrder(view.book.campaign).flatMap(({ id }) => childrenOf(view.book.group, 'campaignId', id));
-  const texts = [...new Set([...inOrder(view.book.keyword), ...inOrder(view.book.find)].map(({ text }) => text))];
+  const groups = inOrder(view.snapshot.campaign).flatMap(({ id }) => childrenOf(view.snapshot.group, 'campaignId', id));
+  const texts = [...new Set([...inOrder(view.snapshot.keyword), ...inOrder(view.snapshot.find)].map(({ text }) => text))];
   const answers = (groupId: string, text: string) => {
-    const group = view.book.group.get(groupId)!;
+    const group = view.snapshot.group.get(groupId)!;
     const search = prepareSearch(text, 'en');
     return (
-      childrenOf(view.book.keyword, 'groupId', groupId).some((keyword) =>
+      childrenOf(view.snapshot.keyword, 'groupId', groupId).some((keyword) =>
         matchesSurely(prepareKeyword(keyword.text, keyword.match, 'en'), search),
       ) && !negativesActingOn(view, group).some((negative) => blocks(prepareNegative(negative.text, negative.match), search))
     );
   };
   return groups.flatMap((one, index) =>
     groups.slice(index + 1).flatMap((other) => {
-      const campaign = view.book.campaign.get(one.campaignId)!;
+      const campaign = view.snapshot.campaign.get(one.campaignId)!;
       if (!campaignsMeeting(view, campaign).some(({ id }) => id === other.campaignId)) return [];
       const searches = texts.filter((text) => answers(one.id, text) && answers(other.id, text));
       return searches.length > 0 ? [{ one: one.id as string, other: other.id as string, searches }] : [];
@@ -78,7 +78,7 @@ describe('overlaps', () => {
         },
       ]),
     );
-    expect(findOverlaps(view)).toEqual([{ one: row(view.book, 'group').id, other: 'g1', searches: ['upright piano tuning'] }]);
+    expect(findOverlaps(view)).toEqual([{ one: row(view.snapshot, 'group').id, other: 'g1', searches: ['upright piano tuning'] }]);
   });
 
   it('are none where a negative parts them, or where campaigns never meet', () => {
@@ -114,7 +114,7 @@ describe('answers found by indexes', () => {
     },
   )('are those found by looking at every keyword', (groups, search) => {
     const view = viewOf(planOf(groups));
-    const campaigns = inOrder(view.book.campaign);
+    const campaigns = inOrder(view.snapshot.campaign);
     const slow = answerSearch(search, prepareGroups(competingGroups(view, campaigns)));
     expect({ ...new PlanAnswers(view, campaigns).answer(search), maybe: slow.maybe }).toEqual(slow);
   });
@@ -123,7 +123,7 @@ describe('answers found by indexes', () => {
 describe('keeping apart', () => {
   const part = (own: readonly Mark[], shared: readonly string[]) => {
     const view = viewOf(planOf([{ keywords: own }]));
-    return keepApart(view, row(view.book, 'group'), shared);
+    return keepApart(view, row(view.snapshot, 'group'), shared);
   };
 
   it('takes the fewest negatives, then the shortest', () => {

@@ -1,4 +1,4 @@
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import { campaignsMeeting, type PlanView } from '../view/plan-view';
 import { PlanAnswers } from './plan-answers';
 
@@ -11,20 +11,20 @@ export interface Overlap {
 }
 
 /** Every text of the plan that is taken as a search: its keywords and finds, each once. */
-export function searchesOf({ book }: PlanView): string[] {
-  return [...new Set([...inOrder(book.keyword), ...inOrder(book.find)].map(({ text }) => text))];
+export function searchesOf({ snapshot }: PlanView): string[] {
+  return [...new Set([...inOrder(snapshot.keyword), ...inOrder(snapshot.find)].map(({ text }) => text))];
 }
 
 /** All overlaps of groups in campaigns that can meet one searcher, those of most searches first. */
 export function findOverlaps(view: PlanView): Overlap[] {
-  const answers = new PlanAnswers(view, inOrder(view.book.campaign));
+  const answers = new PlanAnswers(view, inOrder(view.snapshot.campaign));
   const meeting = new Map(
-    inOrder(view.book.campaign).map((campaign) => [
+    inOrder(view.snapshot.campaign).map((campaign) => [
       campaign.id as string,
       new Set(campaignsMeeting(view, campaign).map(({ id }) => id as string)),
     ]),
   );
-  const campaignOf = (groupId: string) => view.book.group.get(groupId)?.campaignId ?? '';
+  const campaignOf = (groupId: string) => view.snapshot.group.get(groupId)?.campaignId ?? '';
   const pairs = new Map<string, Overlap>();
   for (const text of searchesOf(view)) {
     const groups = answers.findSharing(text);

@@ -4,7 +4,7 @@ import { prepareSearch, type PreparedSearch } from '../keywords/matching';
 import type { NegativeIndex } from '../keywords/negative-index';
 import type { MatchType } from '../records/match-types';
 import { sameWords, wordsOf } from '../keywords/words';
-import { childrenOf } from '../store/book';
+import { childrenOf } from '../store/snapshot';
 import { bidOf, firstLanguage, type PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import type { Negative } from '../records/negative';
@@ -41,10 +41,10 @@ export class PlanAnswers {
       const language = firstLanguage(view, campaign);
       const entries = byLanguage.get(language) ?? [];
       byLanguage.set(language, entries);
-      for (const group of childrenOf(view.book.group, 'campaignId', campaign.id)) {
+      for (const group of childrenOf(view.snapshot.group, 'campaignId', campaign.id)) {
         this.groupOrder.set(group.id, this.groupOrder.size);
         this.negatives.set(group.id, negativeIndexesOn(view, group));
-        for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id)) {
+        for (const keyword of childrenOf(view.snapshot.keyword, 'groupId', group.id)) {
           const { text, match } = keyword;
           entries.push({ text, match, bidMinor: bidOf(view, keyword), wordCount: wordsOf(text).length, groupId: group.id, order: order++ });
         }

@@ -1,4 +1,4 @@
-import { inOrder, type Book } from '../store/book';
+import { inOrder, type Snapshot } from '../store/snapshot';
 import { copyName } from '../text/copy-name';
 import type { Layout, LayoutColumn } from '../records/layout';
 import data from './layouts.json';
@@ -11,10 +11,10 @@ export const shippedLayouts = data as readonly Layout[];
 export const plainLayout = shippedLayouts[0]!;
 
 /** Those that ship, then the freelancer's own. */
-export const allLayouts = (book: Book): Layout[] => [...shippedLayouts, ...inOrder(book.layout)];
+export const allLayouts = (snapshot: Snapshot): Layout[] => [...shippedLayouts, ...inOrder(snapshot.layout)];
 
 /** The layout by its id; the plain one where it is gone. */
-export const layoutOf = (book: Book, id: string): Layout => allLayouts(book).find((one) => one.id === id) ?? plainLayout;
+export const layoutOf = (snapshot: Snapshot, id: string): Layout => allLayouts(snapshot).find((one) => one.id === id) ?? plainLayout;
 
 /** The tables that a layout writes, in the order in which they stand in it. */
 export const tablesOf = ({ columns }: Pick<Layout, 'columns'>): TableName[] => [...new Set(columns.map(({ table }) => table))];

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, row } from '../../../tests/clean-plan';
+import { snapshotOfFile, cleanFile, row } from '../../../tests/clean-plan';
 import type { Campaign } from '../records/campaign';
 import type { Place } from '../records/place';
 import { distanceKm } from './distance';
 import { canMeet, placesTouch } from './meet';
 
-const book = bookOfFile(cleanFile);
-const campaign = row(book, 'campaign');
-const base = row(book, 'place', 1);
+const snapshot = snapshotOfFile(cleanFile);
+const campaign = row(snapshot, 'campaign');
+const base = row(snapshot, 'place', 1);
 const place = (fields: Partial<Place>): Place => ({ ...base, ...fields });
 const edinburgh = place({});
 const dunfermline = place({ name: 'Dunfermline', latitude: 56.07, longitude: -3.46, radiusKm: 5 });

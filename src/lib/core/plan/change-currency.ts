@@ -1,6 +1,6 @@
 import type { Row } from '../records/record-type';
 import { convertAmounts, type Conversion } from '../money/convert-amounts';
-import type { Book } from '../store/book';
+import type { Snapshot } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import { recordsOf } from '../records/record-types';
 import { sameValue } from '../store/same-value';
@@ -13,10 +13,10 @@ function convertedFields(row: Row, conversion: Conversion): Row | null {
 }
 
 /** The change that writes every amount of a plan in another currency, one step; null where it holds none, or where figures stay. */
-export function changeCurrency(book: Book, conversion: Conversion): Change | null {
+export function changeCurrency(snapshot: Snapshot, conversion: Conversion): Change | null {
   if (conversion.rate === null) return null;
   const changes = recordsOf('plan').flatMap((record): SimpleChange[] => {
-    const rows = [...(book[record] as unknown as ReadonlyMap<string, Row>).values()].flatMap(
+    const rows = [...(snapshot[record] as unknown as ReadonlyMap<string, Row>).values()].flatMap(
       (row) => convertedFields(row, conversion) ?? [],
     );
     return rows.length === 0 ? [] : [{ type: 'set-each', record, rows }];

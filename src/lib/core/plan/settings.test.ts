@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
 import { isHomePage, readAddress, writeAddress } from '../text/address';
 import { placeSaid, slotValues } from '../ads/slot-values';
 import { adviseBidding } from '../forecast/bidding-advice';
 import { splitPlanMoney } from '../forecast/split-plan';
-import type { Book } from '../store/book';
+import type { Snapshot } from '../store/snapshot';
 import { houseRules } from '../rules/house-rules';
 import { composeName, freeName } from '../view/campaign-name';
 import { bidOf, domainOf, landingPageOf, worthOf } from '../view/plan-view';
 
-const clean = bookOfFile(cleanFile);
+const clean = snapshotOfFile(cleanFile);
 
 describe('campaign names', () => {
   const { naming } = houseRules;
@@ -77,7 +77,7 @@ describe('values from near to far', () => {
   });
 
   it('landing pages', () => {
-    const page = (book: Book) => landingPageOf(viewOf(book), row(book, 'ad'));
+    const page = (snapshot: Snapshot) => landingPageOf(viewOf(snapshot), row(snapshot, 'ad'));
     expect(page(clean)).toBe('ottlemere.example/tuning');
     expect(page(change(clean, 'group', { landingPage: 'ottlemere.example/group' }))).toBe('ottlemere.example/group');
     expect(
@@ -109,7 +109,7 @@ describe('money of the plan', () => {
     const two = {
       ...clean,
       campaign: new Map([...clean.campaign, ['c', { ...row(clean, 'campaign'), id: 'c', name: 'c', monthlyMinor: 45_000, position: 1 }]]),
-    } as Book;
+    } as Snapshot;
     const amounts = splitPlanMoney(viewOf(change(two, 'brief', { monthlyMinor: 100_000 })))?.changes.map(
       (one) => one.type === 'set' && one.fields.monthlyMinor,
     );
@@ -119,7 +119,7 @@ describe('money of the plan', () => {
 });
 
 describe('first advice on bidding', () => {
-  const advise = (book: Book) => adviseBidding(viewOf(book), row(book, 'campaign'));
+  const advise = (snapshot: Snapshot) => adviseBidding(viewOf(snapshot), row(snapshot, 'campaign'));
 
   it('is by hand while nothing is counted, at what a click may cost', () => {
     expect(advise(change(clean, 'brief', { countsConversions: false }))).toMatchObject({

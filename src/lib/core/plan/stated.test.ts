@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
-import { applyEdits, type RowEdit } from '../store/book';
+import { snapshotOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { applyEdits, type RowEdit } from '../store/snapshot';
 import { decide } from '../store/decide';
 import { findStating, mendStating, type StatedValue } from './stated';
 
-const withLine = (text: string) => change(bookOfFile(cleanFile), 'adLine', { text }, 0);
+const withLine = (text: string) => change(snapshotOfFile(cleanFile), 'adLine', { text }, 0);
 const stating = (text: string, from: StatedValue, to: StatedValue) =>
   findStating(viewOf(withLine(text)), from, to).map(({ after }) => after);
 const price = (minor: number): StatedValue => ({ kind: 'price', minor });
@@ -22,15 +22,15 @@ describe('lines that state a value', () => {
   ])('“%s”', (text, from, to, after) => expect(stating(text, from, to)).toEqual(after));
 
   it('are mended in one step', () => {
-    const book = withLine('Tuning for £140');
-    const decision = decide(book, mendStating(findStating(viewOf(book), price(14_000), price(15_000)))!, 'plan');
+    const snapshot = withLine('Tuning for £140');
+    const decision = decide(snapshot, mendStating(findStating(viewOf(snapshot), price(14_000), price(15_000)))!, 'plan');
     if (!decision.ok) throw new Error(decision.refusal.code);
-    expect([...applyEdits(book, decision.edits).adLine.values()].map(({ text }) => text)).toContain('Tuning for £150');
+    expect([...applyEdits(snapshot, decision.edits).adLine.values()].map(({ text }) => text)).toContain('Tuning for £150');
   });
 
   it('are found in slot words and in masters that the plan uses, and mended each in its stream', () => {
-    const book = withMaster('Tuning for £140');
-    const lines = findStating(viewOf(book), price(14_000), price(15_000));
+    const snapshot = withMaster('Tuning for £140');
+    const lines = findStating(viewOf(snapshot), price(14_000), price(15_000));
     expect(lines.map(({ record, after }) => [record, after])).toEqual([
       ['slotWord', 'from £150'],
       ['masterLine', 'Tuning for £150'],
@@ -43,10 +43,10 @@ describe('lines that state a value', () => {
 
 /** A plan whose first ad was made from a master, beside one that it does not use. */
 function withMaster(text: string) {
-  const book = change(change(bookOfFile(cleanFile), 'slotWord', { says: 'from £140' }), 'ad', { masterName: 'Tuning' });
+  const snapshot = change(change(snapshotOfFile(cleanFile), 'slotWord', { says: 'from £140' }), 'ad', { masterName: 'Tuning' });
   const masters = ['Tuning', 'Other'].map((name, position) => ({ id: name, name, format: 'responsive', path1: '', path2: '', position }));
   const lines = masters.map(({ id }, position) => ({ id: `line-${id}`, masterId: id, kind: 'headline', text, fixedAt: null, position }));
   const add = (record: 'master' | 'masterLine', rows: readonly { id: string }[]) =>
     rows.map((after) => ({ record, id: after.id, before: null, after }) as unknown as RowEdit);
-  return applyEdits(book, [...add('master', masters), ...add('masterLine', lines)]);
+  return applyEdits(snapshot, [...add('master', masters), ...add('masterLine', lines)]);
 }

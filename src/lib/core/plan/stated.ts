@@ -1,5 +1,5 @@
 import { writePrice } from '../money/money';
-import { childrenOf, inOrder, type Book } from '../store/book';
+import { childrenOf, inOrder, type Snapshot } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import { recordTypes } from '../records/record-types';
 import { firstLanguage, type PlanView } from '../view/plan-view';
@@ -41,7 +41,11 @@ function formsOf(view: PlanView, from: StatedValue, to: StatedValue): [string, s
   if (from.kind === 'text' && to.kind === 'text') return [[from.text, to.text]];
   if (from.kind === 'price' && to.kind === 'price') {
     const languages = [
-      ...new Set([...inOrder(view.book.campaign).map((campaign) => firstLanguage(view, campaign)), firstLanguage(view, undefined), 'en']),
+      ...new Set([
+        ...inOrder(view.snapshot.campaign).map((campaign) => firstLanguage(view, campaign)),
+        firstLanguage(view, undefined),
+        'en',
+      ]),
     ];
     const write = (minor: number) =>
       languages.flatMap((language) => [false, true].map((whole) => writePrice(minor, view.account.currency, language, whole)));
@@ -57,15 +61,15 @@ function formsOf(view: PlanView, from: StatedValue, to: StatedValue): [string, s
 }
 
 /** Lines of ads, extras and slot words, and the lines of the masters that the plan's ads were made from. */
-function textsOf(book: Book): { record: Saying; id: string; text: string }[] {
-  const used = new Set([...book.ad.values()].map(({ masterName }) => masterName));
-  const masters = inOrder(book.master).filter(({ name }) => used.has(name));
+function textsOf(snapshot: Snapshot): { record: Saying; id: string; text: string }[] {
+  const used = new Set([...snapshot.ad.values()].map(({ masterName }) => masterName));
+  const masters = inOrder(snapshot.master).filter(({ name }) => used.has(name));
   return [
-    ...inOrder(book.adLine).map(({ id, text }) => ({ record: 'adLine' as const, id, text })),
-    ...inOrder(book.extra).map(({ id, text }) => ({ record: 'extra' as const, id, text })),
-    ...inOrder(book.slotWord).map(({ id, says }) => ({ record: 'slotWord' as const, id, text: says })),
+    ...inOrder(snapshot.adLine).map(({ id, text }) => ({ record: 'adLine' as const, id, text })),
+    ...inOrder(snapshot.extra).map(({ id, text }) => ({ record: 'extra' as const, id, text })),
+    ...inOrder(snapshot.slotWord).map(({ id, says }) => ({ record: 'slotWord' as const, id, text: says })),
     ...masters.flatMap((master) =>
-      childrenOf(book.masterLine, 'masterId', master.id).map(({ id, text }) => ({ record: 'masterLine' as const, id, text })),
+      childrenOf(snapshot.masterLine, 'masterId', master.id).map(({ id, text }) => ({ record: 'masterLine' as const, id, text })),
     ),
   ];
 }
@@ -75,7 +79,7 @@ export function findStating(view: PlanView, from: StatedValue, to: StatedValue):
   const forms = formsOf(view, from, to)
     .filter(([old, fresh]) => old.trim() !== '' && old !== fresh)
     .sort((a, b) => b[0].length - a[0].length);
-  return textsOf(view.book).flatMap(({ record, id, text }) => {
+  return textsOf(view.snapshot).flatMap(({ record, id, text }) => {
     const after = forms.reduce((line, [old, fresh]) => line.replace(boundary(old), () => fresh), text);
     return after === text ? [] : [{ record, id, before: text, after }];
   });

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { addLike, bookOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { addLike, snapshotOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { adviseWhoCounts } from './who-counts';
 
-const clean = bookOfFile(cleanFile);
+const clean = snapshotOfFile(cleanFile);
 
 describe('who counts', () => {
   it('is who is there for a local service', () => {
@@ -21,4 +21,4 @@ describe('who counts', () => {
   });
 });
 
-const addFact = (book: typeof clean) => addLike(book, 'briefItem', { kind: 'fact', text: 'Open all year' });
+const addFact = (snapshot: typeof clean) => addLike(snapshot, 'briefItem', { kind: 'fact', text: 'Open all year' });

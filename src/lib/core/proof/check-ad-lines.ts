@@ -1,7 +1,7 @@
 import type { Measure } from '../ads/measure';
 import type { AdLine, LineKindOfAd } from '../records/ad-line';
 import { areNearEqual, Letters } from '../text/near-equal';
-import { units } from '../text/units';
+import { units } from '../text/text-length';
 import { findEditorialFaults } from './editorial';
 import type { Mend, Report } from './finding';
 import { named, place, type MeasuredAd, shownWith } from './measured-ad';

@@ -1,7 +1,7 @@
 import { measureLine } from '../ads/measure';
 import type { Ad } from '../records/ad';
 import type { LineKindOfAd } from '../records/ad-line';
-import { units } from '../text/units';
+import { units } from '../text/text-length';
 import type { Mend, Report } from './finding';
 import { named, place, type MeasuredAd } from './measured-ad';
 

@@ -1,7 +1,7 @@
 import { readAddress } from '../text/address';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
-import { childrenOf, inOrder } from '../store/book';
+import { childrenOf, inOrder } from '../store/snapshot';
 import { areKeywordsFirst, groupsInOrder, landingPageOf, offerOf, type PlanView } from '../view/plan-view';
 import type { Ad } from '../records/ad';
 import type { Group } from '../records/group';
@@ -12,7 +12,7 @@ import { checkLineLanguage } from './check-languages';
 import { checkNecessary } from './check-necessary';
 import type { Report } from './finding';
 import { measureAd, named, place, prepareGroupOfAds, type GroupOfAds, type MeasuredAd } from './measured-ad';
-import { constantsOf, type ProofUnit, type Units } from './units';
+import { constantsOf, type ProofUnit, type Units } from './proof-unit';
 
 function checkPage(ad: MeasuredAd): Report[] {
   const page = landingPageOf(ad.view, ad.ad);
@@ -25,10 +25,10 @@ function checkPage(ad: MeasuredAd): Report[] {
 
 /** Lines that state an offer, by its slot or by its name, against the offer's end. */
 function checkOffers(ad: MeasuredAd): Report[] {
-  const campaign = ad.view.book.campaign.get(ad.group.campaignId);
+  const campaign = ad.view.snapshot.campaign.get(ad.group.campaignId);
   const slotted = offerOf(ad.view, ad.group);
   return ad.lines.flatMap(({ line, measure, number }) =>
-    inOrder(ad.view.book.offer).flatMap((offer): Report[] => {
+    inOrder(ad.view.snapshot.offer).flatMap((offer): Report[] => {
       const states =
         holdsPhrase(measure.textWithFallback, offer.name) || (offer.id === slotted?.id && /\[\[(?:offer|price)\b/.test(line.text));
       const { endsOn } = offer;
@@ -108,14 +108,14 @@ function checkAd(prepared: GroupOfAds, ad: Ad): Report[] {
 
 /** What holds for the ads of a group together. */
 function checkTogether(view: PlanView, group: Group): Report[] {
-  const ads = childrenOf(view.book.ad, 'groupId', group.id);
+  const ads = childrenOf(view.snapshot.ad, 'groupId', group.id);
   const report = {
     record: group.id,
     where: { campaignId: group.campaignId, groupId: group.id, field: 'ads' },
   };
   const data = { group: group.name, count: ads.length };
   const reports: Report[] = [];
-  const keywords = childrenOf(view.book.keyword, 'groupId', group.id).length;
+  const keywords = childrenOf(view.snapshot.keyword, 'groupId', group.id).length;
   if (ads.length === 0) {
     if (!areKeywordsFirst(view)) reports.push({ rule: 'ads.no-ad', ...report, data: { ...data, keywords } });
   } else if (ads.length < view.house.adsPerGroup)
@@ -130,24 +130,24 @@ function checkTogether(view: PlanView, group: Group): Report[] {
 }
 
 function unitsOfGroup(view: PlanView, group: Group): ProofUnit[] {
-  const { book } = view;
+  const { snapshot } = view;
   const shared = [
     ...constantsOf(view),
     group,
-    book.campaign.get(group.campaignId),
-    childrenOf(book.keyword, 'groupId', group.id),
-    book.place,
-    book.briefItem,
-    book.offer,
-    book.slotWord,
+    snapshot.campaign.get(group.campaignId),
+    childrenOf(snapshot.keyword, 'groupId', group.id),
+    snapshot.place,
+    snapshot.briefItem,
+    snapshot.offer,
+    snapshot.slotWord,
   ];
-  const ads = childrenOf(book.ad, 'groupId', group.id);
+  const ads = childrenOf(snapshot.ad, 'groupId', group.id);
   let prepared: GroupOfAds | null = null;
   const prepare = () => (prepared ??= prepareGroupOfAds(view, group));
   return [
     ...ads.map((ad) => ({
       key: `ad ${ad.id}`,
-      deps: [...shared, ad, childrenOf(book.adLine, 'adId', ad.id)],
+      deps: [...shared, ad, childrenOf(snapshot.adLine, 'adId', ad.id)],
       read: () => checkAd(prepare(), ad),
     })),
     { key: `ads of ${group.id}`, deps: [...shared, ads, areKeywordsFirst(view)], read: () => checkTogether(view, group) },

@@ -1,6 +1,6 @@
 import { biddingKindFacts } from '../forecast/bidding-kinds';
 import { dailyFromMonthly } from '../money/split';
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import { groupsInOrder, type PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import type { Check, Report } from './finding';
@@ -54,25 +54,25 @@ function findAboveDay({ house }: PlanView, rule: RuleId, campaign: Campaign | un
 
 /** Reads every amount for slips of the hand: a bid above the day's money, amounts far from the others of their kind. */
 export const checkAmounts: Check = (view) => {
-  const { book, brief } = view;
+  const { snapshot, brief } = view;
   const worths = brief.conversions.map(({ name, valueMinor: minor }, index) => ({
     minor,
     name,
     report: { record: String(index), where: { field: 'conversions' } },
   }));
-  const prices = inOrder(book.offer).map(({ id, name, priceMinor: minor }) => ({
+  const prices = inOrder(snapshot.offer).map(({ id, name, priceMinor: minor }) => ({
     minor,
     name,
     report: { record: id as string, where: { field: 'priceMinor' } },
   }));
-  const rows = inOrder(book.extra).flatMap(({ id, prices: own }) =>
+  const rows = inOrder(snapshot.extra).flatMap(({ id, prices: own }) =>
     own.map(({ text: name, priceMinor: minor }, index) => ({
       minor,
       name,
       report: { record: id as string, where: { field: `extra-price${index}-price` } },
     })),
   );
-  const campaigns = inOrder(book.campaign);
+  const campaigns = inOrder(snapshot.campaign);
   const campaignBid = (campaign: Campaign) => ({
     minor: campaign.bidMinor,
     name: campaign.name,
@@ -81,14 +81,14 @@ export const checkAmounts: Check = (view) => {
   const groupOf = new Map<string, { campaign: Campaign | undefined; bids: Amount[] }>();
   const groupBids: Amount[] = [];
   for (const { id, campaignId, name, defaultBidMinor: minor } of groupsInOrder(view)) {
-    const campaign = book.campaign.get(campaignId);
+    const campaign = snapshot.campaign.get(campaignId);
     const report = { record: id as string, where: { campaignId, groupId: id as string, field: 'defaultBidMinor' } };
     const bids = minor === null || !heedsBids(campaign) ? [] : [{ minor, name, report }];
     groupBids.push(...bids);
     groupOf.set(id, { campaign, bids: [...bids] });
   }
   const keywordBids: Amount[] = [];
-  for (const { id, groupId, text: name, bidMinor: minor } of book.keyword.values()) {
+  for (const { id, groupId, text: name, bidMinor: minor } of snapshot.keyword.values()) {
     const group = minor === null ? undefined : groupOf.get(groupId);
     if (!group || minor === null || !heedsBids(group.campaign)) continue;
     const where = { campaignId: group.campaign?.id as string, groupId: groupId as string, field: 'bidMinor' };

@@ -1,6 +1,6 @@
 import { biddingKindFacts, type Adjusted } from '../forecast/bidding-kinds';
 import { parseShare } from '../money/ratio';
-import { childrenOf } from '../store/book';
+import { childrenOf } from '../store/snapshot';
 import { worthOf, type PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import type { Find } from '../records/find';
@@ -42,13 +42,13 @@ function checkAdjustments({ rules }: PlanView, campaign: Campaign): Report[] {
 const lowestBids = new WeakMap<ReadonlyMap<string, Find>, { lowest: number | null }>();
 
 /** The lowest bid that any kept find asks for; null where none is known. Worked out once for the same finds. */
-function lowestBid({ book }: PlanView): number | null {
-  let known = lowestBids.get(book.find);
+function lowestBid({ snapshot }: PlanView): number | null {
+  let known = lowestBids.get(snapshot.find);
   if (!known) {
     known = { lowest: null };
-    for (const { verdict, bidLowMinor } of book.find.values())
+    for (const { verdict, bidLowMinor } of snapshot.find.values())
       if (verdict === 'keep' && bidLowMinor !== null) known.lowest = Math.min(known.lowest ?? bidLowMinor, bidLowMinor);
-    lowestBids.set(book.find, known);
+    lowestBids.set(snapshot.find, known);
   }
   return known.lowest;
 }
@@ -91,9 +91,10 @@ export function checkBidding(view: PlanView, campaign: Campaign): Report[] {
   const reports: Report[] = [];
   if (learns && !view.brief.countsConversions)
     reports.push({ rule: 'settings.learning-uncounted', ...at(campaign, 'bidding'), data: { name, bidding } });
-  const groups = childrenOf(view.book.group, 'campaignId', id);
+  const groups = childrenOf(view.snapshot.group, 'campaignId', id);
   const bids = ignores.includes('bids')
-    ? groups.flatMap((group) => childrenOf(view.book.keyword, 'groupId', group.id)).filter((keyword) => keyword.bidMinor !== null).length
+    ? groups.flatMap((group) => childrenOf(view.snapshot.keyword, 'groupId', group.id)).filter((keyword) => keyword.bidMinor !== null)
+        .length
     : 0;
   if (bids > 0) reports.push({ rule: 'settings.bids-ignored', ...at(campaign, 'bidding'), data: { name, bidding, count: bids } });
   const aimed = audiences.filter(({ use }) => use === 'aimed').map((audience) => audience.name);

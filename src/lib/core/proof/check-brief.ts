@@ -4,7 +4,7 @@ import { prepareSearch } from '../keywords/matching';
 import { NegativeIndex } from '../keywords/negative-index';
 import { plainText } from '../keywords/read-keyword';
 import { planNegatives } from '../groups/acting-negatives';
-import { childrenOf, inOrder } from '../store/book';
+import { childrenOf, inOrder } from '../store/snapshot';
 import { briefTexts, firstLanguage, worthOf, type PlanView } from '../view/plan-view';
 import { findRegulated } from '../rules/regulated';
 import type { Check, Report } from './finding';
@@ -13,11 +13,11 @@ import type { Check, Report } from './finding';
 export function blockNotOffered(view: PlanView, newId: (itemId: string) => string) {
   const standing = NegativeIndex.of(planNegatives(view));
   const language = firstLanguage(view, undefined);
-  const missing = childrenOf(view.book.briefItem, 'kind', 'not-offered')
+  const missing = childrenOf(view.snapshot.briefItem, 'kind', 'not-offered')
     .map((item) => ({ item, text: plainText(item.text, view.rules.refusedKeywordSigns) }))
     .filter(({ text }) => text !== '' && !standing.doesBlock(prepareSearch(text, language)));
   if (missing.length === 0) return null;
-  const position = view.book.negative.size;
+  const position = view.snapshot.negative.size;
   const rows = missing.map(({ item, text }, index) => ({
     id: newId(item.id),
     campaignId: null,
@@ -47,9 +47,9 @@ function checkLandingPage({ brief }: PlanView): Report[] {
   return isHomePage(address) ? [{ rule: 'brief.home-page', where, data: { address: brief.landingPage } }] : [];
 }
 
-function checkSlotWords({ book }: PlanView): Report[] {
+function checkSlotWords({ snapshot }: PlanView): Report[] {
   const seen = new Set<string>([liveSlot, ...builtInSlots]);
-  return inOrder(book.slotWord).flatMap(({ id, slot }) => {
+  return inOrder(snapshot.slotWord).flatMap(({ id, slot }) => {
     const clashes = slot !== '' && seen.has(slot);
     seen.add(slot);
     return clashes ? [{ rule: 'brief.slot-word-clash' as const, record: id, where: { field: 'slot' }, data: { slot } }] : [];
@@ -58,7 +58,7 @@ function checkSlotWords({ book }: PlanView): Report[] {
 
 /** Reads the brief. */
 export const checkBrief: Check = (view, today) => {
-  const { brief, book } = view;
+  const { brief, snapshot } = view;
   const reports = [...checkLandingPage(view), ...checkSlotWords(view)];
   const said = [brief.offer, view.client.name, ...briefTexts(view, 'fact')];
   for (const { trade, word } of findRegulated(said))
@@ -69,8 +69,8 @@ export const checkBrief: Check = (view, today) => {
   if (!worthOf(view)) reports.push({ rule: 'brief.no-worth', where: { field: 'valueMinor' } });
   if (!brief.countsConversions && brief.goal !== 'visits')
     reports.push({ rule: 'brief.not-counted', where: { field: 'countsConversions' } });
-  if (childrenOf(book.briefItem, 'kind', 'fact').length === 0) reports.push({ rule: 'brief.no-facts', where: { field: 'fact' } });
-  for (const { id, name, endsOn } of inOrder(book.offer))
+  if (childrenOf(snapshot.briefItem, 'kind', 'fact').length === 0) reports.push({ rule: 'brief.no-facts', where: { field: 'fact' } });
+  for (const { id, name, endsOn } of inOrder(snapshot.offer))
     if (endsOn !== null && endsOn < today)
       reports.push({
         rule: 'brief.offer-over',

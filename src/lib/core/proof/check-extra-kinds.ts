@@ -2,7 +2,7 @@ import { readAddress } from '../text/address';
 import type { PlanView } from '../view/plan-view';
 import { nameOfExtra } from '../records/extra';
 import type { Extra, ExtraKind } from '../records/extra';
-import { normalizeText, units } from '../text/units';
+import { normalizeText, units } from '../text/text-length';
 import { isPhoneNumber } from '../text/phone-number';
 import type { FindingData, Report } from './finding';
 import type { RuleId } from './rule-list';
@@ -86,10 +86,10 @@ const checkCall = (extra: Extra): Report[] =>
     : [report('ads.call-number', extra, 'phone', { phone: extra.phone, country: extra.phoneCountry })];
 
 /** A dated offer ends after it starts, and not before the ads it stands with begin. */
-function checkDates({ book, brief }: PlanView, extra: Extra): Report[] {
+function checkDates({ snapshot, brief }: PlanView, extra: Extra): Report[] {
   const { startsOn, endsOn } = extra;
   if (endsOn === null) return [report('ads.dated-offer-open', extra, 'endsOn')];
-  const begins = (extra.campaignId === null ? null : book.campaign.get(extra.campaignId)?.startsOn) ?? brief.startsOn;
+  const begins = (extra.campaignId === null ? null : snapshot.campaign.get(extra.campaignId)?.startsOn) ?? brief.startsOn;
   const isOver = begins !== null && endsOn < begins;
   if (isOver || (startsOn !== null && endsOn < startsOn))
     return [report('ads.dated-offer-over', extra, 'endsOn', { endsOn, begins: isOver ? begins : startsOn })];

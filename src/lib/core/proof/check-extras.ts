@@ -1,5 +1,5 @@
 import { readAddress } from '../text/address';
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import { landingPageOf } from '../view/plan-view';
 import type { Extra } from '../records/extra';
 import { checkExtraByKind } from './check-extra-kinds';
@@ -24,8 +24,8 @@ function checkSitelink(extra: Extra, pages: ReadonlySet<string>): Report[] {
 
 /** Reads all extras: each by its kind, sitelinks for different and deeper pages, and how many there are. */
 export const checkExtras: Check = (view) => {
-  const extras = inOrder(view.book.extra);
-  const pages = new Set([...view.book.ad.values()].map((ad) => readAddress(landingPageOf(view, ad))?.href ?? ''));
+  const extras = inOrder(view.snapshot.extra);
+  const pages = new Set([...view.snapshot.ad.values()].map((ad) => readAddress(landingPageOf(view, ad))?.href ?? ''));
   const reports = extras.flatMap((extra) => checkExtraByKind(view, extra));
   for (const extra of extras) {
     if (extra.kind !== 'sitelink') continue;
@@ -34,7 +34,7 @@ export const checkExtras: Check = (view) => {
     if (address) pages.add(address.href);
   }
   const sitelinks = extras.filter(({ kind }) => kind === 'sitelink').length;
-  if (view.book.ad.size > 0 && sitelinks < view.house.sitelinks)
+  if (view.snapshot.ad.size > 0 && sitelinks < view.house.sitelinks)
     reports.push({
       rule: 'ads.few-sitelinks',
       where: { field: 'extras' },

@@ -1,18 +1,18 @@
 import { biddingKindFacts } from '../forecast/bidding-kinds';
 import { findBlockedIn } from '../groups/blocked-keywords';
 import { campaignNegatives, negativeListsOn, planNegatives } from '../groups/acting-negatives';
-import { childrenOf, inOrder } from '../store/book';
+import { childrenOf, inOrder } from '../store/snapshot';
 import { bidOf, campaignsMeeting, groupBid, groupsInOrder, worthOf, type PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import type { Group } from '../records/group';
 import type { Keyword } from '../records/keyword';
 import type { Negative } from '../records/negative';
 import { holdsPhrase } from '../rules/word-lists';
-import { units } from '../text/units';
+import { units } from '../text/text-length';
 import { checkKeywordLanguage } from './check-languages';
 import { checkOwnNames } from './check-own-names';
 import type { Report, Where } from './finding';
-import { constantsOf, type ProofUnit, type Units } from './units';
+import { constantsOf, type ProofUnit, type Units } from './proof-unit';
 
 const at = (group: Group, field: string) => ({
   where: { campaignId: group.campaignId, groupId: group.id, field },
@@ -32,7 +32,7 @@ function checkSize({ house }: PlanView, group: Group, keywords: readonly Keyword
 function checkKeywords(view: PlanView, group: Group, keywords: readonly Keyword[]): Report[] {
   const { unitsLimit, wordsLimit } = view.rules.keyword;
   const perClick = worthOf(view)?.perClickMinor ?? null;
-  const campaign = view.book.campaign.get(group.campaignId);
+  const campaign = view.snapshot.campaign.get(group.campaignId);
   const reports: Report[] = [];
   for (const keyword of keywords) {
     const words = keyword.text.split(' ').length;
@@ -90,7 +90,7 @@ function checkKeywords(view: PlanView, group: Group, keywords: readonly Keyword[
 }
 
 function checkGroup(view: PlanView, group: Group): Report[] {
-  const keywords = childrenOf(view.book.keyword, 'groupId', group.id);
+  const keywords = childrenOf(view.snapshot.keyword, 'groupId', group.id);
   const reports = [...checkSize(view, group, keywords), ...checkKeywords(view, group, keywords)];
   if (units(group.name) > view.rules.nameLimit)
     reports.push({
@@ -99,7 +99,7 @@ function checkGroup(view: PlanView, group: Group): Report[] {
       ...at(group, 'name'),
       data: { group: group.name, units: units(group.name), limit: view.rules.nameLimit },
     });
-  const campaign = view.book.campaign.get(group.campaignId);
+  const campaign = view.snapshot.campaign.get(group.campaignId);
   // Where bids are ignored, none is missed.
   const heedsBids = campaign !== undefined && !biddingKindFacts[campaign.bidding].ignores.includes('bids');
   if (heedsBids && groupBid(view, group) === null)
@@ -116,8 +116,8 @@ function checkGroup(view: PlanView, group: Group): Report[] {
 function checkTwice(view: PlanView, campaign: Campaign): Report[] {
   const reports: Report[] = [];
   const owners = new Map<string, Group>();
-  for (const group of childrenOf(view.book.group, 'campaignId', campaign.id))
-    for (const keyword of childrenOf(view.book.keyword, 'groupId', group.id)) {
+  for (const group of childrenOf(view.snapshot.group, 'campaignId', campaign.id))
+    for (const keyword of childrenOf(view.snapshot.keyword, 'groupId', group.id)) {
       const owner = owners.get(keyword.text);
       if (!owner) owners.set(keyword.text, group);
       else if (owner.id !== group.id)
@@ -139,16 +139,16 @@ function checkTwice(view: PlanView, campaign: Campaign): Report[] {
 /** Keywords that stand in two campaigns which can meet one searcher, one report a pair of campaigns. */
 function checkCampaignPairs(view: PlanView): Report[] {
   const textsOf = new Map(
-    inOrder(view.book.campaign).map(({ id }) => [
+    inOrder(view.snapshot.campaign).map(({ id }) => [
       id as string,
       new Set(
-        childrenOf(view.book.group, 'campaignId', id).flatMap((group) =>
-          childrenOf(view.book.keyword, 'groupId', group.id).map(({ text }) => text),
+        childrenOf(view.snapshot.group, 'campaignId', id).flatMap((group) =>
+          childrenOf(view.snapshot.keyword, 'groupId', group.id).map(({ text }) => text),
         ),
       ),
     ]),
   );
-  return inOrder(view.book.campaign).flatMap((campaign) =>
+  return inOrder(view.snapshot.campaign).flatMap((campaign) =>
     campaignsMeeting(view, campaign)
       .filter((other) => other.position > campaign.position)
       .flatMap((other): Report[] => {
@@ -175,9 +175,9 @@ function checkCampaignPairs(view: PlanView): Report[] {
 /** Where a negative stands, for wording and for leading there. */
 const standing = (view: PlanView, { campaignId, groupId }: Negative) =>
   groupId !== null
-    ? (view.book.group.get(groupId)?.name ?? '')
+    ? (view.snapshot.group.get(groupId)?.name ?? '')
     : campaignId !== null
-      ? (view.book.campaign.get(campaignId)?.name ?? '')
+      ? (view.snapshot.campaign.get(campaignId)?.name ?? '')
       : '';
 
 const checkConflicts = (view: PlanView, group: Group): Report[] =>
@@ -235,14 +235,14 @@ function unitsOfNegatives(view: PlanView): ProofUnit[] {
   });
   return [
     unit('the plan', ofPlan, [], {}, null),
-    ...inOrder(view.book.campaign).flatMap((campaign) => {
+    ...inOrder(view.snapshot.campaign).flatMap((campaign) => {
       const ofCampaign = campaignNegatives(view, campaign.id);
       return [
         unit(campaign.id, ofCampaign, [ofPlan], { campaignId: campaign.id }, campaign),
-        ...childrenOf(view.book.group, 'campaignId', campaign.id).map((group) =>
+        ...childrenOf(view.snapshot.group, 'campaignId', campaign.id).map((group) =>
           unit(
             group.id,
-            childrenOf(view.book.negative, 'groupId', group.id),
+            childrenOf(view.snapshot.negative, 'groupId', group.id),
             [ofPlan, ofCampaign],
             { campaignId: campaign.id, groupId: group.id },
             group,
@@ -255,22 +255,22 @@ function unitsOfNegatives(view: PlanView): ProofUnit[] {
 
 /** Groups, keywords and negatives. */
 export const groupUnits: Units = (view) => {
-  const { book } = view;
+  const { snapshot } = view;
   const groups = groupsInOrder(view);
-  const keywordsOf = (group: Group) => childrenOf(book.keyword, 'groupId', group.id);
+  const keywordsOf = (group: Group) => childrenOf(snapshot.keyword, 'groupId', group.id);
   return [
     ...groups.map((group) => ({
       key: `group ${group.id}`,
-      deps: [...constantsOf(view), group, book.campaign.get(group.campaignId), keywordsOf(group)],
+      deps: [...constantsOf(view), group, snapshot.campaign.get(group.campaignId), keywordsOf(group)],
       read: () => checkGroup(view, group),
     })),
-    ...inOrder(book.campaign).map((campaign) => {
-      const own = childrenOf(book.group, 'campaignId', campaign.id);
+    ...inOrder(snapshot.campaign).map((campaign) => {
+      const own = childrenOf(snapshot.group, 'campaignId', campaign.id);
       return { key: `twice in ${campaign.id}`, deps: [own, ...own.map(keywordsOf)], read: () => checkTwice(view, campaign) };
     }),
     ...groups.map((group) => ({
       key: `language of ${group.id}`,
-      deps: [group, book.campaign.get(group.campaignId), keywordsOf(group)],
+      deps: [group, snapshot.campaign.get(group.campaignId), keywordsOf(group)],
       read: () => checkKeywordLanguage(view, group),
     })),
     {
@@ -279,20 +279,20 @@ export const groupUnits: Units = (view) => {
         view.brief,
         view.rules,
         view.house,
-        book.campaign,
-        book.group,
-        ...(view.brief.ownNames.length > 0 ? [book.keyword, book.negative] : []),
+        snapshot.campaign,
+        snapshot.group,
+        ...(view.brief.ownNames.length > 0 ? [snapshot.keyword, snapshot.negative] : []),
       ],
       read: () => checkOwnNames(view),
     },
     {
       key: 'campaign pairs',
-      deps: [book.campaign, book.place, book.group, book.keyword],
+      deps: [snapshot.campaign, snapshot.place, snapshot.group, snapshot.keyword],
       read: () => checkCampaignPairs(view),
     },
     ...groups.map((group) => ({
       key: `conflicts in ${group.id}`,
-      deps: [view.brief, group, book.campaign.get(group.campaignId), keywordsOf(group), ...negativeListsOn(view, group)],
+      deps: [view.brief, group, snapshot.campaign.get(group.campaignId), keywordsOf(group), ...negativeListsOn(view, group)],
       read: () => checkConflicts(view, group),
     })),
     ...unitsOfNegatives(view),

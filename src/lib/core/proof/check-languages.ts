@@ -1,4 +1,4 @@
-import { childrenOf } from '../store/book';
+import { childrenOf } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { Group } from '../records/group';
 import { findForeign, findForeignLine } from '../keywords/foreign-language';
@@ -18,10 +18,10 @@ function findForeignTexts(texts: readonly string[], languages: readonly string[]
 }
 
 /** Keywords of a group that are in another language than the campaign's. */
-export function checkKeywordLanguage({ book }: PlanView, group: Group): Report[] {
-  const languages = book.campaign.get(group.campaignId)?.languages ?? [];
+export function checkKeywordLanguage({ snapshot }: PlanView, group: Group): Report[] {
+  const languages = snapshot.campaign.get(group.campaignId)?.languages ?? [];
   const found = findForeignTexts(
-    childrenOf(book.keyword, 'groupId', group.id).map(({ text }) => text),
+    childrenOf(snapshot.keyword, 'groupId', group.id).map(({ text }) => text),
     languages,
   );
   if (!found) return [];
@@ -38,7 +38,7 @@ export function checkKeywordLanguage({ book }: PlanView, group: Group): Report[]
 
 /** Lines of an ad that are in another language than the campaign's; live slots are read with their fallback. */
 export function checkLineLanguage({ view, group, ad, lines }: MeasuredAd): Report[] {
-  const languages = view.book.campaign.get(group.campaignId)?.languages ?? [];
+  const languages = view.snapshot.campaign.get(group.campaignId)?.languages ?? [];
   const found = findForeignTexts(
     lines.map(({ measure }) => measure.textWithFallback),
     languages,

@@ -1,6 +1,6 @@
 import { negativeListsOn } from '../groups/acting-negatives';
 import { plainText } from '../keywords/read-keyword';
-import { childrenOf } from '../store/book';
+import { childrenOf } from '../store/snapshot';
 import { groupsInOrder, type PlanView } from '../view/plan-view';
 import type { Group } from '../records/group';
 import { blankFields } from '../records/record-types';
@@ -12,7 +12,7 @@ function findUnblocked(view: PlanView): { group: Group; names: string[] }[] {
   const names = view.brief.ownNames.map((name) => plainText(name, view.rules.refusedKeywordSigns)).filter((name) => name !== '');
   if (names.length === 0) return [];
   const groups = groupsInOrder(view).map((group) => {
-    const keywords = childrenOf(view.book.keyword, 'groupId', group.id);
+    const keywords = childrenOf(view.snapshot.keyword, 'groupId', group.id);
     return { group, keywords, named: keywords.filter(({ text }) => names.some((name) => holdsPhrase(text, name))).length };
   });
   if (!groups.some(({ keywords, named }) => named > 0 && named === keywords.length)) return [];
@@ -28,7 +28,7 @@ function findUnblocked(view: PlanView): { group: Group; names: string[] }[] {
 export function checkOwnNames(view: PlanView): Report[] {
   const unblocked = view.house.ownNameApart ? findUnblocked(view) : [];
   if (unblocked.length === 0) return [];
-  let position = view.book.negative.size;
+  let position = view.snapshot.negative.size;
   const rows = unblocked.flatMap(({ group, names }) =>
     names.map((text, index) => ({
       id: `${group.id}-own-${index}`,

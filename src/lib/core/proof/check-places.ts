@@ -1,7 +1,7 @@
 import { distanceKm } from '../places/distance';
 import { placesTouch } from '../places/meet';
 import { adviseWhoCounts } from '../plan/who-counts';
-import { childrenOf, inOrder, type Book } from '../store/book';
+import { childrenOf, inOrder, type Snapshot } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import type { Place } from '../records/place';
@@ -48,15 +48,15 @@ function findOverlap(included: readonly Place[]): { one: Place; other: Place; is
 
 /** The first place of another campaign that lies in a circle of this one. */
 function findCovered(
-  book: Book,
+  snapshot: Snapshot,
   campaignId: string,
   included: readonly Place[],
 ): { place: string; covers: string; campaign: string } | null {
   const circles = included.filter(({ kind, radiusKm }) => kind === 'city' && radiusKm !== null);
   if (circles.length === 0) return null;
-  for (const campaign of inOrder(book.campaign)) {
+  for (const campaign of inOrder(snapshot.campaign)) {
     if (campaign.id === campaignId) continue;
-    const others = childrenOf(book.place, 'campaignId', campaign.id).filter(({ kind, excluded }) => kind === 'city' && !excluded);
+    const others = childrenOf(snapshot.place, 'campaignId', campaign.id).filter(({ kind, excluded }) => kind === 'city' && !excluded);
     for (const other of others.slice(0, mostCompared)) {
       const town: Place = { ...other, radiusKm: null };
       // Campaigns for one place by theme are meant to share it.
@@ -75,9 +75,9 @@ const mostCompared = 300;
 
 /** Reads the places of a campaign. */
 export function checkPlaces(view: PlanView, { id, name, whoCounts, goal }: Campaign): Report[] {
-  const { book } = view;
+  const { snapshot } = view;
   const at = { record: id, where: { campaignId: id, field: 'places' } };
-  const places = childrenOf(book.place, 'campaignId', id);
+  const places = childrenOf(snapshot.place, 'campaignId', id);
   const included = places.filter((place) => !place.excluded);
   if (included.length === 0) return [{ rule: 'settings.no-place', ...at, data: { name } }];
   const excluded = places.filter((place) => place.excluded);
@@ -98,7 +98,7 @@ export function checkPlaces(view: PlanView, { id, name, whoCounts, goal }: Campa
       mend: isWhole ? { kind: 'offer', change: { type: 'remove', record: 'place', ids: [one.id] }, data: {} } : null,
     });
   }
-  const covered = findCovered(book, id, included.slice(0, mostCompared));
+  const covered = findCovered(snapshot, id, included.slice(0, mostCompared));
   if (covered) reports.push({ rule: 'settings.covers-other-campaign', ...at, data: { name, ...covered } });
   if (whoCounts === 'asking' && goal !== 'visits' && adviseWhoCounts(view).whoCounts !== 'asking')
     reports.push({

@@ -1,4 +1,4 @@
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import { briefTexts, type PlanView } from '../view/plan-view';
 import type { Find } from '../records/find';
 import { findPhrase } from '../rules/word-lists';
@@ -12,7 +12,7 @@ const blockAll = (finds: readonly Find[]): Mend => ({
 
 /** Kept finds that hold one of some phrases, as one report. */
 function reportKept(view: PlanView, rule: 'research.rival-kept' | 'research.not-offered-kept', phrases: readonly string[]): Report[] {
-  const held = inOrder(view.book.find).filter(({ text, verdict }) => verdict === 'keep' && findPhrase(text, phrases));
+  const held = inOrder(view.snapshot.find).filter(({ text, verdict }) => verdict === 'keep' && findPhrase(text, phrases));
   if (held.length === 0) return [];
   const words = [...new Set(held.map(({ text }) => findPhrase(text, phrases) ?? ''))];
   return [
@@ -26,10 +26,10 @@ function reportKept(view: PlanView, rule: 'research.rival-kept' | 'research.not-
 
 /** Reads the finds and their verdicts. */
 export const checkResearch: Check = (view) => {
-  const finds = inOrder(view.book.find);
+  const finds = inOrder(view.snapshot.find);
   const open = finds.filter(({ verdict }) => verdict === 'open');
   const later = finds.filter(({ verdict }) => verdict === 'later');
-  const grouped = new Set([...view.book.keyword.values()].map(({ text }) => text));
+  const grouped = new Set([...view.snapshot.keyword.values()].map(({ text }) => text));
   const ungrouped = finds.filter(({ verdict, text }) => verdict === 'keep' && !grouped.has(text));
   const reports: Report[] = [];
   if (open.length + later.length > 0)

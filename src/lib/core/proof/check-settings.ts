@@ -3,18 +3,18 @@ import { addTracking, trackingContext, trackingOf } from '../ads/tracking';
 import { layoutOf } from '../layouts/layouts';
 import { dailyFromMonthly } from '../money/split';
 import { splitPlanMoney } from '../forecast/split-plan';
-import { childrenOf, inOrder } from '../store/book';
+import { childrenOf, inOrder } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import { notShown } from '../records/campaign';
-import { units } from '../text/units';
+import { units } from '../text/text-length';
 import { checkBidding } from './check-bidding';
 import { checkPlaces } from './check-places';
 import type { Check, Mend, Report } from './finding';
 
 function checkMoney(view: PlanView): Report[] {
-  const { brief, book } = view;
-  const campaigns = inOrder(book.campaign);
+  const { brief, snapshot } = view;
+  const campaigns = inOrder(snapshot.campaign);
   const sum = campaigns.reduce((all, { monthlyMinor }) => all + (monthlyMinor ?? 0), 0);
   if (brief.monthlyMinor === null || campaigns.length === 0 || sum === brief.monthlyMinor) return [];
   const change = splitPlanMoney(view);
@@ -50,13 +50,13 @@ function checkTracking(view: PlanView, campaign: Campaign): Report[] {
 }
 
 /** Devices, people, pages kept off and hours that the layout cannot say. */
-function checkWhoSees({ book, plan }: PlanView, campaign: Campaign): Report[] {
+function checkWhoSees({ snapshot, plan }: PlanView, campaign: Campaign): Report[] {
   const { id, name, devices, hours, placementsOff } = campaign;
   const at = (field: string) => ({ record: id, where: { campaignId: id, field } });
   const reports: Report[] = [];
   if (Object.values(devices).every((percent) => percent === notShown))
     reports.push({ rule: 'settings.no-device', ...at('devices'), data: { name } });
-  const layout = layoutOf(book, plan.layoutKey);
+  const layout = layoutOf(snapshot, plan.layoutKey);
   const most = Math.max(0, ...[1, 2, 3, 4, 5, 6, 7].map((day) => hours.filter((span) => span.day === day).length));
   if (most > layout.spansADay)
     reports.push({
@@ -71,8 +71,8 @@ function checkWhoSees({ book, plan }: PlanView, campaign: Campaign): Report[] {
 }
 
 /** Whether a month's money at the starting bid buys enough clicks for every group to learn from. */
-function checkClicks({ book, house }: PlanView, { id, name, monthlyMinor, bidding, bidMinor }: Campaign): Report[] {
-  const groups = childrenOf(book.group, 'campaignId', id).length;
+function checkClicks({ snapshot, house }: PlanView, { id, name, monthlyMinor, bidding, bidMinor }: Campaign): Report[] {
+  const groups = childrenOf(snapshot.group, 'campaignId', id).length;
   if (bidding !== 'by-hand' || !bidMinor || !monthlyMinor || groups === 0) return [];
   const clicks = Math.floor(monthlyMinor / bidMinor);
   const needed = groups * house.clicksPerGroup;
@@ -123,7 +123,7 @@ function checkCampaign(view: PlanView, campaign: Campaign, today: string): Repor
 
 /** Reads the settings of every campaign. */
 export const checkSettings: Check = (view, today) => {
-  const campaigns = inOrder(view.book.campaign);
+  const campaigns = inOrder(view.snapshot.campaign);
   if (campaigns.length === 0) return [{ rule: 'settings.no-campaign' }];
   return [...checkMoney(view), ...campaigns.flatMap((campaign) => checkCampaign(view, campaign, today))];
 };

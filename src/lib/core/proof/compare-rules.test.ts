@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { addLike, bookOfFile, change, cleanFile, today, viewOf } from '../../../tests/clean-plan';
+import { addLike, snapshotOfFile, change, cleanFile, today, viewOf } from '../../../tests/clean-plan';
 import { ruleSet as schema } from '../records/rule-set';
 import { findPlanView } from '../view/plan-view';
 import { readProof } from './read-proof';
 import { computeRulesEffect } from './compare-rules';
 import { allRuleSets, prepareRules, rulesOf, shippedRuleSets } from '../rules/rule-set';
 
-const clean = bookOfFile(cleanFile);
+const clean = snapshotOfFile(cleanFile);
 const [shipped] = shippedRuleSets as [(typeof shippedRuleSets)[0]];
 const responsive = shipped.formats.responsive;
 const shorter = {
@@ -27,8 +27,8 @@ describe('rule sets', () => {
     const own = new Map([['own', shorter]]);
     expect(rulesOf(own, 'own').formats.responsive.headlines.limit).toBe(12);
     expect(rulesOf(own, 'gone')).toBe(prepareRules(shipped));
-    const book = { ...change(clean, 'plan', { ruleSetKey: 'own' }), ruleSet: own };
-    expect(findPlanView(book as never, 'plan')?.rules).toBe(prepareRules(shorter));
+    const snapshot = { ...change(clean, 'plan', { ruleSetKey: 'own' }), ruleSet: own };
+    expect(findPlanView(snapshot as never, 'plan')?.rules).toBe(prepareRules(shorter));
   });
 
   it.each([

@@ -1,6 +1,6 @@
 import { escapePattern } from '../text/escape-pattern';
 import { findPhrase, wordListsOf } from '../rules/word-lists';
-import { normalizeText } from '../text/units';
+import { normalizeText } from '../text/text-length';
 import type { FindingData } from './finding';
 import type { RuleId } from './rule-list';
 

@@ -1,6 +1,6 @@
 import { rowsHeld } from '$lib/core/proof/rows-held';
 import { describe, expect, it } from 'vitest';
-import { addLike, bookOfFile, change, cleanFile, countingIds, row, today, viewOf } from '../../../tests/clean-plan';
+import { addLike, snapshotOfFile, change, cleanFile, countingIds, row, today, viewOf } from '../../../tests/clean-plan';
 import { both, line } from '../../../tests/rule-examples';
 import { slotValues } from '../ads/slot-values';
 import { findTextChanges } from '../copying/text-changes';
@@ -8,18 +8,18 @@ import { makeTables } from '../exchange/tables';
 import { plainLayout } from '../layouts/layouts';
 import { computeLearning } from '../forecast/learning';
 import type { Outlook } from '../forecast/outlook';
-import { applyEdits, inOrder, type Book } from '../store/book';
+import { applyEdits, inOrder, type Snapshot } from '../store/snapshot';
 import { decide } from '../store/decide';
 import { ruleSet } from '../rules/rule-set';
 import { casesOf } from '../text/letter-case';
 import { blockNotOffered } from './check-brief';
 import { readProof } from './read-proof';
 
-const clean = bookOfFile(cleanFile);
-const findings = (book: Book) => readProof(viewOf(book), today).findings;
-const rules = (book: Book) => findings(book).map(({ rule }) => rule);
-const held = (book: Book) =>
-  makeTables(viewOf(book), rowsHeld(findings(book)), plainLayout).reduce((sum, table) => sum + table.held.length, 0);
+const clean = snapshotOfFile(cleanFile);
+const findings = (snapshot: Snapshot) => readProof(viewOf(snapshot), today).findings;
+const rules = (snapshot: Snapshot) => findings(snapshot).map(({ rule }) => rule);
+const held = (snapshot: Snapshot) =>
+  makeTables(viewOf(snapshot), rowsHeld(findings(snapshot)), plainLayout).reduce((sum, table) => sum + table.held.length, 0);
 const german = change(clean, 'campaign', { languages: ['de'] });
 
 describe('rows are held back for a reason only', () => {
@@ -33,12 +33,12 @@ describe('rows are held back for a reason only', () => {
   });
 
   it('keywords go out first where that is on purpose, new groups included, until an ad stands', () => {
-    const bare: Book = { ...clean, ad: new Map(), adLine: new Map() };
+    const bare: Snapshot = { ...clean, ad: new Map(), adLine: new Map() };
     expect(held(bare)).toBeGreaterThan(0);
     const first = change(bare, 'brief', { keywordsFirst: true });
     const more = addLike(addLike(first, 'group', { id: 'g2', name: 'Second' }), 'keyword', { groupId: 'g2', text: 'harp tuning' });
     expect([held(first), held(more)]).toEqual([0, 0]);
-    const withAd: Book = { ...more, ad: clean.ad, adLine: clean.adLine };
+    const withAd: Snapshot = { ...more, ad: clean.ad, adLine: clean.adLine };
     expect(
       findings(withAd)
         .filter(({ rule }) => rule === 'ads.no-ad')
@@ -63,7 +63,7 @@ describe('the campaign’s language', () => {
   );
 
   it('writes prices as it does, and offers title case where it has one', () => {
-    const euro: Book = { ...german, account: new Map([...german.account].map(([id, one]) => [id, { ...one, currency: 'EUR' }])) };
+    const euro: Snapshot = { ...german, account: new Map([...german.account].map(([id, one]) => [id, { ...one, currency: 'EUR' }])) };
     const priced = change(euro, 'offer', { priceMinor: 54_900 });
     expect(slotValues(viewOf(priced), row(priced, 'group')).price).toBe('549 €');
     const english = change(priced, 'campaign', { languages: ['en'] });
@@ -91,9 +91,9 @@ describe('the campaign’s language', () => {
 describe('a word in capitals', () => {
   const lines = inOrder(clean.adLine).filter(({ kind }) => kind === 'description');
   const norm = lines.reduce(
-    (book, { id, text }) =>
-      applyEdits(book, [
-        { record: 'adLine', id, before: book.adLine.get(id)!, after: { ...book.adLine.get(id)!, text: `${text} By DIN norm` } },
+    (snapshot, { id, text }) =>
+      applyEdits(snapshot, [
+        { record: 'adLine', id, before: snapshot.adLine.get(id)!, after: { ...snapshot.adLine.get(id)!, text: `${text} By DIN norm` } },
       ]),
     clean,
   );
@@ -106,7 +106,7 @@ describe('a word in capitals', () => {
   });
 
   it('stands beside others, each by itself', () => {
-    const two = both((book) => book, line('NEW and DIN'))(norm);
+    const two = both((snapshot) => snapshot, line('NEW and DIN'))(norm);
     expect(
       findings(two)
         .filter(({ rule }) => rule === 'ads.capitals')

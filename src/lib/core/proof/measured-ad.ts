@@ -2,7 +2,7 @@ import type { FillContext } from '../ads/fill-slots';
 import { measureLine, type Measure } from '../ads/measure';
 import { keywordTexts, lineContext } from '../ads/slot-values';
 import { wordsOf } from '../keywords/words';
-import { childrenOf, inOrder } from '../store/book';
+import { childrenOf, inOrder } from '../store/snapshot';
 import { briefTexts, firstLanguage, type PlanView } from '../view/plan-view';
 import type { Ad } from '../records/ad';
 import type { AdLine, LineKindOfAd } from '../records/ad-line';
@@ -22,16 +22,16 @@ export interface GroupOfAds {
 }
 
 /** Places that the plan names and that the group's campaign does not serve. */
-function otherPlaces({ book }: PlanView, { campaignId }: Group): string[] {
+function otherPlaces({ snapshot }: PlanView, { campaignId }: Group): string[] {
   const own = new Set(
-    childrenOf(book.place, 'campaignId', campaignId).flatMap(({ name, excluded }) => (excluded ? [] : [name.toLowerCase()])),
+    childrenOf(snapshot.place, 'campaignId', campaignId).flatMap(({ name, excluded }) => (excluded ? [] : [name.toLowerCase()])),
   );
-  return [...new Set(inOrder(book.place).map(({ name }) => name.toLowerCase()))].filter((name) => !own.has(name));
+  return [...new Set(inOrder(snapshot.place).map(({ name }) => name.toLowerCase()))].filter((name) => !own.has(name));
 }
 
-const ownWords = ({ book, brief }: PlanView, group: Group): string[] => [
+const ownWords = ({ snapshot, brief }: PlanView, group: Group): string[] => [
   ...new Set(
-    [group.theme, group.name, brief.offer, book.campaign.get(group.campaignId)?.themeWord ?? ''].flatMap((text) =>
+    [group.theme, group.name, brief.offer, snapshot.campaign.get(group.campaignId)?.themeWord ?? ''].flatMap((text) =>
       wordsOf(text.toLowerCase()),
     ),
   ),
@@ -40,7 +40,7 @@ const ownWords = ({ book, brief }: PlanView, group: Group): string[] => [
 /** Prepares a group for measuring its ads. */
 export function prepareGroupOfAds(view: PlanView, group: Group): GroupOfAds {
   const contexts = new Map<string, FillContext>();
-  const campaign = view.book.campaign.get(group.campaignId);
+  const campaign = view.snapshot.campaign.get(group.campaignId);
   const language = firstLanguage(view, campaign);
   const rivals = briefTexts(view, 'rival');
   return {
@@ -73,7 +73,7 @@ export interface MeasuredAd extends GroupOfAds {
 /** Measures every line of an ad against the keywords of its group. */
 export function measureAd(prepared: GroupOfAds, ad: Ad): MeasuredAd {
   const counted = { headline: 0, description: 0 };
-  const lines = childrenOf(prepared.view.book.adLine, 'adId', ad.id).map((line) => ({
+  const lines = childrenOf(prepared.view.snapshot.adLine, 'adId', ad.id).map((line) => ({
     line,
     measure: measureLine(line.text, prepared.keywords, prepared.contextFor(ad.format, line.kind)),
     number: ++counted[line.kind],

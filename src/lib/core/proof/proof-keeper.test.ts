@@ -2,10 +2,10 @@ import type { RecordName } from '../records/record-type';
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import piano from '../../../demo/ottlemere-spring-launch.json';
-import { bookOfFile, cleanFile, today, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, cleanFile, today, viewOf } from '../../../tests/clean-plan';
 import { planFileSchema } from '../exchange/plan-file';
-import { applyEdits, childrenOf, emptyBook, inOrder, type Book, type RowEdit } from '../store/book';
-import { packBetween, SentBook, type RowsPack } from '../store/sent-rows';
+import { applyEdits, childrenOf, emptySnapshot, inOrder, type Snapshot, type RowEdit } from '../store/snapshot';
+import { packBetween, SentSnapshot, type RowsPack } from '../store/sent-rows';
 import type { RecordTypes } from '../records/record-types';
 import { ProofKeeper } from './proof-keeper';
 
@@ -55,8 +55,8 @@ const owner: Partial<Record<RecordName, [field: string, record: RecordName]>> = 
   group: ['campaignId', 'campaign'],
 };
 
-function editsFor(book: Book, { record, pick, deed, value }: RandomEdit): RowEdit[] {
-  const rows = inOrder(book[record] as ReadonlyMap<string, RecordTypes['keyword']>);
+function editsFor(snapshot: Snapshot, { record, pick, deed, value }: RandomEdit): RowEdit[] {
+  const rows = inOrder(snapshot[record] as ReadonlyMap<string, RecordTypes['keyword']>);
   const before = rows[pick % Math.max(1, rows.length)];
   if (!before) return [];
   const edit = (after: object | null, id: string = before.id) => [{ record, id, before, after } as unknown as RowEdit];
@@ -65,7 +65,7 @@ function editsFor(book: Book, { record, pick, deed, value }: RandomEdit): RowEdi
   if (deed === 'add' && parent)
     return [{ record, id: `new-${value}`, before: null, after: { ...before, id: `new-${value}`, position: value } } as never];
   if (deed === 'move' && parent && field) {
-    const owners = inOrder(book[parent] as ReadonlyMap<string, { id: string }>);
+    const owners = inOrder(snapshot[parent] as ReadonlyMap<string, { id: string }>);
     const next = owners[value % Math.max(1, owners.length)];
     return next ? edit({ ...before, [field]: next.id, position: value }) : [];
   }
@@ -80,18 +80,18 @@ const randomEdit: fc.Arbitrary<RandomEdit> = fc.record({
 });
 
 describe('the proof after edits', () => {
-  const small = bookOfFile(cleanFile);
-  const demo = bookOfFile(planFileSchema.parse(piano));
+  const small = snapshotOfFile(cleanFile);
+  const demo = snapshotOfFile(planFileSchema.parse(piano));
 
   test.prop([fc.array(randomEdit, { maxLength: 12 })], { seed: 91, numRuns: 150 })(
     'equals a first reading, after each of any edits',
     (edits) => {
       const keeper = new ProofKeeper();
-      let book = small;
-      keeper.read(viewOf(book), today);
+      let snapshot = small;
+      keeper.read(viewOf(snapshot), today);
       for (const random of edits) {
-        book = applyEdits(book, editsFor(book, random));
-        expect(keeper.read(viewOf(book), today)).toEqual(new ProofKeeper().read(viewOf(book), today));
+        snapshot = applyEdits(snapshot, editsFor(snapshot, random));
+        expect(keeper.read(viewOf(snapshot), today)).toEqual(new ProofKeeper().read(viewOf(snapshot), today));
       }
     },
   );
@@ -100,9 +100,9 @@ describe('the proof after edits', () => {
     'and on the demo plan at the end of them',
     (edits) => {
       const keeper = new ProofKeeper();
-      const last = edits.reduce((book, random) => {
-        keeper.read(viewOf(book), today);
-        return applyEdits(book, editsFor(book, random));
+      const last = edits.reduce((snapshot, random) => {
+        keeper.read(viewOf(snapshot), today);
+        return applyEdits(snapshot, editsFor(snapshot, random));
       }, demo);
       expect(keeper.read(viewOf(last), today)).toEqual(new ProofKeeper().read(viewOf(last), today));
     },
@@ -130,8 +130,8 @@ describe('the proof after edits', () => {
 
 describe('orders and indexes carried over edits', () => {
   test.prop([fc.array(randomEdit, { maxLength: 20 })], { seed: 92, numRuns: 200 })('are those of a book made anew', (edits) => {
-    let book = bookOfFile(cleanFile);
-    const look = (one: Book) =>
+    let snapshot = snapshotOfFile(cleanFile);
+    const look = (one: Snapshot) =>
       [
         inOrder(one.keyword),
         ...[...one.group.keys()].map((id) => childrenOf(one.keyword, 'groupId', id)),
@@ -139,39 +139,44 @@ describe('orders and indexes carried over edits', () => {
         ...[...one.ad.keys()].map((id) => childrenOf(one.adLine, 'adId', id)),
         childrenOf(one.negative, 'campaignId', null),
       ].map((list) => [...list]);
-    look(book);
+    look(snapshot);
     for (const random of edits) {
-      book = applyEdits(book, editsFor(book, random));
-      const anew = { ...book, keyword: new Map(book.keyword), adLine: new Map(book.adLine), negative: new Map(book.negative) };
-      expect(look(book)).toEqual(look(anew));
+      snapshot = applyEdits(snapshot, editsFor(snapshot, random));
+      const anew = {
+        ...snapshot,
+        keyword: new Map(snapshot.keyword),
+        adLine: new Map(snapshot.adLine),
+        negative: new Map(snapshot.negative),
+      };
+      expect(look(snapshot)).toEqual(look(anew));
     }
   });
 
   test.prop([fc.array(randomEdit, { maxLength: 10 })], { seed: 94, numRuns: 100 })(
     'the rows in which two books differ, sent in packs, make one of the other',
     (edits) => {
-      const start = bookOfFile(cleanFile);
-      const end = edits.reduce((book, random) => applyEdits(book, editsFor(book, random)), start);
-      const there = new SentBook();
+      const start = snapshotOfFile(cleanFile);
+      const end = edits.reduce((snapshot, random) => applyEdits(snapshot, editsFor(snapshot, random)), start);
+      const there = new SentSnapshot();
       for (const [from, to] of [
-        [emptyBook(), start],
+        [emptySnapshot(), start],
         [start, end],
       ] as const)
         for (const pack of packBetween(from, to)) there.take(JSON.parse(JSON.stringify(pack)) as RowsPack);
       for (const record of Object.keys(end) as RecordName[]) {
-        expect(there.book[record].size).toBe(end[record].size);
-        expect([...there.book[record].values()]).toEqual(expect.arrayContaining([...end[record].values()]));
+        expect(there.snapshot[record].size).toBe(end[record].size);
+        expect([...there.snapshot[record].values()]).toEqual(expect.arrayContaining([...end[record].values()]));
       }
       expect([...packBetween(end, end)]).toEqual([]);
     },
   );
 
   it('keep the very lists that an edit does not touch', () => {
-    const book = bookOfFile(planFileSchema.parse(piano));
-    const [one, other] = inOrder(book.group);
-    const [first, second] = [one!, other!].map(({ id }) => childrenOf(book.keyword, 'groupId', id));
+    const snapshot = snapshotOfFile(planFileSchema.parse(piano));
+    const [one, other] = inOrder(snapshot.group);
+    const [first, second] = [one!, other!].map(({ id }) => childrenOf(snapshot.keyword, 'groupId', id));
     const keyword = first![0]!;
-    const edited = applyEdits(book, [{ record: 'keyword', id: keyword.id, before: keyword, after: { ...keyword, bidMinor: 1 } }]);
+    const edited = applyEdits(snapshot, [{ record: 'keyword', id: keyword.id, before: keyword, after: { ...keyword, bidMinor: 1 } }]);
     expect(childrenOf(edited.keyword, 'groupId', other!.id)).toBe(second);
     expect(childrenOf(edited.keyword, 'groupId', one!.id)).not.toBe(first);
     expect(childrenOf(edited.keyword, 'groupId', one!.id)[0]).toMatchObject({ id: keyword.id, bidMinor: 1 });

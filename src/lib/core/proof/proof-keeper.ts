@@ -1,4 +1,4 @@
-import { nextPosition, type Book } from '../store/book';
+import { nextPosition, type Snapshot } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { RecordName } from '../records/record-type';
 import { adUnits } from './check-ads';
@@ -10,7 +10,7 @@ import { checkResearch } from './check-research';
 import { checkSettings } from './check-settings';
 import { digestOf, findingOf, type Check, type Finding, type Mend } from './finding';
 import { chapters, ruleList, severities } from './rule-list';
-import { constantsOf, type ProofUnit, type Units } from './units';
+import { constantsOf, type ProofUnit, type Units } from './proof-unit';
 
 /** The proof of a plan: what stands, and what was set aside. */
 export interface Proof {
@@ -69,15 +69,15 @@ export class ProofKeeper {
   private check(key: string, check: Check, view: PlanView, today: string): Kept {
     const deps = [...constantsOf(view), today];
     const kept = this.kept.get(key);
-    if (kept && areSame(kept.deps, deps) && [...kept.records].every(([record, rows]) => view.book[record] === rows)) return kept;
+    if (kept && areSame(kept.deps, deps) && [...kept.records].every(([record, rows]) => view.snapshot[record] === rows)) return kept;
     const records = new Map<RecordName, unknown>();
-    const watched = new Proxy(view.book, {
-      get(book: Book, record: RecordName) {
-        records.set(record, book[record]);
-        return book[record];
+    const watched = new Proxy(view.snapshot, {
+      get(snapshot: Snapshot, record: RecordName) {
+        records.set(record, snapshot[record]);
+        return snapshot[record];
       },
     });
-    return { deps, records, findings: check({ ...view, book: watched }, today).map(findingOf) };
+    return { deps, records, findings: check({ ...view, snapshot: watched }, today).map(findingOf) };
   }
 }
 
@@ -94,7 +94,7 @@ function joinCapitals(view: PlanView, findings: readonly Finding[]): Finding[] {
   const wordOf = ({ data }: Finding) => String(data.word);
   for (const finding of findings) if (finding.rule === 'ads.capitals') counts.set(wordOf(finding), (counts.get(wordOf(finding)) ?? 0) + 1);
   if (counts.size === 0) return [...findings];
-  const position = nextPosition(view.book.briefItem.values());
+  const position = nextPosition(view.snapshot.briefItem.values());
   const seen = new Set<string>();
   return findings.flatMap((finding) => {
     if (finding.rule !== 'ads.capitals') return [finding];
@@ -118,7 +118,7 @@ function arrange(view: PlanView, kept: readonly Kept[]): Proof {
   const places: Finding[][] = Array.from({ length: severities.length * chapters.length }, () => []);
   for (const { findings } of kept) for (const finding of findings) places[placeOf(finding)]!.push(finding);
   const all = joinCapitals(view, places.flat());
-  const setAside = new Set([...view.book.setAside.values()].map(({ rule, record, digest }) => `${rule} ${record} ${digest}`));
+  const setAside = new Set([...view.snapshot.setAside.values()].map(({ rule, record, digest }) => `${rule} ${record} ${digest}`));
   const isAside = ({ rule, record, digest }: Finding) => setAside.size > 0 && setAside.has(`${rule} ${record} ${digest}`);
   return {
     findings: all.filter((finding) => !isAside(finding)),

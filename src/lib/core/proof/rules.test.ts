@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, change, cleanFile, today, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, change, cleanFile, today, viewOf } from '../../../tests/clean-plan';
 import { both, line, ruleExamples } from '../../../tests/rule-examples';
 import { decide } from '../store/decide';
-import { applyEdits, type Book } from '../store/book';
+import { applyEdits, type Snapshot } from '../store/snapshot';
 import { readProof } from './read-proof';
 import { ruleList, type RuleId } from './rule-list';
 
-const clean = bookOfFile(cleanFile);
-const read = (book: Book, on = today) => readProof(viewOf(book), on).findings;
+const clean = snapshotOfFile(cleanFile);
+const read = (snapshot: Snapshot, on = today) => readProof(viewOf(snapshot), on).findings;
 
 describe('the clean plan', () => {
   it('reads clean', () => {
@@ -33,40 +33,40 @@ describe('every rule', () => {
 
 describe('mends', () => {
   const mendable = (Object.keys(ruleExamples) as RuleId[]).flatMap((rule) => {
-    const book = ruleExamples[rule].raises(clean);
-    const finding = read(book).find((one) => one.rule === rule && one.mend);
-    return finding ? [[rule, book, finding] as const] : [];
+    const snapshot = ruleExamples[rule].raises(clean);
+    const finding = read(snapshot).find((one) => one.rule === rule && one.mend);
+    return finding ? [[rule, snapshot, finding] as const] : [];
   });
 
   it('there are mends to test', () => {
     expect(mendable.length).toBeGreaterThan(12);
   });
 
-  it.each(mendable)('the mend of %s is taken by the write door and clears its finding', (_, book, finding) => {
-    const decision = decide(book, finding.mend!.change, 'plan');
+  it.each(mendable)('the mend of %s is taken by the change writer and clears its finding', (_, snapshot, finding) => {
+    const decision = decide(snapshot, finding.mend!.change, 'plan');
     expect(decision.ok).toBe(true);
     if (!decision.ok) return;
     expect(decision.edits.length).toBeGreaterThan(0);
-    expect(read(applyEdits(book, decision.edits)).map(({ id }) => id)).not.toContain(finding.id);
+    expect(read(applyEdits(snapshot, decision.edits)).map(({ id }) => id)).not.toContain(finding.id);
   });
 
   it('safe mends lose no words', () => {
-    const book = ruleExamples['ads.doubled-sign'].raises(ruleExamples['ads.loose-spaces'].raises(clean));
-    const safe = read(book).filter(({ mend }) => mend?.kind === 'safe');
+    const snapshot = ruleExamples['ads.doubled-sign'].raises(ruleExamples['ads.loose-spaces'].raises(clean));
+    const safe = read(snapshot).filter(({ mend }) => mend?.kind === 'safe');
     expect(safe.length).toBeGreaterThan(0);
-    const words = (one: Book) => [...one.adLine.values()].map(({ text }) => text.match(/[\p{L}\p{N}]+/gu)?.join(' '));
+    const words = (one: Snapshot) => [...one.adLine.values()].map(({ text }) => text.match(/[\p{L}\p{N}]+/gu)?.join(' '));
     for (const finding of safe) {
-      const decision = decide(book, finding.mend!.change, 'plan');
-      if (decision.ok) expect(words(applyEdits(book, decision.edits))).toEqual(words(book));
+      const decision = decide(snapshot, finding.mend!.change, 'plan');
+      if (decision.ok) expect(words(applyEdits(snapshot, decision.edits))).toEqual(words(snapshot));
     }
   });
 });
 
 describe('setting aside', () => {
-  const book = ruleExamples['ads.one-ad'].raises(clean);
-  const [finding] = read(book);
-  const aside = (digest: string): Book => ({
-    ...book,
+  const snapshot = ruleExamples['ads.one-ad'].raises(clean);
+  const [finding] = read(snapshot);
+  const aside = (digest: string): Snapshot => ({
+    ...snapshot,
     setAside: new Map([['a', { id: 'a', rule: finding!.rule, record: finding!.record, digest, reason: 'only one for now', setOn: today }]]),
   });
 
@@ -79,8 +79,8 @@ describe('setting aside', () => {
 });
 
 describe('offers and dates', () => {
-  const states = both((book) => change(book, 'offer', { endsOn: '2027-01-31' }), line('Pitch raise in two visits'));
-  const severity = (book: Book) => read(book).find(({ rule }) => rule === 'ads.offer-ends')?.severity;
+  const states = both((snapshot) => change(snapshot, 'offer', { endsOn: '2027-01-31' }), line('Pitch raise in two visits'));
+  const severity = (snapshot: Snapshot) => read(snapshot).find(({ rule }) => rule === 'ads.offer-ends')?.severity;
 
   it('is grave only where the offer ends inside the campaign’s own time', () => {
     expect(severity(states(clean))).toBe('look');
@@ -89,7 +89,7 @@ describe('offers and dates', () => {
   });
 
   it('knows an offer by its slot as well', () => {
-    const slotted = both((book) => change(book, 'offer', { endsOn: '2027-01-31' }), line('[[price|Ask]] for Piano Tuning'));
+    const slotted = both((snapshot) => change(snapshot, 'offer', { endsOn: '2027-01-31' }), line('[[price|Ask]] for Piano Tuning'));
     expect(severity(slotted(clean))).toBe('look');
   });
 });

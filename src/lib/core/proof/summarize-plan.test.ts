@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, change, cleanFile, today, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, change, cleanFile, today, viewOf } from '../../../tests/clean-plan';
 import { readProof } from './read-proof';
 import { summarizePlan } from './summarize-plan';
 
-const summaryOf = (book: ReturnType<typeof bookOfFile>) => {
-  const view = viewOf(book);
+const summaryOf = (snapshot: ReturnType<typeof snapshotOfFile>) => {
+  const view = viewOf(snapshot);
   return summarizePlan(view, readProof(view, today).findings);
 };
-const clean = bookOfFile(cleanFile);
+const clean = snapshotOfFile(cleanFile);
 
 describe('what the Shelf says of a plan', () => {
   it('counts what it holds', () => {

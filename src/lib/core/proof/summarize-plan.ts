@@ -1,4 +1,4 @@
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { Finding } from './finding';
 import { countAll, countByChapter, type Counts } from './count-findings';
@@ -24,11 +24,11 @@ export interface PlanSummary {
 }
 
 /** Sums up a plan with its findings. */
-export function summarizePlan({ plan, book, brief }: PlanView, findings: readonly Finding[]): PlanSummary {
-  const campaigns = inOrder(book.campaign);
+export function summarizePlan({ plan, snapshot, brief }: PlanView, findings: readonly Finding[]): PlanSummary {
+  const campaigns = inOrder(snapshot.campaign);
   const starts = campaigns.flatMap(({ startsOn }) => (startsOn === null ? [] : [startsOn])).sort();
-  const included = inOrder(book.place).filter(({ excluded }) => !excluded);
-  const sizes = { settings: book.campaign.size, research: book.find.size, groups: book.group.size, ads: book.ad.size };
+  const included = inOrder(snapshot.place).filter(({ excluded }) => !excluded);
+  const sizes = { settings: snapshot.campaign.size, research: snapshot.find.size, groups: snapshot.group.size, ads: snapshot.ad.size };
   const ofCampaigns = campaigns.length > 0 ? campaigns.reduce((sum, { monthlyMinor }) => sum + (monthlyMinor ?? 0), 0) : null;
   return {
     id: plan.id,
@@ -37,11 +37,11 @@ export function summarizePlan({ plan, book, brief }: PlanView, findings: readonl
     empty: (Object.keys(sizes) as (keyof typeof sizes)[]).filter((chapter) => sizes[chapter] === 0),
     goal: brief.goal,
     places: [...new Set(included.map(({ name }) => name))],
-    campaigns: book.campaign.size,
-    groups: book.group.size,
-    keywords: book.keyword.size,
-    ads: book.ad.size,
-    toJudge: inOrder(book.find).filter(({ verdict }) => verdict === 'open').length,
+    campaigns: snapshot.campaign.size,
+    groups: snapshot.group.size,
+    keywords: snapshot.keyword.size,
+    ads: snapshot.ad.size,
+    toJudge: inOrder(snapshot.find).filter(({ verdict }) => verdict === 'open').length,
     monthlyMinor: brief.monthlyMinor ?? ofCampaigns,
     startsOn: brief.startsOn ?? starts[0] ?? null,
   };

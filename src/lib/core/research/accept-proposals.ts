@@ -1,4 +1,4 @@
-import type { Book } from '../store/book';
+import type { Snapshot } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import type { BlockReason, Find } from '../records/find';
 import type { Intent, Proposal } from './propose-verdict';
@@ -54,7 +54,7 @@ export const rememberProposal = ({ verdict, because }: Proposal) => `${verdict}:
 
 /** The change that accepts some of it in one step; a block makes the shortest negative that blocks no kept find. */
 export function acceptProposals(
-  book: Book,
+  snapshot: Snapshot,
   groups: readonly AcceptedGroup[],
   { proposalOf, kept: keptBefore, newId }: { proposalOf: (find: Find) => Proposal; kept: KeptTexts; newId: () => string },
 ): Change | null {
@@ -72,7 +72,7 @@ export function acceptProposals(
     ...groups.flatMap(({ verdict, finds }): SimpleChange[] =>
       verdict === 'block' || finds.length === 0 ? [] : [{ type: 'judge', ids: finds.map(({ id }) => id), verdict }],
     ),
-    ...blockFinds(book, blocked, newId),
+    ...blockFinds(snapshot, blocked, newId),
   ];
   return { type: 'several', name: 'proposals-accepted', changes };
 }

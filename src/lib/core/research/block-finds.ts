@@ -1,4 +1,4 @@
-import { nextPosition, type Book } from '../store/book';
+import { nextPosition, type Snapshot } from '../store/snapshot';
 import type { SimpleChange } from '../store/changes';
 import { blankFields } from '../records/record-types';
 import type { BlockReason, Find } from '../records/find';
@@ -15,14 +15,14 @@ export interface BlockedFind {
  * The changes that block finds. Words that block several stand once, as a judged word that leaves when it is taken back; those of one find
  * stand with it.
  */
-export function blockFinds(book: Book, blocked: readonly BlockedFind[], newId: () => string): SimpleChange[] {
+export function blockFinds(snapshot: Snapshot, blocked: readonly BlockedFind[], newId: () => string): SimpleChange[] {
   const judged = new Map(
-    [...book.wordVerdict.values()].filter(({ verdict }) => verdict === 'block').map(({ words, id }) => [words, id as string]),
+    [...snapshot.wordVerdict.values()].filter(({ verdict }) => verdict === 'block').map(({ words, id }) => [words, id as string]),
   );
-  const standing = new Set(planNegatives({ book }).flatMap(({ text, match }) => (match === 'phrase' ? [text] : [])));
+  const standing = new Set(planNegatives({ snapshot }).flatMap(({ text, match }) => (match === 'phrase' ? [text] : [])));
   const byNegative = new Map<string, BlockedFind[]>();
   for (const one of blocked) byNegative.set(one.negative, [...(byNegative.get(one.negative) ?? []), one]);
-  let [wordPosition, position] = [nextPosition(book.wordVerdict.values()), nextPosition(book.negative.values())];
+  let [wordPosition, position] = [nextPosition(snapshot.wordVerdict.values()), nextPosition(snapshot.negative.values())];
   return [...byNegative].flatMap(([text, own]): SimpleChange[] => {
     const reason = own[0]?.reason ?? null;
     const ids = own.map(({ find }) => find.id as string);

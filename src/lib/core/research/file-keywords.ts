@@ -1,4 +1,4 @@
-import { childrenOf, nextPosition, type Book } from '../store/book';
+import { childrenOf, nextPosition, type Snapshot } from '../store/snapshot';
 import type { SimpleChange } from '../store/changes';
 import type { Group } from '../records/group';
 import type { Keyword } from '../records/keyword';
@@ -13,15 +13,15 @@ export interface Filed {
  * The changes that file texts as keywords of groups: one that stands in another group of the same campaign is moved, one that stands there
  * already stays, any other is added with the group's own match type.
  */
-export function fileKeywords(book: Book, filed: readonly Filed[], newId: () => string): SimpleChange[] {
-  const groupIds = (campaignId: string) => new Set(childrenOf(book.group, 'campaignId', campaignId).map(({ id }) => id as string));
+export function fileKeywords(snapshot: Snapshot, filed: readonly Filed[], newId: () => string): SimpleChange[] {
+  const groupIds = (campaignId: string) => new Set(childrenOf(snapshot.group, 'campaignId', campaignId).map(({ id }) => id as string));
   const byCampaign = new Map<string, Map<string, Keyword[]>>();
   const standingIn = (campaignId: string): Map<string, Keyword[]> => {
     let standing = byCampaign.get(campaignId);
     if (!standing) {
       const ids = groupIds(campaignId);
       standing = new Map();
-      for (const keyword of book.keyword.values())
+      for (const keyword of snapshot.keyword.values())
         if (ids.has(keyword.groupId)) standing.set(keyword.text, [...(standing.get(keyword.text) ?? []), keyword]);
       byCampaign.set(campaignId, standing);
     }
@@ -39,7 +39,7 @@ export function fileKeywords(book: Book, filed: readonly Filed[], newId: () => s
   return [
     ...[...moved].map(([groupId, ids]): SimpleChange => ({ type: 'set', record: 'keyword', ids, fields: { groupId } })),
     ...[...added].map(([group, texts]): SimpleChange => {
-      const position = nextPosition(childrenOf(book.keyword, 'groupId', group.id));
+      const position = nextPosition(childrenOf(snapshot.keyword, 'groupId', group.id));
       const rows = texts.map((text, index) => ({
         id: newId(),
         groupId: group.id,

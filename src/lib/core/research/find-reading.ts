@@ -1,8 +1,8 @@
 import { languageWords } from '../keywords/stems';
-import { childrenOf } from '../store/book';
+import { childrenOf } from '../store/snapshot';
 import { firstLanguage, type PlanView } from '../view/plan-view';
 import type { Find } from '../records/find';
-import { countOverruled, Lessons } from './lessons';
+import { countOverruled, VerdictHistory } from './verdict-history';
 import type { Lexicon, NamedPlace } from './lexicon';
 import { LexiconKeeper } from './lexicon-keeper';
 import { rankNextWords, type NextWord } from './next-word';
@@ -14,8 +14,8 @@ import { WordIndex } from './word-index';
 export const overruledOften = 2;
 
 /** A shop for the whole country sends parcels: “near me” is no business of its own. */
-const servesNear = ({ brief, book }: PlanView) =>
-  brief.goal !== 'sales' || childrenOf(book.place, 'campaignId', null).some(({ kind }) => kind !== 'country');
+const servesNear = ({ brief, snapshot }: PlanView) =>
+  brief.goal !== 'sales' || childrenOf(snapshot.place, 'campaignId', null).some(({ kind }) => kind !== 'country');
 
 /** What finds are read with, besides the plan. */
 export interface ReadingSources {
@@ -32,7 +32,7 @@ export class FindReading {
   index = new WordIndex(languageWords('en'));
   private readonly lexicons = new LexiconKeeper();
   private lexicon: Lexicon | null = null;
-  private lessons: Lessons | null = null;
+  private lessons: VerdictHistory | null = null;
   private context: ProposalContext | null = null;
   private proposals = new Map<string, Proposal>();
   private language = '';
@@ -46,17 +46,17 @@ export class FindReading {
     this.language = language;
     const lexicon = this.lexicons.of(view, places, terms);
     const isKnown = lexicon === this.lexicon;
-    if (!isKnown) this.lessons = new Lessons(lexicon);
+    if (!isKnown) this.lessons = new VerdictHistory(lexicon);
     this.lexicon = lexicon;
-    if (isKnown && view.book.find === this.rows && pages === this.pages) return;
+    if (isKnown && view.snapshot.find === this.rows && pages === this.pages) return;
     this.pages = pages;
-    this.rows = view.book.find;
+    this.rows = view.snapshot.find;
     this.index.update(this.rows);
     this.overruledBy = countOverruled(this.rows.values());
     const overruled = [...this.overruledBy].flatMap(([word, count]) => (count >= overruledOften ? [word] : []));
     this.context = {
       lexicon,
-      learned: this.lessons!.update(this.rows, view.book.wordVerdict),
+      learned: this.lessons!.update(this.rows, view.snapshot.wordVerdict),
       overruled: new Set(overruled),
       servesNear: servesNear(view),
       sellsThings: view.brief.goal === 'sales',

@@ -1,6 +1,6 @@
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
-import { childrenOf } from '../store/book';
+import { childrenOf } from '../store/snapshot';
 import { holdsPhrase } from '../rules/word-lists';
 import { firstLanguage, groupsInOrder, type PlanView } from '../view/plan-view';
 import type { Group } from '../records/group';
@@ -16,7 +16,7 @@ function findOwnNameGroup(view: PlanView): Group | null {
   const holdsOwn = (text: string) => view.brief.ownNames.some((name) => holdsPhrase(text, name));
   const groups = groupsInOrder(view);
   const isOfName = (group: Group) => {
-    const keywords = childrenOf(view.book.keyword, 'groupId', group.id);
+    const keywords = childrenOf(view.snapshot.keyword, 'groupId', group.id);
     return keywords.length > 0 && keywords.every(({ text }) => holdsOwn(text));
   };
   return groups.find(({ name, theme }) => holdsOwn(name) || holdsOwn(theme)) ?? groups.find(isOfName) ?? null;
@@ -28,8 +28,8 @@ function findOwnNameGroup(view: PlanView): Group | null {
  */
 export function findFittingGroup(view: PlanView, text: string): Group | null {
   if (findOwnName(view, text) !== null) return findOwnNameGroup(view);
-  let themes = kept.get(view.book.group);
-  const stemOf = (campaignId: string) => languageWords(firstLanguage(view, view.book.campaign.get(campaignId)));
+  let themes = kept.get(view.snapshot.group);
+  const stemOf = (campaignId: string) => languageWords(firstLanguage(view, view.snapshot.campaign.get(campaignId)));
   if (!themes) {
     themes = groupsInOrder(view).map((group) => {
       const { stem, isStopWord } = stemOf(group.campaignId);
@@ -40,7 +40,7 @@ export function findFittingGroup(view: PlanView, text: string): Group | null {
           .map(stem),
       };
     });
-    kept.set(view.book.group, themes);
+    kept.set(view.snapshot.group, themes);
   }
   let best: { group: Group; count: number } | null = null;
   for (const { group, stems } of themes) {

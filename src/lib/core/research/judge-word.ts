@@ -1,6 +1,6 @@
 import { planNegatives } from '../groups/acting-negatives';
 import type { Change, SimpleChange } from '../store/changes';
-import { childrenOf, nextPosition, type Book } from '../store/book';
+import { childrenOf, nextPosition, type Snapshot } from '../store/snapshot';
 import { blankFields } from '../records/record-types';
 import type { BlockReason, Find, Verdict } from '../records/find';
 import type { WordHolders } from './word-index';
@@ -20,8 +20,8 @@ export interface WordJudgement {
 const none: ReadonlySet<string> = new Set();
 
 /** What judging a word would do; finds that are settled already are left alone. */
-export function previewWord(book: Book, index: WordHolders, key: string, settled = none): WordJudgement {
-  const held = [...index.holders(key)].flatMap((id) => (settled.has(id) ? [] : (book.find.get(id) ?? [])));
+export function previewWord(snapshot: Snapshot, index: WordHolders, key: string, settled = none): WordJudgement {
+  const held = [...index.holders(key)].flatMap((id) => (settled.has(id) ? [] : (snapshot.find.get(id) ?? [])));
   return {
     finds: held.filter(({ verdict }) => verdict === 'open'),
     later: held.filter(({ verdict }) => verdict === 'later'),
@@ -45,13 +45,19 @@ export interface WordVerdictAsked {
 }
 
 /** The change that judges a word, one step: its finds, and where it is blocked its negatives, which leave with it. */
-export function judgeWord(book: Book, index: WordHolders, key: string, asked: WordVerdictAsked, newId: () => string): Change | null {
-  const { finds, negatives } = previewWord(book, index, key, asked.settled);
+export function judgeWord(
+  snapshot: Snapshot,
+  index: WordHolders,
+  key: string,
+  asked: WordVerdictAsked,
+  newId: () => string,
+): Change | null {
+  const { finds, negatives } = previewWord(snapshot, index, key, asked.settled);
   if (finds.length === 0) return null;
   const words = asked.words ?? negatives[0] ?? key;
   const id = newId();
-  const standing = new Set(planNegatives({ book }).map(({ text, match }) => `${match} ${text}`));
-  let position = nextPosition(book.negative.values());
+  const standing = new Set(planNegatives({ snapshot }).map(({ text, match }) => `${match} ${text}`));
+  let position = nextPosition(snapshot.negative.values());
   const rows = negatives
     .filter((text) => !standing.has(`phrase ${text}`))
     .map((text) => ({
@@ -68,7 +74,7 @@ export function judgeWord(book: Book, index: WordHolders, key: string, asked: Wo
       type: 'add',
       record: 'wordVerdict',
       rows: [
-        { id, words, verdict, reason: verdict === 'block' ? reason : null, stands, position: nextPosition(book.wordVerdict.values()) },
+        { id, words, verdict, reason: verdict === 'block' ? reason : null, stands, position: nextPosition(snapshot.wordVerdict.values()) },
       ],
     },
     ...(isWord && rows.length > 0 ? [{ type: 'add' as const, record: 'negative' as const, rows }] : []),
@@ -94,16 +100,16 @@ export interface WordToJudge {
 
 /** The changes that judge several words one after the other; a find that an earlier one settles is not judged twice. Standing words that no find holds stand all the same. */
 export function judgeWords(
-  book: Book,
+  snapshot: Snapshot,
   index: WordHolders,
   words: readonly WordToJudge[],
   { stands, newId }: { stands: boolean; newId: () => string },
 ): SimpleChange[] {
-  let position = nextPosition(book.wordVerdict.values());
+  let position = nextPosition(snapshot.wordVerdict.values());
   const settled = new Set<string>();
   return words.flatMap(({ words: text, verdict, reason }): SimpleChange[] => {
     const key = index.keyOf(text);
-    const judged = judgeWord(book, index, key, { verdict, reason, stands, words: text, settled }, newId);
+    const judged = judgeWord(snapshot, index, key, { verdict, reason, stands, words: text, settled }, newId);
     for (const id of index.holders(key)) settled.add(id);
     if (judged?.type === 'several') return judged.changes;
     if (!stands) return [];
@@ -112,8 +118,8 @@ export function judgeWords(
 }
 
 /** The change that takes a judged word back, one step: its finds are to be judged again, its negatives leave. */
-export function takeBackWord(book: Book, wordVerdictId: string): Change {
-  const ids = childrenOf(book.find, 'wordVerdictId', wordVerdictId).map(({ id }) => id as string);
+export function takeBackWord(snapshot: Snapshot, wordVerdictId: string): Change {
+  const ids = childrenOf(snapshot.find, 'wordVerdictId', wordVerdictId).map(({ id }) => id as string);
   const changes: SimpleChange[] = [
     ...(ids.length > 0 ? [{ type: 'judge' as const, ids, verdict: 'open' as const }] : []),
     { type: 'remove', record: 'wordVerdict', ids: [wordVerdictId] },

@@ -1,16 +1,16 @@
 import { languageWords } from '../keywords/stems';
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import { firstLanguage, type PlanView } from '../view/plan-view';
 import type { Change } from '../store/changes';
 import type { Find } from '../records/find';
 import type { KeptRule } from '../records/kept-rule';
-import { FewWords } from './few-words';
+import { PhraseHolders } from './phrase-holders';
 import { judgeWords, previewWord } from './judge-word';
 
 /** Rules kept from other clients that this plan has not judged yet. */
-export function rulesToApply({ book }: PlanView): KeptRule[] {
-  const judged = new Set([...book.wordVerdict.values()].map(({ words }) => words));
-  return inOrder(book.keptRule).filter(({ words }) => !judged.has(words));
+export function rulesToApply({ snapshot }: PlanView): KeptRule[] {
+  const judged = new Set([...snapshot.wordVerdict.values()].map(({ words }) => words));
+  return inOrder(snapshot.keptRule).filter(({ words }) => !judged.has(words));
 }
 
 /**
@@ -22,11 +22,11 @@ export function applyKeptRules(
   rules: readonly KeptRule[],
   newId: () => string,
 ): { change: Extract<Change, { type: 'several' }> | null; later: Find[] } {
-  const { book } = view;
+  const { snapshot } = view;
   const words = rules.flatMap(({ words: text, verdict, reason }) => (verdict === 'open' ? [] : [{ words: text, verdict, reason }]));
   const texts = words.map(({ words: text }) => text);
-  const index = new FewWords(book.find.values(), texts, languageWords(firstLanguage(view, undefined)).stem);
-  const changes = judgeWords(book, index, words, { stands: true, newId });
-  const later = new Map(texts.flatMap((text) => previewWord(book, index, index.keyOf(text)).later).map((find) => [find.id, find]));
+  const index = new PhraseHolders(snapshot.find.values(), texts, languageWords(firstLanguage(view, undefined)).stem);
+  const changes = judgeWords(snapshot, index, words, { stands: true, newId });
+  const later = new Map(texts.flatMap((text) => previewWord(snapshot, index, index.keyOf(text)).later).map((find) => [find.id, find]));
   return { change: changes.length === 0 ? null : { type: 'several', name: 'rules-applied', changes }, later: [...later.values()] };
 }

@@ -8,8 +8,17 @@ export class LexiconKeeper {
 
   /** The lexicon of a plan; the very same one where nothing that it reads has changed. */
   of(view: PlanView, places: readonly NamedPlace[], terms: readonly string[] = noTerms): Lexicon {
-    const { brief, book } = view;
-    const madeOf = [brief, book.briefItem, book.group, book.keyword, book.wordKind, places, terms, firstLanguage(view, undefined)];
+    const { brief, snapshot } = view;
+    const madeOf = [
+      brief,
+      snapshot.briefItem,
+      snapshot.group,
+      snapshot.keyword,
+      snapshot.wordKind,
+      places,
+      terms,
+      firstLanguage(view, undefined),
+    ];
     if (!this.lexicon || madeOf.some((one, index) => one !== this.madeOf[index])) this.lexicon = new Lexicon(view, places, terms);
     this.madeOf = madeOf;
     return this.lexicon;

@@ -2,7 +2,7 @@ import { baseLanguage } from '../text/base-language';
 import { languageWords } from '../keywords/stems';
 import { plainText } from '../keywords/read-keyword';
 import { wordsOf } from '../keywords/words';
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import { briefTexts, firstLanguage, type PlanView } from '../view/plan-view';
 import type { WordKindName } from '../records/word-kind';
 import shipped from './kind-words.json';
@@ -56,7 +56,7 @@ export class Lexicon {
     for (const { name, isOurs } of places) if (!this.kinds.has(name)) this.kinds.set(name, isOurs ? 'our-place' : 'other-place');
     this.addCore(view, terms);
     this.addBrief(view);
-    for (const { word, kind } of inOrder(view.book.wordKind)) this.kinds.set(word, kind);
+    for (const { word, kind } of inOrder(view.snapshot.wordKind)) this.kinds.set(word, kind);
     this.longest = Math.min(mostWords, Math.max(1, ...[...this.kinds.keys()].map((phrase) => wordsOf(phrase).length)));
   }
 
@@ -68,14 +68,14 @@ export class Lexicon {
 
   /** What the plan is about: the offer, groups' themes, terms that were asked for. A word of those says nothing else. */
   private addCore(view: PlanView, terms: readonly string[]): void {
-    const about = [view.brief.offer, ...inOrder(view.book.group).flatMap(({ theme, name }) => [theme, name]), ...terms];
+    const about = [view.brief.offer, ...inOrder(view.snapshot.group).flatMap(({ theme, name }) => [theme, name]), ...terms];
     const wordsOfAll = (texts: readonly string[]) => texts.flatMap((text) => wordsOf(plainText(text, view.rules.refusedKeywordSigns)));
     for (const word of wordsOfAll(about)) if (this.canBeCore(word)) this.core.add(this.words.stem(word));
     for (const phrase of this.kinds.keys()) if (!phrase.includes(' ') && this.core.has(this.words.stem(phrase))) this.kinds.delete(phrase);
     // Keywords say more of the same, but “cost” in one of them is still a cost; what else would speak against a find is bid on here.
     const speaking = [...this.kinds].filter(([, kind]) => speaksFor.has(kind)).flatMap(([phrase]) => wordsOf(phrase));
     const known = new Set(speaking);
-    for (const { text } of view.book.keyword.values())
+    for (const { text } of view.snapshot.keyword.values())
       for (const word of wordsOf(text))
         if (this.canBeCore(word) && !known.has(word)) {
           this.core.add(this.words.stem(word));

@@ -1,10 +1,10 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { findRow } from '../../../tests/find-row';
 import { FindIndex } from '../finds/find-index';
 import { languageWords } from '../keywords/stems';
-import { emptyBook, type Book } from '../store/book';
+import { emptySnapshot, type Snapshot } from '../store/snapshot';
 import { verdicts } from '../records/find';
 import type { Find } from '../records/find';
 import { FindReading } from './find-reading';
@@ -14,21 +14,21 @@ import { packReading, ReadingKeeper, type ReadingAnswer, type WordsAsked } from 
 import type { ResultKind, ResultsPage } from './results-page';
 import { WordIndex } from './word-index';
 
-const empty: Book = { ...bookOfFile(cleanFile), find: new Map() };
+const empty: Snapshot = { ...snapshotOfFile(cleanFile), find: new Map() };
 const places = [{ name: 'glasgow', isOurs: false, km: 65, nearest: 'Edinburgh' }];
 const words: WordsAsked = { length: 1, verdict: 'open', by: 'finds', byKind: false, word: '' };
-const withFinds = (finds: readonly Find[]): Book => ({ ...empty, find: new Map(finds.map((find) => [find.id as string, find])) });
+const withFinds = (finds: readonly Find[]): Snapshot => ({ ...empty, find: new Map(finds.map((find) => [find.id as string, find])) });
 
 /** Another thread's end: rows go over as copies, proposals are put together from what is said. */
 class Listener {
   private readonly keeper = new ReadingKeeper();
-  private sent = emptyBook();
+  private sent = emptySnapshot();
   private readonly said: Proposal[] = [];
   readonly proposals = new Map<string, Proposal>();
 
-  hear(book: Book, asked: Partial<WordsAsked> = {}, pages: ResultsPage[] = []): ReadingAnswer {
-    for (const pack of packReading(this.sent, book)) this.keeper.take(structuredClone(pack));
-    this.sent = book;
+  hear(snapshot: Snapshot, asked: Partial<WordsAsked> = {}, pages: ResultsPage[] = []): ReadingAnswer {
+    for (const pack of packReading(this.sent, snapshot)) this.keeper.take(structuredClone(pack));
+    this.sent = snapshot;
     const answer = structuredClone(this.keeper.answer({ planId: 'plan', places, pages, words: { ...words, ...asked } }))!;
     this.said.push(...answer.fresh);
     answer.ids.forEach((id, at) => this.proposals.set(id, this.said[answer.numbers[at]!]!));
@@ -84,9 +84,9 @@ describe('what another thread says of the finds', () => {
 
   it('says nothing twice: proposals, and words that may name places', () => {
     const listener = new Listener();
-    const book = withFinds([findRow('a', 'piano tuning glasgow', 'open', 10, 0), findRow('b', 'piano tuning', 'open', 10, 1)]);
-    expect(listener.hear(book)).toMatchObject({ ids: ['a', 'b'], candidates: expect.arrayContaining(['glasgow', 'piano tuning']) });
-    expect(listener.hear(book)).toMatchObject({ ids: [], fresh: [], candidates: null });
+    const snapshot = withFinds([findRow('a', 'piano tuning glasgow', 'open', 10, 0), findRow('b', 'piano tuning', 'open', 10, 1)]);
+    expect(listener.hear(snapshot)).toMatchObject({ ids: ['a', 'b'], candidates: expect.arrayContaining(['glasgow', 'piano tuning']) });
+    expect(listener.hear(snapshot)).toMatchObject({ ids: [], fresh: [], candidates: null });
   });
 
   it('counts words by their kind where that is asked', () => {
@@ -129,9 +129,9 @@ describe('what a results page says of a find that its words leave unclear', () =
   });
   const heard = (page: ResultsPage, goal: 'leads' | 'sales' = 'leads') => {
     const listener = new Listener();
-    const book = withFinds([find]);
-    const brief = new Map([...book.brief].map(([id, one]) => [id, { ...one, goal }]));
-    listener.hear({ ...book, brief }, {}, [page]);
+    const snapshot = withFinds([find]);
+    const brief = new Map([...snapshot.brief].map(([id, one]) => [id, { ...one, goal }]));
+    listener.hear({ ...snapshot, brief }, {}, [page]);
     return listener.proposals.get('a');
   };
 

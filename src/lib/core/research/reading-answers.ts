@@ -2,13 +2,13 @@ import { wordKinds } from '../records/word-kind';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { noFigures } from '../finds/find-figures';
-import type { Book } from '../store/book';
+import type { Snapshot } from '../store/snapshot';
 import { findPlanView, firstLanguage, type PlanView } from '../view/plan-view';
 import type { RecordName } from '../records/record-type';
 import { blankFields } from '../records/record-types';
 import type { Find, Verdict } from '../records/find';
 import type { WordKindName } from '../records/word-kind';
-import { packBetween, SentBook, type RowsPack, type SentRow } from '../store/sent-rows';
+import { packBetween, SentSnapshot, type RowsPack, type SentRow } from '../store/sent-rows';
 import { FindReading } from './find-reading';
 import type { NamedPlace } from './lexicon';
 import type { NextWord } from './next-word';
@@ -110,8 +110,8 @@ const findFields: readonly (keyof Find)[] = [
   'position',
 ];
 
-/** What reading looks at of the rows between two books, in packs. */
-export const packReading = (before: Book, after: Book): Iterable<RowsPack> =>
+/** What reading looks at of the rows between two snapshots, in packs. */
+export const packReading = (before: Snapshot, after: Snapshot): Iterable<RowsPack> =>
   packBetween(before, after, { records: readRecords, fields: { find: findFields } });
 
 /** What finds that were sent leave out. */
@@ -127,13 +127,13 @@ const mostKinds = 400;
 
 /** Reads a plan's finds as their rows come in; keeps what it has read and what it has said. */
 export class ReadingKeeper {
-  private readonly sent = new SentBook();
+  private readonly sent = new SentSnapshot();
   private readonly reading = new FindReading();
   private places: readonly NamedPlace[] = [];
   private pages: ReadonlyMap<string, ResultsPage> = new Map();
   private readonly numbers = new Map<string, number>();
   private said = new Map<string, number>();
-  private candidatesOf: Book['find'] | null = null;
+  private candidatesOf: Snapshot['find'] | null = null;
   private candidates: readonly string[] = [];
 
   /** Takes rows that changed. */
@@ -141,9 +141,9 @@ export class ReadingKeeper {
     this.sent.take(pack, withLeftOut);
   }
 
-  /** Answers what is asked; null where the book holds no such plan. */
+  /** Answers what is asked; null where the snapshot holds no such plan. */
   answer({ planId, places, pages, words }: ReadingAsked): ReadingAnswer | null {
-    const view = findPlanView(this.sent.book, planId);
+    const view = findPlanView(this.sent.snapshot, planId);
     if (!view) return null;
     this.places = places ?? this.places;
     if (pages.length > 0) this.pages = new Map([...this.pages, ...pages.map((page) => [page.text, page] as const)]);
@@ -166,7 +166,7 @@ export class ReadingKeeper {
 
   private proposals(view: PlanView): Pick<ReadingAnswer, 'fresh' | 'ids' | 'numbers'> {
     const [fresh, ids, numbers, said]: [Proposal[], string[], number[], Map<string, number>] = [[], [], [], new Map()];
-    for (const find of view.book.find.values()) {
+    for (const find of view.snapshot.find.values()) {
       const proposal = this.reading.proposalOf(find);
       const key = `${proposal.verdict} ${proposal.intent} ${proposal.reason} ${proposal.confidence} ${proposal.because}`;
       let number = this.numbers.get(key);
@@ -207,11 +207,11 @@ export class ReadingKeeper {
 
   /** Single words and pairs that may name a place, where they differ from those that were said. */
   private newCandidates(view: PlanView): readonly string[] | null {
-    if (this.candidatesOf === view.book.find) return null;
-    this.candidatesOf = view.book.find;
+    if (this.candidatesOf === view.snapshot.find) return null;
+    this.candidatesOf = view.snapshot.find;
     const { isStopWord } = languageWords(firstLanguage(view, undefined));
     const words = new Set<string>();
-    for (const { text } of view.book.find.values()) {
+    for (const { text } of view.snapshot.find.values()) {
       const own = wordsOf(text);
       own.forEach((word, at) => {
         if (word.length > 2 && !isStopWord(word)) words.add(word);

@@ -1,10 +1,10 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { noFigures } from '../finds/find-figures';
-import { applyEdits, inOrder, type Book } from '../store/book';
+import { applyEdits, inOrder, type Snapshot } from '../store/snapshot';
 import type { Change } from '../store/changes';
 import { decide } from '../store/decide';
 import { blankFields } from '../records/record-types';
@@ -13,7 +13,7 @@ import { acceptProposals, planAcceptance, rememberProposal } from './accept-prop
 import { FindReading } from './find-reading';
 import { findFittingGroup } from './fitting-group';
 import { judgeWord, previewWord, takeBackWord } from './judge-word';
-import { countOverruled } from './lessons';
+import { countOverruled } from './verdict-history';
 import { KeptTexts } from './kept-texts';
 import { Lexicon } from './lexicon';
 import { countIncoming, mergeFinds, type IncomingFind } from '../finds/merge-finds';
@@ -26,7 +26,7 @@ import { computeCapacity, rankStrongest } from './strongest';
 import { keepSwapped, swapPlace } from './swap-place';
 import { WordIndex } from './word-index';
 
-const empty: Book = { ...bookOfFile(cleanFile), find: new Map() };
+const empty: Snapshot = { ...snapshotOfFile(cleanFile), find: new Map() };
 const find = (text: string, verdict: Verdict = 'open', fields: Partial<Find> = {}): Find => ({
   ...blankFields('find'),
   ...noFigures,
@@ -37,26 +37,26 @@ const find = (text: string, verdict: Verdict = 'open', fields: Partial<Find> = {
   position: 0,
   ...fields,
 });
-const withFinds = (finds: readonly Find[], book = empty): Book => ({
-  ...book,
+const withFinds = (finds: readonly Find[], snapshot = empty): Snapshot => ({
+  ...snapshot,
   find: new Map(finds.map((one, position) => [one.id as string, { ...one, position }])),
 });
-const make = (book: Book, made: Change | null): Book => {
-  const decision = decide(book, made!, 'plan');
+const make = (snapshot: Snapshot, made: Change | null): Snapshot => {
+  const decision = decide(snapshot, made!, 'plan');
   if (!decision.ok) throw new Error(decision.refusal.code);
-  return applyEdits(book, decision.edits);
+  return applyEdits(snapshot, decision.edits);
 };
-const indexOf = (book: Book) => {
+const indexOf = (snapshot: Snapshot) => {
   const index = new WordIndex(languageWords('en'));
-  index.update(book.find);
+  index.update(snapshot.find);
   return index;
 };
-const readingOf = (book: Book, places = [{ name: 'glasgow', isOurs: false, km: 65, nearest: 'Edinburgh' }]) => {
+const readingOf = (snapshot: Snapshot, places = [{ name: 'glasgow', isOurs: false, km: 65, nearest: 'Edinburgh' }]) => {
   const reading = new FindReading();
-  reading.update(viewOf(book), { places });
+  reading.update(viewOf(snapshot), { places });
   return reading;
 };
-const textsOf = (book: Book) => inOrder(book.negative).map(({ text }) => text);
+const textsOf = (snapshot: Snapshot) => inOrder(snapshot.negative).map(({ text }) => text);
 
 describe('the kinds of words', () => {
   const lexicon = new Lexicon(viewOf(empty), [
@@ -94,8 +94,8 @@ describe('the kinds of words', () => {
   );
 });
 
-function withKind(book: Book, word: string): Book {
-  return { ...book, wordKind: new Map([['k', { id: 'k', word, kind: 'tool', position: 0 }]]) };
+function withKind(snapshot: Snapshot, word: string): Snapshot {
+  return { ...snapshot, wordKind: new Map([['k', { id: 'k', word, kind: 'tool', position: 0 }]]) };
 }
 
 describe('proposed verdicts', () => {
@@ -136,17 +136,17 @@ describe('proposed verdicts', () => {
 
   it('are accepted in one step, those searched most held back, blocks by the shortest words', () => {
     const finds = ['cost', 'price', 'jobs', 'salary'].map((word) => find(`piano tuning ${word}`, 'open', { searchesHigh: 10 }));
-    const book = withFinds([...finds, find('piano tuning', 'open', { searchesHigh: 5000 })]);
-    const reading = readingOf(book);
-    const { groups, held } = planAcceptance(inOrder(book.find), reading.proposalOf, 0.95);
+    const snapshot = withFinds([...finds, find('piano tuning', 'open', { searchesHigh: 5000 })]);
+    const reading = readingOf(snapshot);
+    const { groups, held } = planAcceptance(inOrder(snapshot.find), reading.proposalOf, 0.95);
     expect(held.map(({ text }) => text)).toEqual(['piano tuning']);
     expect(groups.map(({ verdict, finds: own }) => [verdict, own.length])).toEqual([
       ['keep', 2],
       ['block', 2],
     ]);
     const after = make(
-      book,
-      acceptProposals(book, groups, { proposalOf: reading.proposalOf, kept: new KeptTexts([]), newId: countingIds() }),
+      snapshot,
+      acceptProposals(snapshot, groups, { proposalOf: reading.proposalOf, kept: new KeptTexts([]), newId: countingIds() }),
     );
     expect(textsOf(after)).toEqual(['free', 'jobs', 'salary']);
     const blocked = [...after.find.values()].find(({ text }) => text.endsWith('jobs'));
@@ -155,11 +155,11 @@ describe('proposed verdicts', () => {
 });
 
 describe('a judged word', () => {
-  const book = withFinds([find('piano lesson'), find('lessons for piano'), find('piano tuning'), find('piano lessons price', 'keep')]);
-  const key = indexOf(book).keyOf('lesson');
+  const snapshot = withFinds([find('piano lesson'), find('lessons for piano'), find('piano tuning'), find('piano lessons price', 'keep')]);
+  const key = indexOf(snapshot).keyOf('lesson');
 
   it('shows first what it would do: its finds, the kept ones it would block, a negative a form', () => {
-    const preview = previewWord(book, indexOf(book), key);
+    const preview = previewWord(snapshot, indexOf(snapshot), key);
     expect(preview.finds.map(({ text }) => text)).toEqual(['piano lesson', 'lessons for piano']);
     expect(preview.conflicts.map(({ text }) => text)).toEqual(['piano lessons price']);
     expect(preview.negatives).toEqual(['lessons', 'lesson']);
@@ -167,7 +167,7 @@ describe('a judged word', () => {
 
   it('settles all finds that hold it, in one step, and leaves with all that it made', () => {
     const asked = { verdict: 'block' as const, reason: 'learn' as const, stands: false };
-    const after = make(book, judgeWord(book, indexOf(book), key, asked, countingIds()));
+    const after = make(snapshot, judgeWord(snapshot, indexOf(snapshot), key, asked, countingIds()));
     expect(textsOf(after)).toEqual(['free', 'lessons', 'lesson']);
     const settled = [...after.find.values()].filter(({ wordVerdictId }) => wordVerdictId !== null);
     expect(settled.map(({ verdict, reason }) => [verdict, reason])).toEqual([
@@ -176,27 +176,27 @@ describe('a judged word', () => {
     ]);
     const back = make(after, takeBackWord(after, row(after, 'wordVerdict').id));
     expect(textsOf(back)).toEqual(['free']);
-    expect([...back.find.values()].map(({ verdict }) => verdict)).toEqual([...book.find.values()].map(({ verdict }) => verdict));
+    expect([...back.find.values()].map(({ verdict }) => verdict)).toEqual([...snapshot.find.values()].map(({ verdict }) => verdict));
   });
 
   it('blocks each find instead where it would block kept ones', () => {
     const asked = { verdict: 'block' as const, reason: 'learn' as const, stands: false, negatives: 'each' as const };
-    const after = make(book, judgeWord(book, indexOf(book), key, asked, countingIds()));
+    const after = make(snapshot, judgeWord(snapshot, indexOf(snapshot), key, asked, countingIds()));
     expect(textsOf(after)).toEqual(['free', 'piano lesson', 'lessons for piano']);
   });
 
   it('leaves alone what was put off: later is a verdict', () => {
-    const book = withFinds([find('piano lessons'), find('piano lessons online', 'later')]);
-    const { finds, later } = previewWord(book, indexOf(book), 'lesson');
+    const snapshot = withFinds([find('piano lessons'), find('piano lessons online', 'later')]);
+    const { finds, later } = previewWord(snapshot, indexOf(snapshot), 'lesson');
     expect([finds, later].map((list) => list.map(({ text }) => text))).toEqual([['piano lessons'], ['piano lessons online']]);
     const asked = { verdict: 'block' as const, reason: 'learn' as const, stands: true };
-    const after = make(book, judgeWord(book, indexOf(book), 'lesson', asked, countingIds()));
+    const after = make(snapshot, judgeWord(snapshot, indexOf(snapshot), 'lesson', asked, countingIds()));
     expect(inOrder(after.find).map(({ verdict }) => verdict)).toEqual(['block', 'later']);
   });
 
   it('that stands judges finds to come, a form met for the first time too', () => {
     const asked = { verdict: 'block' as const, reason: 'learn' as const, stands: true };
-    const judged = make(book, judgeWord(book, indexOf(book), key, asked, countingIds()));
+    const judged = make(snapshot, judgeWord(snapshot, indexOf(snapshot), key, asked, countingIds()));
     const incoming = ['piano lessoned', 'piano moving'].map((text): IncomingFind => ({ text, figures: null, source: 'later' }));
     let made = 0;
     const merged = mergeFinds(viewOf(judged), incoming, { key: '', name: 'pasted', newId: () => `m${++made}` });
@@ -247,7 +247,7 @@ describe('kept texts', () => {
 
 describe('finds on their way in', () => {
   it('join those that stand: sources are added, the fresher figures stand', () => {
-    const book = withFinds([
+    const snapshot = withFinds([
       find('piano tuning', 'keep', { searchesHigh: 5, searchesLow: 5, figuresOn: '2026-01-01', figuresFrom: 'old' }),
     ]);
     const figures = { ...noFigures, searchesLow: 7, searchesHigh: 9, figuresOn: '2026-12-01', figuresFrom: 'list' };
@@ -256,9 +256,9 @@ describe('finds on their way in', () => {
       { text: 'piano voicing', figures, source: 'list' },
       { text: 'piano voicing', figures: null, source: 'page' },
     ];
-    const merged = mergeFinds(viewOf(book), incoming, { key: '', name: 'pasted', newId: () => 'n1' });
+    const merged = mergeFinds(viewOf(snapshot), incoming, { key: '', name: 'pasted', newId: () => 'n1' });
     expect(merged).toMatchObject({ fresh: 1, known: 2 });
-    const after = make(book, merged.change);
+    const after = make(snapshot, merged.change);
     expect(after.find.get('find-piano-tuning')).toMatchObject({ verdict: 'keep', searchesHigh: 9, alsoFrom: ['list'] });
     expect(after.find.get('find-piano-tuning')?.otherFigures[0]).toMatchObject({ searchesHigh: 5, figuresFrom: 'old' });
     expect(after.find.get('n1')).toMatchObject({ text: 'piano voicing', alsoFrom: ['page'] });
@@ -305,12 +305,12 @@ describe('broad terms to begin with', () => {
 describe('another town', () => {
   it('gives way to a served place; what stands already is joined, figures of the old place do not stand', () => {
     const glasgow = find('piano tuner glasgow', 'open', { searchesHigh: 50, searchesLow: 40, figuresOf: 'GB/Glasgow' });
-    const book = withFinds([glasgow, find('piano tuning glasgow'), find('piano tuning edinburgh', 'keep')]);
-    const after = make(book, swapPlace(book, [...book.find.values()].slice(0, 2), { from: 'glasgow', to: 'Edinburgh' }));
+    const snapshot = withFinds([glasgow, find('piano tuning glasgow'), find('piano tuning edinburgh', 'keep')]);
+    const after = make(snapshot, swapPlace(snapshot, [...snapshot.find.values()].slice(0, 2), { from: 'glasgow', to: 'Edinburgh' }));
     expect([...after.find.values()].map(({ text }) => text)).toEqual(['piano tuner edinburgh', 'piano tuning edinburgh']);
     expect(after.find.get(glasgow.id)).toMatchObject({ swappedFrom: 'piano tuner glasgow', searchesHigh: null });
     expect(after.find.get(glasgow.id)?.otherFigures[0]).toMatchObject({ searchesHigh: 50, figuresOf: 'GB/Glasgow' });
-    expect(swapPlace(book, [glasgow], { from: 'leeds', to: 'Edinburgh' })).toBeNull();
+    expect(swapPlace(snapshot, [glasgow], { from: 'leeds', to: 'Edinburgh' })).toBeNull();
   });
 
   it('gives way and is kept in the same step; what stands already is kept, unless it was judged', () => {
@@ -321,27 +321,27 @@ describe('another town', () => {
       find('moving glasgow'),
       find('moving edinburgh', 'block'),
     ];
-    const book = withFinds(finds);
-    const swaps = [...book.find.values()].flatMap((one) =>
+    const snapshot = withFinds(finds);
+    const swaps = [...snapshot.find.values()].flatMap((one) =>
       one.text.endsWith('glasgow') ? [{ find: one, from: 'glasgow', to: 'Edinburgh' }] : [],
     );
-    const after = make(book, keepSwapped(book, swaps));
+    const after = make(snapshot, keepSwapped(snapshot, swaps));
     expect([...after.find.values()].map(({ text, verdict }) => `${verdict} ${text}`)).toEqual([
       'keep tuner edinburgh',
       'keep tuning edinburgh',
       'block moving edinburgh',
     ]);
-    expect(keepSwapped(book, [])).toBeNull();
+    expect(keepSwapped(snapshot, [])).toBeNull();
   });
 
   it('both of two towns that become the same find are joined in one', () => {
-    const book = withFinds([find('tuner glasgow'), find('tuner perth')]);
-    const [glasgow, perth] = [...book.find.values()];
+    const snapshot = withFinds([find('tuner glasgow'), find('tuner perth')]);
+    const [glasgow, perth] = [...snapshot.find.values()];
     const swaps = [
       { find: glasgow!, from: 'glasgow', to: 'Edinburgh' },
       { find: perth!, from: 'perth', to: 'Edinburgh' },
     ];
-    const after = make(book, keepSwapped(book, swaps));
+    const after = make(snapshot, keepSwapped(snapshot, swaps));
     expect([...after.find.values()].map(({ text, verdict }) => `${verdict} ${text}`)).toEqual(['keep tuner edinburgh']);
   });
 });

@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
 import { findRow } from '../../../tests/find-row';
-import { applyEdits, type Book } from '../store/book';
+import { applyEdits, type Snapshot } from '../store/snapshot';
 import { decide } from '../store/decide';
 import type { KeptRule } from '../records/kept-rule';
 import { applyKeptRules, rulesToApply } from './kept-rules';
 import { readRivals } from './read-rivals';
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import { boughtByThemAlone, findSameLines, isSeasonal, measureRival, savedMinor, type Rival } from './rivals';
 import { asRival, joinRivals, takeRivals } from './seen-rivals';
 
-const clean = bookOfFile(cleanFile);
+const clean = snapshotOfFile(cleanFile);
 const rival: Rival = {
   name: 'Brindlemoor',
   domain: 'brindlemoor.example',
@@ -121,10 +121,10 @@ describe('a list of rivals from a file', () => {
   it('is written down in one step, and joined with what was known and with the market', () => {
     const ids = countingIds();
     const at = { source: 'list.csv', on: '2026-12-21', newId: ids };
-    const take = (book: Book, ...lines: string[]) => {
-      const decision = decide(book, takeRivals(book, read(...lines).rivals, at)!, 'plan');
+    const take = (snapshot: Snapshot, ...lines: string[]) => {
+      const decision = decide(snapshot, takeRivals(snapshot, read(...lines).rivals, at)!, 'plan');
       if (!decision.ok) throw new Error(decision.refusal.code);
-      return applyEdits(book, decision.edits);
+      return applyEdits(snapshot, decision.edits);
     };
     const once = take(clean, ...table);
     const twice = take(once, 'Rival;Search', 'BRINDLEMOOR;piano removal');
@@ -152,17 +152,17 @@ describe('rules kept from other clients', () => {
     reason: verdict === 'block' ? 'job' : null,
     position: Number(id),
   });
-  const withRules = (...rules: KeptRule[]): Book => ({
+  const withRules = (...rules: KeptRule[]): Snapshot => ({
     ...clean,
     keptRule: new Map(rules.map((one) => [one.id as string, one])),
     find: new Map(
       ['piano tuner jobs', 'piano job course', 'piano moving'].map((text, at) => [`f${at}`, findRow(`f${at}`, text, 'open', 1, at)]),
     ),
   });
-  const apply = (book: Book): Book => {
-    const decision = decide(book, applyKeptRules(viewOf(book), rulesToApply(viewOf(book)), countingIds()).change!, 'plan');
+  const apply = (snapshot: Snapshot): Snapshot => {
+    const decision = decide(snapshot, applyKeptRules(viewOf(snapshot), rulesToApply(viewOf(snapshot)), countingIds()).change!, 'plan');
     if (!decision.ok) throw new Error(decision.refusal.code);
-    return applyEdits(book, decision.edits);
+    return applyEdits(snapshot, decision.edits);
   };
 
   it('judge the finds that hold their words, each find by the first of them, and stand', () => {
@@ -181,8 +181,11 @@ describe('rules kept from other clients', () => {
   });
 
   it('leave finds alone that were put off, and say which', () => {
-    const book = withRules(rule('0', 'jobs'));
-    const off: Book = { ...book, find: new Map([...book.find].map(([id, one]) => [id, { ...one, verdict: 'later' as const }])) };
+    const snapshot = withRules(rule('0', 'jobs'));
+    const off: Snapshot = {
+      ...snapshot,
+      find: new Map([...snapshot.find].map(([id, one]) => [id, { ...one, verdict: 'later' as const }])),
+    };
     const { later } = applyKeptRules(viewOf(off), rulesToApply(viewOf(off)), countingIds());
     expect(later.map(({ text }) => text)).toEqual(['piano tuner jobs', 'piano job course']);
     expect([...apply(off).find.values()].map(({ verdict }) => verdict)).toEqual(['later', 'later', 'later']);

@@ -1,5 +1,5 @@
 import type { PlanView } from '../view/plan-view';
-import { inOrder } from '../store/book';
+import { inOrder } from '../store/snapshot';
 import type { Find } from '../records/find';
 import { areNearEqual, Letters } from '../text/near-equal';
 
@@ -82,13 +82,13 @@ export interface SameLine {
 }
 
 /** Lines of the plan's ads that read the same as lines of rivals' ads. */
-export function findSameLines({ book }: Pick<PlanView, 'book'>, rivals: readonly Rival[]): SameLine[] {
+export function findSameLines({ snapshot }: Pick<PlanView, 'snapshot'>, rivals: readonly Rival[]): SameLine[] {
   const theirs = rivals.flatMap(({ name, ads }) =>
     ads.flatMap(({ headlines, descriptions }) =>
       [...headlines, ...descriptions].map((text) => ({ name, text, letters: new Letters(text) })),
     ),
   );
-  return inOrder(book.adLine).flatMap(({ adId, text }) => {
+  return inOrder(snapshot.adLine).flatMap(({ adId, text }) => {
     const letters = new Letters(text);
     const same = letters.length === 0 ? undefined : theirs.find((line) => areNearEqual(line.letters, letters));
     return same ? [{ adId, ours: text, theirs: same.text, rival: same.name }] : [];

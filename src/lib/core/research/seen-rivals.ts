@@ -1,5 +1,5 @@
 import type { RivalRead } from './read-rivals';
-import { nextPosition, type Book } from '../store/book';
+import { nextPosition, type Snapshot } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import type { SeenRival } from '../records/seen-rival';
 import type { Rival } from './rivals';
@@ -44,12 +44,12 @@ export function joinRivals(rivals: readonly Rival[]): Rival[] {
 
 /** The change that writes rivals of a file down, one step; what was known of one is joined with what the file tells. */
 export function takeRivals(
-  book: Book,
+  snapshot: Snapshot,
   read: readonly RivalRead[],
   { source, on, newId }: { source: string; on: string; newId: () => string },
 ): Change | null {
-  const standing = new Map([...book.seenRival.values()].map((row) => [row.name.toLowerCase(), row]));
-  let position = nextPosition(book.seenRival.values());
+  const standing = new Map([...snapshot.seenRival.values()].map((row) => [row.name.toLowerCase(), row]));
+  let position = nextPosition(snapshot.seenRival.values());
   const changes = read.map((rival): SimpleChange => {
     const known = standing.get(rival.name.toLowerCase());
     if (!known) return { type: 'add', record: 'seenRival', rows: [{ id: newId(), ...rival, source, seenOn: on, position: position++ }] };

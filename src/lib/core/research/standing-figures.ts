@@ -48,7 +48,7 @@ export const noStanding: StandingFigures = {
 export function computeStanding(view: PlanView, proposalOf: (find: Find) => Proposal): StandingFigures {
   const [searches, costMinor, kept] = [noRanges(), none(), [] as Find[]];
   const rate = clickRate(view.house);
-  for (const find of view.book.find.values()) {
+  for (const find of view.snapshot.find.values()) {
     addSearches(searches[find.verdict], find);
     costMinor[find.verdict] += (find.searchesHigh ?? 0) * rate * (middleBid(find) ?? 0);
     if (find.verdict === 'keep') kept.push(find);

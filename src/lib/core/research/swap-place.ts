@@ -1,5 +1,5 @@
 import { withFigures } from '../finds/find-figures';
-import type { Book } from '../store/book';
+import type { Snapshot } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import { figuresOfFind, noFigures } from '../finds/find-figures';
 import type { Find } from '../records/find';
@@ -17,8 +17,8 @@ export interface PlaceSwap {
 }
 
 /** Finds renamed, and those that would become one that stands already, with that one. */
-function swapAll(book: Book, swaps: readonly PlaceSwap[]) {
-  const owners = new Map([...book.find.values()].map((find) => [find.text, find]));
+function swapAll(snapshot: Snapshot, swaps: readonly PlaceSwap[]) {
+  const owners = new Map([...snapshot.find.values()].map((find) => [find.text, find]));
   const renamed: { id: string; [field: string]: unknown }[] = [];
   const joined: { id: string; owner: Find }[] = [];
   for (const { find, from, to } of swaps) {
@@ -50,17 +50,17 @@ function swapAll(book: Book, swaps: readonly PlaceSwap[]) {
  * The change that puts a served place in for another town, one step. A find that would become one that stands already is joined with it and
  * leaves; figures of the old place do not stand for the new one. Null where no find names the town.
  */
-export function swapPlace(book: Book, finds: readonly Find[], places: { from: string; to: string }): Change | null {
+export function swapPlace(snapshot: Snapshot, finds: readonly Find[], places: { from: string; to: string }): Change | null {
   const { changes } = swapAll(
-    book,
+    snapshot,
     finds.map((find) => ({ find, ...places })),
   );
   return changes.length === 0 ? null : { type: 'several', name: 'place-swapped', changes };
 }
 
 /** The same with a verdict in one step: what comes of it is kept, also what stood there already and was not judged. */
-export function keepSwapped(book: Book, swaps: readonly PlaceSwap[]): Change | null {
-  const { renamed, joined, changes } = swapAll(book, swaps);
+export function keepSwapped(snapshot: Snapshot, swaps: readonly PlaceSwap[]): Change | null {
+  const { renamed, joined, changes } = swapAll(snapshot, swaps);
   if (changes.length === 0) return null;
   const gone = new Set(joined.map(({ id }) => id));
   const kept = [

@@ -1,4 +1,4 @@
-import { nextPosition } from '../store/book';
+import { nextPosition } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import type { PlanView } from '../view/plan-view';
 import type { ReportFigures } from '../records/report';
@@ -29,7 +29,7 @@ export function takeReport(
   const { change, fresh, known } = mergeFinds(view, incoming, { key, name: 'report-read-in', newId });
   const finds: SimpleChange[] = change?.type === 'several' ? change.changes : [];
   const id = newId();
-  const report = { id, name: source, importedOn: on, from, until, position: nextPosition(view.book.report.values()) };
+  const report = { id, name: source, importedOn: on, from, until, position: nextPosition(view.snapshot.report.values()) };
   const lines = rows.map((row, position) => ({ id: newId(), reportId: id, ...row, position }));
   return {
     change: {

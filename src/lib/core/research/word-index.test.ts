@@ -5,7 +5,7 @@ import { wordsOf } from '../keywords/words';
 import { findRow } from '../../../tests/find-row';
 import { verdicts } from '../records/find';
 import type { Find, Verdict } from '../records/find';
-import { FewWords } from './few-words';
+import { PhraseHolders } from './phrase-holders';
 import { WordIndex } from './word-index';
 
 const english = languageWords('en');
@@ -50,7 +50,7 @@ describe('a few words', () => {
     const index = new WordIndex(english);
     index.update(rows);
     const keys = [1, 2, 3].flatMap((length) => index.list(length, 'all').map(({ key, shown }) => [key, shown] as const));
-    const few = new FewWords(
+    const few = new PhraseHolders(
       rows.values(),
       keys.map(([, shown]) => shown),
       english.stem,

@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
-import { applyEdits } from '../store/book';
+import { snapshotOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { applyEdits } from '../store/snapshot';
 import { houseRules, houseRulesOf } from './house-rules';
 import { findCited, houseRuleList } from '../proof/house-rule-list';
 import { houseValues } from '../records/house-rule';
 
-const book = bookOfFile(cleanFile);
+const snapshot = snapshotOfFile(cleanFile);
 const withRules = (rows: { id: string; values: object }[]) =>
   applyEdits(
-    book,
+    snapshot,
     rows.map(({ id, values }) => ({
       record: 'houseRule' as const,
       id,
@@ -20,7 +20,7 @@ const withRules = (rows: { id: string; values: object }[]) =>
 
 describe('house rules', () => {
   it('are those of the plan, else of all plans, else as shipped', () => {
-    expect(houseRulesOf(book, 'plan')).toEqual(houseRules);
+    expect(houseRulesOf(snapshot, 'plan')).toEqual(houseRules);
     const changed = withRules([
       { id: 'all', values: { monthDays: '30', sitelinks: 4 } },
       { id: 'plan', values: { sitelinks: 6 } },

@@ -1,4 +1,4 @@
-import type { Book } from '../store/book';
+import type { Snapshot } from '../store/snapshot';
 import type { HouseValues } from '../records/house-rule';
 
 /** The freelancer's own thresholds. */
@@ -30,9 +30,9 @@ const made = new WeakMap<object, WeakMap<object, HouseRules>>();
 const none = {};
 
 /** The house rules of a plan: its own, else those of all plans, else what ships. The same rows give the same object. */
-export function houseRulesOf(book: Pick<Book, 'houseRule'>, planId: string): HouseRules {
-  const all = book.houseRule.get(ofAllPlans)?.values ?? none;
-  const own = book.houseRule.get(planId)?.values ?? none;
+export function houseRulesOf(snapshot: Pick<Snapshot, 'houseRule'>, planId: string): HouseRules {
+  const all = snapshot.houseRule.get(ofAllPlans)?.values ?? none;
+  const own = snapshot.houseRule.get(planId)?.values ?? none;
   let byOwn = made.get(all);
   if (!byOwn) made.set(all, (byOwn = new WeakMap()));
   let rules = byOwn.get(own);

@@ -1,24 +1,24 @@
 import { recordNames, type RecordName } from '../records/record-type';
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, row } from '../../../tests/clean-plan';
-import { applyEdits, childrenOf, inOrder, type Book, type RowEdit } from './book';
+import { snapshotOfFile, cleanFile, row } from '../../../tests/clean-plan';
+import { applyEdits, childrenOf, inOrder, type Snapshot, type RowEdit } from './snapshot';
 import { changeSchema, sentChangeSchema } from './change-schemas';
 import { summarize, type Change } from './changes';
 import { decide, type Decision } from './decide';
 import { recordTypes } from '../records/record-types';
 
-const book = bookOfFile(cleanFile);
-const group = row(book, 'group');
-const campaign = row(book, 'campaign');
-const keyword = row(book, 'keyword');
+const snapshot = snapshotOfFile(cleanFile);
+const group = row(snapshot, 'group');
+const campaign = row(snapshot, 'campaign');
+const keyword = row(snapshot, 'keyword');
 
 const edits = (decision: Decision): RowEdit[] => {
   if (!decision.ok) throw new Error(`Refused: ${decision.refusal.code}`);
   return decision.edits;
 };
 const refusal = (decision: Decision) => (decision.ok ? null : decision.refusal);
-const make = (from: Book, change: Change) => applyEdits(from, edits(decide(from, change, 'plan')));
+const make = (from: Snapshot, change: Change) => applyEdits(from, edits(decide(from, change, 'plan')));
 const backwards = (list: readonly RowEdit[]) => list.map((edit) => ({ ...edit, before: edit.after, after: edit.before })) as RowEdit[];
 
 const newGroup = (id: string, name: string) => ({ ...group, id, name, position: 5 });
@@ -26,25 +26,25 @@ const newKeyword = (id: string, groupId: string, text: string) => ({ ...keyword,
 
 describe('adding', () => {
   it('adds rows whose parents are there', () => {
-    const after = make(book, { type: 'add', record: 'keyword', rows: [newKeyword('k', group.id, 'grand tuning')] });
+    const after = make(snapshot, { type: 'add', record: 'keyword', rows: [newKeyword('k', group.id, 'grand tuning')] });
     expect(after.keyword.get('k')?.text).toBe('grand tuning');
-    expect(book.keyword.has('k')).toBe(false);
+    expect(snapshot.keyword.has('k')).toBe(false);
   });
 
   it('refuses what exists, what has no parent and what belongs to the other stream', () => {
-    expect(refusal(decide(book, { type: 'add', record: 'keyword', rows: [{ ...keyword }] }, 'plan'))).toMatchObject({ code: 'exists' });
+    expect(refusal(decide(snapshot, { type: 'add', record: 'keyword', rows: [{ ...keyword }] }, 'plan'))).toMatchObject({ code: 'exists' });
     const orphan = newKeyword('k', 'nowhere', 'grand tuning');
-    expect(refusal(decide(book, { type: 'add', record: 'keyword', rows: [orphan] }, 'plan'))).toMatchObject({
+    expect(refusal(decide(snapshot, { type: 'add', record: 'keyword', rows: [orphan] }, 'plan'))).toMatchObject({
       code: 'parent-missing',
       field: 'groupId',
     });
-    expect(refusal(decide(book, { type: 'set', record: 'client', ids: ['client'], fields: { name: 'x' } }, 'plan'))).toMatchObject({
+    expect(refusal(decide(snapshot, { type: 'set', record: 'client', ids: ['client'], fields: { name: 'x' } }, 'plan'))).toMatchObject({
       code: 'wrong-stream',
     });
   });
 
   it('lets later parts stand on earlier ones', () => {
-    const after = make(book, {
+    const after = make(snapshot, {
       type: 'several',
       name: 'proposal-applied',
       changes: [
@@ -58,16 +58,16 @@ describe('adding', () => {
 
 describe('setting', () => {
   it('changes the fields named and no other', () => {
-    const after = make(book, { type: 'set', record: 'keyword', ids: [keyword.id], fields: { bidMinor: 90 } });
+    const after = make(snapshot, { type: 'set', record: 'keyword', ids: [keyword.id], fields: { bidMinor: 90 } });
     expect(after.keyword.get(keyword.id)).toEqual({ ...keyword, bidMinor: 90 });
   });
 
   it('makes no edit of what is so already', () => {
-    expect(edits(decide(book, { type: 'set', record: 'keyword', ids: [keyword.id], fields: { bidMinor: null } }, 'plan'))).toEqual([]);
+    expect(edits(decide(snapshot, { type: 'set', record: 'keyword', ids: [keyword.id], fields: { bidMinor: null } }, 'plan'))).toEqual([]);
   });
 
   it('refuses an edit made on a value that has changed, with both', () => {
-    const now = make(book, { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'theirs' } });
+    const now = make(snapshot, { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'theirs' } });
     const change: Change = { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'mine' }, was: { offer: 'Piano tuning' } };
     expect(refusal(decide(now, change, 'plan'))).toEqual({
       code: 'stale',
@@ -77,11 +77,11 @@ describe('setting', () => {
       mine: 'mine',
       theirs: 'theirs',
     });
-    expect(decide(book, change, 'plan').ok).toBe(true);
+    expect(decide(snapshot, change, 'plan').ok).toBe(true);
   });
 
   it('lets edits of different fields meet, and the same edit twice', () => {
-    const now = make(book, { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'theirs' } });
+    const now = make(snapshot, { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'theirs' } });
     expect(
       decide(now, { type: 'set', record: 'brief', ids: ['plan'], fields: { margin: '50 %' }, was: { margin: '62 %' } }, 'plan').ok,
     ).toBe(true);
@@ -91,14 +91,14 @@ describe('setting', () => {
   });
 
   it('names all that are gone, and changes nothing', () => {
-    const decision = decide(book, { type: 'set', record: 'keyword', ids: [keyword.id, 'x', 'y'], fields: { bidMinor: 1 } }, 'plan');
+    const decision = decide(snapshot, { type: 'set', record: 'keyword', ids: [keyword.id, 'x', 'y'], fields: { bidMinor: 1 } }, 'plan');
     expect(refusal(decision)).toEqual({ code: 'gone', record: 'keyword', ids: ['x', 'y'] });
   });
 });
 
 describe('hard invariants', () => {
   it('a campaign’s name is one in the plan, letter for letter', () => {
-    const two = make(book, { type: 'add', record: 'campaign', rows: [{ ...campaign, id: 'c', name: 'Other' }] });
+    const two = make(snapshot, { type: 'add', record: 'campaign', rows: [{ ...campaign, id: 'c', name: 'Other' }] });
     expect(refusal(decide(two, { type: 'set', record: 'campaign', ids: ['c'], fields: { name: campaign.name } }, 'plan'))).toMatchObject({
       code: 'taken',
       id: 'c',
@@ -110,7 +110,7 @@ describe('hard invariants', () => {
   });
 
   it('a group’s name is one in its campaign', () => {
-    const two = make(book, { type: 'add', record: 'campaign', rows: [{ ...campaign, id: 'c', name: 'Other' }] });
+    const two = make(snapshot, { type: 'add', record: 'campaign', rows: [{ ...campaign, id: 'c', name: 'Other' }] });
     const same = newGroup('g', group.name);
     expect(refusal(decide(two, { type: 'add', record: 'group', rows: [same] }, 'plan'))).toMatchObject({
       code: 'taken',
@@ -121,15 +121,15 @@ describe('hard invariants', () => {
 
   it('a text stands once a match type in a group', () => {
     const again = { ...keyword, id: 'k' };
-    expect(refusal(decide(book, { type: 'add', record: 'keyword', rows: [again] }, 'plan'))).toMatchObject({
+    expect(refusal(decide(snapshot, { type: 'add', record: 'keyword', rows: [again] }, 'plan'))).toMatchObject({
       code: 'taken',
       value: keyword.text,
     });
-    expect(decide(book, { type: 'add', record: 'keyword', rows: [{ ...again, match: 'exact' }] }, 'plan').ok).toBe(true);
+    expect(decide(snapshot, { type: 'add', record: 'keyword', rows: [{ ...again, match: 'exact' }] }, 'plan').ok).toBe(true);
   });
 
   it('a bulk move that would double one keyword moves none', () => {
-    const two = make(book, {
+    const two = make(snapshot, {
       type: 'several',
       name: 'proposal-applied',
       changes: [
@@ -146,47 +146,47 @@ describe('hard invariants', () => {
 
 describe('removing', () => {
   it('takes what belongs to a row along, and clears what only points to it', () => {
-    const linked = make(book, { type: 'set', record: 'group', ids: [group.id], fields: { offerId: row(book, 'offer').id } });
-    const withoutOffer = make(linked, { type: 'remove', record: 'offer', ids: [row(book, 'offer').id] });
+    const linked = make(snapshot, { type: 'set', record: 'group', ids: [group.id], fields: { offerId: row(snapshot, 'offer').id } });
+    const withoutOffer = make(linked, { type: 'remove', record: 'offer', ids: [row(snapshot, 'offer').id] });
     expect(withoutOffer.group.get(group.id)?.offerId).toBeNull();
 
-    const without = make(book, { type: 'remove', record: 'campaign', ids: [campaign.id] });
+    const without = make(snapshot, { type: 'remove', record: 'campaign', ids: [campaign.id] });
     for (const record of ['group', 'keyword', 'ad', 'adLine'] as const) expect(without[record].size).toBe(0);
     expect(inOrder(without.place).map(({ campaignId }) => campaignId)).toEqual([null]);
-    expect(without.find.size).toBe(book.find.size);
+    expect(without.find.size).toBe(snapshot.find.size);
   });
 
   it('is undone by its own rows', () => {
-    const list = edits(decide(book, { type: 'remove', record: 'campaign', ids: [campaign.id] }, 'plan'));
-    const back = applyEdits(applyEdits(book, list), backwards(list));
-    for (const record of recordNames) expect(back[record]).toEqual(book[record]);
+    const list = edits(decide(snapshot, { type: 'remove', record: 'campaign', ids: [campaign.id] }, 'plan'));
+    const back = applyEdits(applyEdits(snapshot, list), backwards(list));
+    for (const record of recordNames) expect(back[record]).toEqual(snapshot[record]);
   });
 });
 
 describe('verdicts', () => {
-  const find = row(book, 'find');
-  const judge = (from: Book, verdict: 'keep' | 'block' | 'pass' | 'later' | 'open') =>
+  const find = row(snapshot, 'find');
+  const judge = (from: Snapshot, verdict: 'keep' | 'block' | 'pass' | 'later' | 'open') =>
     make(from, { type: 'judge', ids: [find.id], verdict });
 
   it('block makes a plan negative that remembers its find', () => {
-    const made = [...judge(book, 'block').negative.values()].find(({ findId }) => findId === find.id);
+    const made = [...judge(snapshot, 'block').negative.values()].find(({ findId }) => findId === find.id);
     expect(made).toMatchObject({ text: find.text, match: 'phrase', campaignId: null, groupId: null });
   });
 
   it('a verdict that flips takes back what it made and nothing else', () => {
-    const flipped = judge(judge(book, 'block'), 'keep');
-    expect(flipped.negative).toEqual(book.negative);
-    expect(judge(judge(book, 'block'), 'block').negative.size).toBe(book.negative.size + 1);
+    const flipped = judge(judge(snapshot, 'block'), 'keep');
+    expect(flipped.negative).toEqual(snapshot.negative);
+    expect(judge(judge(snapshot, 'block'), 'block').negative.size).toBe(snapshot.negative.size + 1);
   });
 
   it('the negative leaves with its find', () => {
-    const gone = make(judge(book, 'block'), { type: 'remove', record: 'find', ids: [find.id] });
-    expect(gone.negative.size).toBe(book.negative.size);
+    const gone = make(judge(snapshot, 'block'), { type: 'remove', record: 'find', ids: [find.id] });
+    expect(gone.negative.size).toBe(snapshot.negative.size);
   });
 });
 
 describe('merging groups', () => {
-  const two = make(book, {
+  const two = make(snapshot, {
     type: 'several',
     name: 'proposal-applied',
     changes: [
@@ -252,7 +252,7 @@ describe('record types', () => {
 });
 
 /** Random changes on the keywords and groups of a small plan. */
-const ids = fc.constantFrom(...[...book.keyword.keys()]);
+const ids = fc.constantFrom(...[...snapshot.keyword.keys()]);
 const anyChange: fc.Arbitrary<Change> = fc.oneof(
   fc.record({
     type: fc.constant('set' as const),
@@ -273,7 +273,7 @@ const anyChange: fc.Arbitrary<Change> = fc.oneof(
   }),
   fc.record({
     type: fc.constant('judge' as const),
-    ids: fc.constant<string[]>([row(book, 'find').id]),
+    ids: fc.constant<string[]>([row(snapshot, 'find').id]),
     verdict: fc.constantFrom('keep', 'block', 'pass'),
   }),
 );
@@ -282,7 +282,7 @@ test.prop([fc.array(anyChange, { maxLength: 12 })], { seed: 31, numRuns: 300 })(
   'any run of changes is undone by its rows, backwards',
   (changes) => {
     const done: RowEdit[][] = [];
-    let now = book;
+    let now = snapshot;
     for (const change of changes) {
       const decision = decide(now, change, 'plan');
       if (!decision.ok) continue;
@@ -290,6 +290,6 @@ test.prop([fc.array(anyChange, { maxLength: 12 })], { seed: 31, numRuns: 300 })(
       now = applyEdits(now, decision.edits);
     }
     for (const list of done.reverse()) now = applyEdits(now, backwards(list));
-    for (const record of recordNames) expect(now[record]).toEqual(book[record]);
+    for (const record of recordNames) expect(now[record]).toEqual(snapshot[record]);
   },
 );

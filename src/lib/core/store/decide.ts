@@ -1,5 +1,5 @@
 import { recordNames, type RecordName, type Row } from '../records/record-type';
-import { applyEdits, childrenOf, type Book, type RowEdit } from './book';
+import { applyEdits, childrenOf, type Snapshot, type RowEdit } from './snapshot';
 import type { Change, SimpleChange } from './changes';
 import { recordTypes } from '../records/record-types';
 import { sameValue } from './same-value';
@@ -24,43 +24,43 @@ class Refused extends Error {
   }
 }
 
-const rowsOfRecord = (book: Book, record: RecordName) => book[record] as unknown as ReadonlyMap<string, Row>;
+const rowsOfRecord = (snapshot: Snapshot, record: RecordName) => snapshot[record] as unknown as ReadonlyMap<string, Row>;
 
 /** Collects the edits of a change, later parts seeing what earlier ones did. */
 class Draft {
   private readonly edits = new Map<string, { record: RecordName; id: string; before: Row | null; after: Row | null }>();
 
-  constructor(readonly book: Book) {}
+  constructor(readonly snapshot: Snapshot) {}
 
   find(record: RecordName, id: string): Row | null {
     const edit = this.edits.get(`${record} ${id}`);
-    return edit ? edit.after : (rowsOfRecord(this.book, record).get(id) ?? null);
+    return edit ? edit.after : (rowsOfRecord(this.snapshot, record).get(id) ?? null);
   }
 
   put(record: RecordName, id: string, after: Row | null): void {
     const key = `${record} ${id}`;
     const edit = this.edits.get(key);
     if (edit) edit.after = after;
-    else this.edits.set(key, { record, id, before: rowsOfRecord(this.book, record).get(id) ?? null, after });
+    else this.edits.set(key, { record, id, before: rowsOfRecord(this.snapshot, record).get(id) ?? null, after });
   }
 
   result(): RowEdit[] {
     return [...this.edits.values()].filter(({ before, after }) => !sameValue(before, after)) as unknown as RowEdit[];
   }
 
-  /** The book as it stands after the edits so far. */
-  now(): Book {
-    return applyEdits(this.book, this.result());
+  /** The snapshot as it stands after the edits so far. */
+  now(): Snapshot {
+    return applyEdits(this.snapshot, this.result());
   }
 }
 
-/** Decides a change on a book: the edits it makes, or why it cannot be made. Pure; the caller has checked the change's form. */
-export function decide(book: Book, change: Change, stream: 'workspace' | 'plan'): Decision {
-  const draft = new Draft(book);
+/** Decides a change on a snapshot: the edits it makes, or why it cannot be made. Pure; the caller has checked the change's form. */
+export function decide(snapshot: Snapshot, change: Change, stream: 'workspace' | 'plan'): Decision {
+  const draft = new Draft(snapshot);
   try {
     for (const part of change.type === 'several' ? change.changes : [change]) decidePart(draft, part, stream);
     const edits = draft.result();
-    checkUnique(edits as never, applyEdits(book, edits));
+    checkUnique(edits as never, applyEdits(snapshot, edits));
     return { ok: true, edits };
   } catch (error) {
     if (error instanceof Refused) return { ok: false, refusal: error.refusal };
@@ -163,21 +163,21 @@ function removeRows(draft: Draft, record: RecordName, ids: readonly string[]): v
   let leaving = ids.map((id) => ({ record, id }));
   while (leaving.length > 0) {
     for (const { record, id } of leaving) draft.put(record, id, null);
-    const book = draft.now();
-    leaving = leaving.flatMap(({ record, id }) => dependentsOf(draft, book, record, id));
+    const snapshot = draft.now();
+    leaving = leaving.flatMap(({ record, id }) => dependentsOf(draft, snapshot, record, id));
   }
 }
 
 /** Rows that leave with their parent; links to it are cleared on the way. */
-function dependentsOf(draft: Draft, book: Book, parent: RecordName, parentId: string): { record: RecordName; id: string }[] {
+function dependentsOf(draft: Draft, snapshot: Snapshot, parent: RecordName, parentId: string): { record: RecordName; id: string }[] {
   const found: { record: RecordName; id: string }[] = [];
   for (const record of recordNames) {
     const { parents, links = {} } = recordTypes[record];
     for (const [key, name] of Object.entries(parents))
-      if (name === parent) for (const row of childrenOf(rowsOfRecord(book, record), key, parentId)) found.push({ record, id: row.id });
+      if (name === parent) for (const row of childrenOf(rowsOfRecord(snapshot, record), key, parentId)) found.push({ record, id: row.id });
     for (const [key, name] of Object.entries(links))
       if (name === parent)
-        for (const row of childrenOf(rowsOfRecord(book, record), key, parentId)) draft.put(record, row.id, { ...row, [key]: null });
+        for (const row of childrenOf(rowsOfRecord(snapshot, record), key, parentId)) draft.put(record, row.id, { ...row, [key]: null });
   }
   return found;
 }
@@ -186,13 +186,13 @@ function dependentsOf(draft: Draft, book: Book, parent: RecordName, parentId: st
 function judge(draft: Draft, change: Extract<SimpleChange, { type: 'judge' }>): void {
   const { ids, verdict, reason = null, wordVerdictId = null, makes = 'negatives', negatives } = change;
   requireAll(draft, 'find', ids);
-  let position = draft.book.negative.size;
+  let position = draft.snapshot.negative.size;
   for (const [index, id] of ids.entries()) {
     const find = requireRow(draft, 'find', id);
     const after = { ...find, verdict, reason: verdict === 'block' ? reason : null, wordVerdictId };
     checkParents(draft, 'find', after, ['wordVerdictId']);
     draft.put('find', id, after);
-    for (const negative of childrenOf(draft.book.negative, 'findId', id)) draft.put('negative', negative.id, null);
+    for (const negative of childrenOf(draft.snapshot.negative, 'findId', id)) draft.put('negative', negative.id, null);
     if (verdict !== 'block' || makes === 'nothing') continue;
     const negativeId = `${id}-block`;
     draft.put('negative', negativeId, {
@@ -212,21 +212,21 @@ function judge(draft: Draft, change: Extract<SimpleChange, { type: 'judge' }>): 
 /** Moves keywords, negatives and ads of groups into one; keywords and negatives that stand there already leave. */
 function mergeGroups(draft: Draft, { ids, into }: Extract<SimpleChange, { type: 'merge-groups' }>): void {
   requireAll(draft, 'group', [...ids, into]);
-  const { book } = draft;
+  const { snapshot } = draft;
   const mark = (row: { text: string; match: string }) => `${row.match} ${row.text}`;
   const standing = {
-    keyword: new Set(childrenOf(book.keyword, 'groupId', into).map(mark)),
-    negative: new Set(childrenOf(book.negative, 'groupId', into).map(mark)),
+    keyword: new Set(childrenOf(snapshot.keyword, 'groupId', into).map(mark)),
+    negative: new Set(childrenOf(snapshot.negative, 'groupId', into).map(mark)),
   };
   for (const id of ids) {
     if (id === into) continue;
     for (const record of ['keyword', 'negative'] as const)
-      for (const row of childrenOf(book[record] as ReadonlyMap<string, Row & { text: string; match: string }>, 'groupId', id)) {
+      for (const row of childrenOf(snapshot[record] as ReadonlyMap<string, Row & { text: string; match: string }>, 'groupId', id)) {
         const isNew = !standing[record].has(mark(row));
         standing[record].add(mark(row));
         draft.put(record, row.id, isNew ? { ...row, groupId: into } : null);
       }
-    for (const ad of childrenOf(book.ad, 'groupId', id)) draft.put('ad', ad.id, { ...ad, groupId: into });
+    for (const ad of childrenOf(snapshot.ad, 'groupId', id)) draft.put('ad', ad.id, { ...ad, groupId: into });
     draft.put('group', id, null);
   }
 }
@@ -244,7 +244,7 @@ function* ranges(
 }
 
 /** The hard invariants: names and marks that may stand once only, compared exactly. Only what was edited can break them. */
-function checkUnique(edits: readonly { record: RecordName; before: Row | null; after: Row | null }[], now: Book): void {
+function checkUnique(edits: readonly { record: RecordName; before: Row | null; after: Row | null }[], now: Snapshot): void {
   for (const record of new Set(edits.map((edit) => edit.record))) {
     const own = edits.filter((edit) => edit.record === record);
     const { unique } = recordTypes[record];

@@ -1,4 +1,4 @@
-import type { BookRows } from './book';
+import type { SnapshotRows } from './snapshot';
 import type { StepSummary } from './changes';
 import { packRows, unpackRows, type PackedRows } from './packed-rows';
 import { packSent, unpackSent, type RowsPack, type SentRow } from './sent-rows';
@@ -10,7 +10,7 @@ export interface StreamNews {
   /** Every row touched since the revision asked about. */
   edits: SentRow[];
   /** Every row that stands, where the journal does not reach back to what was known. */
-  rows?: BookRows;
+  rows?: SnapshotRows;
   undo: StepSummary | null;
   redo: StepSummary | null;
 }
@@ -39,7 +39,7 @@ export function* linesOfNews({ revision, edits, rows, undo, redo }: StreamNews):
   yield `${JSON.stringify(lastLine)}\n`;
 }
 
-function* packAll(rows: BookRows): Iterable<RowsPack> {
+function* packAll(rows: SnapshotRows): Iterable<RowsPack> {
   for (const [record, list] of Object.entries(rows)) yield* packRows(record as RecordName, list as unknown as Row[]);
 }
 
@@ -66,6 +66,6 @@ export class NewsReader {
   finish(): StreamNews {
     if (!this.head || !this.isEnded) throw new BrokenNews('The news broke off.');
     const { isWhole, ...head } = this.head;
-    return isWhole ? { ...head, edits: [], rows: this.rows as unknown as BookRows } : { ...head, edits: this.edits };
+    return isWhole ? { ...head, edits: [], rows: this.rows as unknown as SnapshotRows } : { ...head, edits: this.edits };
   }
 }

@@ -12,7 +12,7 @@ const positionOf = (row: object) => ('position' in row ? (row as { position: num
 const compare = (a: AnyRow, b: AnyRow) => positionOf(a) - positionOf(b) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 const parentOf = (row: AnyRow, key: string) => (row as unknown as Record<string, string | null>)[key] ?? null;
 
-/** The rows of one record in the order of their positions; kept as long as the book's map is. */
+/** The rows of one record in the order of their positions; kept as long as the snapshot's map is. */
 export function inOrder<T extends AnyRow>(rows: ReadonlyMap<string, T>): readonly T[] {
   let ordered = keptOrder.get(rows) as readonly T[] | undefined;
   if (!ordered) keptOrder.set(rows, (ordered = [...rows.values()].sort(compare)));
@@ -22,7 +22,7 @@ export function inOrder<T extends AnyRow>(rows: ReadonlyMap<string, T>): readonl
 const none: readonly never[] = [];
 
 /**
- * The rows whose `key` is `value`, in order. An index over all values is kept as long as the book's map is;
+ * The rows whose `key` is `value`, in order. An index over all values is kept as long as the snapshot's map is;
  * after an edit the lists that it did not touch are the very same ones.
  */
 export function childrenOf<T extends AnyRow>(rows: ReadonlyMap<string, T>, key: keyof T & string, value: string | null): readonly T[] {

@@ -6,7 +6,7 @@ import { packRows, unpackRows } from './packed-rows';
 import type { Row } from '../records/record-type';
 import { packBetween, unpackSent } from './sent-rows';
 import { findRow } from '../../../tests/find-row';
-import { emptyBook, type Book } from './book';
+import { emptySnapshot, type Snapshot } from './snapshot';
 
 const copied = <T>(value: T) => JSON.parse(JSON.stringify(value)) as T;
 const value = fc.oneof(
@@ -40,10 +40,10 @@ describe('rows in packs', () => {
   });
 
   it('carry some fields only, where some are asked for, and ids of rows that are gone', () => {
-    const group = { id: 'g' } as Book['group'] extends ReadonlyMap<string, infer R> ? R : never;
+    const group = { id: 'g' } as Snapshot['group'] extends ReadonlyMap<string, infer R> ? R : never;
     const find = findRow('a', 'piano', 'open', null, 0);
-    const before: Book = { ...emptyBook(), group: new Map([['g', group]]) };
-    const after: Book = { ...emptyBook(), find: new Map([['a', find]]) };
+    const before: Snapshot = { ...emptySnapshot(), group: new Map([['g', group]]) };
+    const after: Snapshot = { ...emptySnapshot(), find: new Map([['a', find]]) };
     const packs = [...packBetween(before, after, { records: ['find', 'group'], fields: { find: ['id', 'text'] } })];
     expect(packs.flatMap(unpackSent)).toEqual([
       { record: 'find', id: 'a', after: { id: 'a', text: 'piano' } },

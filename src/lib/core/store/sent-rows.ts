@@ -1,9 +1,9 @@
-import { applyEdits, emptyBook, type Book, type RowEdit } from './book';
+import { applyEdits, emptySnapshot, type Snapshot, type RowEdit } from './snapshot';
 import { packRows, rowsInPack, unpackRows, type PackedRows } from './packed-rows';
 import { idsToCompare } from './patched-rows';
 import { recordNames, type RecordName, type Row } from '../records/record-type';
 
-/** A row as it now stands, for sending to where its book is held as well; null where it is gone. */
+/** A row as it now stands, for sending to where its snapshot is held as well; null where it is gone. */
 export interface SentRow {
   record: RecordName;
   id: string;
@@ -41,10 +41,10 @@ function* differences(from: Rows, to: Rows): Iterable<readonly [id: string, afte
   else for (const id of idsToCompare(from, to)) if (from.get(id) !== to.get(id)) yield [id, to.get(id) ?? null];
 }
 
-/** The rows in which two books differ, in packs of some thousands; what was not touched is the same object in both. */
+/** The rows in which two snapshots differ, in packs of some thousands; what was not touched is the same object in both. */
 export function* packBetween(
-  before: Book,
-  after: Book,
+  before: Snapshot,
+  after: Snapshot,
   { records = recordNames, fields = {} }: { records?: readonly RecordName[]; fields?: FieldsSent } = {},
 ): Iterable<RowsPack> {
   for (const record of records) {
@@ -70,9 +70,9 @@ export const unpackSent = (pack: RowsPack): SentRow[] =>
     ? pack.gone.map((id) => ({ record: pack.record, id, after: null }))
     : unpackRows(pack).map((after) => ({ record: pack.record, id: after.id, after }));
 
-/** A book that is held where only packs come in. */
-export class SentBook {
-  private kept = emptyBook();
+/** A snapshot that is held where only packs come in. */
+export class SentSnapshot {
+  private kept = emptySnapshot();
   private waiting: SentRow[] = [];
 
   /** Takes a pack; rows that leave fields out are completed by the last argument. */
@@ -80,8 +80,8 @@ export class SentBook {
     for (const row of unpackSent(pack)) this.waiting.push(complete(row));
   }
 
-  /** The book with all that came in. */
-  get book(): Book {
+  /** The snapshot with all that came in. */
+  get snapshot(): Snapshot {
     if (this.waiting.length > 0) this.kept = applyEdits(this.kept, this.waiting as unknown as readonly RowEdit[]);
     this.waiting = [];
     return this.kept;

@@ -4,7 +4,7 @@ import { eastAsianWidth } from 'get-east-asian-width';
 import { describe, expect, it } from 'vitest';
 import { findRefusedSigns, joinPastedLines, takeOutRefusedSigns } from './clean';
 import { applyCase, applySpellings } from './letter-case';
-import { units } from './units';
+import { units } from './text-length';
 
 /** The rule spelled out without any fast path. */
 function slowUnits(text: string): number {

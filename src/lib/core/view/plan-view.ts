@@ -3,7 +3,7 @@ import { computeWorth, type Worth } from '../money/worth';
 import { houseRulesOf, type HouseRules } from '../rules/house-rules';
 import { rulesOf, type RuleSet } from '../rules/rule-set';
 import { canMeet } from '../places/meet';
-import { childrenOf, inOrder, type Book } from '../store/book';
+import { childrenOf, inOrder, type Snapshot } from '../store/snapshot';
 import type { Account } from '../records/account';
 import type { Ad } from '../records/ad';
 import type { Brief, Goal } from '../records/brief';
@@ -18,7 +18,7 @@ import type { Plan } from '../records/plan';
 /** Everything that reading a plan needs, in one place. */
 export interface PlanView {
   /** The plan's rows and those of the workspace. */
-  book: Book;
+  snapshot: Snapshot;
   plan: Plan;
   account: Account;
   client: Client;
@@ -27,24 +27,34 @@ export interface PlanView {
   house: HouseRules;
 }
 
-/** The view of a plan, or null where the book does not hold it. */
-export function findPlanView(book: Book, planId: string): PlanView | null {
-  const plan = book.plan.get(planId);
-  const account = plan && book.account.get(plan.accountId);
-  const client = account && book.client.get(account.clientId);
-  const brief = book.brief.get(planId);
+/** The view of a plan, or null where the snapshot does not hold it. */
+export function findPlanView(snapshot: Snapshot, planId: string): PlanView | null {
+  const plan = snapshot.plan.get(planId);
+  const account = plan && snapshot.account.get(plan.accountId);
+  const client = account && snapshot.client.get(account.clientId);
+  const brief = snapshot.brief.get(planId);
   if (!plan || !account || !client || !brief) return null;
-  return { book, plan, account, client, brief, rules: rulesOf(book.ruleSet, plan.ruleSetKey), house: houseRulesOf(book, planId) };
+  return {
+    snapshot,
+    plan,
+    account,
+    client,
+    brief,
+    rules: rulesOf(snapshot.ruleSet, plan.ruleSetKey),
+    house: houseRulesOf(snapshot, planId),
+  };
 }
 
 /** The texts of one of the brief's lists. */
-export const briefTexts = ({ book }: PlanView, kind: BriefItemKind) => childrenOf(book.briefItem, 'kind', kind).map(({ text }) => text);
+export const briefTexts = ({ snapshot }: PlanView, kind: BriefItemKind) =>
+  childrenOf(snapshot.briefItem, 'kind', kind).map(({ text }) => text);
 
 /** The language that stems, cases and names: the campaign's first, else the brief's first, else English. */
 export const firstLanguage = ({ brief }: PlanView, campaign: Campaign | undefined) => campaign?.languages[0] ?? brief.languages[0] ?? 'en';
 
 /** Whether groups and keywords are handed off without ads on purpose: as long as no ad stands. */
-export const areKeywordsFirst = ({ brief, book }: Pick<PlanView, 'brief' | 'book'>): boolean => brief.keywordsFirst && book.ad.size === 0;
+export const areKeywordsFirst = ({ brief, snapshot }: Pick<PlanView, 'brief' | 'snapshot'>): boolean =>
+  brief.keywordsFirst && snapshot.ad.size === 0;
 
 /** Goals whose conversions are enquiries, of which a share buys. */
 export const countsEnquiries = (goal: Goal) => goal === 'leads' || goal === 'calls';
@@ -64,19 +74,19 @@ export function worthOf({ brief, house }: PlanView): Worth | null {
 
 /** The bid of a keyword: its own, else its group's, else the campaign's starting bid where bids are by hand. */
 export function bidOf(view: PlanView, keyword: Keyword): number | null {
-  const group = view.book.group.get(keyword.groupId);
+  const group = view.snapshot.group.get(keyword.groupId);
   return keyword.bidMinor ?? (group ? groupBid(view, group) : null);
 }
 
 /** The default bid of a group: its own, else the campaign's starting bid where bids are by hand. */
-export function groupBid({ book }: PlanView, group: Group): number | null {
-  const campaign = book.campaign.get(group.campaignId);
+export function groupBid({ snapshot }: PlanView, group: Group): number | null {
+  const campaign = snapshot.campaign.get(group.campaignId);
   return group.defaultBidMinor ?? (campaign?.bidding === 'by-hand' ? campaign.bidMinor : null);
 }
 
 /** The landing page of an ad, as typed: its own, else its group's, else the brief's. */
-export function landingPageOf({ book, brief }: PlanView, ad: Pick<Ad, 'landingPage' | 'groupId'>): string {
-  return ad.landingPage.trim() || book.group.get(ad.groupId)?.landingPage.trim() || brief.landingPage.trim();
+export function landingPageOf({ snapshot, brief }: PlanView, ad: Pick<Ad, 'landingPage' | 'groupId'>): string {
+  return ad.landingPage.trim() || snapshot.group.get(ad.groupId)?.landingPage.trim() || brief.landingPage.trim();
 }
 
 /** The domain that an ad's shown address has. */
@@ -84,16 +94,16 @@ export const domainOf = (view: PlanView, ad: Pick<Ad, 'landingPage' | 'groupId'>
   readAddress(landingPageOf(view, ad))?.hostname.replace(/^www\./, '') ?? '';
 
 /** The offer a group's lines speak of: its own, else the plan's first. */
-export function offerOf({ book }: PlanView, group: Group): Offer | null {
-  return (group.offerId && book.offer.get(group.offerId)) || inOrder(book.offer)[0] || null;
+export function offerOf({ snapshot }: PlanView, group: Group): Offer | null {
+  return (group.offerId && snapshot.offer.get(group.offerId)) || inOrder(snapshot.offer)[0] || null;
 }
 
 /** All groups, in the order of their campaigns. */
-export const groupsInOrder = ({ book }: Pick<PlanView, 'book'>): Group[] =>
-  inOrder(book.campaign).flatMap(({ id }) => childrenOf(book.group, 'campaignId', id));
+export const groupsInOrder = ({ snapshot }: Pick<PlanView, 'snapshot'>): Group[] =>
+  inOrder(snapshot.campaign).flatMap(({ id }) => childrenOf(snapshot.group, 'campaignId', id));
 
 /** The campaigns that can meet a searcher of this one, itself included, in order. */
-export function campaignsMeeting({ book }: PlanView, campaign: Campaign): Campaign[] {
-  const reach = (one: Campaign) => ({ campaign: one, places: childrenOf(book.place, 'campaignId', one.id) });
-  return inOrder(book.campaign).filter((other) => other.id === campaign.id || canMeet(reach(campaign), reach(other)));
+export function campaignsMeeting({ snapshot }: PlanView, campaign: Campaign): Campaign[] {
+  const reach = (one: Campaign) => ({ campaign: one, places: childrenOf(snapshot.place, 'campaignId', one.id) });
+  return inOrder(snapshot.campaign).filter((other) => other.id === campaign.id || canMeet(reach(campaign), reach(other)));
 }

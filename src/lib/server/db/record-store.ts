@@ -1,7 +1,7 @@
 import type { RecordName, Row } from '$lib/core/records/record-type';
 import type { Statement } from 'better-sqlite3';
 import * as z from 'zod';
-import { bookOf, type Book, type BookRows, type RowEdit } from '$lib/core/store/book';
+import { snapshotOf, type Snapshot, type SnapshotRows, type RowEdit } from '$lib/core/store/snapshot';
 import { recordTypes, recordsOf } from '$lib/core/records/record-types';
 import { recordSchemas } from '$lib/core/records/record-schemas';
 import type { Database } from './open-database';
@@ -99,10 +99,10 @@ export class RecordStore {
     for (const record of [...recordsOf('workspace'), ...recordsOf('plan')]) this.tables.set(record, new RecordTable(db, record));
   }
 
-  /** All rows of a stream as a book. */
-  readBook(streamId: string, stream: 'workspace' | 'plan'): Book {
+  /** All rows of a stream as a snapshot. */
+  readSnapshot(streamId: string, stream: 'workspace' | 'plan'): Snapshot {
     const rows = Object.fromEntries(recordsOf(stream).map((record) => [record, this.table(record).rows(streamId)]));
-    return bookOf(rows as BookRows);
+    return snapshotOf(rows as SnapshotRows);
   }
 
   /** Writes edits: first what leaves, then what changes, then what comes, so that no unique mark stands twice on the way. */

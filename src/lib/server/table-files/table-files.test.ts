@@ -3,7 +3,7 @@ import iconv from 'iconv-lite';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import spring from '../../../demo/ottlemere-spring-launch.json';
-import { bookOfFile, viewOf } from '../../../tests/clean-plan';
+import { snapshotOfFile, viewOf } from '../../../tests/clean-plan';
 import { beyondWindows1252 } from '$lib/core/exchange/cells';
 import { shippedLayouts } from '$lib/core/layouts/layouts';
 import { eachRow } from '$lib/core/exchange/list-text';
@@ -16,7 +16,7 @@ import { checkUnpackedSize } from './decode-workbook';
 import { encodeText, writeArchive, writeTextFile, writeWorkbook } from './write-table-file';
 
 const [plain, one, semicolon] = shippedLayouts as [(typeof shippedLayouts)[0], (typeof shippedLayouts)[0], (typeof shippedLayouts)[0]];
-const view = viewOf(bookOfFile(planFileSchema.parse(spring)));
+const view = viewOf(snapshotOfFile(planFileSchema.parse(spring)));
 const bytes = (text: string) => strToU8(text);
 const rowsOf = async (file: Uint8Array) => (await decodeFile(file, 'a.csv')).sheets[0]?.rows;
 const refusal = async (file: Uint8Array, decode: (file: Uint8Array) => Promise<unknown> = rowsOf) => {
@@ -228,11 +228,11 @@ describe('hostile files', () => {
   });
 
   it('a sheet that claims a million rows and columns does not take the memory for them', async () => {
-    const book = unzipSync(await writeWorkbook([{ name: 'all', columns: ['a'], rows: [['b']], numbers: [] }]));
+    const snapshot = unzipSync(await writeWorkbook([{ name: 'all', columns: ['a'], rows: [['b']], numbers: [] }]));
     const sheet = new TextDecoder()
-      .decode(book['xl/worksheets/sheet1.xml'])
+      .decode(snapshot['xl/worksheets/sheet1.xml'])
       .replace('<sheetData>', '<dimension ref="A1:XFD1048576"/><sheetData>');
-    const file = zipSync({ ...book, 'xl/worksheets/sheet1.xml': bytes(sheet) });
+    const file = zipSync({ ...snapshot, 'xl/worksheets/sheet1.xml': bytes(sheet) });
     const answer = await decodeFile(file, 'a.xlsx').catch((error: unknown) => error);
     if (answer instanceof RequestRefused) expect(['broken-workbook', 'unpacks-too-large']).toContain(answer.code);
     else expect((answer as { sheets: { rows: string[][] }[] }).sheets[0]?.rows).toEqual([['a'], ['b']]);

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { measureLine } from '$lib/core/ads/measure';
-  import type { AdBench } from './ad-bench.svelte';
+  import type { AdState } from './ad-state.svelte';
   import Button from '../parts/Button.svelte';
 
-  let { bench, index = $bindable(0) }: { bench: AdBench; index: number } = $props();
+  let { bench, index = $bindable(0) }: { bench: AdState; index: number } = $props();
 
   let isNarrow = $state(false);
   const count = $derived(bench.keywords.length);

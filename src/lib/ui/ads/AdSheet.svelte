@@ -1,16 +1,16 @@
 <script lang="ts">
   import type { LineKindOfAd } from '$lib/core/records/ad-line';
   import TextField from '../parts/TextField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import type { AdBench } from './ad-bench.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import type { AdState } from './ad-state.svelte';
   import LineList from './LineList.svelte';
   import PathField from './PathField.svelte';
   import { pastedChange } from './pasted-change';
   import ReadingsTable from './ReadingsTable.svelte';
 
-  let { bench, index = $bindable(0) }: { bench: AdBench; index: number } = $props();
+  let { bench, index = $bindable(0) }: { bench: AdState; index: number } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const kinds: readonly LineKindOfAd[] = ['headline', 'description'];
   const ruleFor = (kind: LineKindOfAd) => (kind === 'headline' ? bench.format.headlines : bench.format.descriptions);
   const linesFor = (kind: LineKindOfAd) => (kind === 'headline' ? bench.headlines : bench.descriptions);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { findMasterUpdates } from '$lib/core/ads/master-updates';
-  import { childrenOf, inOrder } from '$lib/core/store/book';
+  import { childrenOf, inOrder } from '$lib/core/store/snapshot';
   import { firstLanguage } from '$lib/core/view/plan-view';
   import type { MasterLine } from '$lib/core/records/ad-line';
   import type { Campaign } from '$lib/core/records/campaign';
@@ -10,8 +10,8 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import { applyMaster, draftMaster } from './master-draft';
   import MasterRow from './MasterRow.svelte';
 
@@ -25,9 +25,9 @@
 
   let { open = $bindable(), master, lines, campaign }: Props = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
-  const campaigns = $derived(inOrder(desk.book.campaign));
+  const campaigns = $derived(inOrder(desk.snapshot.campaign));
   const names = $derived(shortCampaignNames(campaigns));
   const language = $derived(firstLanguage(desk.plan, campaign ?? undefined));
   /** What its changes would bring to the ads it made, by group. */
@@ -38,7 +38,7 @@
       : campaigns.map((one) => ({
           campaign: one,
           language: firstLanguage(desk.plan, one),
-          rows: childrenOf(desk.book.group, 'campaignId', one.id).map((group) => ({
+          rows: childrenOf(desk.snapshot.group, 'campaignId', one.id).map((group) => ({
             draft: draftMaster(desk.plan, master, lines, group),
             updates: updates.get(group.id) ?? [],
           })),

@@ -9,14 +9,14 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import { fillDown, withFields, withoutRow, withRow } from '../parts/lists';
   import { withPriceRow } from './extra-sections';
   import LimitedField from './LimitedField.svelte';
 
   let { extra }: { extra: Extra } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const rules = $derived(desk.plan.rules);
   const set = (fields: Partial<Extra>, sitting?: string) => void desk.set('extra', extra.id, fields, sitting);
   const at = (field: string) => `${extra.id}:extra-${field}`;

@@ -1,27 +1,27 @@
 <script lang="ts">
-  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
   import { nameOfExtra } from '$lib/core/records/extra';
   import type { Extra, ExtraKind } from '$lib/core/records/extra';
   import { extraWords } from '$lib/wording/extra-findings';
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import { enterNew, firstFieldOf } from '../shell/enter-new';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import { extraSections, newExtra } from './extra-sections';
   import ExtraFields from './ExtraFields.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const rules = $derived(desk.plan.rules);
   const owners = $derived([
     { value: '', name: 'all campaigns' },
-    ...inOrder(desk.book.campaign).map(({ id, name }) => ({ value: id as string, name })),
+    ...inOrder(desk.snapshot.campaign).map(({ id, name }) => ({ value: id as string, name })),
   ]);
-  const country = $derived(inOrder(desk.book.place)[0]?.country ?? '');
-  const of = (kind: ExtraKind) => childrenOf(desk.book.extra, 'kind', kind);
+  const country = $derived(inOrder(desk.snapshot.place)[0]?.country ?? '');
+  const of = (kind: ExtraKind) => childrenOf(desk.snapshot.extra, 'kind', kind);
 
   function add(kind: ExtraKind) {
-    const position = nextPosition(desk.book.extra.values());
+    const position = nextPosition(desk.snapshot.extra.values());
     const id = newId();
     desk.add('extra', { id, campaignId: null, ...newExtra(kind, rules, country), position });
     enterNew(firstFieldOf(id));

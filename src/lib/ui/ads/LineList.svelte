@@ -6,7 +6,7 @@
   import type { LineKindOfAd } from '$lib/core/records/ad-line';
   import type { LineRule } from '$lib/core/rules/rule-set';
   import Button from '../parts/Button.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import type { EditableLine } from './editable-line';
   import LineRow from './LineRow.svelte';
 

@@ -4,15 +4,15 @@
   import type { FillContext } from '$lib/core/ads/fill-slots';
   import { measureLine } from '$lib/core/ads/measure';
   import { lineContext } from '$lib/core/ads/slot-values';
-  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { Campaign } from '$lib/core/records/campaign';
   import type { LineKindOfAd } from '$lib/core/records/ad-line';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
   import { getShell } from '../shell/shell.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import ApplyMaster from './ApplyMaster.svelte';
   import { pastedChange } from './pasted-change';
   import PathField from './PathField.svelte';
@@ -21,14 +21,14 @@
   /** The campaign at hand, whose values masters are measured with. */
   let { campaign }: { campaign: Campaign | null } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
   const { workspace } = desk;
-  const masters = $derived(inOrder(workspace.book.master));
+  const masters = $derived(inOrder(workspace.snapshot.master));
   const master = $derived(masters.find(({ id }) => id === page.url.searchParams.get('master')) ?? masters[0] ?? null);
-  const lines = $derived(master ? childrenOf(workspace.book.masterLine, 'masterId', master.id) : []);
+  const lines = $derived(master ? childrenOf(workspace.snapshot.masterLine, 'masterId', master.id) : []);
   const sampleGroup = $derived(
-    (campaign && childrenOf(desk.book.group, 'campaignId', campaign.id)[0]) ?? inOrder(desk.book.group)[0] ?? null,
+    (campaign && childrenOf(desk.snapshot.group, 'campaignId', campaign.id)[0]) ?? inOrder(desk.snapshot.group)[0] ?? null,
   );
   const format = $derived(desk.plan.rules.formats[master?.format ?? 'responsive']);
   const noValues = { group: '', place: '', client: '', offer: '', price: '' };
@@ -138,7 +138,7 @@
         onedit={(name) => (name.trim() === '' ? 'A name is needed.' : void workspace.set('master', own.id, { name }))}
       />
       <Button kind="quiet" class="ms-auto" onclick={remove}>Take out</Button>
-      <Button kind="act" disabled={desk.book.group.size === 0} onclick={() => (isApplying = true)}>Apply to groups…</Button>
+      <Button kind="act" disabled={desk.snapshot.group.size === 0} onclick={() => (isApplying = true)}>Apply to groups…</Button>
     </div>
     {#each ['headline', 'description'] as const as kind (kind)}
       <LineList

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import type { AdBench } from './ad-bench.svelte';
+  import type { AdState } from './ad-state.svelte';
 
-  let { bench, index = $bindable(0) }: { bench: AdBench; index: number } = $props();
+  let { bench, index = $bindable(0) }: { bench: AdState; index: number } = $props();
 
   const live = $derived(
     [

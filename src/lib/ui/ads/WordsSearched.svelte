@@ -3,11 +3,11 @@
   import { firstLanguage } from '$lib/core/view/plan-view';
   import { wordsOf } from '$lib/core/keywords/words';
   import type { Finding } from '$lib/core/proof/finding';
-  import type { AdBench } from './ad-bench.svelte';
+  import type { AdState } from './ad-state.svelte';
 
-  let { bench, findings }: { bench: AdBench; findings: readonly Finding[] } = $props();
+  let { bench, findings }: { bench: AdState; findings: readonly Finding[] } = $props();
 
-  const language = $derived(languageWords(firstLanguage(bench.desk.plan, bench.desk.book.campaign.get(bench.group?.campaignId ?? ''))));
+  const language = $derived(languageWords(firstLanguage(bench.desk.plan, bench.desk.snapshot.campaign.get(bench.group?.campaignId ?? ''))));
   const words = $derived([...new Set(bench.keywords.flatMap((keyword) => wordsOf(keyword)))].filter((word) => !language.isStopWord(word)));
   const missing = $derived(
     new Set(

@@ -1,13 +1,13 @@
 import { fillPlanSlots } from '$lib/core/ads/fill-slots';
 import { measureLine, type Measure } from '$lib/core/ads/measure';
 import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
-import { childrenOf, nextPosition } from '$lib/core/store/book';
+import { childrenOf, nextPosition } from '$lib/core/store/snapshot';
 import type { SimpleChange } from '$lib/core/store/changes';
 import type { PlanView } from '$lib/core/view/plan-view';
 import type { MasterLine } from '$lib/core/records/ad-line';
 import type { Group } from '$lib/core/records/group';
 import type { Master } from '$lib/core/records/master';
-import { nextAdName } from './ad-bench.svelte';
+import { nextAdName } from './ad-state.svelte';
 
 /** What a master becomes in a group, before it is written. */
 export interface MasterDraft {
@@ -53,14 +53,14 @@ export function draftMaster(view: PlanView, master: Master, lines: readonly Mast
     faults: measured.filter(({ measure }) => measure.problems.length > 0).length,
     fallbacks: measured.reduce((sum, { measure }) => sum + measure.fallbacks, 0),
     firstFallsBack: findFirstFallback(view, master, group, measured),
-    isThere: childrenOf(view.book.ad, 'groupId', group.id).some(({ masterName }) => masterName === master.name),
+    isThere: childrenOf(view.snapshot.ad, 'groupId', group.id).some(({ masterName }) => masterName === master.name),
   };
 }
 
 /** The change that writes a master as a new ad into groups; plan slots stay slots, so that values can still change. */
 export function applyMaster(view: PlanView, master: Master, drafts: readonly MasterDraft[], newId: () => string) {
   const changes = drafts.flatMap(({ group, lines }): SimpleChange[] => {
-    const ads = childrenOf(view.book.ad, 'groupId', group.id);
+    const ads = childrenOf(view.snapshot.ad, 'groupId', group.id);
     const id = newId();
     const ad = {
       id,

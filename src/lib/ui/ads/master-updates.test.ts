@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { addLike, bookOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
+import { addLike, snapshotOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
 import { applyMaster, draftMaster } from './master-draft';
-import { applyEdits, childrenOf, inOrder, type Book } from '$lib/core/store/book';
+import { applyEdits, childrenOf, inOrder, type Snapshot } from '$lib/core/store/snapshot';
 import type { Change } from '$lib/core/store/changes';
 import { decide } from '$lib/core/store/decide';
 import type { MasterLine } from '$lib/core/records/ad-line';
@@ -18,23 +18,23 @@ const line = (id: string, text: string, kind: MasterLine['kind'] = 'headline'): 
   position: Number(id.slice(1)),
 });
 const lines = [line('l0', 'Tuned at Home'), line('l1', '[[keyword|Piano Tuner|title]]'), line('l2', 'We come to you.', 'description')];
-const make = (book: Book, made: Change): Book => {
-  const decision = decide(book, made, 'plan');
+const make = (snapshot: Snapshot, made: Change): Snapshot => {
+  const decision = decide(snapshot, made, 'plan');
   if (!decision.ok) throw new Error(decision.refusal.code);
-  return applyEdits(book, decision.edits);
+  return applyEdits(snapshot, decision.edits);
 };
-const clean = bookOfFile(cleanFile);
+const clean = snapshotOfFile(cleanFile);
 const applied = (() => {
   const view = viewOf(clean);
   return make(clean, applyMaster(view, master, [draftMaster(view, master, lines, row(clean, 'group'))], countingIds('a')));
 })();
 const ad = inOrder(applied.ad).find(({ masterName }) => masterName === 'Everyday')!;
-const ownLines = (book: Book) => childrenOf(book.adLine, 'adId', ad.id);
-const updatesOf = (book: Book, changedLines: MasterLine[], changed = master) =>
-  findMasterUpdates(viewOf(book), changed, changedLines, countingIds('n'));
-const take = (book: Book, changedLines: MasterLine[], changed = master) => {
-  const changes = updatesOf(book, changedLines, changed).flatMap(({ updates }) => updates.map((one) => one.change));
-  return make(book, { type: 'several', name: 'master-applied', changes });
+const ownLines = (snapshot: Snapshot) => childrenOf(snapshot.adLine, 'adId', ad.id);
+const updatesOf = (snapshot: Snapshot, changedLines: MasterLine[], changed = master) =>
+  findMasterUpdates(viewOf(snapshot), changed, changedLines, countingIds('n'));
+const take = (snapshot: Snapshot, changedLines: MasterLine[], changed = master) => {
+  const changes = updatesOf(snapshot, changedLines, changed).flatMap(({ updates }) => updates.map((one) => one.change));
+  return make(snapshot, { type: 'several', name: 'master-applied', changes });
 };
 
 describe('a changed master', () => {
@@ -74,9 +74,9 @@ describe('a changed master', () => {
 });
 
 describe('applying a master', () => {
-  const draftOf = (book: Book, changedLines: MasterLine[], changed = master) => {
-    const view = viewOf(book);
-    return draftMaster(view, changed, changedLines, row(book, 'group'));
+  const draftOf = (snapshot: Snapshot, changedLines: MasterLine[], changed = master) => {
+    const view = viewOf(snapshot);
+    return draftMaster(view, changed, changedLines, row(snapshot, 'group'));
   };
 
   it('does not simply fit where the first headline or a path falls back', () => {

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { childrenOf, nextPosition } from '$lib/core/store/book';
+  import { childrenOf, nextPosition } from '$lib/core/store/snapshot';
   import type { BriefItemKind } from '$lib/core/records/brief-item';
   import ChipList from '../parts/ChipList.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
 
   interface Props {
     kind: BriefItemKind;
@@ -15,12 +15,12 @@
 
   let { kind, title, note, tone = 'plain', placeholder }: Props = $props();
 
-  const desk = getDesk();
-  const items = $derived(childrenOf(desk.book.briefItem, 'kind', kind));
+  const desk = getPlanState();
+  const items = $derived(childrenOf(desk.snapshot.briefItem, 'kind', kind));
   /** Names and what is not offered are told apart by commas; facts, claims and spellings hold commas of their own. */
   const splitsAt = $derived(kind === 'rival' || kind === 'not-offered' ? 'commas' : 'lines');
   function add(texts: string[]) {
-    const position = nextPosition(desk.book.briefItem.values());
+    const position = nextPosition(desk.snapshot.briefItem.values());
     desk.add('briefItem', ...texts.map((text, index) => ({ id: newId(), kind, text, position: position + index })));
   }
   const remove = (id: string) => void desk.make({ type: 'remove', record: 'briefItem', ids: [id] });

@@ -6,9 +6,9 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const brief = $derived(desk.plan.brief);
   const ways = [
     { value: 'once' as const, name: 'once a click' },

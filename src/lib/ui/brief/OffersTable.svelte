@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { Offer } from '$lib/core/records/offer';
   import { findStating, type StatedValue, type StatingLine } from '$lib/core/plan/stated';
   import Button from '../parts/Button.svelte';
@@ -8,18 +8,18 @@
   import MoneyField from '../parts/MoneyField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
 
-  const desk = getDesk();
-  const offers = $derived(inOrder(desk.book.offer));
+  const desk = getPlanState();
+  const offers = $derived(inOrder(desk.snapshot.offer));
   /** What an offer said when the hand came to it, and the lines that go on saying it. */
   let remembered: Offer | null = null;
   let stating = $state.raw<{ id: string; lines: StatingLine[] } | null>(null);
 
   /** On leaving an offer whose price, end or name has changed, looks for lines that state the old one. */
   function left(id: string) {
-    const [before, after] = [remembered, desk.book.offer.get(id)];
+    const [before, after] = [remembered, desk.snapshot.offer.get(id)];
     remembered = null;
     if (!before || !after || before.id !== after.id) return;
     const lines: StatingLine[] = [];
@@ -54,7 +54,7 @@
   {#each offers as offer (offer.id)}
     <div
       class="grid grid-cols-[minmax(0,1fr)_132px_auto] items-start gap-2 py-1"
-      onfocusin={() => (remembered ??= desk.book.offer.get(offer.id) ?? null)}
+      onfocusin={() => (remembered ??= desk.snapshot.offer.get(offer.id) ?? null)}
       onfocusout={(event) => {
         if (!(event.currentTarget as Element).contains(event.relatedTarget as Node | null)) left(offer.id);
       }}

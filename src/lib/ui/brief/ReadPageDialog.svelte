@@ -3,7 +3,7 @@
   import { checkPage, proposeFacts } from '$lib/core/pages/propose-facts';
   import type { Proposal, ReadPage } from '$lib/core/pages/page-text';
   import type { FoundPlace } from '$lib/core/places/found-place';
-  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { SimpleChange } from '$lib/core/store/changes';
   import { pageNotes } from '$lib/wording/reach';
   import { countOf } from '$lib/wording/texts';
@@ -12,12 +12,12 @@
   import TextField from '../parts/TextField.svelte';
   import { placeRow } from '../places/place-row';
   import { askServer } from '../state/ask-server';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
 
   let { open = $bindable() }: { open: boolean } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   let address = $state(desk.plan.brief.landingPage || desk.plan.client.site);
   let page = $state.raw<ReadPage | null>(null);
   let asked = $state('');
@@ -28,9 +28,9 @@
   const keyOf = ({ kind, text }: Proposal) => `${kind} ${text.toLowerCase()}`;
   const standing = $derived(
     new Set([
-      ...inOrder(desk.book.offer).map(({ name }) => `offer ${name.toLowerCase()}`),
-      ...inOrder(desk.book.briefItem).map(({ kind, text }) => `${kind} ${text.toLowerCase()}`),
-      ...childrenOf(desk.book.place, 'campaignId', null).map(({ name }) => `place ${name.toLowerCase()}`),
+      ...inOrder(desk.snapshot.offer).map(({ name }) => `offer ${name.toLowerCase()}`),
+      ...inOrder(desk.snapshot.briefItem).map(({ kind, text }) => `${kind} ${text.toLowerCase()}`),
+      ...childrenOf(desk.snapshot.place, 'campaignId', null).map(({ name }) => `place ${name.toLowerCase()}`),
     ]),
   );
   const proposals = $derived(page ? proposeFacts(page, desk.currency) : []);
@@ -38,8 +38,8 @@
   const taken = $derived(fresh.filter((proposal) => !left.has(keyOf(proposal))));
   /** Prices and offers that lines state, as they are read. */
   const stated = $derived.by(() => {
-    const lines = inOrder(desk.book.adLine).map(({ text }) => text);
-    const offers = inOrder(desk.book.offer);
+    const lines = inOrder(desk.snapshot.adLine).map(({ text }) => text);
+    const offers = inOrder(desk.snapshot.offer);
     const says = (text: string) => lines.some((line) => line.includes(text));
     return {
       prices: offers.flatMap(({ priceMinor }) => {
@@ -74,7 +74,7 @@
   async function take() {
     const changes: SimpleChange[] = [];
     const offers = taken.filter(({ kind }) => kind === 'offer');
-    const firstOffer = nextPosition(desk.book.offer.values());
+    const firstOffer = nextPosition(desk.snapshot.offer.values());
     if (offers.length > 0)
       changes.push({
         type: 'add',
@@ -88,7 +88,7 @@
         })),
       });
     const items = taken.filter(({ kind }) => kind === 'fact' || kind === 'not-offered');
-    const firstItem = nextPosition(desk.book.briefItem.values());
+    const firstItem = nextPosition(desk.snapshot.briefItem.values());
     if (items.length > 0)
       changes.push({
         type: 'add',
@@ -97,8 +97,8 @@
       });
     const names = taken.filter(({ kind }) => kind === 'place').map(({ text }) => text);
     if (names.length > 0) {
-      const own = childrenOf(desk.book.place, 'campaignId', null);
-      const near = inOrder(desk.book.place)[0]?.country ?? '';
+      const own = childrenOf(desk.snapshot.place, 'campaignId', null);
+      const near = inOrder(desk.snapshot.place)[0]?.country ?? '';
       const { lines } = await askServer<{ lines: { found: FoundPlace[] }[] }>('/api/places/match', {
         text: names.join('\n'),
         near,

@@ -1,17 +1,17 @@
 <script lang="ts">
-  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
 
-  const desk = getDesk();
-  const words = $derived(inOrder(desk.book.slotWord));
+  const desk = getPlanState();
+  const words = $derived(inOrder(desk.snapshot.slotWord));
   const uses = (slot: string) =>
     slot === ''
       ? 0
-      : [...desk.book.adLine.values()].filter(({ text }) => text.includes(`[[${slot}]]`) || text.includes(`[[${slot}|`)).length;
+      : [...desk.snapshot.adLine.values()].filter(({ text }) => text.includes(`[[${slot}]]`) || text.includes(`[[${slot}|`)).length;
   function add() {
     const id = newId();
     desk.add('slotWord', { id, slot: '', says: '', position: nextPosition(words) });

@@ -2,11 +2,11 @@
   import { mendStating, type StatingLine } from '$lib/core/plan/stated';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   let { lines, onleave }: { lines: readonly StatingLine[]; onleave: () => void } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const chosen = $state<Record<string, boolean>>({});
   const taken = $derived(lines.filter(({ id }) => chosen[id] !== false));
 

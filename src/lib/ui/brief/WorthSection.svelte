@@ -5,9 +5,9 @@
   import type { Brief } from '$lib/core/records/brief';
   import MoneyField from '../parts/MoneyField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const brief = $derived(desk.plan.brief);
   const worth = $derived(worthOf(desk.plan));
   const asks = $derived(countsEnquiries(brief.goal));

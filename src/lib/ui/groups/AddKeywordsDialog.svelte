@@ -1,20 +1,20 @@
 <script lang="ts">
   import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
-  import { nextPosition, childrenOf } from '$lib/core/store/book';
+  import { nextPosition, childrenOf } from '$lib/core/store/snapshot';
   import type { SimpleChange } from '$lib/core/store/changes';
   import type { Group } from '$lib/core/records/group';
   import { countOf } from '$lib/wording/texts';
   import { wordPasteNote } from '$lib/wording/paste-notes';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import { newKeywords } from './make-groups';
   import ScrollArea from '../parts/ScrollArea.svelte';
 
   let { open = $bindable(), group }: { open: boolean; group: Group } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   let text = $state('');
   const read = $derived(
     text.split(/\r\n|\r|\n/).flatMap((line, index) =>
@@ -30,7 +30,7 @@
   );
   const keywords = $derived(
     newKeywords(
-      desk.book,
+      desk.snapshot,
       group.id,
       read.filter(({ negative }) => !negative),
       newId,
@@ -39,7 +39,7 @@
   const negatives = $derived(read.filter(({ negative, text: plain }) => negative && plain !== ''));
 
   function take() {
-    const standing = childrenOf(desk.book.negative, 'groupId', group.id);
+    const standing = childrenOf(desk.snapshot.negative, 'groupId', group.id);
     const position = nextPosition(standing);
     const rows = negatives.map((mark, index) => ({
       id: newId(),

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { matchTypes } from '$lib/core/records/match-types';
-  import { childrenOf, inOrder } from '$lib/core/store/book';
+  import { childrenOf, inOrder } from '$lib/core/store/snapshot';
   import { groupBid } from '$lib/core/view/plan-view';
   import type { Group } from '$lib/core/records/group';
   import { wordRefusalCode } from '$lib/wording/refusals';
@@ -8,7 +8,7 @@
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   interface Props {
     group: Group;
@@ -18,11 +18,11 @@
 
   let { group, onmerge, onremove }: Props = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const inherited = $derived(groupBid(desk.plan, { ...group, defaultBidMinor: null }));
   const offers = $derived([
     { value: '', name: 'the plan’s first' },
-    ...inOrder(desk.book.offer).map(({ id, name }) => ({ value: id as string, name })),
+    ...inOrder(desk.snapshot.offer).map(({ id, name }) => ({ value: id as string, name })),
   ]);
   const set = (fields: Partial<Group>, sitting?: string) => {
     const refusal = desk.set('group', group.id, fields, sitting);
@@ -78,7 +78,7 @@
     <Button kind="link" onclick={onmerge}>Merge into…</Button>
     <Button kind="link" onclick={onremove}>Delete the group</Button>
     <Button kind="link" class="ms-auto" href={`/plans/${desk.planId}/ads?group=${group.id}`}
-      >{childrenOf(desk.book.ad, 'groupId', group.id).length} ads</Button
+      >{childrenOf(desk.snapshot.ad, 'groupId', group.id).length} ads</Button
     >
   </div>
 </section>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { tick } from 'svelte';
-  import { childrenOf, inOrder } from '$lib/core/store/book';
+  import { childrenOf, inOrder } from '$lib/core/store/snapshot';
   import type { Severity } from '$lib/core/proof/rule-list';
   import type { Campaign } from '$lib/core/records/campaign';
   import type { Group } from '$lib/core/records/group';
@@ -10,7 +10,7 @@
   import { takesKeywords } from './drag';
   import GroupName from './GroupName.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   interface Props {
     current: string;
@@ -21,12 +21,16 @@
 
   let { current, chapter, ondrop }: Props = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   type ListRow = { id: string; campaign: Campaign; group: Group | null; isEmpty?: boolean };
   /** Each campaign over its groups, or over a row that says it has none. */
   const list = $derived(
-    inOrder(desk.book.campaign).flatMap((campaign): ListRow[] => {
-      const groups = childrenOf(desk.book.group, 'campaignId', campaign.id).map((group): ListRow => ({ id: group.id, campaign, group }));
+    inOrder(desk.snapshot.campaign).flatMap((campaign): ListRow[] => {
+      const groups = childrenOf(desk.snapshot.group, 'campaignId', campaign.id).map((group): ListRow => ({
+        id: group.id,
+        campaign,
+        group,
+      }));
       const none: ListRow = { id: `${campaign.id} empty`, campaign, group: null, isEmpty: true };
       return [{ id: campaign.id, campaign, group: null }, ...(groups.length > 0 ? groups : [none])];
     }),
@@ -58,18 +62,18 @@
       if (of === chapter && where.groupId && severity !== 'suggestion' && !found.has(where.groupId)) found.set(where.groupId, severity);
     return found;
   });
-  const record = $derived(chapter === 'ads' ? desk.book.ad : desk.book.keyword);
+  const record = $derived(chapter === 'ads' ? desk.snapshot.ad : desk.snapshot.keyword);
   const countIn = (groupId: string) =>
     childrenOf(record as ReadonlyMap<string, { id: string; groupId: string }>, 'groupId', groupId).length;
   const sums = $derived(
     new Map(
-      inOrder(desk.book.campaign).map(({ id }) => [
+      inOrder(desk.snapshot.campaign).map(({ id }) => [
         id as string,
-        childrenOf(desk.book.group, 'campaignId', id).reduce((sum, group) => sum + countIn(group.id), 0),
+        childrenOf(desk.snapshot.group, 'campaignId', id).reduce((sum, group) => sum + countIn(group.id), 0),
       ]),
     ),
   );
-  const shortNames = $derived(shortCampaignNames(inOrder(desk.book.campaign)));
+  const shortNames = $derived(shortCampaignNames(inOrder(desk.snapshot.campaign)));
 </script>
 
 <nav class="flex shrink-0 flex-col pb-2" aria-label="Groups" {@attach (nav) => rows.follow(nav.parentElement ?? nav)}>

@@ -1,22 +1,22 @@
 <script lang="ts">
   import { campaignNegatives, planNegatives } from '$lib/core/groups/acting-negatives';
-  import { childrenOf } from '$lib/core/store/book';
+  import { childrenOf } from '$lib/core/store/snapshot';
   import { firstLanguage } from '$lib/core/view/plan-view';
   import type { Group } from '$lib/core/records/group';
   import { wordListsOf } from '$lib/core/rules/word-lists';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import NegativeList from './NegativeList.svelte';
 
   let { group, blocking }: { group: Group; blocking: ReadonlySet<string> } = $props();
 
-  const desk = getDesk();
-  const campaign = $derived(desk.book.campaign.get(group.campaignId));
+  const desk = getPlanState();
+  const campaign = $derived(desk.snapshot.campaign.get(group.campaignId));
 </script>
 
 <div class="flex flex-col gap-3 border-t border-rule pt-3">
   <NegativeList
     title="Negatives of the group"
-    negatives={childrenOf(desk.book.negative, 'groupId', group.id)}
+    negatives={childrenOf(desk.snapshot.negative, 'groupId', group.id)}
     owner={{ campaignId: null, groupId: group.id }}
     {blocking}
   />

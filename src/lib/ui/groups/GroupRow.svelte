@@ -1,12 +1,12 @@
 <script lang="ts">
   import { writeTypedAmount } from '$lib/core/money/typed-amount';
-  import { childrenOf } from '$lib/core/store/book';
+  import { childrenOf } from '$lib/core/store/snapshot';
   import { groupBid } from '$lib/core/view/plan-view';
   import type { Group } from '$lib/core/records/group';
   import { countOf } from '$lib/wording/texts';
   import { takesKeywords } from './drag';
   import GroupName from './GroupName.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import type { Sheet } from './sheet.svelte';
   import { sheetGrid } from './sheet-grid';
 
@@ -22,10 +22,10 @@
 
   let { sheet, group, count, index, isCurrent, onopen, ondropped }: Props = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const isFolded = $derived(sheet.folded.has(group.id));
   const bid = $derived(groupBid(desk.plan, group));
-  const negatives = $derived(childrenOf(desk.book.negative, 'groupId', group.id).length);
+  const negatives = $derived(childrenOf(desk.snapshot.negative, 'groupId', group.id).length);
 </script>
 
 <!-- svelte-ignore a11y_click_events_have_key_events -->

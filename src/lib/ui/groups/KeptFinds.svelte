@@ -2,15 +2,15 @@
   import type { Group } from '$lib/core/records/group';
   import Button from '../parts/Button.svelte';
   import { rangeBetween } from '../parts/range-choice';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import { newKeywords } from './make-groups';
   import type { Sheet } from './sheet.svelte';
 
   /** Kept finds that stand in no group, to be put into the one at hand. */
   let { sheet, group }: { sheet: Sheet; group: Group | null } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const mostShown = 40;
   let showsAll = $state(false);
   let chosen = $state.raw<ReadonlySet<string>>(new Set());
@@ -43,7 +43,7 @@
   function putIn() {
     if (!group) return;
     const rows = newKeywords(
-      desk.book,
+      desk.snapshot,
       group.id,
       taken.map(({ text }) => ({ text, match: group.defaultMatch })),
       newId,

@@ -7,7 +7,7 @@
   import { dragsKeywords } from './drag';
   import { wordSearchRange } from '$lib/wording/research';
   import MoneyField from '../parts/MoneyField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import type { Sheet } from './sheet.svelte';
   import { sheetGrid } from './sheet-grid';
 
@@ -23,10 +23,10 @@
 
   let { sheet, keyword, group, index, isCurrent, isChosen, onproblem }: Props = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const answer = $derived<SureAnswer | undefined>(sheet.answers.get(keyword.text));
   const find = $derived(sheet.findByText.get(keyword.text));
-  const nameOf = (id: string) => desk.book.group.get(id)?.name ?? '';
+  const nameOf = (id: string) => desk.snapshot.group.get(id)?.name ?? '';
   const inherited = $derived(groupBid(desk.plan, group));
 
   const answered = $derived.by(() => {

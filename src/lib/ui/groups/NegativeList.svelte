@@ -1,10 +1,10 @@
 <script lang="ts">
   import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
-  import { nextPosition } from '$lib/core/store/book';
+  import { nextPosition } from '$lib/core/store/snapshot';
   import type { Negative } from '$lib/core/records/negative';
   import AddField from '../parts/AddField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
 
   interface Props {
     title: string;
@@ -17,7 +17,7 @@
 
   let { title, negatives, owner, blocking, starters = {} }: Props = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const mostShown = 14;
   let showsAll = $state(false);
   const shown = $derived(

@@ -3,24 +3,24 @@
   import { keepApart, proposeKeeper } from '$lib/core/groups/keep-apart';
   import type { Overlap } from '$lib/core/groups/overlaps';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
-  import { nextPosition } from '$lib/core/store/book';
+  import { nextPosition } from '$lib/core/store/snapshot';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
 
   let { campaignId }: { campaignId: string } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
   const mostSearches = 12;
   const keyOf = ({ one, other }: Overlap) => `${one} ${other}`;
-  const campaignOf = (id: string) => desk.book.group.get(id)?.campaignId;
+  const campaignOf = (id: string) => desk.snapshot.group.get(id)?.campaignId;
   const overlaps = $derived(
     desk.reader.overlaps?.filter(({ one, other }) => campaignOf(one) === campaignId || campaignOf(other) === campaignId) ?? null,
   );
-  const keywordTexts = $derived.by(() => new Set([...desk.book.keyword.values()].map(({ text }) => text)));
+  const keywordTexts = $derived.by(() => new Set([...desk.snapshot.keyword.values()].map(({ text }) => text)));
   /** Of the plan's own texts that are taken as searches, how many are keywords and how many finds. */
   function wordSearched(searches: readonly string[]): string {
     const keywords = searches.filter((text) => keywordTexts.has(text)).length;
@@ -31,13 +31,13 @@
   let keeper = $state('');
 
   const nameOf = (id: string) => {
-    const group = desk.book.group.get(id);
-    const elsewhere = group && group.campaignId !== campaignId ? desk.book.campaign.get(group.campaignId)?.name : undefined;
+    const group = desk.snapshot.group.get(id);
+    const elsewhere = group && group.campaignId !== campaignId ? desk.snapshot.campaign.get(group.campaignId)?.name : undefined;
     return `${group?.name ?? ''}${elsewhere ? ` (${elsewhere})` : ''}`;
   };
   const other = (overlap: Overlap) => (keeper === overlap.one ? overlap.other : overlap.one);
   const partingOf = (overlap: Overlap) => {
-    const group = desk.book.group.get(other(overlap));
+    const group = desk.snapshot.group.get(other(overlap));
     return group ? keepApart(desk.plan, group, overlap.searches) : null;
   };
 
@@ -47,7 +47,7 @@
   }
 
   function part(groupId: string, negatives: readonly { text: string; match: 'broad' | 'phrase' | 'exact' }[]) {
-    let position = nextPosition(desk.book.negative.values());
+    let position = nextPosition(desk.snapshot.negative.values());
     const rows = negatives.map(({ text, match }) => ({
       id: newId(),
       text,

@@ -5,7 +5,7 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import { applyProposal } from './make-groups';
   import type { Sheet } from './sheet.svelte';
 
@@ -38,7 +38,7 @@
   function apply() {
     if (!sheet.campaign) return;
     const count = chosen.length;
-    if (sheet.desk.make(applyProposal(sheet.desk.book, sheet.campaign.id, chosen, newId))) return;
+    if (sheet.desk.make(applyProposal(sheet.desk.snapshot, sheet.campaign.id, chosen, newId))) return;
     shell.announce(`${countOf(count, 'group')} made. Ctrl Z takes them back.`);
     names = {};
     left = {};

@@ -1,10 +1,10 @@
 <script lang="ts">
   import { answersInPlan } from '$lib/core/groups/competition';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
-  import { inOrder } from '$lib/core/store/book';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { inOrder } from '$lib/core/store/snapshot';
+  import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   let search = $state('');
   /** Answers of those who have something to say; where nobody has, one that says so. */
   const answers = $derived.by(() => {
@@ -13,10 +13,10 @@
     const telling = all.filter(({ answer }) => answer.group || answer.blocked.length + answer.maybe.length > 0);
     return telling.length > 0 ? telling : all.slice(0, 1);
   });
-  const shortNames = $derived(shortCampaignNames(inOrder(desk.book.campaign)));
-  const hasSeveral = $derived(desk.book.campaign.size > 1);
+  const shortNames = $derived(shortCampaignNames(inOrder(desk.snapshot.campaign)));
+  const hasSeveral = $derived(desk.snapshot.campaign.size > 1);
   const nameOf = (id: string) => {
-    const group = desk.book.group.get(id);
+    const group = desk.snapshot.group.get(id);
     const campaign = hasSeveral && group ? shortNames.get(group.campaignId) : undefined;
     return `${group?.name ?? ''}${campaign ? ` (${campaign})` : ''}`;
   };

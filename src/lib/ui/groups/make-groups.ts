@@ -1,5 +1,5 @@
 import type { ProposedGroup } from '$lib/core/groups/propose-groups';
-import { childrenOf, nextPosition, type Book } from '$lib/core/store/book';
+import { childrenOf, nextPosition, type Snapshot } from '$lib/core/store/snapshot';
 import type { SimpleChange } from '$lib/core/store/changes';
 import type { Find } from '$lib/core/records/find';
 import type { Group } from '$lib/core/records/group';
@@ -9,21 +9,26 @@ import type { MatchType } from '$lib/core/records/match-types';
 const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
 
 /** A name that no group of the campaign bears. */
-export function freeGroupName(book: Book, campaignId: string, wanted: string, taken: ReadonlySet<string> = new Set()): string {
-  const names = new Set([...taken, ...childrenOf(book.group, 'campaignId', campaignId).map(({ name }) => name)]);
+export function freeGroupName(snapshot: Snapshot, campaignId: string, wanted: string, taken: ReadonlySet<string> = new Set()): string {
+  const names = new Set([...taken, ...childrenOf(snapshot.group, 'campaignId', campaignId).map(({ name }) => name)]);
   let name = capital(wanted);
   for (let number = 2; names.has(name); number++) name = `${capital(wanted)} ${number}`;
   return name;
 }
 
 /** A new group without keywords. */
-export function newGroup(book: Book, campaignId: string, name: string, theme: string, id: string): Group {
-  return blank('group', { id, campaignId, name, theme, position: nextPosition(childrenOf(book.group, 'campaignId', campaignId)) });
+export function newGroup(snapshot: Snapshot, campaignId: string, name: string, theme: string, id: string): Group {
+  return blank('group', { id, campaignId, name, theme, position: nextPosition(childrenOf(snapshot.group, 'campaignId', campaignId)) });
 }
 
 /** Keywords of a group made from plain texts; those that stand in it already are left out. */
-export function newKeywords(book: Book, groupId: string, marks: readonly { text: string; match: MatchType }[], newId: () => string) {
-  const standing = childrenOf(book.keyword, 'groupId', groupId);
+export function newKeywords(
+  snapshot: Snapshot,
+  groupId: string,
+  marks: readonly { text: string; match: MatchType }[],
+  newId: () => string,
+) {
+  const standing = childrenOf(snapshot.keyword, 'groupId', groupId);
   const seen = new Set(standing.map(({ text, match }) => `${match} ${text}`));
   let position = nextPosition(standing);
   return marks.flatMap(({ text, match }) => {
@@ -35,22 +40,22 @@ export function newKeywords(book: Book, groupId: string, marks: readonly { text:
 
 /** The change that makes the proposed groups with their keywords. */
 export function applyProposal(
-  book: Book,
+  snapshot: Snapshot,
   campaignId: string,
   proposals: readonly (ProposedGroup<Find> & { name: string })[],
   newId: () => string,
 ) {
   const taken = new Set<string>();
-  const first = nextPosition(childrenOf(book.group, 'campaignId', campaignId));
+  const first = nextPosition(childrenOf(snapshot.group, 'campaignId', campaignId));
   const changes = proposals.flatMap(({ name, theme, finds }, index): SimpleChange[] => {
-    const free = freeGroupName(book, campaignId, name, taken);
+    const free = freeGroupName(snapshot, campaignId, name, taken);
     taken.add(free);
     const group = {
-      ...newGroup(book, campaignId, free, theme, newId()),
+      ...newGroup(snapshot, campaignId, free, theme, newId()),
       position: first + index,
     };
     const keywords = newKeywords(
-      book,
+      snapshot,
       group.id,
       finds.map(({ text }) => ({ text, match: 'phrase' as const })),
       newId,

@@ -1,13 +1,13 @@
 import type { MatchType } from '$lib/core/records/match-types';
 import type { SureAnswer } from '$lib/core/groups/plan-answers';
-import { childrenOf, inOrder } from '$lib/core/store/book';
+import { childrenOf, inOrder } from '$lib/core/store/snapshot';
 import type { Campaign } from '$lib/core/records/campaign';
 import type { Find } from '$lib/core/records/find';
 import type { Group } from '$lib/core/records/group';
 import type { Keyword } from '$lib/core/records/keyword';
 import { differingParts } from '$lib/core/text/differing-parts';
 import { rangeBetween } from '../parts/range-choice';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
 
 const signsInHead = 26;
 
@@ -24,11 +24,11 @@ export class Sheet {
   private lastChosen: string | null = null;
 
   readonly campaign: Campaign | null = $derived.by(() => {
-    const { book } = this.desk;
-    return book.campaign.get(this.campaignId()) ?? inOrder(book.campaign)[0] ?? null;
+    const { snapshot } = this.desk;
+    return snapshot.campaign.get(this.campaignId()) ?? inOrder(snapshot.campaign)[0] ?? null;
   });
   readonly groups: readonly Group[] = $derived.by(() =>
-    this.campaign ? childrenOf(this.desk.book.group, 'campaignId', this.campaign.id) : [],
+    this.campaign ? childrenOf(this.desk.snapshot.group, 'campaignId', this.campaign.id) : [],
   );
   /** The groups' names, as their rows have room for them. */
   readonly shownNames: ReadonlyMap<string, string> = $derived.by(() =>
@@ -39,7 +39,7 @@ export class Sheet {
   );
   readonly rows: readonly SheetRow[] = $derived.by(() =>
     this.groups.flatMap((group): SheetRow[] => {
-      const keywords = childrenOf(this.desk.book.keyword, 'groupId', group.id);
+      const keywords = childrenOf(this.desk.snapshot.keyword, 'groupId', group.id);
       const head: SheetRow = { kind: 'group', id: group.id, group, count: keywords.length };
       return this.folded.has(group.id)
         ? [head]
@@ -53,7 +53,7 @@ export class Sheet {
     ),
   );
   readonly findByText: ReadonlyMap<string, Find> = $derived.by(
-    () => new Map(inOrder(this.desk.book.find).map((find) => [find.text, find])),
+    () => new Map(inOrder(this.desk.snapshot.find).map((find) => [find.text, find])),
   );
   /** Who answers the keywords in sight, each taken as a search, as far as that is found. */
   readonly answers: ReadonlyMap<string, SureAnswer> = $derived.by(() => {
@@ -67,18 +67,18 @@ export class Sheet {
   });
   /** Kept finds that stand in no group. */
   readonly ungrouped: readonly Find[] = $derived.by(() => {
-    const texts = new Set([...this.desk.book.keyword.values()].map(({ text }) => text));
-    return inOrder(this.desk.book.find).filter(({ verdict, text }) => verdict === 'keep' && !texts.has(text));
+    const texts = new Set([...this.desk.snapshot.keyword.values()].map(({ text }) => text));
+    return inOrder(this.desk.snapshot.find).filter(({ verdict, text }) => verdict === 'keep' && !texts.has(text));
   });
 
   constructor(
-    readonly desk: PlanDesk,
+    readonly desk: PlanState,
     private readonly campaignId: () => string,
   ) {}
 
   /** Chosen keywords that still exist, or the current one. */
   get chosenIds(): string[] {
-    const chosen = [...this.chosen].filter((id) => this.desk.book.keyword.has(id));
+    const chosen = [...this.chosen].filter((id) => this.desk.snapshot.keyword.has(id));
     const current = this.rows[this.currentIndex];
     return chosen.length > 0 ? chosen : current?.kind === 'keyword' ? [current.id] : [];
   }
@@ -103,7 +103,7 @@ export class Sheet {
   }
 
   private keywordOrder(): string[] {
-    return this.groups.flatMap(({ id }) => childrenOf(this.desk.book.keyword, 'groupId', id).map((keyword) => keyword.id as string));
+    return this.groups.flatMap(({ id }) => childrenOf(this.desk.snapshot.keyword, 'groupId', id).map((keyword) => keyword.id as string));
   }
 
   /**
@@ -118,7 +118,7 @@ export class Sheet {
       this.currentId = row.id;
       return;
     }
-    const ids = row.kind === 'keyword' ? [row.id] : childrenOf(this.desk.book.keyword, 'groupId', row.id).map(({ id }) => id as string);
+    const ids = row.kind === 'keyword' ? [row.id] : childrenOf(this.desk.snapshot.keyword, 'groupId', row.id).map(({ id }) => id as string);
     const next = new Set(this.chosen);
     const areAll = ids.every((id) => next.has(id));
     for (const id of ids)
@@ -136,7 +136,7 @@ export class Sheet {
 
   /** Moves keywords into a group, one step; answers what is wrong, or an empty text. */
   move(ids: readonly string[], groupId: string): string {
-    const moving = ids.filter((id) => this.desk.book.keyword.get(id)?.groupId !== groupId);
+    const moving = ids.filter((id) => this.desk.snapshot.keyword.get(id)?.groupId !== groupId);
     if (moving.length === 0) return '';
     const refusal = this.desk.make({ type: 'set', record: 'keyword', ids: [...moving], fields: { groupId } });
     if (!refusal) this.chosen = new Set();

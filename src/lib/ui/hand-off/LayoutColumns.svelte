@@ -8,10 +8,10 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   let { layout, isFixed }: { layout: Layout; isFixed: boolean } = $props();
-  const { workspace } = getDesk();
+  const { workspace } = getPlanState();
 
   let table = $state<TableName>('keywords');
   const tables = $derived(tablesOf(layout));

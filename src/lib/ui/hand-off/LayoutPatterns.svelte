@@ -3,10 +3,10 @@
   import { encodingNames } from '$lib/wording/tables';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   let { layout, isFixed }: { layout: Layout; isFixed: boolean } = $props();
-  const { workspace } = getDesk();
+  const { workspace } = getPlanState();
 
   const sections: { title: string; note: string; fields: [LayoutTextName, string][] }[] = [
     {

@@ -2,21 +2,21 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { allLayouts, copyLayout, shippedLayouts } from '$lib/core/layouts/layouts';
-  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { Layout } from '$lib/core/records/layout';
   import { wordLayout } from '$lib/wording/tables';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import LayoutColumns from './LayoutColumns.svelte';
   import LayoutPatterns from './LayoutPatterns.svelte';
   import LearnDialog from './LearnDialog.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
   const { workspace } = desk;
-  const layouts = $derived(allLayouts(workspace.book));
+  const layouts = $derived(allLayouts(workspace.snapshot));
   const layout = $derived(
     layouts.find(({ id }) => id === page.url.searchParams.get('layout')) ??
       layouts.find(({ id }) => id === desk.plan.plan.layoutKey) ??
@@ -35,7 +35,7 @@
   }
 
   function copy() {
-    add(copyLayout(layout, { id: newId(), names, position: nextPosition(inOrder(workspace.book.layout)) }));
+    add(copyLayout(layout, { id: newId(), names, position: nextPosition(inOrder(workspace.snapshot.layout)) }));
   }
 
   function remove() {

@@ -11,7 +11,7 @@
   } from '$lib/core/exchange/learn-layout';
   import type { SheetRows } from '$lib/core/exchange/read-rows';
   import { fieldNames } from '$lib/core/records/table-fields';
-  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { Delimiter, Layout } from '$lib/core/records/layout';
   import { countOf } from '$lib/wording/texts';
   import { tableTitles } from '$lib/wording/tables';
@@ -19,8 +19,8 @@
   import Dialog from '../parts/Dialog.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import { decodeFile, layoutEncoding, type DecodedFile } from './decode-file';
 
   interface Props {
@@ -31,7 +31,7 @@
   }
 
   let { open = $bindable(), base, onlearn }: Props = $props();
-  const { workspace } = getDesk();
+  const { workspace } = getPlanState();
 
   let field: HTMLInputElement;
   let file = $state.raw<DecodedFile | null>(null);
@@ -44,7 +44,7 @@
   const sample = $derived<LearnedSample | null>(sheet && { columns, ...learnPatterns(sheet, columns) });
   const kinds = $derived(findKinds(columns.map(({ field }) => field)));
   const known = $derived(columns.filter(({ field }) => field !== '').length);
-  const isTaken = $derived(allLayouts(workspace.book).some((one) => one.name === name.trim()));
+  const isTaken = $derived(allLayouts(workspace.snapshot).some((one) => one.name === name.trim()));
   const items = [{ value: '', name: 'not known, left empty' }, ...fieldNames.map((one) => ({ value: one, name: one }))];
   const cases: { value: LiveMeaning | ''; name: string }[] = [
     { value: '', name: 'no live slot' },
@@ -82,7 +82,7 @@
     if (!sample || !file) return;
     const delimiter =
       file.delimiter === 'semicolon' || file.delimiter === 'tab' || file.delimiter === 'comma' ? file.delimiter : base.delimiter;
-    const own = { ...base, id: newId(), name: name.trim(), position: nextPosition(inOrder(workspace.book.layout)) };
+    const own = { ...base, id: newId(), name: name.trim(), position: nextPosition(inOrder(workspace.snapshot.layout)) };
     const said = new Map([...meanings].filter((pair): pair is [string, LiveMeaning] => pair[1] !== ''));
     onlearn(
       makeLearnedLayout(own, sample, { encoding: layoutEncoding(file.encoding) ?? base.encoding, delimiter: delimiter as Delimiter }, said),

@@ -1,14 +1,14 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/money/money';
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import { countOf } from '$lib/wording/texts';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   /** What has to be set by hand where the plan is loaded. */
   const items = $derived.by(() => {
     const { brief, account } = desk.plan;
-    const campaigns = inOrder(desk.book.campaign);
+    const campaigns = inOrder(desk.snapshot.campaign);
     const list = [
       {
         what: 'Conversions counted and tried',
@@ -34,7 +34,7 @@
         what: 'A ceiling on the account',
         note: `${formatMoney(brief.monthlyMinor, account.currency, { whole: true })} a month`,
       });
-    const fixed = inOrder(desk.book.adLine).filter(({ fixedAt }) => fixedAt !== null).length;
+    const fixed = inOrder(desk.snapshot.adLine).filter(({ fixedAt }) => fixedAt !== null).length;
     if (fixed > 0) list.push({ what: 'Fixed positions looked at once', note: countOf(fixed, 'line') });
     return list;
   });

@@ -7,11 +7,11 @@
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import ChangedFields from './ChangedFields.svelte';
   import { TablesReading } from './tables-reading.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
   const reading = new TablesReading(desk);
   onMount(() => () => reading.stop());
@@ -19,7 +19,7 @@
   let chosen = $state(desk.plan.plan.layoutKey);
   let problem = $state('');
   let field: HTMLInputElement;
-  const layout = $derived(layoutOf(desk.workspace.book, chosen));
+  const layout = $derived(layoutOf(desk.workspace.snapshot, chosen));
   const read = $derived(reading.read);
   const kinds = $derived(tableNames.filter((name) => (read?.counts[name].rows ?? 0) > 0));
   const added = $derived(kinds.reduce((sum, name) => sum + (read?.counts[name].added ?? 0), 0));
@@ -31,7 +31,7 @@
   };
 
   const taken = $derived(reading.taken.length);
-  const isEmptyPlan = $derived(desk.book.campaign.size === 0);
+  const isEmptyPlan = $derived(desk.snapshot.campaign.size === 0);
 
   function add() {
     const [rows, fields] = [added, taken];
@@ -66,10 +66,10 @@
       label="Column layout"
       class="w-72"
       value={layout.id as string}
-      items={allLayouts(desk.workspace.book).map(({ id, name }) => ({ value: id as string, name }))}
+      items={allLayouts(desk.workspace.snapshot).map(({ id, name }) => ({ value: id as string, name }))}
       onedit={(id) => {
         chosen = id;
-        reading.look(layoutOf(desk.workspace.book, id));
+        reading.look(layoutOf(desk.workspace.snapshot, id));
       }}
     />
     <Button kind={read ? 'plain' : 'act'} onclick={() => field.click()}>Choose files</Button>

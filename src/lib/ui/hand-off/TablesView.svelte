@@ -3,24 +3,24 @@
   import { tableNames } from '$lib/core/records/table-fields';
   import { rowsHeld } from '$lib/core/proof/rows-held';
   import { makeTables, type Table } from '$lib/core/exchange/tables';
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import { copyTable } from './clipboard';
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { chapterNames, findingAddress, placeOfFinding } from '../shell/finding-address';
   import { getShell } from '../shell/shell.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import { wordFinding } from '$lib/wording/findings';
   import { countOf, wordDate } from '$lib/wording/texts';
   import { encodingNames, tableTitles, wordLayout } from '$lib/wording/tables';
 
   let { fetchFile }: { fetchFile: (address: string) => Promise<void> } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
   const names = tableTitles;
-  const layout = $derived(layoutOf(desk.workspace.book, desk.plan.plan.layoutKey));
+  const layout = $derived(layoutOf(desk.workspace.snapshot, desk.plan.plan.layoutKey));
   const tables = $derived(makeTables(desk.plan, rowsHeld(desk.reader.proof.findings), layout));
   const sum = (of: (table: Table) => number) => tables.reduce((all, table) => all + of(table), 0);
   const guarded = $derived(tables.flatMap(({ name, guarded }) => guarded.map((cell) => ({ ...cell, table: names[name] }))));
@@ -40,13 +40,13 @@
   const missing = $derived(tableNames.filter((name) => !tablesOf(layout).includes(name)));
 
   function inside(name: Table['name']): string {
-    const { book } = desk;
-    const plan = inOrder(book.negative);
+    const { snapshot } = desk;
+    const plan = inOrder(snapshot.negative);
     switch (name) {
       case 'campaigns':
         return 'names, money, bidding, hours, dates; all paused';
       case 'places': {
-        const own = inOrder(book.place).filter(({ campaignId }) => campaignId !== null);
+        const own = inOrder(snapshot.place).filter(({ campaignId }) => campaignId !== null);
         return `${own.filter(({ excluded }) => !excluded).length} included, ${own.filter(({ excluded }) => excluded).length} excluded`;
       }
       case 'groups':
@@ -56,12 +56,12 @@
       case 'negatives':
         return `plan ${plan.filter((row) => row.campaignId === null && row.groupId === null).length} ${layout.planNegatives === 'shared-list' ? 'as a shared list' : 'once a campaign'}, campaigns ${plan.filter((row) => row.campaignId !== null).length}, groups ${plan.filter((row) => row.groupId !== null).length}`;
       case 'ads':
-        return `a live slot in ${new Set(inOrder(book.adLine).flatMap((line) => (line.text.includes('[[keyword') ? [line.adId] : []))).size}`;
+        return `a live slot in ${new Set(inOrder(snapshot.adLine).flatMap((line) => (line.text.includes('[[keyword') ? [line.adId] : []))).size}`;
       case 'all':
         return 'rows of every kind';
       case 'extras':
         return (['sitelink', 'callout'] as const)
-          .map((kind) => countOf(inOrder(book.extra).filter((extra) => extra.kind === kind).length, kind))
+          .map((kind) => countOf(inOrder(snapshot.extra).filter((extra) => extra.kind === kind).length, kind))
           .join(', ');
     }
   }
@@ -85,7 +85,7 @@
       label="Column layout"
       class="w-72"
       value={layout.id as string}
-      items={allLayouts(desk.workspace.book).map(({ id, name }) => ({ value: id as string, name }))}
+      items={allLayouts(desk.workspace.snapshot).map(({ id, name }) => ({ value: id as string, name }))}
       onedit={(layoutKey) => void desk.workspace.set('plan', plan.id, { layoutKey })}
     />
     <span class="flex-1"></span>
@@ -97,7 +97,7 @@
   <p class="pb-2 text-ink-2">
     {wordLayout(layout)}{#if plan.handedOffOn}<span class="ms-3 font-semibold text-act">handed off {wordDate(plan.handedOffOn)}</span>{/if}
   </p>
-  {#if desk.book.ad.size === 0 && desk.book.group.size > 0}
+  {#if desk.snapshot.ad.size === 0 && desk.snapshot.group.size > 0}
     <p class="mb-2 flex items-center gap-3 border-s-3 border-slate py-1 ps-2.5" data-at=":keywordsFirst">
       {#if desk.plan.brief.keywordsFirst}
         Groups and keywords go out without ads, on purpose, until the first ad stands.

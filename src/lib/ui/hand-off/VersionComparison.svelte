@@ -4,11 +4,11 @@
   import Button from '../parts/Button.svelte';
   import RowChange from '../parts/RowChange.svelte';
   import SelectField from '../parts/SelectField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import type { Versions } from './versions.svelte';
 
   let { versions }: { versions: Versions } = $props();
-  const desk = getDesk();
+  const desk = getPlanState();
 
   const comparison = $derived(versions.comparison);
   const from = $derived(versions.list?.find(({ id }) => id === comparison?.from));

@@ -4,11 +4,11 @@
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import VersionComparison from './VersionComparison.svelte';
   import { Versions } from './versions.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
   const versions = new Versions(desk);
   let name = $state('');

@@ -1,10 +1,10 @@
-import { rowsOf } from '$lib/core/store/book';
+import { rowsOf } from '$lib/core/store/snapshot';
 import type { ChangedField } from '$lib/core/exchange/changed-rows';
 import type { SheetRows } from '$lib/core/exchange/read-rows';
 import type { TablesRead } from '$lib/core/exchange/read-tables';
 import type { Layout } from '$lib/core/records/layout';
 import type { TablesAnswer, TablesRequest } from '$lib/workers/tables.worker';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
 import { decodeFile } from './decode-file';
 
 /** Files chosen for reading in, and what a layout makes of them; the reading is done in a worker and can be stopped. */
@@ -20,7 +20,7 @@ export class TablesReading {
 
   private worker: Worker | null = null;
 
-  constructor(private readonly desk: PlanDesk) {}
+  constructor(private readonly desk: PlanState) {}
 
   /** Takes files; what cannot be read is said, the others are kept. */
   async take(files: readonly File[], layout: Layout): Promise<void> {

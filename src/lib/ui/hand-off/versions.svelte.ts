@@ -1,5 +1,5 @@
-import type { KeptVersion, RowDifference } from '$lib/core/store/compare-books';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import type { KeptVersion, RowDifference } from '$lib/core/store/compare-snapshots';
+import type { PlanState } from '../state/plan-state.svelte';
 
 /** What differs between two versions; `against` null is the plan as it stands. */
 export interface Comparison {
@@ -15,7 +15,7 @@ export class Versions {
   comparison = $state.raw<Comparison | null>(null);
   failure = $state('');
 
-  constructor(private readonly desk: PlanDesk) {}
+  constructor(private readonly desk: PlanState) {}
 
   /** Reads the list. */
   load = () =>

@@ -2,13 +2,13 @@
   import type { Finding } from '$lib/core/proof/finding';
   import { findCited } from '$lib/core/proof/house-rule-list';
   import { wordFinding } from '$lib/wording/findings';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import { findingAddress } from '../shell/finding-address';
   import Button from './Button.svelte';
 
   let { finding }: { finding: Finding } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const words = $derived(wordFinding(finding, desk.currency));
   const cited = $derived(findCited(finding.rule));
   const tones = {

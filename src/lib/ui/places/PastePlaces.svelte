@@ -1,22 +1,22 @@
 <script lang="ts">
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { PlaceLine } from '$lib/core/places/place-list';
-  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { Place } from '$lib/core/records/place';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import { askServer } from '../state/ask-server';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import { placeRow, postalRow } from './place-row';
   import ScrollArea from '../parts/ScrollArea.svelte';
 
   let { campaignId, open = $bindable() }: { campaignId: string | null; open: boolean } = $props();
 
   type Line = PlaceLine & { found: FoundPlace[] };
-  const desk = getDesk();
-  const near = $derived(inOrder(desk.book.place)[0]?.country ?? '');
+  const desk = getPlanState();
+  const near = $derived(inOrder(desk.snapshot.place)[0]?.country ?? '');
   let text = $state('');
   let lines = $state.raw<Line[] | null>(null);
   let failure = $state('');
@@ -42,7 +42,7 @@
   }
 
   function add() {
-    const standing = childrenOf(desk.book.place, 'campaignId', campaignId);
+    const standing = childrenOf(desk.snapshot.place, 'campaignId', campaignId);
     const keyOfPlace = ({ kind, country, code, name }: Pick<Place, 'kind' | 'country' | 'code' | 'name'>) =>
       [kind, country, code, name].join('|');
     const known = new Set(standing.map(keyOfPlace));

@@ -1,10 +1,10 @@
 <script lang="ts">
   import { readRadius, usesMiles, writeRadius } from '$lib/core/places/distance';
-  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
+  import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { Place } from '$lib/core/records/place';
   import Button from '../parts/Button.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import PastePlaces from './PastePlaces.svelte';
   import PlaceSearchField from './PlaceSearchField.svelte';
   import { placeRow } from './place-row';
@@ -12,8 +12,8 @@
   /** Null: the places of the brief. */
   let { campaignId, at }: { campaignId: string | null; at: string } = $props();
 
-  const desk = getDesk();
-  const places = $derived(childrenOf(desk.book.place, 'campaignId', campaignId));
+  const desk = getPlanState();
+  const places = $derived(childrenOf(desk.snapshot.place, 'campaignId', campaignId));
   let problem = $state('');
   let isPasting = $state(false);
 
@@ -77,7 +77,7 @@
   <PlaceSearchField
     label="Add a place"
     placeholder="Add a country, region or city…"
-    near={inOrder(desk.book.place)[0]?.country ?? ''}
+    near={inOrder(desk.snapshot.place)[0]?.country ?? ''}
     zone={desk.plan.account.timeZone}
     {at}
     onchoose={add}

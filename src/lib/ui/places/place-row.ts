@@ -1,6 +1,6 @@
 import type { FoundPlace } from '$lib/core/places/found-place';
 import type { Place } from '$lib/core/records/place';
-import { newId } from '../state/stream.svelte';
+import { newId } from '../state/synced-store.svelte';
 
 type Own = Pick<Place, 'campaignId' | 'position'> & Partial<Pick<Place, 'radiusKm' | 'excluded'>>;
 

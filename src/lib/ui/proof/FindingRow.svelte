@@ -5,7 +5,7 @@
   import Button from '../parts/Button.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { findingAddress, placeOfFinding } from '../shell/finding-address';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   interface Props {
     finding: Finding;
@@ -16,7 +16,7 @@
 
   let { finding, isCurrent, onchoose, onaside }: Props = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const words = $derived(wordFinding(finding, desk.currency));
   const cited = $derived(findCited(finding.rule));
   const place = $derived(placeOfFinding(desk, finding));

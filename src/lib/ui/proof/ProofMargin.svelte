@@ -1,9 +1,9 @@
 <script lang="ts">
   import ChapterMark from '../shell/ChapterMark.svelte';
   import { planChapters } from '../shell/chapters';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const { rules, house } = desk.plan;
   const read = planChapters.filter(({ id }) => id !== 'proof' && id !== 'hand-off');
   const inUse = [

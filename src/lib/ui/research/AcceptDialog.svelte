@@ -7,10 +7,10 @@
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
   import LeftAlone from './LeftAlone.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
   import VerdictSign from './VerdictSign.svelte';
 
-  let { research, open = $bindable() }: { research: ResearchDesk; open: boolean } = $props();
+  let { research, open = $bindable() }: { research: ResearchState; open: boolean } = $props();
 
   const shell = getShell();
   const levels = [98, 95, 90, 80];

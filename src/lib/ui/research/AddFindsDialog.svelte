@@ -1,16 +1,16 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { FindSources, type SourceName } from './find-sources.svelte';
   import PasteDialog from './PasteDialog.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
   import ScrollArea from '../parts/ScrollArea.svelte';
 
-  let { research, open = $bindable() }: { research: ResearchDesk; open: boolean } = $props();
+  let { research, open = $bindable() }: { research: ResearchState; open: boolean } = $props();
 
   const shell = getShell();
   const sources = untrack(() => new FindSources(research));
@@ -25,7 +25,7 @@
     { id: 'page', says: 'A page' },
     { id: 'plan', says: 'Another plan' },
   ];
-  const plans = $derived(inOrder(research.desk.workspace.book.plan).filter(({ id }) => id !== research.desk.planId));
+  const plans = $derived(inOrder(research.desk.workspace.snapshot.plan).filter(({ id }) => id !== research.desk.planId));
   const fresh = $derived(sources.counts?.fresh ?? 0);
   const waiting = $derived(sources.themes.filter(({ state }) => state === 'waits').length);
   const texts = $derived(sources.incoming.filter(({ text }) => !research.texts.has(text)).slice(0, 40));

@@ -1,10 +1,10 @@
 <script lang="ts">
   import Button from '../parts/Button.svelte';
   import { findColumns, nameOrders, nextOrder, widenColumn, type FindColumnName, type SetUpColumn } from './find-columns';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
 
   interface Props {
-    research: ResearchDesk;
+    research: ResearchState;
     columns: readonly SetUpColumn[];
     /** While an edge is dragged, the width it would have. */
     onwiden: (columns: readonly SetUpColumn[] | null) => void;

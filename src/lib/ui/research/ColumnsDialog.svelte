@@ -2,9 +2,9 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { findColumns, leastWidth, mostWidth, moveColumn, toggleColumn, widenColumn, type FindColumnName } from './find-columns';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
 
-  let { research, open = $bindable() }: { research: ResearchDesk; open: boolean } = $props();
+  let { research, open = $bindable() }: { research: ResearchState; open: boolean } = $props();
 
   const { columns } = $derived(research);
   const hidden = $derived((Object.keys(findColumns) as FindColumnName[]).filter((name) => !columns.some((column) => column.name === name)));

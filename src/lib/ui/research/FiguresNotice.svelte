@@ -2,14 +2,14 @@
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import type { FindFigures } from './find-figures.svelte';
 
   let { figures }: { figures: FindFigures } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
-  const all = $derived(desk.book.find.size);
+  const all = $derived(desk.snapshot.find.size);
   const lacks = $derived(figures.unknown.length);
   const elsewhere = $derived(figures.fromElsewhere.length);
 

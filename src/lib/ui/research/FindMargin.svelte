@@ -1,7 +1,7 @@
 <script lang="ts">
   import { formatMoney, writeAmount } from '$lib/core/money/money';
   import { bestMonth } from '$lib/core/finds/find-figures';
-  import { childrenOf } from '$lib/core/store/book';
+  import { childrenOf } from '$lib/core/store/snapshot';
   import { blockReasons } from '$lib/core/records/find';
   import type { Find } from '$lib/core/records/find';
   import { readResults } from '$lib/core/research/results-page';
@@ -12,10 +12,10 @@
   import SelectField from '../parts/SelectField.svelte';
   import { showKey } from '../shell/research-keys';
   import { marketName } from './find-figures.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
 
   interface Props {
-    research: ResearchDesk;
+    research: ResearchState;
     find: Find;
     inGroups: readonly string[];
     /** The group that a kept find would fit into. */
@@ -32,13 +32,13 @@
   const best = $derived(bestMonth(find.months));
   const proposal = $derived(research.proposalOf(find));
   const page = $derived(research.pages.get(find.text));
-  const negative = $derived(childrenOf(research.desk.book.negative, 'findId', find.id)[0]);
+  const negative = $derived(childrenOf(research.desk.snapshot.negative, 'findId', find.id)[0]);
   const chosen = $derived(research.list.chosen.includes(find) ? research.list.chosen : [find]);
   const mostLooked = 200;
   /** What a block of the chosen finds would make, each once. */
   const wouldBe = $derived([...new Set(chosen.slice(0, mostLooked).map((one) => research.negativeFor(one)))]);
   const rivals = $derived(
-    new Set([...research.desk.book.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : []))),
+    new Set([...research.desk.snapshot.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : []))),
   );
   const isRival = (domain: string) => [...rivals].some((name) => domain.includes(name.split(' ')[0] ?? name));
   const money = (minor: number) => writeAmount(minor, research.desk.currency);

@@ -10,11 +10,11 @@
   import { filledColumns, type FindColumnName, type SetUpColumn } from './find-columns';
   import Months from './Months.svelte';
   import type { RowWindow } from '../parts/row-window.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
   import VerdictSign from './VerdictSign.svelte';
 
   interface Props {
-    research: ResearchDesk;
+    research: ResearchState;
     rows: RowWindow;
     groupsByText: ReadonlyMap<string, readonly string[]>;
     empty: string;

@@ -8,9 +8,9 @@
   import Dialog from '../parts/Dialog.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
 
-  let { research, open = $bindable() }: { research: ResearchDesk; open: boolean } = $props();
+  let { research, open = $bindable() }: { research: ResearchState; open: boolean } = $props();
 
   const shell = getShell();
   const says: Record<Verdict | 'all', string> = {

@@ -8,10 +8,10 @@
   import KeyCap from '../parts/KeyCap.svelte';
   import { showKey } from '../shell/research-keys';
   import LeftAlone from './LeftAlone.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
 
   interface Props {
-    research: ResearchDesk;
+    research: ResearchState;
     kind: WordKindName;
     words: readonly WordCount[];
     onleave: () => void;

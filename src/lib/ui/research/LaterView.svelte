@@ -8,9 +8,9 @@
   import KeyCap from '../parts/KeyCap.svelte';
   import { showKey } from '../shell/research-keys';
   import { listenForActions } from './listen-for-actions';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
 
-  let { research, onleave }: { research: ResearchDesk; onleave: () => void } = $props();
+  let { research, onleave }: { research: ResearchState; onleave: () => void } = $props();
 
   const atOnce = 3;
   const later = $derived(research.list.all.filter(({ verdict }) => verdict === 'later'));

@@ -2,7 +2,7 @@
   import { onDestroy, untrack } from 'svelte';
   import { writeAmount } from '$lib/core/money/money';
   import { columnMeanings, isReport, monthMeanings, type ColumnMeaning } from '$lib/core/exchange/list-columns';
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import { mostReportRows, takeReport } from '$lib/core/research/take-report';
   import { countOf, monthNames } from '$lib/wording/texts';
   import { wordPasteNote } from '$lib/wording/paste-notes';
@@ -11,15 +11,15 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import { ListReader } from './list-reader.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
   import ScrollArea from '../parts/ScrollArea.svelte';
 
-  let { open = $bindable(), research, ondone }: { open: boolean; research: ResearchDesk; ondone: () => void } = $props();
+  let { open = $bindable(), research, ondone }: { open: boolean; research: ResearchState; ondone: () => void } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
   const reader = new ListReader();
   onDestroy(() => reader.close());
@@ -38,14 +38,14 @@
   const source: ListSource = $derived(file === null ? { pasted } : { file });
   const { read } = $derived(reader);
   /** How files of this shape were read after they were corrected. */
-  const remembered = $derived([...desk.workspace.book.sheetReading.values()].find(({ shape }) => shape === read?.shape));
+  const remembered = $derived([...desk.workspace.snapshot.sheetReading.values()].find(({ shape }) => shape === read?.shape));
   let isGuessing = $state(false);
   const meanings = $derived(chosen ?? (isGuessing ? null : ((remembered?.meanings as ColumnMeaning[] | undefined) ?? null)));
   const counts = $derived(read?.counts ?? { lines: 0, fresh: 0, known: 0, noted: 0 });
   $effect(() => {
     // What comes in meanwhile is what was read.
     if (isTaking) return;
-    const standing = inOrder(desk.book.find).map(({ text }) => text);
+    const standing = inOrder(desk.snapshot.find).map(({ text }) => text);
     const asked = { source, standing, meanings, headingLine, currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns };
     untrack(() => reader.ask(asked));
   });

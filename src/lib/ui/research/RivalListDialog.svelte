@@ -6,11 +6,11 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { newId } from '../state/stream.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import { newId } from '../state/synced-store.svelte';
+  import type { ResearchState } from './research-state.svelte';
   import ScrollArea from '../parts/ScrollArea.svelte';
 
-  let { research, open = $bindable() }: { research: ResearchDesk; open: boolean } = $props();
+  let { research, open = $bindable() }: { research: ResearchState; open: boolean } = $props();
 
   const shell = getShell();
   const mostShown = 8;
@@ -50,7 +50,7 @@
 
   function take() {
     if (!read) return;
-    const change = takeRivals(research.desk.book, read.rivals, { source: read.name.slice(0, 200), on: research.desk.today, newId });
+    const change = takeRivals(research.desk.snapshot, read.rivals, { source: read.name.slice(0, 200), on: research.desk.today, newId });
     if (change) research.desk.make(change);
     shell.announce(`${countOf(read.rivals.length, 'rival')} read in. Ctrl Z takes them back.`);
     open = false;

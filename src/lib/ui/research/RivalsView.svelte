@@ -10,7 +10,7 @@
     type Competition,
     type Rival,
   } from '$lib/core/research/rivals';
-  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import { bareDomain } from '$lib/core/research/read-rivals';
   import { asRival, joinRivals } from '$lib/core/research/seen-rivals';
   import { clickRate } from '$lib/core/research/strongest';
@@ -19,14 +19,14 @@
   import { getShell } from '../shell/shell.svelte';
   import { askForLines } from '../state/ask-server';
   import { asReached } from '../state/market-asking.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import { marketName } from './find-figures.svelte';
   import Months from './Months.svelte';
   import RivalListDialog from './RivalListDialog.svelte';
   import RivalMonths from './RivalMonths.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
 
-  let { research, onleave }: { research: ResearchDesk; onleave: () => void } = $props();
+  let { research, onleave }: { research: ResearchState; onleave: () => void } = $props();
 
   const shell = getShell();
   const { desk } = $derived(research);
@@ -38,12 +38,12 @@
   const kept = $derived(research.list.all.filter(({ verdict }) => verdict === 'keep'));
   const texts = $derived((kept.length > 0 ? kept : research.list.all).slice(0, mostAsked).map(({ text }) => text));
   const named = $derived(
-    new Set([...desk.book.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : []))),
+    new Set([...desk.snapshot.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : []))),
   );
   const ownSite = $derived(bareDomain(desk.plan.client.site));
   const isOwn = ({ name, domain }: { name: string; domain: string }) =>
     ownSite !== '' && (domain === ownSite || bareDomain(name) === ownSite);
-  const everySeen = $derived(inOrder(desk.book.seenRival));
+  const everySeen = $derived(inOrder(desk.snapshot.seenRival));
   const seen = $derived(everySeen.filter((row) => !isOwn(row)));
   /** Searches that the client wins for free, as lists tell. */
   const ownWins = $derived(everySeen.filter(isOwn).flatMap(({ wins }) => wins));
@@ -94,7 +94,7 @@
   }
 
   function nameInBrief({ name }: Rival) {
-    desk.add('briefItem', { id: newId(), kind: 'rival', text: name, position: nextPosition(desk.book.briefItem.values()) });
+    desk.add('briefItem', { id: newId(), kind: 'rival', text: name, position: nextPosition(desk.snapshot.briefItem.values()) });
     shell.announce(`${name} stands with the brief’s rivals: flagged in finds and lines.`);
   }
 
@@ -108,7 +108,7 @@
   }
 
   async function bringIn(rival: Rival) {
-    const incoming = boughtByThemAlone(rival, desk.book.find.values()).map((text) => ({
+    const incoming = boughtByThemAlone(rival, desk.snapshot.find.values()).map((text) => ({
       text,
       figures: noFigures,
       source: `rival ${rival.name}${rival.source ? `, ${rival.source}` : ''}`.slice(0, 200),
@@ -143,7 +143,7 @@
       >
       <tbody>
         {#each rivals as { rival, standing } (rival.name)}
-          {@const alone = boughtByThemAlone(rival, desk.book.find.values())}
+          {@const alone = boughtByThemAlone(rival, desk.snapshot.find.values())}
           <tr class="border-b border-rule-soft">
             <td class="py-1.5 pe-3"
               ><b class="font-semibold">{rival.name}</b>
@@ -199,7 +199,7 @@
     {#if same.length > 0}
       <h3 class="pt-4 pb-1 font-semibold">Lines of ours that read the same</h3>
       {#each same as line (line.adId + line.ours)}
-        {@const ad = desk.book.ad.get(line.adId)}
+        {@const ad = desk.snapshot.ad.get(line.adId)}
         <p>
           {#if ad}<a class="underline" href={`/plans/${desk.planId}/ads?group=${ad.groupId}&ad=${ad.id}`}>{line.ours}</a
             >{:else}{line.ours}{/if}

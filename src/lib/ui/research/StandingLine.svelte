@@ -5,10 +5,10 @@
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
   import ScrollArea from '../parts/ScrollArea.svelte';
 
-  let { research }: { research: ResearchDesk } = $props();
+  let { research }: { research: ResearchState } = $props();
 
   const { list } = $derived(research);
   const order: { verdict: Verdict; tone: string; says: string }[] = [

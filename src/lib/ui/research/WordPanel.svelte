@@ -10,10 +10,10 @@
   import SelectField from '../parts/SelectField.svelte';
   import { showKey } from '../shell/research-keys';
   import LeftAlone from './LeftAlone.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
 
   interface Props {
-    research: ResearchDesk;
+    research: ResearchState;
     wordKey: string;
     /** Bound, so that keys of the page judge as it is shown here. */
     reason: BlockReason;
@@ -31,7 +31,7 @@
   const shown = $derived(preview.negatives[0] ?? wordKey);
   const searches = $derived(sumSearches(preview.finds));
   const kind = $derived(research.lexicon.kindOf(shown));
-  const standing = $derived([...research.desk.book.wordKind.values()].find(({ word }) => word === shown));
+  const standing = $derived([...research.desk.snapshot.wordKind.values()].find(({ word }) => word === shown));
   const asKind = $derived(wordKinds.find((one) => one === kind) ?? 'other');
   const place = $derived(research.lexicon.places.get(shown));
   const ours = $derived(research.figures.places.filter(({ excluded, kind: of }) => !excluded && of === 'city').slice(0, 3));

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import { overruledOften } from '$lib/core/research/find-reading';
   import type { WordKindName } from '$lib/core/records/word-kind';
   import type { WordCount } from '$lib/core/research/word-index';
@@ -8,10 +8,10 @@
   import Button from '../parts/Button.svelte';
   import { showKey } from '../shell/research-keys';
   import { getShell } from '../shell/shell.svelte';
-  import type { ResearchDesk } from './research-desk.svelte';
+  import type { ResearchState } from './research-state.svelte';
 
   interface Props {
-    research: ResearchDesk;
+    research: ResearchState;
     /** The key of the word that is chosen; empty: none. */
     chosen: string;
     onchoose: (key: string) => void;
@@ -29,8 +29,8 @@
   const { words, kinds } = $derived(research.reader.answer);
   const { overruled } = $derived(research.reader.answer);
   const next = $derived(research.words.next.slice(0, mostNext));
-  const settled = $derived(inOrder(research.desk.book.wordVerdict).toReversed());
-  const keptWords = $derived(new Set([...research.desk.workspace.book.keptRule.values()].map((rule) => rule.words)));
+  const settled = $derived(inOrder(research.desk.snapshot.wordVerdict).toReversed());
+  const keptWords = $derived(new Set([...research.desk.workspace.snapshot.keptRule.values()].map((rule) => rule.words)));
   const { keys } = $derived(research);
   const countedBy = (one: WordCount) =>
     by === 'finds' ? one.finds.toLocaleString('en-GB') : wordSearchRange(one.searchesLow, one.searches);

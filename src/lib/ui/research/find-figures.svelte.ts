@@ -1,11 +1,11 @@
 import { isFromElsewhere, isKnown, takeFigures } from '$lib/core/finds/find-figures';
 import { placesKey } from '$lib/core/market/figures';
 import { researchPlaces } from '$lib/core/view/research-places';
-import { inOrder } from '$lib/core/store/book';
+import { inOrder } from '$lib/core/store/snapshot';
 import type { Find } from '$lib/core/records/find';
 import type { Place } from '$lib/core/records/place';
 import { MarketAsking } from '../state/market-asking.svelte';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
 
 /** What the source of figures is called. */
 export const marketName = 'practice market';
@@ -15,10 +15,12 @@ export class FindFigures {
   readonly asking = new MarketAsking();
   readonly places: readonly Place[] = $derived.by(() => researchPlaces(this.desk));
   readonly key: string = $derived.by(() => placesKey(this.places));
-  readonly fromElsewhere: readonly Find[] = $derived.by(() => inOrder(this.desk.book.find).filter((find) => this.isFromElsewhere(find)));
-  readonly unknown: readonly Find[] = $derived.by(() => inOrder(this.desk.book.find).filter((find) => !isKnown(find)));
+  readonly fromElsewhere: readonly Find[] = $derived.by(() =>
+    inOrder(this.desk.snapshot.find).filter((find) => this.isFromElsewhere(find)),
+  );
+  readonly unknown: readonly Find[] = $derived.by(() => inOrder(this.desk.snapshot.find).filter((find) => !isKnown(find)));
 
-  constructor(private readonly desk: PlanDesk) {}
+  constructor(private readonly desk: PlanState) {}
 
   isFromElsewhere = (find: Find) => isFromElsewhere(find, this.key);
 
@@ -26,11 +28,11 @@ export class FindFigures {
   async fetchAll(): Promise<number | null> {
     const { key, places, desk } = this;
     const answered = await this.asking.figures(
-      inOrder(desk.book.find).map(({ text }) => text),
+      inOrder(desk.snapshot.find).map(({ text }) => text),
       { places, languages: desk.plan.brief.languages, currency: desk.currency },
     );
     if (!answered) return null;
-    const change = takeFigures(inOrder(desk.book.find), answered, { key, on: desk.today, from: marketName });
+    const change = takeFigures(inOrder(desk.snapshot.find), answered, { key, on: desk.today, from: marketName });
     if (!change) return 0;
     desk.make(change);
     return change.type === 'several' && change.changes[0]?.type === 'set-each' ? change.changes[0].rows.length : 0;

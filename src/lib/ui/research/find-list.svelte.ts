@@ -1,10 +1,10 @@
 import { SvelteSet } from 'svelte/reactivity';
 import { usualOrder, type FindOrder } from '$lib/core/finds/find-orders';
-import { inOrder } from '$lib/core/store/book';
+import { inOrder } from '$lib/core/store/snapshot';
 import type { Find, Verdict } from '$lib/core/records/find';
 import { intents, type Intent, type Proposal } from '$lib/core/research/propose-verdict';
 import { sumReports, type ReportSum } from '$lib/core/research/report-sums';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
 
 /** The heading of an intent. */
 interface Heading {
@@ -61,13 +61,13 @@ export class FindList {
   /** The heading each find stood under as the first one was judged: while the hand goes down the list no find moves, whatever is read meanwhile. */
   private held = $state.raw<ReadonlyMap<string, Intent>>(new Map());
 
-  readonly all: readonly Find[] = $derived.by(() => inOrder(this.desk.book.find));
+  readonly all: readonly Find[] = $derived.by(() => inOrder(this.desk.snapshot.find));
   readonly byIntent: boolean = $derived.by(() => this.asksByIntent ?? this.all.length <= mostGrouped);
   readonly counts: Readonly<Record<Verdict, number>> = $derived.by(() => {
     return { ...this.desk.finds.counts };
   });
   /** What reports counted, by search. */
-  readonly reported: ReadonlyMap<string, ReportSum> = $derived.by(() => sumReports(this.desk.book.reportRow));
+  readonly reported: ReadonlyMap<string, ReportSum> = $derived.by(() => sumReports(this.desk.snapshot.reportRow));
   private readonly matched: readonly Find[] = $derived.by(() =>
     this.desk.finds.filter({
       ids: this.holders(),
@@ -125,7 +125,7 @@ export class FindList {
   });
 
   constructor(
-    readonly desk: PlanDesk,
+    readonly desk: PlanState,
     private readonly reading: FindsRead,
   ) {}
 

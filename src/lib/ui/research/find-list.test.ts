@@ -1,17 +1,17 @@
 import { SvelteMap } from 'svelte/reactivity';
 import { describe, expect, it } from 'vitest';
-import { BookDesk } from '../../../tests/book-desk';
+import { StateOnSnapshot } from '../../../tests/state-on-snapshot';
 import { findRow } from '../../../tests/find-row';
 import type { Intent } from '$lib/core/research/propose-verdict';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
 import { FindList } from './find-list.svelte';
 
 /** A list of searches, the first the most searched, and what is read of them, which a test changes. */
 function listOf(...texts: string[]) {
-  const desk = new BookDesk();
+  const desk = new StateOnSnapshot();
   desk.make({ type: 'add', record: 'find', rows: texts.map((text, at) => findRow(text, text, 'open', 900 - at, at)) });
   const read = new SvelteMap<string, Intent>();
-  const list = new FindList(desk as unknown as PlanDesk, {
+  const list = new FindList(desk as unknown as PlanState, {
     proposalOf: ({ id }) => ({ intent: read.get(id) ?? 'unclear', verdict: 'later', reason: null, confidence: 0, because: '' }),
     knows: ({ id }) => read.has(id),
     holders: () => new Set(),

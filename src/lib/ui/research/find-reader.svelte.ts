@@ -1,5 +1,5 @@
 import { untrack } from 'svelte';
-import { emptyBook, type Book } from '$lib/core/store/book';
+import { emptySnapshot, type Snapshot } from '$lib/core/store/snapshot';
 import type { Find } from '$lib/core/records/find';
 import type { NamedPlace } from '$lib/core/research/lexicon';
 import type { Proposal } from '$lib/core/research/propose-verdict';
@@ -8,16 +8,16 @@ import type { ResultsPage } from '$lib/core/research/results-page';
 import { sendPacks } from '../state/send-packs';
 
 /** Where finds are read: a worker, or in tests the same thread. */
-export interface ReadingLine {
+export interface ReadingChannel {
   send(request: ReadingRequest): void;
   /** Called with each answer; null where the plan is gone. */
   onanswer: (answer: ReadingAnswer | null) => void;
   close(): void;
 }
 
-function workerLine(): ReadingLine {
+function workerChannel(): ReadingChannel {
   const worker = new Worker(new URL('../../workers/reading.worker.ts', import.meta.url), { type: 'module' });
-  const line: ReadingLine = {
+  const line: ReadingChannel = {
     send: (request) => worker.postMessage(request),
     onanswer: () => undefined,
     close: () => worker.terminate(),
@@ -28,7 +28,7 @@ function workerLine(): ReadingLine {
 
 /** What the finds are read with: whatever changed since the last time is sent. */
 interface ToRead {
-  book: Book;
+  snapshot: Snapshot;
   planId: string;
   places: readonly NamedPlace[];
   pages: ReadonlyMap<string, ResultsPage>;
@@ -48,9 +48,9 @@ export class FindReader {
   private readonly proposals = new Map<string, Proposal>();
   /** Ids of finds of which nothing clear is said. */
   private readonly unclearIds = new Set<string>();
-  private readonly line: ReadingLine;
-  private sent: { book: Book; places: readonly NamedPlace[] | null; pages: ReadonlyMap<string, ResultsPage> } = {
-    book: emptyBook(),
+  private readonly line: ReadingChannel;
+  private sent: { snapshot: Snapshot; places: readonly NamedPlace[] | null; pages: ReadonlyMap<string, ResultsPage> } = {
+    snapshot: emptySnapshot(),
     places: null,
     pages: new Map(),
   };
@@ -58,8 +58,8 @@ export class FindReader {
   /** Whether something is being read, or waits for it. */
   isBusy = $state(false);
 
-  constructor(line?: ReadingLine) {
-    this.line = line ?? workerLine();
+  constructor(line?: ReadingChannel) {
+    this.line = line ?? workerChannel();
     this.line.onanswer = (answer) => {
       this.isBusy = false;
       if (answer) this.take(answer);
@@ -115,16 +115,16 @@ export class FindReader {
     this.isBusy = true;
     const { waiting } = this;
     this.waiting = null;
-    const isMuch = Math.abs(waiting.book.find.size - this.sent.book.find.size) > mostAtOnce;
+    const isMuch = Math.abs(waiting.snapshot.find.size - this.sent.snapshot.find.size) > mostAtOnce;
     if (isMuch) requestAnimationFrame(() => setTimeout(() => this.sendAll(waiting), 0));
     else this.sendAll(waiting);
   }
 
-  private sendAll({ book, planId, places, pages, words }: ToRead): void {
+  private sendAll({ snapshot, planId, places, pages, words }: ToRead): void {
     const isNew = places !== this.sent.places;
     const fresh = pages === this.sent.pages ? [] : [...pages.values()].filter(({ text }) => !this.sent.pages.has(text));
-    const packs = packReading(this.sent.book, book);
-    this.sent = { book, places, pages };
+    const packs = packReading(this.sent.snapshot, snapshot);
+    this.sent = { snapshot, places, pages };
     const asked = { planId, places: isNew ? places : null, pages: fresh, words };
     sendPacks(
       packs,

@@ -13,9 +13,9 @@ import { broadTerms } from '$lib/core/research/broad-terms';
 import { addedWords, businessOf, combineLists } from '$lib/core/research/patterns';
 import { askServer } from '../state/ask-server';
 import { MarketAsking } from '../state/market-asking.svelte';
-import { newId } from '../state/stream.svelte';
+import { newId } from '../state/synced-store.svelte';
 import { marketName } from './find-figures.svelte';
-import type { ResearchDesk } from './research-desk.svelte';
+import type { ResearchState } from './research-state.svelte';
 
 /** Where finds can come from. */
 export const sourceNames = ['market', 'themes', 'long', 'related', 'patterns', 'misspelt', 'page', 'plan'] as const;
@@ -76,7 +76,7 @@ export class FindSources {
     this.incoming.length === 0 ? null : countIncoming(this.research.desk.plan, this.research.texts, this.incoming),
   );
 
-  constructor(private readonly research: ResearchDesk) {
+  constructor(private readonly research: ResearchState) {
     const { plan } = research.desk;
     const offer = plan.brief.offer.toLowerCase();
     this.terms = broadTerms(offer).join('\n');
@@ -97,7 +97,7 @@ export class FindSources {
   get standingPattern(): { kept: PatternList | null; added: readonly string[] } {
     const { plan, workspace } = this.research.desk;
     const [business, language] = [businessOf(plan), firstLanguage(plan, undefined)];
-    const lists = workspace ? [...workspace.book.patternList.values()] : [];
+    const lists = workspace ? [...workspace.snapshot.patternList.values()] : [];
     const kept = lists.find((list) => list.business === business && list.language === language) ?? null;
     return { kept, added: kept?.added ?? addedWords(business, language) };
   }

@@ -1,21 +1,21 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { BookDesk } from '../../../tests/book-desk';
+import { StateOnSnapshot } from '../../../tests/state-on-snapshot';
 import { cleanFile } from '../../../tests/clean-plan';
 import { findRow } from '../../../tests/find-row';
-import { readingLine } from '../../../tests/reading-line';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import { readingChannel } from '../../../tests/reading-channel';
+import type { PlanState } from '../state/plan-state.svelte';
 import { FindSources } from './find-sources.svelte';
 import { FindReader } from './find-reader.svelte';
-import { ResearchDesk } from './research-desk.svelte';
+import { ResearchState } from './research-state.svelte';
 
-const researchOn = (desk: BookDesk) => {
-  const research = new ResearchDesk(desk as unknown as PlanDesk, new FindReader(readingLine()));
+const researchOn = (desk: StateOnSnapshot) => {
+  const research = new ResearchState(desk as unknown as PlanState, new FindReader(readingChannel()));
   research.readAgain();
   return research;
 };
 /** Opens the sources on a plan in whose finds some themes show up, the first most often. */
 const open = (...themes: string[]) => {
-  const desk = new BookDesk();
+  const desk = new StateOnSnapshot();
   const rows = themes.flatMap((theme, at) =>
     Array.from({ length: 9 - at }, (_, copy) =>
       findRow(`theme-${at}-${copy}`, `${theme} x${at}${copy}`, 'open', null, 100 + at * 10 + copy),
@@ -36,7 +36,7 @@ const marketOf = (answer: (terms: string[]) => string[]) =>
     const { terms } = JSON.parse(String(init?.body)) as { terms: string[] };
     return Promise.resolve(new Response(`${JSON.stringify({ figures: answer(terms).map(figures) })}\n`));
   });
-const texts = (desk: BookDesk) => [...desk.book.find.values()].map(({ text }) => text);
+const texts = (desk: StateOnSnapshot) => [...desk.snapshot.find.values()].map(({ text }) => text);
 afterEach(() => vi.unstubAllGlobals());
 
 describe('where finds come from', () => {
@@ -56,7 +56,7 @@ describe('where finds come from', () => {
     expect(texts(desk)).toEqual(['piano tuning']);
     await sources.take();
     expect(texts(desk)).toEqual(['piano tuning', 'piano voicing']);
-    const voicing = [...desk.book.find.values()].at(-1);
+    const voicing = [...desk.snapshot.find.values()].at(-1);
     expect(voicing).toMatchObject({
       searchesHigh: 20,
       bidLowMinor: 50,
@@ -114,7 +114,7 @@ describe('where finds come from', () => {
     sources.choose('misspelt');
     await sources.gather();
     await sources.take();
-    const made = [...desk.book.find.values()].filter(({ isMisspelling }) => isMisspelling);
+    const made = [...desk.snapshot.find.values()].filter(({ isMisspelling }) => isMisspelling);
     expect(made.length).toBeGreaterThan(0);
     expect(made.every(({ source, verdict }) => source === 'misspelling' && verdict === 'open')).toBe(true);
   });

@@ -5,10 +5,10 @@
   import { countOf } from '$lib/wording/texts';
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { findingAddress } from '../shell/finding-address';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   let { effect, isUsed }: { effect: RulesEffect | null; isUsed: boolean } = $props();
-  const desk = getDesk();
+  const desk = getPlanState();
   const mostShown = 40;
 </script>
 

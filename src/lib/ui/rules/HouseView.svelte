@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import { houseRules, houseRulesOf, ofAllPlans } from '$lib/core/rules/house-rules';
   import { houseRuleList, type HouseRuleEntry } from '$lib/core/proof/house-rule-list';
   import { composeName } from '$lib/core/view/campaign-name';
@@ -9,20 +9,20 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { setHouse } from '../state/house';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const { workspace } = desk;
-  const all = $derived({ ...houseRules, ...workspace.book.houseRule.get(ofAllPlans)?.values });
+  const all = $derived({ ...houseRules, ...workspace.snapshot.houseRule.get(ofAllPlans)?.values });
   const own = $derived(houseRulesOf(desk.whole, desk.planId));
-  const ownRow = $derived(workspace.book.houseRule.get(desk.planId)?.values ?? {});
-  const allRow = $derived(workspace.book.houseRule.get(ofAllPlans)?.values ?? {});
+  const ownRow = $derived(workspace.snapshot.houseRule.get(desk.planId)?.values ?? {});
+  const allRow = $derived(workspace.snapshot.houseRule.get(ofAllPlans)?.values ?? {});
   let isNaming = $state(false);
 
   /** Plans whose own rule differs from that of all plans. */
   const differing = (entry: HouseRuleEntry) =>
-    inOrder(workspace.book.plan).flatMap(({ id, name }) =>
-      workspace.book.houseRule.get(id)?.values[entry.key] !== undefined ? [name] : [],
+    inOrder(workspace.snapshot.plan).flatMap(({ id, name }) =>
+      workspace.snapshot.houseRule.get(id)?.values[entry.key] !== undefined ? [name] : [],
     );
 
   function put(entry: HouseRuleEntry, planId: string | null, text: string): string | null {
@@ -38,7 +38,7 @@
 
   /** Campaigns whose name the pattern would change, with what it would be. */
   const renamed = $derived(
-    inOrder(desk.book.campaign)
+    inOrder(desk.snapshot.campaign)
       .map((campaign) => ({ campaign, next: composeName(campaign, own.naming) }))
       .filter(({ campaign, next }) => campaign.name !== next && next !== ''),
   );
@@ -46,7 +46,7 @@
     new Set(
       renamed
         .map(({ next }) => next)
-        .filter((next, index, list) => list.indexOf(next) !== index || inOrder(desk.book.campaign).some(({ name }) => name === next)),
+        .filter((next, index, list) => list.indexOf(next) !== index || inOrder(desk.snapshot.campaign).some(({ name }) => name === next)),
     ),
   );
   let keepsTyped = $state(true);

@@ -3,10 +3,10 @@
   import { formatNames, type FormatName } from '$lib/core/records/format-names';
   import DateField from '../parts/DateField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   let { set, isFixed }: { set: RuleSetRow; isFixed: boolean } = $props();
-  const { workspace } = getDesk();
+  const { workspace } = getPlanState();
 
   type Path = readonly string[];
   const read = (path: Path): unknown => path.reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], set);

@@ -2,23 +2,23 @@
   import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import { copyName } from '$lib/core/text/copy-name';
   import { allRuleSets, shippedRuleSets } from '$lib/core/rules/rule-set';
   import { wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
-  import { newId } from '../state/stream.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
+  import { newId } from '../state/synced-store.svelte';
   import EffectList from './EffectList.svelte';
   import RuleSetEditor from './RuleSetEditor.svelte';
   import { RulesLook } from './rules-effect.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
   const { workspace } = desk;
   const used = $derived(desk.plan.plan.ruleSetKey);
-  const sets = $derived(allRuleSets(inOrder(workspace.book.ruleSet)));
+  const sets = $derived(allRuleSets(inOrder(workspace.snapshot.ruleSet)));
   const set = $derived(sets.find(({ id }) => id === page.url.searchParams.get('rules')) ?? sets.find(({ id }) => id === used) ?? sets[0]!);
   const isShipped = $derived(shippedRuleSets.some(({ id }) => id === set.id));
   const address = (id: string) => `?view=rules&rules=${id}`;
@@ -36,7 +36,7 @@
       id: newId(),
       name: copyName(set.name, names),
       from: desk.today,
-      position: nextPosition(inOrder(workspace.book.ruleSet)),
+      position: nextPosition(inOrder(workspace.snapshot.ruleSet)),
     };
     if (!workspace.add('ruleSet', row)) void goto(address(row.id));
   }

@@ -1,8 +1,8 @@
-import { rowsOf } from '$lib/core/store/book';
+import { rowsOf } from '$lib/core/store/snapshot';
 import type { RuleSetRow } from '$lib/core/records/rule-set';
 import type { RulesEffect } from '$lib/core/proof/compare-rules';
 import type { RulesRequest } from '$lib/workers/rules.worker';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
 
 const lookAfterMs = 250;
 
@@ -14,7 +14,7 @@ export class RulesLook {
   private worker: Worker | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(private readonly desk: PlanDesk) {}
+  constructor(private readonly desk: PlanState) {}
 
   /** Looks at a rule set soon; only the last one asked for is answered. */
   look(rules: RuleSetRow): void {

@@ -11,11 +11,11 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const advice = $derived(adviseBidding(desk.plan, campaign, reach.outlook));
   const worth = $derived(worthOf(desk.plan));
   const follows = $derived(campaign.bidding === advice.kind);

@@ -2,16 +2,16 @@
   import { composeName } from '$lib/core/view/campaign-name';
   import { goals } from '$lib/core/records/brief';
   import type { Campaign } from '$lib/core/records/campaign';
-  import { units } from '$lib/core/text/units';
+  import { units } from '$lib/core/text/text-length';
   import { wordRefusalCode } from '$lib/wording/refusals';
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   let { campaign }: { campaign: Campaign } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const pattern = $derived(composeName(campaign, desk.plan.house.naming));
 
   /** Sets a part; a name that follows the pattern goes along. */

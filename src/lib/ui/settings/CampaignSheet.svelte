@@ -8,7 +8,7 @@
   import { findClockChange } from '$lib/core/plan/clock-changes';
   import { wordDate } from '$lib/wording/texts';
   import { setHouse } from '../state/house';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import BiddingSection from './BiddingSection.svelte';
   import CampaignName from './CampaignName.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
@@ -23,7 +23,7 @@
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const set = (fields: Partial<Campaign>, sitting?: string) => void desk.set('campaign', campaign.id, fields, sitting);
   const clockNote = $derived.by(() => {
     const change = findClockChange(desk.plan.account.timeZone, campaign.startsOn ?? desk.today, 60);

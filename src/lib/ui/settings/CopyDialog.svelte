@@ -16,12 +16,12 @@
   import PlaceSearchField from '../places/PlaceSearchField.svelte';
   import { readInPlan } from '../shelf/new-plan';
   import { getShell } from '../shell/shell.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import { CopyDraft } from './copy-draft.svelte';
 
   let { campaign, open = $bindable() }: { campaign: Campaign; open: boolean } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
   const draft = untrack(() => new CopyDraft(desk, campaign));
   let failure = $state('');

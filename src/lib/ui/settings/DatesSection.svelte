@@ -1,15 +1,15 @@
 <script lang="ts">
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import type { Campaign } from '$lib/core/records/campaign';
   import { wordDate } from '$lib/wording/texts';
   import SelectField from '../parts/SelectField.svelte';
   import DateField from '../parts/DateField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const set = (fields: Partial<Campaign>) => void desk.set('campaign', campaign.id, fields);
   const rotations = [
     { value: 'even' as const, name: 'evenly, for a comparison' },
@@ -24,7 +24,7 @@
   );
   /** Offers that end while the campaign runs, or before it starts. */
   const offers = $derived(
-    inOrder(desk.book.offer).flatMap(({ name, endsOn }) => {
+    inOrder(desk.snapshot.offer).flatMap(({ name, endsOn }) => {
       if (endsOn === null || (campaign.endsOn !== null && endsOn >= campaign.endsOn)) return [];
       return [{ name, endsOn, isBefore: campaign.startsOn !== null && endsOn < campaign.startsOn }];
     }),

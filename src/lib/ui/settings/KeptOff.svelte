@@ -3,11 +3,11 @@
   import type { Campaign } from '$lib/core/records/campaign';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   let { campaign }: { campaign: Campaign } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const id = $props.id();
   const mostShown = 8;
   let draft = $state('');

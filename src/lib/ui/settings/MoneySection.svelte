@@ -9,12 +9,12 @@
   import Button from '../parts/Button.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const monthDays = $derived(desk.plan.house.monthDays);
   const daily = $derived(campaign.monthlyMinor === null ? null : dailyFromMonthly(campaign.monthlyMinor, monthDays));
   const money = (minor: number) => formatMoney(minor, desk.currency);

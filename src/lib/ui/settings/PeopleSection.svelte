@@ -6,11 +6,11 @@
   import { withFields, withoutRow } from '../parts/lists';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   let { campaign }: { campaign: Campaign } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const bounds = $derived(desk.plan.rules.adjustment);
   const set = (fields: Partial<Campaign>, sitting?: string) => void desk.set('campaign', campaign.id, fields, sitting);
   const devices = [

@@ -1,20 +1,20 @@
 <script lang="ts">
-  import { inOrder, nextPosition } from '$lib/core/store/book';
+  import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { Campaign } from '$lib/core/records/campaign';
   import type { Place } from '$lib/core/records/place';
   import { countOf } from '$lib/wording/texts';
   import { findByCode } from '../places/find-by-code';
   import PlaceMap from '../places/PlaceMap.svelte';
   import { placeRow } from '../places/place-row';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const others = $derived(
-    inOrder(desk.book.place).flatMap((place) => {
-      const owner = place.campaignId !== null && place.campaignId !== campaign.id ? desk.book.campaign.get(place.campaignId) : null;
+    inOrder(desk.snapshot.place).flatMap((place) => {
+      const owner = place.campaignId !== null && place.campaignId !== campaign.id ? desk.snapshot.campaign.get(place.campaignId) : null;
       return owner && !place.excluded
         ? [{ place, whose: [owner.placeWord, owner.themeWord].filter(Boolean).join(' · ') || owner.name }]
         : [];

@@ -1,12 +1,12 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/money/money';
   import { splitPlanMoney, splitWays, type SplitWay } from '$lib/core/forecast/split-plan';
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import Button from '../parts/Button.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getDesk();
-  const campaigns = $derived(inOrder(desk.book.campaign));
+  const desk = getPlanState();
+  const campaigns = $derived(inOrder(desk.snapshot.campaign));
   const sum = $derived(campaigns.reduce((all, { monthlyMinor }) => all + (monthlyMinor ?? 0), 0));
   const whole = $derived(desk.plan.brief.monthlyMinor);
   const names: Record<SplitWay, string> = { share: 'as it is shared now', even: 'evenly', need: 'by what searches cost' };

@@ -6,12 +6,12 @@
   import type { Campaign } from '$lib/core/records/campaign';
   import { wordLimit } from '$lib/wording/reach';
   import Button from '../parts/Button.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const outlook = $derived(reach.outlook);
   const whole = new Intl.NumberFormat('en-GB', { maximumSignificantDigits: 3, useGrouping: true });
   const about = (count: number) => `~${whole.format(count)}`;

@@ -7,11 +7,11 @@
   import { withFields, withoutRow } from '../parts/lists';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
 
   let { campaign }: { campaign: Campaign } = $props();
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const example = $derived(addTracking(trackingOf(desk.plan, campaign), trackingContext(desk.plan, campaign)));
   const setOwn = (tracking: TrackingParameter[], sitting?: string) => void desk.set('campaign', campaign.id, { tracking }, sitting);
   const setPlan = (tracking: TrackingParameter[], sitting?: string) => void desk.set('brief', desk.plan.brief.id, { tracking }, sitting);

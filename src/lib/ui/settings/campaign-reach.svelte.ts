@@ -2,12 +2,12 @@ import type { Range } from '$lib/core/market/range';
 import { computeOutlook, type Outlook } from '$lib/core/forecast/outlook';
 import { placesKey, summarizeFigures, type DemandSummary } from '$lib/core/market/figures';
 import type { PlacesReached } from '$lib/core/places/found-place';
-import { childrenOf, inOrder } from '$lib/core/store/book';
+import { childrenOf, inOrder } from '$lib/core/store/snapshot';
 import type { Campaign } from '$lib/core/records/campaign';
 import type { Place } from '$lib/core/records/place';
 import { askServer } from '../state/ask-server';
 import { asReached, MarketAsking } from '../state/market-asking.svelte';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
 
 const placesPauseMs = 150;
 const demandPauseMs = 500;
@@ -28,14 +28,14 @@ export class CampaignReach {
   private placesFailure = $state('');
   readonly failure = $derived(this.placesFailure || this.asking.failure);
 
-  readonly places: readonly Place[] = $derived.by(() => childrenOf(this.desk.book.place, 'campaignId', this.campaignId()));
-  private readonly campaign: Campaign | undefined = $derived.by(() => this.desk.book.campaign.get(this.campaignId()));
+  readonly places: readonly Place[] = $derived.by(() => childrenOf(this.desk.snapshot.place, 'campaignId', this.campaignId()));
+  private readonly campaign: Campaign | undefined = $derived.by(() => this.desk.snapshot.campaign.get(this.campaignId()));
   /** Keywords of the campaign, each once; the finds kept where it has none yet. */
   readonly texts: readonly string[] = $derived.by(() => {
-    const groups = childrenOf(this.desk.book.group, 'campaignId', this.campaignId());
-    const keywords = groups.flatMap(({ id }) => childrenOf(this.desk.book.keyword, 'groupId', id)).map(({ text }) => text);
+    const groups = childrenOf(this.desk.snapshot.group, 'campaignId', this.campaignId());
+    const keywords = groups.flatMap(({ id }) => childrenOf(this.desk.snapshot.keyword, 'groupId', id)).map(({ text }) => text);
     const texts =
-      keywords.length > 0 ? keywords : inOrder(this.desk.book.find).flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : []));
+      keywords.length > 0 ? keywords : inOrder(this.desk.snapshot.find).flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : []));
     return [...new Set(texts)].slice(0, mostTexts);
   });
   readonly placesKey: string = $derived.by(() => placesKey(this.places));
@@ -61,7 +61,7 @@ export class CampaignReach {
   private readonly known = new Map<string, Answer>();
 
   constructor(
-    private readonly desk: PlanDesk,
+    private readonly desk: PlanState,
     private readonly campaignId: () => string,
   ) {}
 

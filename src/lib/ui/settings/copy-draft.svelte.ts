@@ -9,7 +9,7 @@ import { placesKey, summarizeFigures, type DemandSummary, type MarketFigures } f
 import type { PlanFile } from '$lib/core/exchange/plan-file';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import type { FoundPlace } from '$lib/core/places/found-place';
-import { childrenOf, inOrder } from '$lib/core/store/book';
+import { childrenOf, inOrder } from '$lib/core/store/snapshot';
 import { freeName } from '$lib/core/view/campaign-name';
 import { offsetMinutes } from '$lib/core/plan/clock-changes';
 import type { Campaign } from '$lib/core/records/campaign';
@@ -17,8 +17,8 @@ import type { Place } from '$lib/core/records/place';
 import { marketName } from '../research/find-figures.svelte';
 import { withFields } from '../parts/lists';
 import { MarketAsking } from '../state/market-asking.svelte';
-import type { PlanDesk } from '../state/plan-desk.svelte';
-import { newId } from '../state/stream.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
+import { newId } from '../state/synced-store.svelte';
 
 /** What was decided on a text that names the old place: taken, and as what. */
 interface Decision {
@@ -71,21 +71,21 @@ export class CopyDraft {
   readonly isReady: boolean = $derived.by(() => this.place !== null && (!this.needsAccount || this.rateNumber !== null));
 
   constructor(
-    private readonly desk: PlanDesk,
+    private readonly desk: PlanState,
     campaign: Campaign,
   ) {
     this.campaignId = campaign.id;
-    const { book } = desk.plan;
+    const { snapshot } = desk.plan;
     this.file = writePlanFile(desk.whole, desk.planId);
-    this.source = this.file.campaigns[inOrder(book.campaign).findIndex(({ id }) => id === campaign.id)]!;
-    const places = childrenOf(book.place, 'campaignId', campaign.id).flatMap(({ name, excluded }) => (excluded ? [] : [name]));
+    this.source = this.file.campaigns[inOrder(snapshot.campaign).findIndex(({ id }) => id === campaign.id)]!;
+    const places = childrenOf(snapshot.place, 'campaignId', campaign.id).flatMap(({ name, excluded }) => (excluded ? [] : [name]));
     const names = [placeSaid(desk.plan, campaign.id), campaign.placeWord, ...places];
     const once = new Map(names.filter((name) => name.trim() !== '').map((name) => [name.toLowerCase(), name]));
     this.words = [...once.values()].map((from) => ({
       from: from === from.toLowerCase() ? from.replace(/^\p{L}/u, (letter) => letter.toUpperCase()) : from,
       to: '',
     }));
-    this.radiusKm = childrenOf(book.place, 'campaignId', campaign.id).find(({ excluded }) => !excluded)?.radiusKm ?? null;
+    this.radiusKm = childrenOf(snapshot.place, 'campaignId', campaign.id).find(({ excluded }) => !excluded)?.radiusKm ?? null;
   }
 
   /** Chooses the new place; its name stands for every old one until it is changed. */
@@ -100,7 +100,7 @@ export class CopyDraft {
   /** Asks what the keywords are searched and cost here and at the new place. */
   private async askMarket(): Promise<void> {
     this.demand = null;
-    const places = this.desk.book.place;
+    const places = this.desk.snapshot.place;
     const ours = childrenOf(places, 'campaignId', this.campaignId);
     const pairs = this.sources.flatMap((source, index) => {
       const there = withTexts(source, this.textsTaken(index), { keepsTwice: true });

@@ -1,4 +1,4 @@
-import { childrenOf, inOrder, nextPosition } from '$lib/core/store/book';
+import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
 import { composeName, freeName } from '$lib/core/view/campaign-name';
 import { worthOf, type PlanView } from '$lib/core/view/plan-view';
 import type { SimpleChange } from '$lib/core/store/changes';
@@ -11,21 +11,21 @@ const keyOf = ({ kind, code, name, country }: Place) => [kind, country, code, na
  * The brief's places that no campaign serves yet, those of one country: a campaign a country. None where all are served: two campaigns of the
  * same places would compete with each other.
  */
-function placesLeft({ book }: PlanView): Place[] {
+function placesLeft({ snapshot }: PlanView): Place[] {
   const served = new Set(
-    [...book.place.values()].flatMap((place) =>
-      place.campaignId !== null && book.campaign.has(place.campaignId) && !place.excluded ? [keyOf(place)] : [],
+    [...snapshot.place.values()].flatMap((place) =>
+      place.campaignId !== null && snapshot.campaign.has(place.campaignId) && !place.excluded ? [keyOf(place)] : [],
     ),
   );
-  const own = childrenOf(book.place, 'campaignId', null);
+  const own = childrenOf(snapshot.place, 'campaignId', null);
   const first = own.find((place) => !place.excluded && !served.has(keyOf(place)));
   return first ? own.filter((place) => place.country === first.country && (place.excluded || !served.has(keyOf(place)))) : [];
 }
 
 /** A campaign shaped by the brief: its goal, places, languages, start, and what is left of its money. */
 export function newCampaign(view: PlanView, id: string, newId: () => string) {
-  const { book, brief } = view;
-  const campaigns = inOrder(book.campaign);
+  const { snapshot, brief } = view;
+  const campaigns = inOrder(snapshot.campaign);
   const places = placesLeft(view);
   const spent = campaigns.reduce((sum, { monthlyMinor }) => sum + (monthlyMinor ?? 0), 0);
   const left = brief.monthlyMinor === null ? null : Math.max(0, brief.monthlyMinor - spent);

@@ -17,7 +17,7 @@
   let what = $state<'convert' | 'keep' | ''>('');
   let rate = $state('');
   let failure = $state('');
-  const plans = $derived([...workspace.book.plan.values()].filter(({ accountId }) => accountId === account.id).length);
+  const plans = $derived([...workspace.snapshot.plan.values()].filter(({ accountId }) => accountId === account.id).length);
   const number = $derived(Number(rate.trim().replace(',', '.')));
   const isRate = $derived(rate.trim() !== '' && Number.isFinite(number) && number > 0);
   const isReady = $derived(currency !== '' && currency !== account.currency && (what === 'keep' || (what === 'convert' && isRate)));

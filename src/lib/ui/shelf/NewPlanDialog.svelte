@@ -1,6 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import { areNearEqual, Letters } from '$lib/core/text/near-equal';
   import { languageItems } from '../parts/languages';
   import Button from '../parts/Button.svelte';
@@ -13,7 +13,7 @@
   let { open = $bindable() }: { open: boolean } = $props();
 
   const workspace = getWorkspace();
-  const clients = $derived(inOrder(workspace.book.client));
+  const clients = $derived(inOrder(workspace.snapshot.client));
   const foldName = (name: string) => name.trim().toLowerCase().replace(/\s+/g, ' ');
   const isLike = (name: string, typed: string) =>
     ` ${name}`.includes(` ${typed}`) || typed.startsWith(`${name} `) || areNearEqual(new Letters(name), new Letters(typed));
@@ -36,7 +36,7 @@
   );
   let isAnother = $state(false);
   $effect(() => {
-    const account = known && inOrder(workspace.book.account).find(({ clientId }) => clientId === known.id);
+    const account = known && inOrder(workspace.snapshot.account).find(({ clientId }) => clientId === known.id);
     if (!known || !account) return;
     site = known.site;
     currency = account.currency;

@@ -3,7 +3,7 @@
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
   import { usualOrder } from '$lib/core/finds/find-orders';
-  import { PlanDesk, setDesk } from '../state/plan-desk.svelte';
+  import { PlanState, setPlanState } from '../state/plan-state.svelte';
   import { getWorkspace } from '../state/workspace.svelte';
   import { planChapters } from './chapters';
   import { deskDestinations, planDestinations, type Destination } from './destinations';
@@ -16,8 +16,8 @@
 
   const workspace = getWorkspace();
   const shell = getShell();
-  const desk = setDesk(
-    new PlanDesk(
+  const desk = setPlanState(
+    new PlanState(
       untrack(() => planId),
       workspace,
     ),

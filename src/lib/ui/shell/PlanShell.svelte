@@ -1,10 +1,10 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import { formatMoney } from '$lib/core/money/money';
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import { countOf, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
-  import { getDesk } from '../state/plan-desk.svelte';
+  import { getPlanState } from '../state/plan-state.svelte';
   import { planChapters, type PlanChapter } from './chapters';
   import ChapterMark from './ChapterMark.svelte';
   import Shell from './Shell.svelte';
@@ -19,23 +19,23 @@
   }
 
   let { chapter, margin, children }: Props = $props();
-  const desk = getDesk();
+  const desk = getPlanState();
 
   const isOpen = $derived<Record<PlanChapter, boolean>>({
-    brief: desk.book.brief.get(desk.planId)?.offer === '',
-    settings: desk.book.campaign.size === 0,
-    research: desk.book.find.size === 0,
-    groups: desk.book.group.size === 0,
-    ads: desk.book.ad.size === 0,
-    proof: desk.counts.fix + desk.counts.look > 0 || desk.book.ad.size === 0,
+    brief: desk.snapshot.brief.get(desk.planId)?.offer === '',
+    settings: desk.snapshot.campaign.size === 0,
+    research: desk.snapshot.find.size === 0,
+    groups: desk.snapshot.group.size === 0,
+    ads: desk.snapshot.ad.size === 0,
+    proof: desk.counts.fix + desk.counts.look > 0 || desk.snapshot.ad.size === 0,
     'hand-off': desk.plan.plan.handedOffOn === null,
   });
 
   const lines = $derived.by(() => {
     const { brief } = desk.plan;
-    const starts = brief.startsOn ?? inOrder(desk.book.campaign).find(({ startsOn }) => startsOn)?.startsOn;
+    const starts = brief.startsOn ?? inOrder(desk.snapshot.campaign).find(({ startsOn }) => startsOn)?.startsOn;
     return [
-      countOf(desk.book.campaign.size, 'campaign'),
+      countOf(desk.snapshot.campaign.size, 'campaign'),
       brief.monthlyMinor === null ? 'no money in the brief' : `${formatMoney(brief.monthlyMinor, desk.currency, { whole: true })} a month`,
       starts ? `starts ${wordDate(starts)}` : 'no start set',
     ];

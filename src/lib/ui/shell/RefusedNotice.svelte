@@ -1,9 +1,9 @@
 <script lang="ts">
   import { wordRefusal } from '$lib/wording/refusals';
   import Button from '../parts/Button.svelte';
-  import type { Stream } from '../state/stream.svelte';
+  import type { SyncedStore } from '../state/synced-store.svelte';
 
-  let { stream, currency = 'GBP' }: { stream: Stream; currency?: string } = $props();
+  let { stream, currency = 'GBP' }: { stream: SyncedStore; currency?: string } = $props();
 
   const refused = $derived(stream.refused);
   const mostNamed = 6;

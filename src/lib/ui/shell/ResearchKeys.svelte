@@ -6,7 +6,7 @@
 
   let { workspace }: { workspace: Workspace } = $props();
 
-  const keys = $derived(keysOf(workspace.book));
+  const keys = $derived(keysOf(workspace.snapshot));
   /** The action that waits for its key. */
   let waits = $state<ResearchAction | null>(null);
   let refused = $state(false);
@@ -18,7 +18,7 @@
     const key = keyPressed(event);
     refused = key === null && event.key !== 'Escape';
     if (refused) return;
-    const change = key === null ? null : chooseKey(workspace.book, waits, key);
+    const change = key === null ? null : chooseKey(workspace.snapshot, waits, key);
     if (change) workspace.make(change);
     waits = null;
   }
@@ -59,7 +59,7 @@
   </dl>
   <p class="pt-1 text-[12px] text-ink-2" aria-live="polite">
     {refused ? 'Letters, with or without Shift, can be chosen; N folds the margin everywhere.' : 'Click a key to choose another letter.'}
-    {#if workspace.book.keyChoice.size > 0}<Button kind="link" onclick={() => workspace.make(shippedKeys(workspace.book))}
+    {#if workspace.snapshot.keyChoice.size > 0}<Button kind="link" onclick={() => workspace.make(shippedKeys(workspace.snapshot))}
         >All as they ship</Button
       >{/if}
   </p>

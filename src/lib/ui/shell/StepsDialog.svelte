@@ -5,9 +5,9 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import RowChange from '../parts/RowChange.svelte';
-  import type { ChangedRow, Stream } from '../state/stream.svelte';
+  import type { ChangedRow, SyncedStore } from '../state/synced-store.svelte';
 
-  let { open = $bindable(), stream, currency }: { open: boolean; stream: Stream; currency: string } = $props();
+  let { open = $bindable(), stream, currency }: { open: boolean; stream: SyncedStore; currency: string } = $props();
 
   const mostRows = 40;
   const time = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });

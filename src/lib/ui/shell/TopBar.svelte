@@ -3,13 +3,13 @@
   import { wordStep } from '$lib/wording/steps';
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
-  import type { Stream } from '../state/stream.svelte';
+  import type { SyncedStore } from '../state/synced-store.svelte';
   import { getShell } from './shell.svelte';
   import StepsDialog from './StepsDialog.svelte';
 
   interface Props {
     trail: readonly { name: string; href?: string }[];
-    stream: Stream;
+    stream: SyncedStore;
     /** Of amounts in the list of steps; the workspace has none. */
     currency?: string;
     actions?: Snippet;

@@ -1,5 +1,5 @@
-import { childrenOf, inOrder } from '$lib/core/store/book';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import { childrenOf, inOrder } from '$lib/core/store/snapshot';
+import type { PlanState } from '../state/plan-state.svelte';
 import type { Workspace } from '../state/workspace.svelte';
 import { planChapters } from './chapters';
 
@@ -13,9 +13,9 @@ export interface Destination {
 }
 
 /** The plans on the Shelf. */
-export function planDestinations({ book }: Workspace): Destination[] {
-  const clientOf = (accountId: string) => book.client.get(book.account.get(accountId)?.clientId ?? '')?.name ?? '';
-  return inOrder(book.plan).map((plan) => ({
+export function planDestinations({ snapshot }: Workspace): Destination[] {
+  const clientOf = (accountId: string) => snapshot.client.get(snapshot.account.get(accountId)?.clientId ?? '')?.name ?? '';
+  return inOrder(snapshot.plan).map((plan) => ({
     kind: 'Plan',
     name: plan.name,
     note: clientOf(plan.accountId),
@@ -24,22 +24,22 @@ export function planDestinations({ book }: Workspace): Destination[] {
 }
 
 /** Chapters, groups and ads of the plan on the desk. */
-export function deskDestinations({ book, planId }: PlanDesk): Destination[] {
+export function deskDestinations({ snapshot, planId }: PlanState): Destination[] {
   const chapters = planChapters.map(({ id, name }, index): Destination => ({
     kind: 'Chapter',
     name,
     note: String(index + 1),
     href: `/plans/${planId}/${id}`,
   }));
-  const groups = inOrder(book.campaign).flatMap((campaign) =>
-    childrenOf(book.group, 'campaignId', campaign.id).flatMap((group): Destination[] => [
+  const groups = inOrder(snapshot.campaign).flatMap((campaign) =>
+    childrenOf(snapshot.group, 'campaignId', campaign.id).flatMap((group): Destination[] => [
       {
         kind: 'Group',
         name: group.name,
         note: campaign.name,
         href: `/plans/${planId}/groups?campaign=${campaign.id}&group=${group.id}`,
       },
-      ...childrenOf(book.ad, 'groupId', group.id).map((ad): Destination => ({
+      ...childrenOf(snapshot.ad, 'groupId', group.id).map((ad): Destination => ({
         kind: 'Ad',
         name: `${group.name}, ${ad.name}`,
         note: campaign.name,

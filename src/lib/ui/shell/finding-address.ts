@@ -1,6 +1,6 @@
 import type { Finding } from '$lib/core/proof/finding';
 import type { Chapter } from '$lib/core/proof/rule-list';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
 
 /** The chapters by their names on the spine. */
 export const chapterNames: Readonly<Record<Chapter, string>> = {
@@ -14,10 +14,14 @@ export const chapterNames: Readonly<Record<Chapter, string>> = {
 };
 
 /** Where a finding stands, in words: chapter, campaign or group, ad. */
-export function placeOfFinding({ book }: Pick<PlanDesk, 'book'>, { chapter, where }: Finding): string {
+export function placeOfFinding({ snapshot }: Pick<PlanState, 'snapshot'>, { chapter, where }: Finding): string {
   const { campaignId = '', groupId = '', adId = '' } = where;
-  const ad = book.ad.get(adId);
-  const names = [chapterNames[chapter], book.group.get(groupId)?.name ?? book.campaign.get(campaignId)?.name, ad && `ad ${ad.name}`];
+  const ad = snapshot.ad.get(adId);
+  const names = [
+    chapterNames[chapter],
+    snapshot.group.get(groupId)?.name ?? snapshot.campaign.get(campaignId)?.name,
+    ad && `ad ${ad.name}`,
+  ];
   return names.filter(Boolean).join(' · ');
 }
 

@@ -1,20 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import { emptyBook, applyEdits, type Book } from '$lib/core/store/book';
+import { emptySnapshot, applyEdits, type Snapshot } from '$lib/core/store/snapshot';
 import type { Change } from '$lib/core/store/changes';
 import { decide } from '$lib/core/store/decide';
 import { chooseKey, keyPressed, keysOf, researchActions, shippedKeys, showKey, type ResearchAction } from './research-keys';
 
-const make = (book: Book, change: Change | null): Book => {
-  const decision = decide(book, change!, 'workspace');
+const make = (snapshot: Snapshot, change: Change | null): Snapshot => {
+  const decision = decide(snapshot, change!, 'workspace');
   if (!decision.ok) throw new Error(decision.refusal.code);
-  return applyEdits(book, decision.edits);
+  return applyEdits(snapshot, decision.edits);
 };
 const pressed = (code: string, held: Partial<KeyboardEvent> = {}) =>
   keyPressed({ code, shiftKey: false, ctrlKey: false, metaKey: false, altKey: false, ...held } as KeyboardEvent);
 
 describe('keys of one’s own', () => {
   it('are those that ship until others are chosen', () => {
-    const keys = keysOf(emptyBook());
+    const keys = keysOf(emptySnapshot());
     expect(keys.keep).toBe('KeyK');
     expect(new Set(Object.values(keys)).size).toBe(researchActions.length);
     expect(showKey(keys['keep-in'])).toBe('Shift G');
@@ -27,15 +27,15 @@ describe('keys of one’s own', () => {
       ['pass', 'KeyK'],
       ['fold', 'Shift+KeyG'],
     ];
-    let book = emptyBook();
+    let snapshot = emptySnapshot();
     for (const [action, key] of steps) {
-      book = make(book, chooseKey(book, action, key));
-      expect(keysOf(book)[action]).toBe(key);
-      expect(new Set(Object.values(keysOf(book))).size).toBe(researchActions.length);
+      snapshot = make(snapshot, chooseKey(snapshot, action, key));
+      expect(keysOf(snapshot)[action]).toBe(key);
+      expect(new Set(Object.values(keysOf(snapshot))).size).toBe(researchActions.length);
     }
-    expect(keysOf(book)).toMatchObject({ keep: 'KeyJ', block: 'KeyP', pass: 'KeyK', fold: 'Shift+KeyG', 'keep-in': 'KeyF' });
-    expect(chooseKey(book, 'keep', 'KeyJ')).toBeNull();
-    expect(keysOf(make(book, shippedKeys(book)))).toEqual(keysOf(emptyBook()));
+    expect(keysOf(snapshot)).toMatchObject({ keep: 'KeyJ', block: 'KeyP', pass: 'KeyK', fold: 'Shift+KeyG', 'keep-in': 'KeyF' });
+    expect(chooseKey(snapshot, 'keep', 'KeyJ')).toBeNull();
+    expect(keysOf(make(snapshot, shippedKeys(snapshot)))).toEqual(keysOf(emptySnapshot()));
   });
 
   it('are letters, with Shift or without; not what means something everywhere', () => {

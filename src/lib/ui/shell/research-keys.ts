@@ -1,6 +1,6 @@
 import type { KeyChoice } from '$lib/core/records/key-choice';
 import type { Change } from '$lib/core/store/changes';
-import type { Book } from '$lib/core/store/book';
+import type { Snapshot } from '$lib/core/store/snapshot';
 
 /** What single keys do in Research, with the keys that they have until others are chosen. */
 export const researchActions = [
@@ -29,7 +29,7 @@ const takenEverywhere: ReadonlySet<string> = new Set(['KeyN']);
 export const showKey = (key: string) => key.replace('Shift+Key', 'Shift ').replace('Key', '');
 
 /** The key of each action: the freelancer's own, else the one it ships with. */
-export function keysOf({ keyChoice }: Pick<Book, 'keyChoice'>): Record<ResearchAction, string> {
+export function keysOf({ keyChoice }: Pick<Snapshot, 'keyChoice'>): Record<ResearchAction, string> {
   return Object.fromEntries(researchActions.map(({ id, key }) => [id, keyChoice.get(`research-${id}`)?.key ?? key])) as Record<
     ResearchAction,
     string
@@ -44,8 +44,8 @@ export function keyPressed({ code, shiftKey, ctrlKey, metaKey, altKey }: Keyboar
 }
 
 /** The change that gives an action a key, one step; the action that had it takes the other's. Null where it has it already. */
-export function chooseKey(book: Pick<Book, 'keyChoice'>, action: ResearchAction, key: string): Change | null {
-  const keys = keysOf(book);
+export function chooseKey(snapshot: Pick<Snapshot, 'keyChoice'>, action: ResearchAction, key: string): Change | null {
+  const keys = keysOf(snapshot);
   if (keys[action] === key) return null;
   const other = researchActions.find(({ id }) => keys[id] === key)?.id;
   const next: [ResearchAction, string][] = [[action, key], ...(other ? [[other, keys[action]] as [ResearchAction, string]] : [])];
@@ -54,7 +54,7 @@ export function chooseKey(book: Pick<Book, 'keyChoice'>, action: ResearchAction,
     name: 'keys-changed',
     changes: next.map(([id, own]) => {
       const row: KeyChoice = { id: `research-${id}`, key: own };
-      return book.keyChoice.has(row.id)
+      return snapshot.keyChoice.has(row.id)
         ? { type: 'set', record: 'keyChoice', ids: [row.id], fields: { key: own } }
         : { type: 'add', record: 'keyChoice', rows: [{ ...row }] };
     }),
@@ -62,7 +62,7 @@ export function chooseKey(book: Pick<Book, 'keyChoice'>, action: ResearchAction,
 }
 
 /** The change that takes all chosen keys back. */
-export const shippedKeys = ({ keyChoice }: Pick<Book, 'keyChoice'>): Change => ({
+export const shippedKeys = ({ keyChoice }: Pick<Snapshot, 'keyChoice'>): Change => ({
   type: 'remove',
   record: 'keyChoice',
   ids: [...keyChoice.keys()],

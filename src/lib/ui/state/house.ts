@@ -9,7 +9,7 @@ export function setHouse(
   fields: { [Key in keyof HouseValues]?: HouseValues[Key] | null },
 ): void {
   const id = planId ?? ofAllPlans;
-  const standing = workspace.book.houseRule.get(id);
+  const standing = workspace.snapshot.houseRule.get(id);
   const values = Object.fromEntries(Object.entries({ ...standing?.values, ...fields }).filter(([, value]) => value !== null));
   if (standing) workspace.set('houseRule', id, { values });
   else workspace.add('houseRule', { id, planId, values });

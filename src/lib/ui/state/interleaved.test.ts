@@ -3,9 +3,9 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { Backend, memoryStorage } from '../../../tests/backend';
 import { isServerChange, type SentChange } from '$lib/core/store/changes';
-import { editsBetween } from '$lib/core/store/compare-books';
+import { editsBetween } from '$lib/core/store/compare-snapshots';
 import type { RecordName, Row } from '$lib/core/records/record-type';
-import { Stream } from './stream.svelte';
+import { SyncedStore } from './synced-store.svelte';
 
 /** An edit of one field as its user made it. Every edit writes a value of its own. */
 interface MadeEdit {
@@ -31,11 +31,11 @@ class Account {
   readonly overwritten: string[] = [];
 
   constructor(readonly backend: Backend) {
-    const apply = backend.door.apply.bind(backend.door);
-    backend.door.apply = (streamId: string, sent: SentChange) => {
-      const before = backend.door.open(streamId).book;
+    const apply = backend.writer.apply.bind(backend.writer);
+    backend.writer.apply = (streamId: string, sent: SentChange) => {
+      const before = backend.writer.open(streamId).snapshot;
       const written = apply(streamId, sent);
-      if (!isServerChange(sent.change)) this.look(before, backend.door.open(streamId).book);
+      if (!isServerChange(sent.change)) this.look(before, backend.writer.open(streamId).snapshot);
       return written;
     };
   }
@@ -69,9 +69,9 @@ class Account {
 
 let backend: Backend;
 let account: Account;
-let tabs: Stream[];
+let tabs: SyncedStore[];
 const open = async () => {
-  const tab = new Stream('plan', 'http://test.example/changes', 'plan');
+  const tab = new SyncedStore('plan', 'http://test.example/changes', 'plan');
   await tab.load();
   return tab;
 };
@@ -104,7 +104,7 @@ describe('two tabs with 2,000 edits of random order', () => {
     const type = (number: number) => {
       const tab = tabs[number]!;
       const [record, field, value] = pick(fields);
-      const row = pick([...tab.book[record].values()].slice(0, 6)) as Row | undefined;
+      const row = pick([...tab.snapshot[record].values()].slice(0, 6)) as Row | undefined;
       if (!row) return;
       const isLeft = below(3) === 0;
       const sitting = `${record} ${row.id} ${field}`;
@@ -114,16 +114,16 @@ describe('two tabs with 2,000 edits of random order', () => {
       edits++;
       account.made.set(written, { tab: number, shown: row[field] });
     };
-    const remove = (tab: Stream) => {
-      const keywords = [...tab.book.keyword.keys()];
+    const remove = (tab: SyncedStore) => {
+      const keywords = [...tab.snapshot.keyword.keys()];
       if (keywords.length > 4) tab.make({ type: 'remove', record: 'keyword', ids: [pick(keywords.slice(3))] });
     };
-    const add = (tab: Stream) => {
+    const add = (tab: SyncedStore) => {
       const id = `new-${mark++}`;
-      const groupId = pick([...tab.book.group.keys()]);
+      const groupId = pick([...tab.snapshot.group.keys()]);
       tab.add('keyword', { id, groupId, text: `added ${id}`, match: 'phrase', bidMinor: null, position: mark });
     };
-    const settle = (tab: Stream) => {
+    const settle = (tab: SyncedStore) => {
       while (tab.refused) {
         const { change } = tab.refused;
         if (change?.type === 'set') for (const value of Object.values(change.fields)) account.refused.add(value);
@@ -154,6 +154,6 @@ describe('two tabs with 2,000 edits of random order', () => {
     expect(account.lost()).toEqual([]);
     expect(account.accepted.size).toBeGreaterThan(300);
     expect(account.refused.size).toBeGreaterThan(20);
-    for (const tab of tabs) expect(editsBetween(tab.book, backend.door.open('plan').book)).toEqual([]);
+    for (const tab of tabs) expect(editsBetween(tab.snapshot, backend.writer.open('plan').snapshot)).toEqual([]);
   });
 });

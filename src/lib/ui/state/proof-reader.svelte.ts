@@ -1,6 +1,6 @@
 import type { SureAnswer } from '$lib/core/groups/plan-answers';
 import type { Overlap } from '$lib/core/groups/overlaps';
-import { emptyBook, type Book } from '$lib/core/store/book';
+import { emptySnapshot, type Snapshot } from '$lib/core/store/snapshot';
 import { packBetween } from '$lib/core/store/sent-rows';
 import type { Proof } from '$lib/core/proof/read-proof';
 import { ProofReceiver } from '$lib/core/proof/sent-proof';
@@ -9,7 +9,7 @@ import { sendPacks } from './send-packs';
 
 const readAfterMs = 80;
 
-/** Keeps the proof of a book up to date in a worker; only rows that changed are sent there. */
+/** Keeps the proof of a snapshot up to date in a worker; only rows that changed are sent there. */
 export class ProofReader {
   proof = $state.raw<Proof>({ findings: [], aside: [], rules: 0 });
   milliseconds = $state(0);
@@ -24,8 +24,8 @@ export class ProofReader {
     type: 'module',
   });
   private readonly receiver = new ProofReceiver();
-  private sent: Book = emptyBook();
-  private waiting: { book: Book; planId: string; today: string } | null = null;
+  private sent: Snapshot = emptySnapshot();
+  private waiting: { snapshot: Snapshot; planId: string; today: string } | null = null;
   /** Messages that the worker still owes. */
   private awaited = 0;
   private searches: SearchesAsked | null = null;
@@ -48,16 +48,16 @@ export class ProofReader {
     };
   }
 
-  /** Has it found who answers some searches, now and after each change of the book; null: of none any longer. */
+  /** Has it found who answers some searches, now and after each change of the snapshot; null: of none any longer. */
   watchAnswers(searches: SearchesAsked | null): void {
     this.searches = searches;
     this.areAnswersOld = searches !== null;
     this.send();
   }
 
-  /** Reads a book soon; of several only the last is read. */
-  read(book: Book, planId: string, today: string): void {
-    this.waiting = { book, planId, today };
+  /** Reads a snapshot soon; of several only the last is read. */
+  read(snapshot: Snapshot, planId: string, today: string): void {
+    this.waiting = { snapshot, planId, today };
     this.timer ??= setTimeout(() => {
       this.timer = undefined;
       this.send();
@@ -67,7 +67,7 @@ export class ProofReader {
   /** Has the overlaps found with every reading, until what it answers is called. */
   watchOverlaps(): () => void {
     this.watchers++;
-    this.waiting ??= this.last && { book: this.sent, ...this.last };
+    this.waiting ??= this.last && { snapshot: this.sent, ...this.last };
     this.send();
     return () => {
       if (--this.watchers === 0) this.overlaps = null;
@@ -81,15 +81,15 @@ export class ProofReader {
   }
 
   private send(): void {
-    const next = this.waiting ?? (this.areAnswersOld && this.last ? { book: this.sent, ...this.last } : null);
+    const next = this.waiting ?? (this.areAnswersOld && this.last ? { snapshot: this.sent, ...this.last } : null);
     if (this.awaited > 0 || !next) return;
-    const { book, planId, today } = next;
+    const { snapshot, planId, today } = next;
     const wantsProof = this.waiting !== null;
     this.waiting = null;
     this.areAnswersOld = false;
     this.awaited = Number(wantsProof) + Number(this.searches !== null);
-    const packs = packBetween(this.sent, book);
-    this.sent = book;
+    const packs = packBetween(this.sent, snapshot);
+    this.sent = snapshot;
     this.last = { planId, today };
     const asked: ProofAsked = { planId, today, wantsProof, wantsOverlaps: this.watchers > 0, searches: this.searches };
     const post = (request: ProofRequest) => this.worker.postMessage(request);

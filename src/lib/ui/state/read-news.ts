@@ -1,5 +1,5 @@
 import { BrokenNews, NewsReader, type StreamNews } from '$lib/core/store/news-lines';
-import { giveWay, heldMs } from './give-way';
+import { yieldToMain, heldMs } from './yield-to-main';
 import { readLines } from './read-lines';
 
 /** Headers that ask for news in lines. */
@@ -23,7 +23,7 @@ export async function readNews(response: Response): Promise<StreamNews> {
   await readLines(response, async (line) => {
     reader.take(line);
     if (performance.now() - since < heldMs) return;
-    await giveWay();
+    await yieldToMain();
     since = performance.now();
   });
   return reader.finish();

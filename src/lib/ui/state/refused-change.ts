@@ -1,7 +1,7 @@
 import type { RecordName, Row } from '$lib/core/records/record-type';
-import type { Book } from '$lib/core/store/book';
+import type { Snapshot } from '$lib/core/store/snapshot';
 import { isServerChange, type Change, type SentChange, type SimpleChange } from '$lib/core/store/changes';
-import { nameOfRow } from '$lib/core/store/compare-books';
+import { nameOfRow } from '$lib/core/store/compare-snapshots';
 import type { Refusal } from '$lib/core/store/decide';
 import { recordTypes } from '$lib/core/records/record-types';
 
@@ -40,11 +40,11 @@ function findMissing(change: Change, refusal: RefusedChange['refusal']): Refused
   return record && id ? { record, ids: [id] } : null;
 }
 
-/** What the notice of a refused change needs; `shown` is the book as it was shown when the change was made. */
+/** What the notice of a refused change needs; `shown` is the snapshot as it was shown when the change was made. */
 export function describeRefused(
   sent: SentChange['change'],
   { refusal, message }: { refusal: RefusedChange['refusal']; message: string },
-  shown: Book,
+  shown: Snapshot,
 ): RefusedChange {
   const change = sent.type === 'bring-back' ? sent.change : isServerChange(sent) ? null : sent;
   const missing = change && sent.type !== 'bring-back' ? findMissing(change, refusal) : null;

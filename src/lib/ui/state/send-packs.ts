@@ -1,5 +1,5 @@
 import type { RowsPack } from '$lib/core/store/sent-rows';
-import { giveWay, heldMs } from './give-way';
+import { yieldToMain, heldMs } from './yield-to-main';
 
 /** Sends packs of rows, and then calls what is to follow; few go at once, where they are many the thread is let go between them. */
 export function sendPacks(packs: Iterable<RowsPack>, send: (pack: RowsPack) => void, done: () => void): void {
@@ -9,7 +9,7 @@ export function sendPacks(packs: Iterable<RowsPack>, send: (pack: RowsPack) => v
     for (let next = rest.next(); !next.done; next = rest.next()) {
       send(next.value);
       if (performance.now() - since >= heldMs) {
-        void giveWay().then(goOn);
+        void yieldToMain().then(goOn);
         return;
       }
     }

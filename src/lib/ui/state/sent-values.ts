@@ -1,4 +1,4 @@
-import type { Book } from '$lib/core/store/book';
+import type { Snapshot } from '$lib/core/store/snapshot';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import type { Row } from '$lib/core/records/record-type';
 
@@ -12,16 +12,16 @@ export const joinSitting = (first: SetChange, next: SetChange): SetChange => ({
 });
 
 /** A change of many rows with the values it is made on, so that it is refused whole where one of them has changed meanwhile. */
-export function withValuesBefore(change: Change, book: Book): Change {
-  if (change.type !== 'several') return valuesBefore(change, book);
+export function withValuesBefore(change: Change, snapshot: Snapshot): Change {
+  if (change.type !== 'several') return valuesBefore(change, snapshot);
   const ids = change.changes.flatMap((part) => (part.type === 'set' ? part.ids : []));
   // Later parts see what earlier ones did: only where no row is set twice are the values shown those they are made on.
-  return new Set(ids).size < ids.length ? change : { ...change, changes: change.changes.map((part) => valuesBefore(part, book)) };
+  return new Set(ids).size < ids.length ? change : { ...change, changes: change.changes.map((part) => valuesBefore(part, snapshot)) };
 }
 
-function valuesBefore<C extends SimpleChange>(change: C, book: Book): C {
+function valuesBefore<C extends SimpleChange>(change: C, snapshot: Snapshot): C {
   if (change.type !== 'set' || change.was || change.wasEach || change.ids.length < 2) return change;
-  const rows = change.ids.map((id) => book[change.record].get(id) as Row | undefined);
+  const rows = change.ids.map((id) => snapshot[change.record].get(id) as Row | undefined);
   const wasEach = Object.fromEntries(Object.keys(change.fields).map((field) => [field, rows.map((row) => row?.[field] ?? null)]));
   return { ...change, wasEach };
 }

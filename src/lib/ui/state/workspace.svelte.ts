@@ -1,8 +1,8 @@
 import { createContext } from './context';
-import { Stream } from './stream.svelte';
+import { SyncedStore } from './synced-store.svelte';
 
 /** Clients, accounts, plans and masters, as this tab holds them. */
-export class Workspace extends Stream {
+export class Workspace extends SyncedStore {
   constructor() {
     super('workspace', '/api/workspace/changes', 'workspace');
   }

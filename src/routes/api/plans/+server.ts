@@ -3,15 +3,15 @@ import { checkPlanFile } from '$lib/core/exchange/check-plan-file';
 import { RequestRefused } from '$lib/server/outcome';
 import { bodyLimits, readAnyJson } from '$lib/server/read-json';
 import { route } from '$lib/server/respond';
-import { workspaceStream } from '$lib/server/write-door';
+import { workspaceStream } from '$lib/server/change-writer';
 
 /** The plans on the Shelf with what the Shelf shows of them. */
 export const GET = route(({ locals: { services } }) => {
-  const { book } = services.door.open(workspaceStream);
+  const { snapshot } = services.writer.open(workspaceStream);
   const plans = services.plans.listSummaries().map((summary) => {
-    const plan = book.plan.get(summary.id);
-    const account = plan && book.account.get(plan.accountId);
-    const client = account && book.client.get(account.clientId);
+    const plan = snapshot.plan.get(summary.id);
+    const account = plan && snapshot.account.get(plan.accountId);
+    const client = account && snapshot.client.get(account.clientId);
     return {
       ...summary,
       name: plan?.name,

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile } from '../../../../tests/clean-plan';
+import { snapshotOfFile, cleanFile } from '../../../../tests/clean-plan';
 import { marketFigures } from '$lib/core/finds/find-figures';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
 import { makeCities } from '$lib/core/places/cities';
 import { markReached, type ReachedPlace } from '$lib/core/places/people';
-import { applyEdits, type Book } from '$lib/core/store/book';
+import { applyEdits, type Snapshot } from '$lib/core/store/snapshot';
 import type { Change } from '$lib/core/store/changes';
 import { decide } from '$lib/core/store/decide';
 import { findPlanView } from '$lib/core/view/plan-view';
@@ -85,7 +85,7 @@ class Hands {
   actions = 0;
 
   constructor(
-    private book: Book,
+    private snapshot: Snapshot,
     private readonly truth: ReadonlyMap<string, Right>,
     private readonly places: readonly NamedPlace[],
     private readonly terms: readonly string[],
@@ -94,7 +94,7 @@ class Hands {
   }
 
   get finds(): Find[] {
-    return [...this.book.find.values()];
+    return [...this.snapshot.find.values()];
   }
 
   get left(): Find[] {
@@ -109,14 +109,14 @@ class Hands {
   private readonly rightOf = ({ text }: Find): Right => this.truth.get(text) ?? 'keep';
 
   private read(): void {
-    this.reading.update(findPlanView(this.book, 'plan')!, { places: this.places, terms: this.terms });
+    this.reading.update(findPlanView(this.snapshot, 'plan')!, { places: this.places, terms: this.terms });
   }
 
   private make(change: Change | null): void {
     if (!change) return;
-    const decision = decide(this.book, change, 'plan');
+    const decision = decide(this.snapshot, change, 'plan');
     if (!decision.ok) throw new Error(decision.refusal.code);
-    this.book = applyEdits(this.book, decision.edits);
+    this.snapshot = applyEdits(this.snapshot, decision.edits);
     this.read();
   }
 
@@ -129,7 +129,7 @@ class Hands {
     this.actions += 2 + groups.length - taken.length;
     const keptTexts = this.finds.flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : []));
     this.make(
-      acceptProposals(this.book, taken, { proposalOf: this.reading.proposalOf, kept: new KeptTexts(keptTexts), newId: this.newId }),
+      acceptProposals(this.snapshot, taken, { proposalOf: this.reading.proposalOf, kept: new KeptTexts(keptTexts), newId: this.newId }),
     );
     return taken.length > 0;
   }
@@ -138,14 +138,14 @@ class Hands {
   judgeWord(): boolean {
     const { index } = this.reading;
     for (const word of this.reading.nextWords(60)) {
-      const { finds, conflicts } = previewWord(this.book, index, word.key);
+      const { finds, conflicts } = previewWord(this.snapshot, index, word.key);
       const [verdict, count] = (['keep', 'block', 'pass'] as const)
         .map((one) => [one, finds.filter((find) => this.rightOf(find) === one).length] as const)
         .sort((a, b) => b[1] - a[1])[0]!;
       if (finds.length < 2 || count / finds.length < wellEnough) continue;
       this.actions += 2;
       const negatives = conflicts.length > 0 ? 'each' : 'word';
-      this.make(judgeWord(this.book, index, word.key, { verdict, reason: 'other', stands: true, negatives }, this.newId));
+      this.make(judgeWord(this.snapshot, index, word.key, { verdict, reason: 'other', stands: true, negatives }, this.newId));
       return true;
     }
     return false;
@@ -198,7 +198,7 @@ async function handsOn({ terms, language, place, brief }: Trade, seed: number): 
     campaigns: [],
     finds,
   };
-  return new Hands(bookOfFile(file), new Map(hidden.reverse().map(({ text, intent }) => [text, rightFor(intent)])), places, terms);
+  return new Hands(snapshotOfFile(file), new Map(hidden.reverse().map(({ text, intent }) => [text, rightFor(intent)])), places, terms);
 }
 
 describe('a research of 1,200 finds is sorted by hand', () => {

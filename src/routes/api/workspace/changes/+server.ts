@@ -1,9 +1,9 @@
 import { route } from '$lib/server/respond';
 import { readStream, writeStream } from '$lib/server/stream-routes';
-import { workspaceStream } from '$lib/server/write-door';
+import { workspaceStream } from '$lib/server/change-writer';
 
 /** Clients, accounts, plans and masters, or what changed of them since a revision. */
-export const GET = route(({ request, locals: { services } }) => readStream(services.door, workspaceStream, request));
+export const GET = route(({ request, locals: { services } }) => readStream(services.writer, workspaceStream, request));
 
 /** Makes one change of the workspace, undo or redo. */
-export const POST = route(({ request, locals: { services } }) => writeStream(services.door, workspaceStream, request));
+export const POST = route(({ request, locals: { services } }) => writeStream(services.writer, workspaceStream, request));

@@ -1,8 +1,8 @@
 import { route } from '$lib/server/respond';
 import { readSteps } from '$lib/server/stream-routes';
-import { workspaceStream } from '$lib/server/write-door';
+import { workspaceStream } from '$lib/server/change-writer';
 
 /** The steps that can be undone or made again. */
 export const GET = route(({ locals: { services } }) => {
-  return readSteps(services.door, workspaceStream);
+  return readSteps(services.writer, workspaceStream);
 });

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { childrenOf, inOrder } from '$lib/core/store/book';
-  import { AdBench, addAd } from '$lib/ui/ads/ad-bench.svelte';
+  import { childrenOf, inOrder } from '$lib/core/store/snapshot';
+  import { AdState, addAd } from '$lib/ui/ads/ad-state.svelte';
   import AdPreview from '$lib/ui/ads/AdPreview.svelte';
   import AdSheet from '$lib/ui/ads/AdSheet.svelte';
   import ExtrasView from '$lib/ui/ads/ExtrasView.svelte';
@@ -15,21 +15,23 @@
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
-  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
+  import { getPlanState } from '$lib/ui/state/plan-state.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const query = $derived(page.url.searchParams);
-  const firstGroup = $derived(inOrder(desk.book.campaign).flatMap(({ id }) => childrenOf(desk.book.group, 'campaignId', id))[0]?.id ?? '');
+  const firstGroup = $derived(
+    inOrder(desk.snapshot.campaign).flatMap(({ id }) => childrenOf(desk.snapshot.group, 'campaignId', id))[0]?.id ?? '',
+  );
   const isExtra = $derived((query.get('at') ?? '').includes(':extra'));
   const view = $derived(query.get('view') ?? (isExtra ? 'extras' : 'ads'));
-  const bench = new AdBench(
+  const bench = new AdState(
     desk,
     () => query.get('group') ?? firstGroup,
     () => query.get('ad') ?? '',
   );
   let index = $state(0);
 
-  const campaign = $derived(bench.group && desk.book.campaign.get(bench.group.campaignId));
+  const campaign = $derived(bench.group && desk.snapshot.campaign.get(bench.group.campaignId));
   const findings = $derived.by(() => {
     const all = desk.reader.proof.findings.filter(({ chapter }) => chapter === 'ads');
     if (view === 'extras') return all.filter(({ where }) => where.field?.startsWith('extra'));
@@ -42,7 +44,7 @@
     if (!bench.group) return;
     const id = addAd(desk, bench.group.id, isTest ? bench.ad : null);
     void goto(adAddress(id), { keepFocus: true });
-    const [first] = childrenOf(desk.book.adLine, 'adId', id);
+    const [first] = childrenOf(desk.snapshot.adLine, 'adId', id);
     if (first) enterNew(fieldAt(`${first.id}:${first.kind}`));
   }
 
@@ -88,8 +90,8 @@
     <div class="grid min-h-0 flex-1 grid-cols-[186px_minmax(0,1fr)]">
       <div class="overflow-y-auto border-e border-rule">
         <GroupList current={view === 'ads' ? (bench.group?.id ?? '') : ''} chapter="ads" />
-        <div class={`flex flex-col py-2 ${desk.book.group.size > 0 ? 'border-t border-rule' : ''}`}>
-          {#each [{ id: 'masters', name: 'Masters', count: desk.workspace.book.master.size }, { id: 'extras', name: 'Extras', count: desk.book.extra.size }] as other (other.id)}
+        <div class={`flex flex-col py-2 ${desk.snapshot.group.size > 0 ? 'border-t border-rule' : ''}`}>
+          {#each [{ id: 'masters', name: 'Masters', count: desk.workspace.snapshot.master.size }, { id: 'extras', name: 'Extras', count: desk.snapshot.extra.size }] as other (other.id)}
             <a
               href={`?view=${other.id}`}
               aria-current={view === other.id ? 'true' : undefined}
@@ -111,17 +113,17 @@
         {:else if !bench.ad}
           <div class="flex flex-col items-center gap-3 py-16">
             <p>
-              {desk.book.ad.size === 0
+              {desk.snapshot.ad.size === 0
                 ? 'No ad stands yet. Write one for many groups at once, or this group’s own.'
                 : `${bench.group.name} has no ad yet.`}
             </p>
             <div class="flex gap-2">
               <Button
-                kind={desk.book.ad.size === 0 && desk.book.group.size > 1 ? 'act' : 'plain'}
+                kind={desk.snapshot.ad.size === 0 && desk.snapshot.group.size > 1 ? 'act' : 'plain'}
                 href={`?view=masters&group=${bench.group.id}`}>For many groups, from a master</Button
               >
               <Button
-                kind={desk.book.ad.size === 0 && desk.book.group.size > 1 ? 'plain' : 'act'}
+                kind={desk.snapshot.ad.size === 0 && desk.snapshot.group.size > 1 ? 'plain' : 'act'}
                 at={`${bench.group.id}:ads`}
                 onclick={() => add(false)}>Write the first ad of {bench.group.name}</Button
               >

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/money/money';
-  import { childrenOf, inOrder } from '$lib/core/store/book';
+  import { childrenOf, inOrder } from '$lib/core/store/snapshot';
   import { isHomePage, readAddress } from '$lib/core/text/address';
   import { worthOf } from '$lib/core/view/plan-view';
   import { goals } from '$lib/core/records/brief';
@@ -27,10 +27,10 @@
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
-  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
-  import { newId } from '$lib/ui/state/stream.svelte';
+  import { getPlanState } from '$lib/ui/state/plan-state.svelte';
+  import { newId } from '$lib/ui/state/synced-store.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const brief = $derived(desk.plan.brief);
   const findings = $derived(desk.reader.proof.findings.filter(({ chapter }) => chapter === 'brief'));
   const goalItems = [
@@ -49,16 +49,18 @@
 
   /** Facts with the first line that says each, to lead there; none: unused. */
   const facts = $derived(
-    childrenOf(desk.book.briefItem, 'kind', 'fact').map(({ text }) => {
-      const line = inOrder(desk.book.adLine).find((one) => holdsPhrase(one.text, text));
-      const ad = line && desk.book.ad.get(line.adId);
+    childrenOf(desk.snapshot.briefItem, 'kind', 'fact').map(({ text }) => {
+      const line = inOrder(desk.snapshot.adLine).find((one) => holdsPhrase(one.text, text));
+      const ad = line && desk.snapshot.ad.get(line.adId);
       return { text, address: ad ? `/plans/${desk.planId}/ads?group=${ad.groupId}&ad=${ad.id}` : null };
     }),
   );
   /** Kept finds that what is not offered would block. */
   const blocked = $derived(
-    childrenOf(desk.book.briefItem, 'kind', 'not-offered').flatMap(({ text }) => {
-      const finds = inOrder(desk.book.find).flatMap((find) => (find.verdict === 'keep' && holdsPhrase(find.text, text) ? [find.text] : []));
+    childrenOf(desk.snapshot.briefItem, 'kind', 'not-offered').flatMap(({ text }) => {
+      const finds = inOrder(desk.snapshot.find).flatMap((find) =>
+        find.verdict === 'keep' && holdsPhrase(find.text, text) ? [find.text] : [],
+      );
       return finds.length > 0 ? [{ text, finds }] : [];
     }),
   );
@@ -66,13 +68,13 @@
     ['Facts in lines', facts.filter(({ address: used }) => used).length, facts.length],
     [
       'Not offered, blocked',
-      childrenOf(desk.book.briefItem, 'kind', 'not-offered').length - (block?.texts.length ?? 0),
-      childrenOf(desk.book.briefItem, 'kind', 'not-offered').length,
+      childrenOf(desk.snapshot.briefItem, 'kind', 'not-offered').length - (block?.texts.length ?? 0),
+      childrenOf(desk.snapshot.briefItem, 'kind', 'not-offered').length,
     ],
     [
       'Campaigns with a place',
-      inOrder(desk.book.campaign).filter(({ id }) => childrenOf(desk.book.place, 'campaignId', id).length > 0).length,
-      desk.book.campaign.size,
+      inOrder(desk.snapshot.campaign).filter(({ id }) => childrenOf(desk.snapshot.place, 'campaignId', id).length > 0).length,
+      desk.snapshot.campaign.size,
     ],
   ] as const);
   let isReadingPage = $state(false);
@@ -169,7 +171,7 @@
           kind="not-offered"
           title="Not offered"
           tone="madder"
-          note={block || childrenOf(desk.book.briefItem, 'kind', 'not-offered').length === 0
+          note={block || childrenOf(desk.snapshot.briefItem, 'kind', 'not-offered').length === 0
             ? undefined
             : 'All of it stands in the plan’s negative keywords.'}
         />

@@ -4,7 +4,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { matchTypes, type MatchType } from '$lib/core/records/match-types';
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import GroupList from '$lib/ui/groups/GroupList.svelte';
   import AddKeywordsDialog from '$lib/ui/groups/AddKeywordsDialog.svelte';
   import ChooseDialog from '$lib/ui/groups/ChooseDialog.svelte';
@@ -26,18 +26,18 @@
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
-  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
-  import { newId } from '$lib/ui/state/stream.svelte';
+  import { getPlanState } from '$lib/ui/state/plan-state.svelte';
+  import { newId } from '$lib/ui/state/synced-store.svelte';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { countOf } from '$lib/wording/texts';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
   const query = $derived(page.url.searchParams);
-  const sheet = new Sheet(desk, () => query.get('campaign') ?? desk.book.group.get(query.get('group') ?? '')?.campaignId ?? '');
+  const sheet = new Sheet(desk, () => query.get('campaign') ?? desk.snapshot.group.get(query.get('group') ?? '')?.campaignId ?? '');
   const group = $derived(sheet.groups.find(({ id }) => id === query.get('group')) ?? sheet.groups[0] ?? null);
 
-  const shortNames = $derived(shortCampaignNames(inOrder(desk.book.campaign)));
+  const shortNames = $derived(shortCampaignNames(inOrder(desk.snapshot.campaign)));
 
   let shownAs = $state<'Sheet' | 'Cards' | 'Overlaps'>('Sheet');
   let keywordSheet = $state<ReturnType<typeof KeywordSheet>>();
@@ -55,8 +55,8 @@
     ),
   );
   const groupItems = $derived(
-    inOrder(desk.book.campaign).flatMap((campaign) =>
-      [...desk.book.group.values()]
+    inOrder(desk.snapshot.campaign).flatMap((campaign) =>
+      [...desk.snapshot.group.values()]
         .filter(({ campaignId }) => campaignId === campaign.id)
         .map(({ id, name }) => ({
           id: id as string,
@@ -71,7 +71,7 @@
   function moveTo(groupId: string) {
     const ids = sheet.chosenIds;
     problem = sheet.move(ids, groupId);
-    if (!problem) shell.announce(`${countOf(ids.length, 'keyword')} moved to ${desk.book.group.get(groupId)?.name}.`);
+    if (!problem) shell.announce(`${countOf(ids.length, 'keyword')} moved to ${desk.snapshot.group.get(groupId)?.name}.`);
   }
 
   /** Moves into a group that is made on the way. */
@@ -80,7 +80,7 @@
     const id = newId();
     const ids = sheet.chosenIds;
     const row = {
-      ...newGroup(desk.book, sheet.campaign.id, freeGroupName(desk.book, sheet.campaign.id, name), name.toLowerCase(), id),
+      ...newGroup(desk.snapshot, sheet.campaign.id, freeGroupName(desk.snapshot, sheet.campaign.id, name), name.toLowerCase(), id),
       defaultMatch: desk.plan.house.defaultMatch,
     };
     desk.make({
@@ -98,7 +98,7 @@
   function addGroup() {
     if (!sheet.campaign) return;
     const id = newId();
-    const row = newGroup(desk.book, sheet.campaign.id, freeGroupName(desk.book, sheet.campaign.id, 'New group'), '', id);
+    const row = newGroup(desk.snapshot, sheet.campaign.id, freeGroupName(desk.snapshot, sheet.campaign.id, 'New group'), '', id);
     desk.add('group', { ...row, defaultMatch: desk.plan.house.defaultMatch });
     openGroup(id);
     shell.openMargin();
@@ -155,7 +155,7 @@
   <div class="flex h-full flex-col">
     <ChapterHead title="Groups">
       {#snippet tabs()}
-        {#each inOrder(desk.book.campaign) as campaign (campaign.id)}
+        {#each inOrder(desk.snapshot.campaign) as campaign (campaign.id)}
           <TabLink href={`?campaign=${campaign.id}`} isCurrent={campaign.id === sheet.campaign?.id} title={campaign.name}
             >{shortNames.get(campaign.id)}</TabLink
           >

@@ -9,9 +9,9 @@
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
-  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
+  import { getPlanState } from '$lib/ui/state/plan-state.svelte';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const views = [
     { id: 'tables', name: 'Tables' },
     { id: 'read-in', name: 'Read in' },

@@ -16,11 +16,11 @@
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
-  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
+  import { getPlanState } from '$lib/ui/state/plan-state.svelte';
   import { wordFinding } from '$lib/wording/findings';
   import { countOf } from '$lib/wording/texts';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
   const proof = $derived(desk.reader.proof);
   const titles = { fix: 'Must be fixed', look: 'Worth a look', suggestion: 'Suggestions' };
@@ -37,7 +37,7 @@
   const view = $derived(page.url.searchParams.get('view') ?? 'findings');
   const isRules = $derived(view === 'rules' || view === 'house');
   const readOver = $derived(
-    `${proof.rules} rules read over ${countOf(desk.book.campaign.size, 'campaign')}, ${countOf(desk.book.group.size, 'group')}, ${countOf(desk.book.keyword.size, 'keyword')} and ${countOf(desk.book.ad.size, 'ad')} in ${(desk.reader.milliseconds / 1000).toFixed(2)} s`,
+    `${proof.rules} rules read over ${countOf(desk.snapshot.campaign.size, 'campaign')}, ${countOf(desk.snapshot.group.size, 'group')}, ${countOf(desk.snapshot.keyword.size, 'keyword')} and ${countOf(desk.snapshot.ad.size, 'ad')} in ${(desk.reader.milliseconds / 1000).toFixed(2)} s`,
   );
 
   /** Findings of each severity that are drawn; a plan that was pasted together can have thousands. */
@@ -166,7 +166,9 @@
               Set aside <span class="font-normal text-ink-2">{proof.aside.length}; each returns when what it found changes</span>
             </h2>
             {#each proof.aside as finding (finding.id)}
-              {@const row = [...desk.book.setAside.values()].find(({ rule, record }) => rule === finding.rule && record === finding.record)}
+              {@const row = [...desk.snapshot.setAside.values()].find(
+                ({ rule, record }) => rule === finding.rule && record === finding.record,
+              )}
               {@const words = wordFinding(finding, desk.currency)}
               <p class="py-1">
                 <span class="font-semibold">{words.title}</span>

@@ -20,7 +20,7 @@
   import LaterView from '$lib/ui/research/LaterView.svelte';
   import PasteDialog from '$lib/ui/research/PasteDialog.svelte';
   import { listenForActions } from '$lib/ui/research/listen-for-actions';
-  import { ResearchDesk } from '$lib/ui/research/research-desk.svelte';
+  import { ResearchState } from '$lib/ui/research/research-state.svelte';
   import RivalsView from '$lib/ui/research/RivalsView.svelte';
   import StandingLine from '$lib/ui/research/StandingLine.svelte';
   import VerdictTabs from '$lib/ui/research/VerdictTabs.svelte';
@@ -31,12 +31,12 @@
   import { showKey } from '$lib/ui/shell/research-keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
-  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
+  import { getPlanState } from '$lib/ui/state/plan-state.svelte';
   import { countOf } from '$lib/wording/texts';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
-  const research = new ResearchDesk(desk);
+  const research = new ResearchState(desk);
   const { list } = research;
   const rows = new RowWindow(
     () => 28,
@@ -59,8 +59,8 @@
   const { keys } = $derived(research);
   const shownVerdicts = ['keep', 'block', 'pass', 'later', 'open'] as const;
   /** Where a find's text stands as a keyword. */
-  const keywords = $derived(desk.book.keyword);
-  const groups = $derived(desk.book.group);
+  const keywords = $derived(desk.snapshot.keyword);
+  const groups = $derived(desk.snapshot.group);
   const groupsByText = $derived.by(() => {
     const found = new Map<string, string[]>();
     for (const { text, groupId } of keywords.values()) found.set(text, [...(found.get(text) ?? []), groups.get(groupId)?.name ?? '']);
@@ -125,7 +125,7 @@
 
   function keepIn(groupId: string) {
     const count = research.keepIn(groupId);
-    if (count > 1) shell.announce(`${countOf(count, 'find')} kept in ${desk.book.group.get(groupId)?.name}.`);
+    if (count > 1) shell.announce(`${countOf(count, 'find')} kept in ${desk.snapshot.group.get(groupId)?.name}.`);
     void showCurrent();
   }
 
@@ -281,7 +281,11 @@
 <ChooseDialog
   bind:open={isKeepingIn}
   title={`Keep ${countOf(list.chosen.length, 'find')} in a group`}
-  items={groupsInOrder(desk.plan).map(({ id, name, campaignId }) => ({ id, name, note: desk.book.campaign.get(campaignId)?.name ?? '' }))}
+  items={groupsInOrder(desk.plan).map(({ id, name, campaignId }) => ({
+    id,
+    name,
+    note: desk.snapshot.campaign.get(campaignId)?.name ?? '',
+  }))}
   onpick={keepIn}
   onnew={keepInNew}
 />

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { inOrder } from '$lib/core/store/book';
+  import { inOrder } from '$lib/core/store/snapshot';
   import Button from '$lib/ui/parts/Button.svelte';
   import CampaignSheet from '$lib/ui/settings/CampaignSheet.svelte';
   import { CampaignReach } from '$lib/ui/settings/campaign-reach.svelte';
@@ -17,15 +17,15 @@
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
-  import { getDesk } from '$lib/ui/state/plan-desk.svelte';
-  import { newId } from '$lib/ui/state/stream.svelte';
+  import { getPlanState } from '$lib/ui/state/plan-state.svelte';
+  import { newId } from '$lib/ui/state/synced-store.svelte';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
 
-  const desk = getDesk();
+  const desk = getPlanState();
   const shell = getShell();
-  const campaigns = $derived(inOrder(desk.book.campaign));
+  const campaigns = $derived(inOrder(desk.snapshot.campaign));
   const shortNames = $derived(shortCampaignNames(campaigns));
-  const campaign = $derived(desk.book.campaign.get(page.url.searchParams.get('campaign') ?? '') ?? campaigns[0] ?? null);
+  const campaign = $derived(desk.snapshot.campaign.get(page.url.searchParams.get('campaign') ?? '') ?? campaigns[0] ?? null);
   const reach = new CampaignReach(desk, () => campaign?.id ?? '');
   const figures = new FindFigures(desk);
   $effect(() => reach.askPeople());

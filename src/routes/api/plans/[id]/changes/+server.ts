@@ -4,11 +4,11 @@ import { route } from '$lib/server/respond';
 /** The plan's rows, or what changed since a revision. */
 export const GET = route(({ params, request, locals: { services } }) => {
   services.plans.getView(params.id ?? '');
-  return readStream(services.door, params.id ?? '', request);
+  return readStream(services.writer, params.id ?? '', request);
 });
 
 /** Makes one change, undo or redo. */
 export const POST = route(({ params, request, locals: { services } }) => {
   services.plans.getView(params.id ?? '');
-  return writeStream(services.door, params.id ?? '', request);
+  return writeStream(services.writer, params.id ?? '', request);
 });

@@ -4,5 +4,5 @@ import { readSteps } from '$lib/server/stream-routes';
 /** The steps that can be undone or made again. */
 export const GET = route(({ params, locals: { services } }) => {
   services.plans.getView(params.id ?? '');
-  return readSteps(services.door, params.id ?? '');
+  return readSteps(services.writer, params.id ?? '');
 });

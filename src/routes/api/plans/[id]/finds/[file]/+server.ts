@@ -16,7 +16,7 @@ export const GET = route(async ({ params, url, locals: { services } }) => {
   const verdict = asked === 'all' ? asked : verdicts.find((one) => one === asked);
   if (!verdict) throw new RequestRefused(400, 'not-valid', `A verdict is one of ${verdicts.join(', ')}.`, 'verdict');
   const table = makeFindsTable(view, verdict);
-  const layout = layoutOf(view.book, view.plan.layoutKey);
+  const layout = layoutOf(view.snapshot, view.plan.layoutKey);
   const body = ending === 'xlsx' ? await writeWorkbook([table]) : writeTextFile(table, layout, ending);
   const type = ending === 'xlsx' ? workbookType : `text/${ending === 'csv' ? 'csv' : 'tab-separated-values'}; charset=${charsetOf(layout)}`;
   const name = `${view.plan.name} finds ${services.plans.today(view.account.timeZone)}`;

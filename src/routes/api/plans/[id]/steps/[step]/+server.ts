@@ -4,5 +4,5 @@ import { readStep } from '$lib/server/stream-routes';
 /** What a step changed. */
 export const GET = route(({ params, locals: { services } }) => {
   services.plans.getView(params.id ?? '');
-  return readStep(services.door, params.id ?? '', params.step ?? '');
+  return readStep(services.writer, params.id ?? '', params.step ?? '');
 });

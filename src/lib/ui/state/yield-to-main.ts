@@ -2,7 +2,7 @@
 export const heldMs = 8;
 
 /** Lets the thread do what else waits. */
-export const giveWay = (): Promise<void> =>
+export const yieldToMain = (): Promise<void> =>
   new Promise((goOn) => {
     const { port1, port2 } = new MessageChannel();
     port1.onmessage = () => {

@@ -2,21 +2,21 @@ import type { Measure } from '$lib/core/ads/measure';
 import { LineMeasures } from '$lib/core/ads/measure-lines';
 import type { FillContext } from '$lib/core/ads/fill-slots';
 import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
-import { childrenOf, nextPosition } from '$lib/core/store/book';
+import { childrenOf, nextPosition } from '$lib/core/store/snapshot';
 import { domainOf, landingPageOf } from '$lib/core/view/plan-view';
 import { blank, blankFields } from '$lib/core/records/record-types';
 import type { Ad } from '$lib/core/records/ad';
 import type { AdLine, LineKindOfAd } from '$lib/core/records/ad-line';
 import type { Group } from '$lib/core/records/group';
-import { newId } from '../state/stream.svelte';
-import type { PlanDesk } from '../state/plan-desk.svelte';
+import { newId } from '../state/synced-store.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
 
 /** One ad on the bench: its lines measured against every keyword of its group. */
-export class AdBench {
-  readonly group: Group | null = $derived.by(() => this.desk.book.group.get(this.groupId()) ?? null);
-  readonly ads: readonly Ad[] = $derived.by(() => (this.group ? childrenOf(this.desk.book.ad, 'groupId', this.group.id) : []));
+export class AdState {
+  readonly group: Group | null = $derived.by(() => this.desk.snapshot.group.get(this.groupId()) ?? null);
+  readonly ads: readonly Ad[] = $derived.by(() => (this.group ? childrenOf(this.desk.snapshot.ad, 'groupId', this.group.id) : []));
   readonly ad: Ad | null = $derived.by(() => this.ads.find(({ id }) => id === this.adId()) ?? this.ads[0] ?? null);
-  readonly lines: readonly AdLine[] = $derived.by(() => (this.ad ? childrenOf(this.desk.book.adLine, 'adId', this.ad.id) : []));
+  readonly lines: readonly AdLine[] = $derived.by(() => (this.ad ? childrenOf(this.desk.snapshot.adLine, 'adId', this.ad.id) : []));
   readonly headlines = $derived(this.lines.filter(({ kind }) => kind === 'headline'));
   readonly descriptions = $derived(this.lines.filter(({ kind }) => kind === 'description'));
   readonly keywords: readonly string[] = $derived.by(() => (this.group ? keywordTexts(this.desk.plan, this.group.id) : []));
@@ -37,7 +37,7 @@ export class AdBench {
   private readonly keptMeasures = new LineMeasures();
 
   constructor(
-    readonly desk: PlanDesk,
+    readonly desk: PlanState,
     private readonly groupId: () => string,
     private readonly adId: () => string,
   ) {}
@@ -58,13 +58,13 @@ export function nextAdName(ads: readonly Ad[]): string {
 }
 
 /** Adds an ad to a group, empty with the least lines, or with the lines of another one to differ from. */
-export function addAd(desk: PlanDesk, groupId: string, model: Ad | null): string {
-  const { book } = desk;
+export function addAd(desk: PlanState, groupId: string, model: Ad | null): string {
+  const { snapshot } = desk;
   const id = newId();
-  const ads = childrenOf(book.ad, 'groupId', groupId);
+  const ads = childrenOf(snapshot.ad, 'groupId', groupId);
   const { headlines, descriptions } = desk.plan.rules.formats.responsive;
   const start = model
-    ? childrenOf(book.adLine, 'adId', model.id).map(({ kind, text, fixedAt, masterLineId, masterText }) => ({
+    ? childrenOf(snapshot.adLine, 'adId', model.id).map(({ kind, text, fixedAt, masterLineId, masterText }) => ({
         kind,
         text,
         fixedAt,

@@ -1,42 +1,42 @@
 import { recordNames, type RecordName, type Row } from '$lib/core/records/record-type';
 import { fc, test } from '@fast-check/vitest';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { bookOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
-import type { Book } from '$lib/core/store/book';
+import { snapshotOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
+import type { Snapshot } from '$lib/core/store/snapshot';
 import type { Change, SentChange } from '$lib/core/store/changes';
 import { recordsOf } from '$lib/core/records/record-types';
 import { openDatabase, type Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
-import { workspaceStream, WriteDoor, type Written } from './write-door';
+import { workspaceStream, ChangeWriter, type Written } from './change-writer';
 
 let db: Database;
-let door: WriteDoor;
+let writer: ChangeWriter;
 let count = 0;
 const now = () => new Date('2026-12-21T09:00:00Z');
-const source = bookOfFile(cleanFile);
+const source = snapshotOfFile(cleanFile);
 
 beforeEach(() => {
   db = openDatabase(':memory:');
-  door = new WriteDoor(db, now);
+  writer = new ChangeWriter(db, now);
   const rows = workspaceRows(cleanFile, 'plan');
-  door.lay(workspaceStream, {
+  writer.lay(workspaceStream, {
     type: 'several',
     name: 'client-added',
     changes: (['client', 'account', 'plan'] as const).map((record) => ({ type: 'add', record, rows: rows[record] })),
   });
-  door.lay('plan', firstDraft(source));
+  writer.lay('plan', firstDraft(source));
 });
 
 const sent = (change: SentChange['change'], fields: Partial<SentChange> = {}): SentChange => ({
   id: `change-${++count}`,
-  revision: door.open('plan').revision,
+  revision: writer.open('plan').revision,
   change,
   ...fields,
 });
-const apply = (change: SentChange['change'], fields: Partial<SentChange> = {}) => door.apply('plan', sent(change, fields));
+const apply = (change: SentChange['change'], fields: Partial<SentChange> = {}) => writer.apply('plan', sent(change, fields));
 const set = (record: RecordName, id: string, fields: Record<string, unknown>): Change => ({ type: 'set', record, ids: [id], fields });
 const offer = (text: string) => set('brief', 'plan', { offer: text });
-const offerNow = () => row(door.open('plan').book, 'brief').offer;
+const offerNow = () => row(writer.open('plan').snapshot, 'brief').offer;
 const undo = () => apply({ type: 'undo' });
 const redo = () => apply({ type: 'redo' });
 const done = (written: Written) => {
@@ -44,8 +44,8 @@ const done = (written: Written) => {
   return written;
 };
 /** The rows as the file holds them, read afresh. */
-const stored = (): Book => new RecordStore(db).readBook('plan', 'plan');
-const same = (one: Book, other: Book) => {
+const stored = (): Snapshot => new RecordStore(db).readSnapshot('plan', 'plan');
+const same = (one: Snapshot, other: Snapshot) => {
   for (const record of recordsOf('plan'))
     expect(new Map(one[record] as ReadonlyMap<string, unknown>)).toEqual(new Map(other[record] as ReadonlyMap<string, unknown>));
 };
@@ -57,11 +57,14 @@ describe('writing', () => {
 
   it('undoes steps and goes back to versions that were written before a field came', () => {
     const rename = { type: 'set' as const, record: 'plan' as const, ids: ['plan'], fields: { name: 'Renamed' } };
-    done(door.apply(workspaceStream, { id: 'rename', revision: 1, change: rename }));
+    done(writer.apply(workspaceStream, { id: 'rename', revision: 1, change: rename }));
     db.exec(`UPDATE step_row SET before = json_remove(before, '$.layoutKey'), after = json_remove(after, '$.layoutKey')`);
-    door = new WriteDoor(db, now);
-    done(door.apply(workspaceStream, { id: 'undo', revision: 2, change: { type: 'undo' } }));
-    expect(new WriteDoor(db, now).open(workspaceStream).book.plan.get('plan')).toMatchObject({ name: cleanFile.name, layoutKey: 'plain' });
+    writer = new ChangeWriter(db, now);
+    done(writer.apply(workspaceStream, { id: 'undo', revision: 2, change: { type: 'undo' } }));
+    expect(new ChangeWriter(db, now).open(workspaceStream).snapshot.plan.get('plan')).toMatchObject({
+      name: cleanFile.name,
+      layoutKey: 'plain',
+    });
   });
 
   it('undoes after a restart whatever the order in which the fields of a row were written', () => {
@@ -69,7 +72,7 @@ describe('writing', () => {
     done(apply({ type: 'set', record: 'brief', ids: [id], fields: { offer: 'Repairs' } }));
     const [fact] = source.briefItem.values();
     done(apply({ type: 'set', record: 'briefItem', ids: [fact!.id], fields: { text: 'Other fact' } }));
-    door = new WriteDoor(db, now);
+    writer = new ChangeWriter(db, now);
     done(undo());
     done(undo());
     expect(offerNow()).toBe(offer);
@@ -81,14 +84,14 @@ describe('writing', () => {
     expect(written.revision).toBe(2);
     expect(written.edits).toEqual([{ record: 'brief', id: 'plan', after: expect.objectContaining({ offer: 'Repairs' }) }]);
     expect(written.undo).toMatchObject({ type: 'set', record: 'brief', count: 1 });
-    same(stored(), door.open('plan').book);
+    same(stored(), writer.open('plan').snapshot);
   });
 
   it('makes a change never twice', () => {
     const change = sent(offer('Once'));
-    expect(done(door.apply('plan', change)).revision).toBe(2);
+    expect(done(writer.apply('plan', change)).revision).toBe(2);
     done(apply(offer('Later')));
-    const again = done(door.apply('plan', change));
+    const again = done(writer.apply('plan', change));
     expect(again.revision).toBe(3);
     expect(offerNow()).toBe('Later');
   });
@@ -107,7 +110,7 @@ describe('writing', () => {
   it('exchanges names in one step, past the unique index', () => {
     const group = row(source, 'group');
     done(apply({ type: 'add', record: 'group', rows: [{ ...group, id: 'g', name: 'Second' }] }));
-    // Neither order of two updates would do; the door writes what leaves before what comes.
+    // Neither order of two updates would do; the change writer writes what leaves before what comes.
     done(apply({ type: 'remove', record: 'group', ids: ['g'] }));
     done(apply({ type: 'add', record: 'group', rows: [{ ...group, id: 'h', name: 'Second' }] }));
     done(undo());
@@ -116,11 +119,11 @@ describe('writing', () => {
   });
 
   it('refuses an id that stands in another plan, and writes nothing', () => {
-    const keyword = row(door.open('plan').book, 'keyword');
+    const keyword = row(writer.open('plan').snapshot, 'keyword');
     const changes = recordsOf('plan').flatMap((record) =>
       record === 'brief' ? [{ type: 'add' as const, record, rows: [{ ...row(source, 'brief'), id: 'other' }] as unknown as Row[] }] : [],
     );
-    door.lay('other', { type: 'several', name: 'first-draft', changes });
+    writer.lay('other', { type: 'several', name: 'first-draft', changes });
     const campaign = { ...row(source, 'campaign'), id: 'campaign-of-other' };
     const group = { ...row(source, 'group'), id: 'group-of-other', campaignId: campaign.id };
     const add = (record: RecordName, one: object) => ({ type: 'add' as const, record, rows: [one] as unknown as Row[] });
@@ -129,18 +132,18 @@ describe('writing', () => {
       name: 'first-draft',
       changes: [add('campaign', campaign), add('group', group), add('keyword', { ...keyword, groupId: group.id })],
     };
-    expect(door.apply('other', sent(change, { revision: 1 }))).toMatchObject({ ok: false, refusal: { code: 'exists' } });
-    expect(door.open('other').book.campaign.size).toBe(0);
+    expect(writer.apply('other', sent(change, { revision: 1 }))).toMatchObject({ ok: false, refusal: { code: 'exists' } });
+    expect(writer.open('other').snapshot.campaign.size).toBe(0);
     same(stored(), source);
   });
 
   it('keeps plans apart', () => {
-    door.lay('other', {
+    writer.lay('other', {
       type: 'several',
       name: 'first-draft',
       changes: [{ type: 'add', record: 'brief', rows: [{ ...row(source, 'brief'), id: 'other' }] }],
     });
-    expect(door.apply('other', { ...sent(set('brief', 'plan', { offer: 'x' })), id: 'foreign' })).toMatchObject({
+    expect(writer.apply('other', { ...sent(set('brief', 'plan', { offer: 'x' })), id: 'foreign' })).toMatchObject({
       ok: false,
       refusal: { code: 'gone' },
     });
@@ -148,7 +151,7 @@ describe('writing', () => {
   });
 
   it('lays out a stream once only', () => {
-    expect(() => door.lay('plan', { type: 'remove', record: 'brief', ids: ['plan'] })).toThrow(/could not be laid out/);
+    expect(() => writer.lay('plan', { type: 'remove', record: 'brief', ids: ['plan'] })).toThrow(/could not be laid out/);
   });
 });
 
@@ -161,7 +164,7 @@ describe('undo and redo', () => {
     const after = stored();
     for (let step = 0; step < 3; step++) done(undo());
     same(stored(), source);
-    expect(door.open('plan').book.keyword.get(keyword.id)).toEqual(keyword);
+    expect(writer.open('plan').snapshot.keyword.get(keyword.id)).toEqual(keyword);
     for (let step = 0; step < 3; step++) done(redo());
     same(stored(), after);
   });
@@ -209,7 +212,7 @@ describe('undo and redo', () => {
 
   it('survive a restart of the server', () => {
     done(apply(offer('One')));
-    door = new WriteDoor(db, now);
+    writer = new ChangeWriter(db, now);
     done(undo());
     expect(offerNow()).toBe('Piano tuning');
   });
@@ -230,22 +233,22 @@ describe('the list of steps', () => {
   beforeEach(() => texts.forEach((text) => done(apply(offer(text)))));
 
   it('says of each when it was made, what it did and to how many rows', () => {
-    const steps = door.listSteps('plan');
+    const steps = writer.listSteps('plan');
     expect(steps.map(({ state, rows }) => [state, rows])).toEqual(texts.map(() => ['done', 1]));
     expect(steps[0]).toMatchObject({ madeAt: '2026-12-21T09:00:00.000Z', summary: { type: 'set', record: 'brief', fields: ['offer'] } });
-    expect(door.findStepRows('plan', steps[0]!.id, 10)).toMatchObject([
+    expect(writer.findStepRows('plan', steps[0]!.id, 10)).toMatchObject([
       { record: 'brief', before: { offer: 'Three' }, after: { offer: 'Four' } },
     ]);
-    expect(door.findStepRows('plan', 99_999, 10)).toBeNull();
-    expect(door.findStepRows(workspaceStream, steps[0]!.id, 10)).toBeNull();
+    expect(writer.findStepRows('plan', 99_999, 10)).toBeNull();
+    expect(writer.findStepRows(workspaceStream, steps[0]!.id, 10)).toBeNull();
   });
 
   it('leads back to any of them and forward again, in one change each', () => {
-    const [four, three, two, one] = door.listSteps('plan').map(({ id }) => id) as [number, number, number, number];
-    const before = door.open('plan').revision;
+    const [four, three, two, one] = writer.listSteps('plan').map(({ id }) => id) as [number, number, number, number];
+    const before = writer.open('plan').revision;
     expect(done(goTo(one)).revision).toBe(before + 1);
     expect(offerNow()).toBe('One');
-    expect(door.listSteps('plan').map(({ state }) => state)).toEqual(['undone', 'undone', 'undone', 'done']);
+    expect(writer.listSteps('plan').map(({ state }) => state)).toEqual(['undone', 'undone', 'undone', 'done']);
     done(goTo(three));
     expect(offerNow()).toBe('Three');
     done(goTo(0));
@@ -253,28 +256,28 @@ describe('the list of steps', () => {
     done(goTo(four));
     expect(offerNow()).toBe('Four');
     done(goTo(two));
-    same(stored(), door.open('plan').book);
+    same(stored(), writer.open('plan').snapshot);
     expect(offerNow()).toBe('Two');
   });
 
   it('refuses a step that is not there, and one that stands already', () => {
-    const [last] = door.listSteps('plan');
+    const [last] = writer.listSteps('plan');
     for (const step of [99_999, last!.id]) expect(goTo(step)).toMatchObject({ ok: false, refusal: { code: 'nothing-to-undo' } });
   });
 
   it('goes back through steps that made, moved and took out the same rows', () => {
-    const keyword = row(door.open('plan').book, 'keyword');
-    const [start] = door.listSteps('plan');
+    const keyword = row(writer.open('plan').snapshot, 'keyword');
+    const [start] = writer.listSteps('plan');
     done(apply(set('keyword', keyword.id, { text: 'piano tuning leith' })));
     done(apply({ type: 'remove', record: 'keyword', ids: [keyword.id] }));
     done(apply({ type: 'add', record: 'keyword', rows: [{ ...keyword, text: 'another' }] }));
     done(apply(set('keyword', keyword.id, { bidMinor: 7 })));
     done(goTo(start!.id));
-    expect(door.open('plan').book.keyword.get(keyword.id)).toEqual(keyword);
-    same(stored(), door.open('plan').book);
-    const [end] = door.listSteps('plan');
+    expect(writer.open('plan').snapshot.keyword.get(keyword.id)).toEqual(keyword);
+    same(stored(), writer.open('plan').snapshot);
+    const [end] = writer.listSteps('plan');
     done(goTo(end!.id));
-    expect(door.open('plan').book.keyword.get(keyword.id)).toMatchObject({ text: 'another', bidMinor: 7 });
+    expect(writer.open('plan').snapshot.keyword.get(keyword.id)).toMatchObject({ text: 'another', bidMinor: 7 });
   });
 });
 
@@ -283,28 +286,28 @@ describe('news for other tabs', () => {
     done(apply(offer('One')));
     done(apply(offer('Two')));
     done(apply({ type: 'remove', record: 'find', ids: [row(source, 'find').id] }));
-    const news = door.findNews('plan', 1);
+    const news = writer.findNews('plan', 1);
     expect(news?.revision).toBe(4);
     expect(news?.edits.map(({ record, after }) => [record, after && 'offer' in after ? after.offer : after])).toEqual([
       ['brief', 'Two'],
       ['find', null],
     ]);
-    expect(door.findNews('plan', 4)?.edits).toEqual([]);
+    expect(writer.findNews('plan', 4)?.edits).toEqual([]);
   });
 
   it('reach tabs that missed an undo which was then cut', () => {
     done(apply(offer('One')));
-    const seen = door.open('plan').revision;
+    const seen = writer.open('plan').revision;
     done(undo());
     done(apply(set('brief', 'plan', { margin: '50 %' })));
-    const brief = door.findNews('plan', seen)?.edits.find(({ record }) => record === 'brief')?.after;
+    const brief = writer.findNews('plan', seen)?.edits.find(({ record }) => record === 'brief')?.after;
     expect(brief).toMatchObject({ offer: 'Piano tuning', margin: '50 %' });
   });
 
   it('are not to be had for a revision that is no longer, or not yet, known', () => {
-    expect(door.findNews('plan', 99)).toBeNull();
+    expect(writer.findNews('plan', 99)).toBeNull();
     for (let index = 0; index < 505; index++) done(apply(offer(`Step ${index}`)));
-    expect(door.findNews('plan', 1)).toBeNull();
+    expect(writer.findNews('plan', 1)).toBeNull();
   });
 });
 
@@ -326,12 +329,12 @@ const anyMove: fc.Arbitrary<Move> = fc.oneof(
 test.prop([fc.array(anyMove, { maxLength: 25 })], { seed: 81, numRuns: 60 })(
   'any run of edits, undos and redos agrees with a list of whole states',
   (moves) => {
-    const fresh = new WriteDoor(openDatabase(':memory:'), now);
+    const fresh = new ChangeWriter(openDatabase(':memory:'), now);
     const rows = recordsOf('plan').flatMap((record) =>
       source[record].size > 0 ? [{ type: 'add' as const, record, rows: [...source[record].values()] as never[] }] : [],
     );
     fresh.lay('plan', { type: 'several', name: 'first-draft', changes: rows });
-    const states: Book[] = [fresh.open('plan').book];
+    const states: Snapshot[] = [fresh.open('plan').snapshot];
     let at = 0;
     for (const [index, move] of moves.entries()) {
       const change: SentChange['change'] =
@@ -351,9 +354,9 @@ test.prop([fc.array(anyMove, { maxLength: 25 })], { seed: 81, numRuns: 60 })(
         if (at < states.length - 1) at++;
       } else if (written.ok) {
         states.length = ++at;
-        states.push(fresh.open('plan').book);
+        states.push(fresh.open('plan').snapshot);
       }
-      for (const record of recordNames) expect(fresh.open('plan').book[record]).toEqual(states[at]![record]);
+      for (const record of recordNames) expect(fresh.open('plan').snapshot[record]).toEqual(states[at]![record]);
     }
   },
 );

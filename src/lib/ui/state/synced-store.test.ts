@@ -1,15 +1,15 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Backend, memoryStorage } from '../../../tests/backend';
-import { Stream } from './stream.svelte';
+import { SyncedStore } from './synced-store.svelte';
 
 let backend: Backend;
-let stream: Stream;
+let stream: SyncedStore;
 const open = async () => {
-  const opened = new Stream('plan', 'http://test.example/changes', 'plan');
+  const opened = new SyncedStore('plan', 'http://test.example/changes', 'plan');
   await opened.load();
   return opened;
 };
-const offerOf = (one: Stream) => one.book.brief.get('plan')?.offer;
+const offerOf = (one: SyncedStore) => one.snapshot.brief.get('plan')?.offer;
 
 beforeEach(async () => {
   backend = new Backend();
@@ -96,7 +96,7 @@ describe('while the server is away', () => {
     const again = await open();
     expect(offerOf(again)).toBe('Once');
     await again.flush();
-    expect(backend.door.open('plan').revision).toBe(2);
+    expect(backend.writer.open('plan').revision).toBe(2);
     expect(new Set(backend.posted.map(({ id }) => id)).size).toBe(1);
     expect(again.saved).toBe('saved');
     again.close();
@@ -152,7 +152,7 @@ describe('typed is kept', () => {
     backend.breaksAnswersOff = false;
     await vi.advanceTimersByTimeAsync(2000);
     expect(stream.saved).toBe('saved');
-    expect(backend.door.open('plan').revision).toBe(2);
+    expect(backend.writer.open('plan').revision).toBe(2);
     expect(new Set(backend.posted.map(({ id }) => id)).size).toBe(1);
   });
 });
@@ -164,9 +164,9 @@ describe('two tabs', () => {
     await stream.flush();
     other.set('brief', 'plan', { margin: '40 %' });
     await other.flush();
-    expect(other.book.brief.get('plan')).toMatchObject({ offer: 'Mine', margin: '40 %' });
+    expect(other.snapshot.brief.get('plan')).toMatchObject({ offer: 'Mine', margin: '40 %' });
     await stream.refresh();
-    expect(stream.book.brief.get('plan')).toMatchObject({ offer: 'Mine', margin: '40 %' });
+    expect(stream.snapshot.brief.get('plan')).toMatchObject({ offer: 'Mine', margin: '40 %' });
     other.close();
   });
 
@@ -185,14 +185,14 @@ describe('two tabs', () => {
 
   it('a bulk change is refused whole where one of its rows has changed, which is named; it can still be made', async () => {
     const other = await open();
-    const keywords = [...stream.book.keyword.values()].slice(0, 3);
+    const keywords = [...stream.snapshot.keyword.values()].slice(0, 3);
     const ids = keywords.map(({ id }) => id);
     stream.set('keyword', ids[1]!, { bidMinor: 333 });
     await stream.flush();
     other.make({ type: 'set', record: 'keyword', ids, fields: { bidMinor: 111 } });
     await other.flush();
     expect(other.refused).toMatchObject({ refusal: { code: 'stale-rows', ids: [ids[1]] }, names: [keywords[1]!.text] });
-    const bids = () => ids.map((id) => backend.door.open('plan').book.keyword.get(id)?.bidMinor);
+    const bids = () => ids.map((id) => backend.writer.open('plan').snapshot.keyword.get(id)?.bidMinor);
     expect(bids()).toEqual([keywords[0]!.bidMinor, 333, keywords[2]!.bidMinor]);
     other.makeAgain(other.refused!);
     await other.flush();
@@ -202,7 +202,7 @@ describe('two tabs', () => {
   });
 
   it('own edits that wait never conflict with the own bulk change after them', async () => {
-    const ids = [...stream.book.keyword.keys()];
+    const ids = [...stream.snapshot.keyword.keys()];
     stream.set('keyword', ids[0]!, { bidMinor: 5 });
     const sent = stream.flush();
     stream.set('keyword', ids[0]!, { bidMinor: 6 });
@@ -211,14 +211,14 @@ describe('two tabs', () => {
     await sent;
     await stream.flush();
     expect(stream.refused).toBeNull();
-    expect([...backend.door.open('plan').book.keyword.values()].every(({ bidMinor }) => bidMinor === 8)).toBe(true);
+    expect([...backend.writer.open('plan').snapshot.keyword.values()].every(({ bidMinor }) => bidMinor === 8)).toBe(true);
   });
 
   it('an edit inside something deleted elsewhere keeps its text, and brings it back with all that belonged to it', async () => {
     const other = await open();
-    const [line] = [...stream.book.adLine.values()];
-    const ad = stream.book.ad.get(line!.adId)!;
-    const before = stream.book;
+    const [line] = [...stream.snapshot.adLine.values()];
+    const ad = stream.snapshot.ad.get(line!.adId)!;
+    const before = stream.snapshot;
     stream.make({ type: 'remove', record: 'group', ids: [ad.groupId] });
     await stream.flush();
     other.set('adLine', line!.id, { text: 'Typed meanwhile' });
@@ -228,30 +228,30 @@ describe('two tabs', () => {
       refusal: { code: 'gone' },
       missing: { record: 'adLine', ids: [line!.id] },
     });
-    expect(other.book.group.has(ad.groupId)).toBe(false);
+    expect(other.snapshot.group.has(ad.groupId)).toBe(false);
     await other.bringBackDeleted(other.refused!);
     expect(other.refused).toBeNull();
-    expect(other.book.adLine.get(line!.id)?.text).toBe('Typed meanwhile');
-    expect(other.book.ad.get(ad.id)).toEqual(ad);
-    expect(other.book.group.get(ad.groupId)).toEqual(before.group.get(ad.groupId));
+    expect(other.snapshot.adLine.get(line!.id)?.text).toBe('Typed meanwhile');
+    expect(other.snapshot.ad.get(ad.id)).toEqual(ad);
+    expect(other.snapshot.group.get(ad.groupId)).toEqual(before.group.get(ad.groupId));
     await other.step('undo');
-    expect(backend.door.open('plan').book.group.has(ad.groupId)).toBe(false);
+    expect(backend.writer.open('plan').snapshot.group.has(ad.groupId)).toBe(false);
     other.close();
   });
 
   it('what is added to something deleted elsewhere brings that back too', async () => {
     const other = await open();
-    const [group] = [...stream.book.group.values()];
-    const held = [...stream.book.keyword.values()].filter(({ groupId }) => groupId === group!.id);
+    const [group] = [...stream.snapshot.group.values()];
+    const held = [...stream.snapshot.keyword.values()].filter(({ groupId }) => groupId === group!.id);
     stream.make({ type: 'remove', record: 'campaign', ids: [group!.campaignId] });
     await stream.flush();
     other.add('keyword', { id: 'new-one', groupId: group!.id, text: 'grand piano tuning', match: 'exact', bidMinor: null, position: 99 });
     await other.flush();
     expect(other.refused).toMatchObject({ refusal: { code: 'parent-missing' }, missing: { record: 'group', ids: [group!.id] } });
     await other.bringBackDeleted(other.refused!);
-    const { book } = backend.door.open('plan');
-    expect(book.campaign.has(group!.campaignId)).toBe(true);
-    expect([...book.keyword.values()].filter(({ groupId }) => groupId === group!.id).map(({ id }) => id)).toEqual([
+    const { snapshot } = backend.writer.open('plan');
+    expect(snapshot.campaign.has(group!.campaignId)).toBe(true);
+    expect([...snapshot.keyword.values()].filter(({ groupId }) => groupId === group!.id).map(({ id }) => id)).toEqual([
       ...held.map(({ id }) => id),
       'new-one',
     ]);

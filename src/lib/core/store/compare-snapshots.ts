@@ -1,5 +1,5 @@
 import { recordNames, type RecordName, type Row } from '../records/record-type';
-import type { Book, RowEdit } from './book';
+import type { Snapshot, RowEdit } from './snapshot';
 import { recordTypes } from '../records/record-types';
 import { sameValue } from './same-value';
 
@@ -16,8 +16,8 @@ export interface KeptVersion {
   madeAt: string;
 }
 
-/** The edits that lead from one book to another, records in the order parents before children. */
-export function editsBetween(before: Book, after: Book): RowEdit[] {
+/** The edits that lead from one snapshot to another, records in the order parents before children. */
+export function editsBetween(before: Snapshot, after: Snapshot): RowEdit[] {
   return recordNames.flatMap((record) => {
     const [from, to] = [before[record], after[record]] as [ReadonlyMap<string, Row>, ReadonlyMap<string, Row>];
     const gone = [...from.values()].filter(({ id }) => !to.has(id)).map((row) => ({ record, id: row.id, before: row, after: null }));
@@ -35,10 +35,10 @@ export const nameOfRow = (row: Row) =>
   String(nameFields.map((field) => row[field]).find((value) => typeof value === 'string' && value !== '') ?? '');
 
 /** The names of what a row belongs to, from the farthest to the nearest: campaign, ad group, ad. */
-export function ownersOf(book: Book, record: RecordName, row: Row): string[] {
+export function ownersOf(snapshot: Snapshot, record: RecordName, row: Row): string[] {
   for (const [field, parent] of Object.entries(recordTypes[record].parents)) {
-    const owner = book[parent].get(String(row[field])) as Row | undefined;
-    if (owner) return [...ownersOf(book, parent, owner), nameOfRow(owner)];
+    const owner = snapshot[parent].get(String(row[field])) as Row | undefined;
+    if (owner) return [...ownersOf(snapshot, parent, owner), nameOfRow(owner)];
   }
   return [];
 }
@@ -56,7 +56,7 @@ export interface RowDifference {
 const withoutPlace = (row: Row) => ({ ...row, position: 0 });
 
 /** What differs between two versions of a plan, row by row. A row that only moved along in its list is no difference. */
-export function compareBooks(before: Book, after: Book): RowDifference[] {
+export function compareSnapshots(before: Snapshot, after: Snapshot): RowDifference[] {
   return (editsBetween(before, after) as unknown as Omit<RowDifference, 'owners'>[])
     .filter((edit) => !edit.before || !edit.after || !sameValue(withoutPlace(edit.before), withoutPlace(edit.after)))
     .map((edit) => ({ ...edit, owners: ownersOf(edit.after ? after : before, edit.record, (edit.after ?? edit.before)!) }));

@@ -1,54 +1,54 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { BookDesk } from '../../../tests/book-desk';
-import { readingLine } from '../../../tests/reading-line';
+import { StateOnSnapshot } from '../../../tests/state-on-snapshot';
+import { readingChannel } from '../../../tests/reading-channel';
 import { change, countingIds, row, viewOf } from '../../../tests/clean-plan';
-import { childrenOf, type Book } from '$lib/core/store/book';
-import { AdBench, addAd, nextAdName } from '../ads/ad-bench.svelte';
+import { childrenOf, type Snapshot } from '$lib/core/store/snapshot';
+import { AdState, addAd, nextAdName } from '../ads/ad-state.svelte';
 import { applyMaster, draftMaster } from '../ads/master-draft';
 import { applyProposal, freeGroupName, newKeywords } from '../groups/make-groups';
 import { Sheet } from '../groups/sheet.svelte';
 import { isHeading } from '../research/find-list.svelte';
 import { FindReader } from '../research/find-reader.svelte';
-import { ResearchDesk } from '../research/research-desk.svelte';
+import { ResearchState } from '../research/research-state.svelte';
 import { newCampaign } from '../settings/new-campaign';
 import { newPlanFile } from '../shelf/new-plan';
 import { nextThing } from '../shelf/shelf-summaries.svelte';
 import type { PlanSummary } from '$lib/core/proof/summarize-plan';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
-import type { PlanDesk } from './plan-desk.svelte';
+import type { PlanState } from './plan-state.svelte';
 
-let book: BookDesk;
-let desk: PlanDesk;
+let snapshot: StateOnSnapshot;
+let desk: PlanState;
 beforeEach(() => {
-  book = new BookDesk();
-  desk = book as unknown as PlanDesk;
+  snapshot = new StateOnSnapshot();
+  desk = snapshot as unknown as PlanState;
 });
 
 describe('the list of finds', () => {
-  const withDesk = () => new ResearchDesk(desk, new FindReader(readingLine()));
+  const withState = () => new ResearchState(desk, new FindReader(readingChannel()));
   const withFinds = (...texts: string[]) => {
     const rows = texts.map((text, index) => ({
-      ...row(book.book, 'find'),
+      ...row(snapshot.snapshot, 'find'),
       id: `f${index}`,
       text,
       verdict: 'open' as const,
       searchesHigh: 100 - index,
       position: index,
     }));
-    book.make({ type: 'remove', record: 'find', ids: [row(book.book, 'find').id] });
-    book.make({ type: 'add', record: 'find', rows });
-    const research = withDesk();
+    snapshot.make({ type: 'remove', record: 'find', ids: [row(snapshot.snapshot, 'find').id] });
+    snapshot.make({ type: 'add', record: 'find', rows });
+    const research = withState();
     research.readAgain();
     research.list.filter({ byIntent: false });
     return research;
   };
-  const verdicts = () => [...book.book.find.values()].map(({ verdict }) => verdict);
+  const verdicts = () => [...snapshot.snapshot.find.values()].map(({ verdict }) => verdict);
 
   it('judges by one key and goes on to the next', () => {
     const research = withFinds('piano a', 'piano b', 'piano c');
     expect(research.list.current?.text).toBe('piano a');
     research.judge('keep');
-    expect(withDesk().list.counts).toEqual({ open: 2, keep: 1, block: 0, pass: 0, later: 0 });
+    expect(withState().list.counts).toEqual({ open: 2, keep: 1, block: 0, pass: 0, later: 0 });
     expect(research.list.currentId).toBe('f1');
     expect(verdicts()).toEqual(['keep', 'open', 'open']);
   });
@@ -69,47 +69,50 @@ describe('the list of finds', () => {
 
   it('keeps a find in a group in the same step', () => {
     const research = withFinds('piano a', 'piano b');
-    const group = row(book.book, 'group');
-    const before = book.made.length;
+    const group = row(snapshot.snapshot, 'group');
+    const before = snapshot.made.length;
     expect(research.keepIn(group.id)).toBe(1);
-    expect(book.made.length - before).toBe(1);
-    expect(childrenOf(book.book.keyword, 'groupId', group.id).map(({ text }) => text)).toContain('piano a');
+    expect(snapshot.made.length - before).toBe(1);
+    expect(childrenOf(snapshot.snapshot.keyword, 'groupId', group.id).map(({ text }) => text)).toContain('piano a');
   });
 
   it('keeps each in its own fitting group, says how many fit none, and moves what stands in another group', () => {
-    book.make({
+    snapshot.make({
       type: 'add',
       record: 'group',
-      rows: [{ ...row(book.book, 'group'), id: 'moves', name: 'Moving', theme: 'moving', position: 9 }],
+      rows: [{ ...row(snapshot.snapshot, 'group'), id: 'moves', name: 'Moving', theme: 'moving', position: 9 }],
     });
-    const standing = { ...row(book.book, 'keyword'), id: 'old', text: 'piano moving cost', position: 20 };
-    book.make({ type: 'add', record: 'keyword', rows: [standing] });
+    const standing = { ...row(snapshot.snapshot, 'keyword'), id: 'old', text: 'piano moving cost', position: 20 };
+    snapshot.make({ type: 'add', record: 'keyword', rows: [standing] });
     const research = withFinds('piano moving cost', 'grand piano tuning', 'moving a piano', 'harp');
     research.list.chooseAll();
     expect(research.keepFitting()).toEqual({ kept: 3, groups: 2, left: 1 });
-    expect(childrenOf(book.book.keyword, 'groupId', 'moves').map(({ text }) => text)).toEqual(['moving a piano', 'piano moving cost']);
-    expect(book.book.keyword.get('old')?.groupId).toBe('moves');
+    expect(childrenOf(snapshot.snapshot.keyword, 'groupId', 'moves').map(({ text }) => text)).toEqual([
+      'moving a piano',
+      'piano moving cost',
+    ]);
+    expect(snapshot.snapshot.keyword.get('old')?.groupId).toBe('moves');
     expect(verdicts()).toEqual(['keep', 'keep', 'keep', 'open']);
     expect(research.list.chosen.map(({ text }) => text)).toEqual(['harp']);
     expect(research.keepFitting()).toBeNull();
   });
 
   it('keeps in a group of a typed name, also where there is neither group nor campaign', () => {
-    book.make({ type: 'remove', record: 'campaign', ids: [row(book.book, 'campaign').id] });
+    snapshot.make({ type: 'remove', record: 'campaign', ids: [row(snapshot.snapshot, 'campaign').id] });
     const research = withFinds('harp strings', 'harp repair');
     research.list.chooseAll();
     expect(research.keepInNew('Harps')).toBe(2);
-    const group = row(book.book, 'group');
-    expect([group.name, book.book.campaign.size]).toEqual(['Harps', 1]);
-    expect(childrenOf(book.book.keyword, 'groupId', group.id)).toHaveLength(2);
+    const group = row(snapshot.snapshot, 'group');
+    expect([group.name, snapshot.snapshot.campaign.size]).toEqual(['Harps', 1]);
+    expect(childrenOf(snapshot.snapshot.keyword, 'groupId', group.id)).toHaveLength(2);
   });
 
   it('files the client’s own name in a group of its own', () => {
-    book.make({ type: 'set', record: 'brief', ids: [row(book.book, 'brief').id], fields: { ownNames: ['Ottlemere'] } });
+    snapshot.make({ type: 'set', record: 'brief', ids: [row(snapshot.snapshot, 'brief').id], fields: { ownNames: ['Ottlemere'] } });
     const research = withFinds('ottlemere piano tuning', 'ottlemere prices');
     research.list.chooseAll();
     expect(research.keepFitting()).toEqual({ kept: 2, groups: 1, left: 0 });
-    expect([...book.book.group.values()].map(({ name }) => name)).toEqual(['Piano tuning', 'Ottlemere']);
+    expect([...snapshot.snapshot.group.values()].map(({ name }) => name)).toEqual(['Piano tuning', 'Ottlemere']);
   });
 
   it('judges a word in one step, and takes it back in one', () => {
@@ -121,9 +124,9 @@ describe('the list of finds', () => {
     expect(research.list.shown.map(({ text }) => text)).toEqual(['piano app', 'apps for piano']);
     expect(research.words.judge(key, { verdict: 'block', reason: 'tool', stands: false })).toBe(2);
     expect(verdicts()).toEqual(['block', 'open', 'block']);
-    const negatives = () => [...book.book.negative.values()].map(({ text }) => text);
+    const negatives = () => [...snapshot.snapshot.negative.values()].map(({ text }) => text);
     expect(negatives()).toEqual(['free', 'app', 'apps']);
-    research.words.takeBack(row(book.book, 'wordVerdict').id);
+    research.words.takeBack(row(snapshot.snapshot, 'wordVerdict').id);
     expect(verdicts()).toEqual(['open', 'open', 'open']);
     expect(negatives()).toEqual(['free']);
   });
@@ -159,23 +162,23 @@ describe('the sheet of keywords', () => {
   it('rows are the groups with their keywords, folded where asked', () => {
     const sheet = new Sheet(desk, () => '');
     expect(sheet.rows.map(({ kind }) => kind)).toEqual(['group', 'keyword', 'keyword', 'keyword']);
-    sheet.fold(row(book.book, 'group').id);
+    sheet.fold(row(snapshot.snapshot, 'group').id);
     expect(new Sheet(desk, () => '').rows).toHaveLength(4);
     expect(sheet.folded.size).toBe(1);
   });
 
   it('moves the chosen ones in one step, and says when one stands there already', () => {
-    const group = row(book.book, 'group');
-    book.make({ type: 'add', record: 'group', rows: [{ ...group, id: 'g', name: 'Second', position: 3 }] });
+    const group = row(snapshot.snapshot, 'group');
+    snapshot.make({ type: 'add', record: 'group', rows: [{ ...group, id: 'g', name: 'Second', position: 3 }] });
     const sheet = new Sheet(desk, () => '');
     sheet.goTo(1);
     sheet.goTo(2, { extend: true });
     expect(sheet.chosenIds).toHaveLength(2);
     expect(sheet.move(sheet.chosenIds, 'g')).toBe('');
-    expect(childrenOf(book.book.keyword, 'groupId', 'g')).toHaveLength(2);
-    book.make({ type: 'add', record: 'keyword', rows: [{ ...row(book.book, 'keyword'), id: 'twin', groupId: group.id }] });
+    expect(childrenOf(snapshot.snapshot.keyword, 'groupId', 'g')).toHaveLength(2);
+    snapshot.make({ type: 'add', record: 'keyword', rows: [{ ...row(snapshot.snapshot, 'keyword'), id: 'twin', groupId: group.id }] });
     expect(sheet.move(['twin'], 'g')).toMatch(/stands in that group already/);
-    expect(book.book.keyword.get('twin')?.groupId).toBe(group.id);
+    expect(snapshot.snapshot.keyword.get('twin')?.groupId).toBe(group.id);
   });
 
   it('a group’s row chooses all its keywords and leaves them again', () => {
@@ -188,35 +191,35 @@ describe('the sheet of keywords', () => {
 
   it('sets match types and takes keywords out', () => {
     const sheet = new Sheet(desk, () => '');
-    const ids = childrenOf(book.book.keyword, 'groupId', row(book.book, 'group').id).map(({ id }) => id as string);
+    const ids = childrenOf(snapshot.snapshot.keyword, 'groupId', row(snapshot.snapshot, 'group').id).map(({ id }) => id as string);
     expect(sheet.setMatch(ids, 'exact')).toBe('');
-    expect([...book.book.keyword.values()].every(({ match }) => match === 'exact')).toBe(true);
+    expect([...snapshot.snapshot.keyword.values()].every(({ match }) => match === 'exact')).toBe(true);
     sheet.remove(ids.slice(0, 1));
-    expect(book.book.keyword.size).toBe(2);
+    expect(snapshot.snapshot.keyword.size).toBe(2);
   });
 });
 
 describe('groups made', () => {
   it('from a proposal, with free names and keywords in order', () => {
-    const finds = ['piano tuning', 'grand tuning'].map((text, index) => ({ ...row(book.book, 'find'), id: `f${index}`, text }));
-    const campaignId = row(book.book, 'campaign').id;
+    const finds = ['piano tuning', 'grand tuning'].map((text, index) => ({ ...row(snapshot.snapshot, 'find'), id: `f${index}`, text }));
+    const campaignId = row(snapshot.snapshot, 'campaign').id;
     const made = applyProposal(
-      book.book,
+      snapshot.snapshot,
       campaignId,
       [{ name: 'Piano tuning', theme: 'grand tuning', shared: 'grand', reason: 'shared', finds }],
       countingIds(),
     );
-    expect(book.make(made)).toBeNull();
-    const group = [...book.book.group.values()].at(-1)!;
+    expect(snapshot.make(made)).toBeNull();
+    const group = [...snapshot.snapshot.group.values()].at(-1)!;
     expect(group).toMatchObject({ name: 'Piano tuning 2', theme: 'grand tuning' });
-    expect(childrenOf(book.book.keyword, 'groupId', group.id).map(({ text }) => text)).toEqual(['piano tuning', 'grand tuning']);
+    expect(childrenOf(snapshot.snapshot.keyword, 'groupId', group.id).map(({ text }) => text)).toEqual(['piano tuning', 'grand tuning']);
   });
 
   it('names are made free, keywords that stand are left out', () => {
-    const group = row(book.book, 'group');
-    expect(freeGroupName(book.book, group.campaignId, 'piano tuning')).toBe('Piano tuning 2');
+    const group = row(snapshot.snapshot, 'group');
+    expect(freeGroupName(snapshot.snapshot, group.campaignId, 'piano tuning')).toBe('Piano tuning 2');
     const rows = newKeywords(
-      book.book,
+      snapshot.snapshot,
       group.id,
       [
         { text: 'piano tuning', match: 'phrase' },
@@ -229,11 +232,11 @@ describe('groups made', () => {
   });
 });
 
-describe('ads on the bench', () => {
+describe('the state of an ad', () => {
   const bench = () =>
-    new AdBench(
+    new AdState(
       desk,
-      () => row(book.book, 'group').id,
+      () => row(snapshot.snapshot, 'group').id,
       () => '',
     );
 
@@ -246,14 +249,14 @@ describe('ads on the bench', () => {
   });
 
   it('a first ad has the least lines, a test version those of the first', () => {
-    const group = row(book.book, 'group');
-    addAd(desk, group.id, row(book.book, 'ad', 1));
-    const rival = [...book.book.ad.values()].at(-1)!;
+    const group = row(snapshot.snapshot, 'group');
+    addAd(desk, group.id, row(snapshot.snapshot, 'ad', 1));
+    const rival = [...snapshot.snapshot.ad.values()].at(-1)!;
     expect(rival.name).toBe('C');
-    expect(childrenOf(book.book.adLine, 'adId', rival.id).map(({ text }) => text)[0]).toBe('[[keyword|Piano Tuner|title]]');
+    expect(childrenOf(snapshot.snapshot.adLine, 'adId', rival.id).map(({ text }) => text)[0]).toBe('[[keyword|Piano Tuner|title]]');
     addAd(desk, group.id, null);
-    expect(childrenOf(book.book.adLine, 'adId', [...book.book.ad.values()].at(-1)!.id)).toHaveLength(5);
-    expect(nextAdName([...book.book.ad.values()])).toBe('E');
+    expect(childrenOf(snapshot.snapshot.adLine, 'adId', [...snapshot.snapshot.ad.values()].at(-1)!.id)).toHaveLength(5);
+    expect(nextAdName([...snapshot.snapshot.ad.values()])).toBe('E');
   });
 
   it('a master is measured in a group before it is written', () => {
@@ -267,13 +270,13 @@ describe('ads on the bench', () => {
       fixedAt: null,
       position,
     }));
-    const draft = draftMaster(viewOf(book.book), master, lines, row(book.book, 'group'));
+    const draft = draftMaster(viewOf(snapshot.snapshot), master, lines, row(snapshot.snapshot, 'group'));
     expect(draft).toMatchObject({ faults: 1, fallbacks: 0, isThere: false });
     expect(draft.lines[2]?.measure.textWithFallback).toBe('Tuners in Edinburgh');
     let next = 0;
-    expect(book.make(applyMaster(viewOf(book.book), master, [draft], () => `new${next++}`))).toBeNull();
-    expect([...book.book.ad.values()].at(-1)).toMatchObject({ name: 'C', masterName: 'Price-led', path1: '[[place|town]]' });
-    expect(draftMaster(viewOf(book.book), master, lines, row(book.book, 'group')).isThere).toBe(true);
+    expect(snapshot.make(applyMaster(viewOf(snapshot.snapshot), master, [draft], () => `new${next++}`))).toBeNull();
+    expect([...snapshot.snapshot.ad.values()].at(-1)).toMatchObject({ name: 'C', masterName: 'Price-led', path1: '[[place|town]]' });
+    expect(draftMaster(viewOf(snapshot.snapshot), master, lines, row(snapshot.snapshot, 'group')).isThere).toBe(true);
   });
 });
 
@@ -291,7 +294,7 @@ describe('beginnings', () => {
   });
 
   it('a campaign takes its shape from the brief, and what is left of its money', () => {
-    const empty: Book = { ...book.book, campaign: new Map(), group: new Map() };
+    const empty: Snapshot = { ...snapshot.snapshot, campaign: new Map(), group: new Map() };
     const made = newCampaign(viewOf(empty), 'c', countingIds()).changes[0];
     const [campaign] = (made?.type === 'add' ? made.rows : []) as Record<string, unknown>[];
     expect(campaign).toMatchObject({
@@ -301,7 +304,7 @@ describe('beginnings', () => {
       languages: ['en'],
       startsOn: '2027-01-12',
     });
-    const second = newCampaign(viewOf(change(book.book, 'brief', { monthlyMinor: 100_000 })), 'c', countingIds()).changes[0];
+    const second = newCampaign(viewOf(change(snapshot.snapshot, 'brief', { monthlyMinor: 100_000 })), 'c', countingIds()).changes[0];
     expect(second?.type === 'add' && second.rows[0]).toMatchObject({ monthlyMinor: 10_000 });
   });
 

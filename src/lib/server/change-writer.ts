@@ -1,5 +1,5 @@
 import type { Statement } from 'better-sqlite3';
-import { applyEdits, rowsOf, type Book, type RowEdit } from '$lib/core/store/book';
+import { applyEdits, rowsOf, type Snapshot, type RowEdit } from '$lib/core/store/snapshot';
 import { isServerChange, summarize, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/store/changes';
 import { decide, type Refusal } from '$lib/core/store/decide';
 import type { StreamNews } from '$lib/core/store/news-lines';
@@ -7,7 +7,7 @@ import type { Row } from '$lib/core/records/record-type';
 import { sameValue } from '$lib/core/store/same-value';
 import type { Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
-import { editsBetween } from '$lib/core/store/compare-books';
+import { editsBetween } from '$lib/core/store/compare-snapshots';
 import { findBringBack } from './bring-back';
 import { Journal, type Direction, type JournaledRow } from './journal';
 import { VersionStore } from './version-store';
@@ -16,13 +16,13 @@ import { VersionStore } from './version-store';
 export const workspaceStream = 'workspace';
 
 /** The outcome of a change. */
-export type Written = ({ ok: true } & StreamNews) | { ok: false; refusal: Refusal | { code: DoorRefusal }; revision: number };
+export type Written = ({ ok: true } & StreamNews) | { ok: false; refusal: Refusal | { code: WriteRefusal }; revision: number };
 
-/** What the door refuses beside what core does. */
-type DoorRefusal = 'nothing-to-undo' | 'nothing-to-redo' | 'no-such-version' | 'currency-asks' | 'currency-between';
+/** What the change writer refuses beside what core does. */
+type WriteRefusal = 'nothing-to-undo' | 'nothing-to-redo' | 'no-such-version' | 'currency-asks' | 'currency-between';
 
 interface OpenStream {
-  book: Book;
+  snapshot: Snapshot;
   revision: number;
 }
 
@@ -40,10 +40,10 @@ type Walk = Extract<SentChange['change'], { type: 'undo' | 'redo' | 'go-to-step'
 const isTakenKey = (error: unknown) => error instanceof Error && 'code' in error && error.code === 'SQLITE_CONSTRAINT_PRIMARYKEY';
 
 /** Whether edits would have a plan's amounts taken for those of another currency. */
-function reinterprets(book: Book, edits: readonly RowEdit[]): boolean {
-  const after = applyEdits(book, edits);
+function reinterprets(snapshot: Snapshot, edits: readonly RowEdit[]): boolean {
+  const after = applyEdits(snapshot, edits);
   return [...after.plan.values()].some(({ id, accountId }) => {
-    const before = book.account.get(book.plan.get(id)?.accountId ?? '')?.currency;
+    const before = snapshot.account.get(snapshot.plan.get(id)?.accountId ?? '')?.currency;
     return before !== undefined && before !== after.account.get(accountId)?.currency;
   });
 }
@@ -60,10 +60,10 @@ function joinEdits(edits: readonly RowEdit[]): RowEdit[] {
 }
 
 /**
- * The one door for writes. Every change is decided by core, written in one transaction,
+ * The one way in for writes. Every change is decided by core, written in one transaction,
  * and journaled as rows before and after; undo, redo and news for other tabs come from that journal.
  */
-export class WriteDoor {
+export class ChangeWriter {
   private readonly streams = new Map<string, OpenStream>();
   private readonly listeners = new Set<(made: { stream: string; revision: number }) => void>();
   private readonly records: RecordStore;
@@ -95,7 +95,7 @@ export class WriteDoor {
     if (!stream) {
       const kind = streamId === workspaceStream ? 'workspace' : 'plan';
       const revision = (this.sql.revision.get(streamId) as number | undefined) ?? 0;
-      stream = { book: this.records.readBook(streamId, kind), revision };
+      stream = { snapshot: this.records.readSnapshot(streamId, kind), revision };
     }
     this.streams.delete(streamId);
     this.streams.set(streamId, stream);
@@ -110,18 +110,18 @@ export class WriteDoor {
     if (!isServerChange(change)) return this.make(streamId, sent, change);
     if (change.type === 'go-to-version') return this.goToVersion(streamId, sent, change.version);
     if (change.type !== 'bring-back') return this.walk(streamId, sent, change);
-    const { book, revision } = this.open(streamId);
-    const back = findBringBack({ journal: this.journal, streamId, book }, change);
+    const { snapshot, revision } = this.open(streamId);
+    const back = findBringBack({ journal: this.journal, streamId, snapshot }, change);
     if (back) return this.make(streamId, sent, back);
     return { ok: false, refusal: { code: 'gone', record: change.record, ids: change.ids }, revision };
   }
 
   /** Makes a change that core decides. */
   private make(streamId: string, sent: SentChange, change: Change): Written {
-    const { book, revision } = this.open(streamId);
-    const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
+    const { snapshot, revision } = this.open(streamId);
+    const decision = decide(snapshot, change, streamId === workspaceStream ? 'workspace' : 'plan');
     if (!decision.ok) return { ok: false, refusal: decision.refusal, revision };
-    if (streamId === workspaceStream && reinterprets(book, decision.edits))
+    if (streamId === workspaceStream && reinterprets(snapshot, decision.edits))
       return { ok: false, refusal: { code: 'currency-asks' }, revision };
     const step = { sitting: sent.sitting, summary: summarize(change), edits: decision.edits };
     try {
@@ -142,16 +142,16 @@ export class WriteDoor {
   makeInParts(
     streamId: string,
     sent: { id: string; summary: StepSummary },
-    parts: (book: Book) => Iterable<Change>,
+    parts: (snapshot: Snapshot) => Iterable<Change>,
   ): { ok: true; revision: number } | { ok: false; refusal: Refusal } {
-    const { book, revision } = this.open(streamId);
+    const { snapshot, revision } = this.open(streamId);
     if (this.sql.madeChange.get(sent.id, streamId) !== undefined) return { ok: true, revision };
     const next = revision + 1;
     let step: number | bigint | null = null;
     try {
       this.db.transaction(() => {
-        for (const part of parts(book)) {
-          const decision = decide(book, part, 'plan');
+        for (const part of parts(snapshot)) {
+          const decision = decide(snapshot, part, 'plan');
           if (!decision.ok) throw new PartRefused(decision.refusal);
           step ??= this.journal.begin(streamId, next, { sitting: undefined, summary: sent.summary });
           this.records.write(streamId, decision.edits);
@@ -174,17 +174,17 @@ export class WriteDoor {
 
   /** The currency of the account that a plan stands in. */
   private currencyOf(planId: string): string | undefined {
-    const { book } = this.open(workspaceStream);
-    return book.account.get(book.plan.get(planId)?.accountId ?? '')?.currency;
+    const { snapshot } = this.open(workspaceStream);
+    return snapshot.account.get(snapshot.plan.get(planId)?.accountId ?? '')?.currency;
   }
 
   /** Makes changes of several streams in one transaction, all or none; a caller's bug where one is refused. */
   applyTogether(parts: readonly { streamId: string; change: Change }[], also: () => void): void {
     const made = parts.map(({ streamId, change }) => {
-      const { book, revision } = this.open(streamId);
-      const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
+      const { snapshot, revision } = this.open(streamId);
+      const decision = decide(snapshot, change, streamId === workspaceStream ? 'workspace' : 'plan');
       if (!decision.ok) throw new Error(`The stream ${streamId} refuses: ${decision.refusal.code}`);
-      return { streamId, book, revision: revision + 1, edits: decision.edits, summary: summarize(change) };
+      return { streamId, snapshot, revision: revision + 1, edits: decision.edits, summary: summarize(change) };
     });
     this.db.transaction(() => {
       for (const { streamId, revision, edits, summary } of made) {
@@ -194,8 +194,8 @@ export class WriteDoor {
       }
       also();
     })();
-    for (const { streamId, book, revision, edits } of made) {
-      this.streams.set(streamId, { book: applyEdits(book, edits), revision });
+    for (const { streamId, snapshot, revision, edits } of made) {
+      this.streams.set(streamId, { snapshot: applyEdits(snapshot, edits), revision });
       for (const hear of this.listeners) hear({ stream: streamId, revision });
     }
   }
@@ -215,25 +215,25 @@ export class WriteDoor {
 
   /** Lays out the first rows of a stream, without a step that could be undone. */
   lay(streamId: string, change: Change): void {
-    const { book, revision } = this.open(streamId);
-    const decision = decide(book, change, streamId === workspaceStream ? 'workspace' : 'plan');
+    const { snapshot, revision } = this.open(streamId);
+    const decision = decide(snapshot, change, streamId === workspaceStream ? 'workspace' : 'plan');
     if (!decision.ok || revision !== 0)
       throw new Error(`The stream ${streamId} could not be laid out: ${decision.ok ? 'it exists' : decision.refusal.code}`);
     this.db.transaction(() => {
       this.records.write(streamId, decision.edits);
       this.sql.setRevision.run(streamId, 1);
     })();
-    this.streams.set(streamId, { book: applyEdits(book, decision.edits), revision: 1 });
+    this.streams.set(streamId, { snapshot: applyEdits(snapshot, decision.edits), revision: 1 });
   }
 
   /** What happened since a revision; null where the journal no longer reaches back that far. */
   findNews(streamId: string, since: number): StreamNews | null {
-    const { book, revision } = this.open(streamId);
+    const { snapshot, revision } = this.open(streamId);
     const touched = this.journal.findTouched(streamId, since, revision);
     if (!touched) return null;
     return this.newsOf(
       streamId,
-      touched.map(({ record, id }) => ({ record, id, after: (book[record].get(id) ?? null) as Row | null })),
+      touched.map(({ record, id }) => ({ record, id, after: (snapshot[record].get(id) ?? null) as Row | null })),
     );
   }
 
@@ -259,20 +259,20 @@ export class WriteDoor {
 
   /** News for who sent a change; where the journal does not reach back to what they know, every row that stands. */
   private news(streamId: string, since: number): StreamNews {
-    const { book, revision } = this.open(streamId);
-    return this.findNews(streamId, Math.min(since, revision)) ?? { ...this.newsOf(streamId, []), rows: rowsOf(book) };
+    const { snapshot, revision } = this.open(streamId);
+    return this.findNews(streamId, Math.min(since, revision)) ?? { ...this.newsOf(streamId, []), rows: rowsOf(snapshot) };
   }
 
   /** Undoes or makes again one step, or as many as lead to a given one: all of them or none. */
   private walk(streamId: string, sent: SentChange, change: Walk): Written {
-    const { book, revision } = this.open(streamId);
+    const { snapshot, revision } = this.open(streamId);
     const way = change.type === 'go-to-step' ? this.journal.findWayTo(streamId, change.step) : this.journal.findNext(streamId, change.type);
     if (!way) return { ok: false, refusal: { code: change.type === 'redo' ? 'nothing-to-redo' : 'nothing-to-undo' }, revision };
     // Amounts from before a change of currency would be taken for such of after it.
     if (way.steps.some((step) => this.journal.summaryOf(step).name === 'currency-changed'))
       return { ok: false, refusal: { code: 'currency-between' }, revision };
     const edits: RowEdit[] = [];
-    let next = book;
+    let next = snapshot;
     for (const step of way.steps) {
       const made = this.editsOfStep(next, step, way.direction);
       if ('refusal' in made) return { ok: false, refusal: made.refusal, revision };
@@ -287,12 +287,12 @@ export class WriteDoor {
 
   /** Brings every row back to how it stands in a version, as one step. */
   private goToVersion(streamId: string, sent: SentChange, version: number): Written {
-    const { book, revision } = this.open(streamId);
-    const target = this.versions.findBook(streamId, version);
+    const { snapshot, revision } = this.open(streamId);
+    const target = this.versions.findSnapshot(streamId, version);
     if (!target) return { ok: false, refusal: { code: 'no-such-version' }, revision };
     const currency = this.versions.currencyOf(streamId, version);
     if (currency !== '' && currency !== this.currencyOf(streamId)) return { ok: false, refusal: { code: 'currency-between' }, revision };
-    const edits = editsBetween(book, target);
+    const edits = editsBetween(snapshot, target);
     const summary = summarize({ type: 'several', name: 'version-brought-back', changes: [] });
     if (edits.length > 0)
       this.commit(streamId, sent, edits, (next) =>
@@ -310,11 +310,11 @@ export class WriteDoor {
   }
 
   /** The edits that undo a step or make it again, unless a row of it is no longer as the step left it. */
-  private editsOfStep(book: Book, step: number, direction: Direction): { edits: RowEdit[] } | { refusal: Refusal } {
+  private editsOfStep(snapshot: Snapshot, step: number, direction: Direction): { edits: RowEdit[] } | { refusal: Refusal } {
     const edits: RowEdit[] = [];
     for (const { record, id, before, after } of this.journal.rowsOf(step)) {
       const [from, to] = direction === 'undo' ? [after, before] : [before, after];
-      const current = (book[record].get(id) ?? null) as Row | null;
+      const current = (snapshot[record].get(id) ?? null) as Row | null;
       if (!sameValue(current, from)) return { refusal: { code: 'stale', record, id, field: '', mine: from, theirs: current } };
       edits.push({ record, id, before: current, after: to } as unknown as RowEdit);
     }
@@ -331,7 +331,7 @@ export class WriteDoor {
       this.sql.setRevision.run(streamId, revision);
       this.sql.rememberChange.run(sent.id, streamId, revision);
     })();
-    this.streams.set(streamId, { book: applyEdits(stream.book, edits), revision });
+    this.streams.set(streamId, { snapshot: applyEdits(stream.snapshot, edits), revision });
     for (const hear of this.listeners) hear({ stream: streamId, revision });
   }
 }

@@ -1,15 +1,15 @@
 import { FindIndex } from '$lib/core/finds/find-index';
-import { applyEdits } from '$lib/core/store/book';
+import { applyEdits } from '$lib/core/store/snapshot';
 import type { Change } from '$lib/core/store/changes';
 import { decide } from '$lib/core/store/decide';
 import type { BroughtIn } from '$lib/core/finds/incoming-finds';
 import { incomingPack } from '$lib/core/finds/incoming-schemas';
 import { mergeFinds } from '$lib/core/finds/merge-finds';
-import { bookOfFile, cleanFile, viewOf } from './clean-plan';
+import { snapshotOfFile, cleanFile, viewOf } from './clean-plan';
 
-/** A desk on a book alone: changes are decided and shown, nothing is sent. */
-export class BookDesk {
-  book = bookOfFile(cleanFile);
+/** A plan state on a snapshot alone: changes are decided and shown, nothing is sent. */
+export class StateOnSnapshot {
+  snapshot = snapshotOfFile(cleanFile);
   made: Change[] = [];
   readonly planId = 'plan';
   readonly currency = 'GBP';
@@ -18,19 +18,19 @@ export class BookDesk {
   private cameIn = 0;
 
   get plan() {
-    return viewOf(this.book);
+    return viewOf(this.snapshot);
   }
 
   get finds() {
-    this.findIndex.update(this.book.find);
+    this.findIndex.update(this.snapshot.find);
     return this.findIndex;
   }
 
   make(made: Change) {
-    const decision = decide(this.book, made, 'plan');
+    const decision = decide(this.snapshot, made, 'plan');
     if (!decision.ok) return decision.refusal;
     this.made.push(made);
-    this.book = applyEdits(this.book, decision.edits);
+    this.snapshot = applyEdits(this.snapshot, decision.edits);
     return null;
   }
 

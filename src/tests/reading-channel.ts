@@ -1,10 +1,10 @@
 import { ReadingKeeper } from '$lib/core/research/reading-answers';
-import type { ReadingLine } from '$lib/ui/research/find-reader.svelte';
+import type { ReadingChannel } from '$lib/ui/research/find-reader.svelte';
 
 /** Reads finds on the spot; rows and answers are copied as between threads. */
-export function readingLine(): ReadingLine {
+export function readingChannel(): ReadingChannel {
   const keeper = new ReadingKeeper();
-  const line: ReadingLine = {
+  const line: ReadingChannel = {
     send: (request) => {
       const copy = structuredClone(request);
       if ('pack' in copy) keeper.take(copy.pack);

@@ -11,7 +11,7 @@ const outcomes: Readonly<Partial<Record<Find['verdict'], Judged>>> = { keep: 'ke
  * What verdicts have taught of single words, kept up to date. A find is blocked for the word that speaks
  * against it, not for its others; one that a judged word settled says something of that word alone.
  */
-export class Lessons {
+export class VerdictHistory {
   private rows: ReadonlyMap<string, Find> = new Map();
   private readonly records = new Map<string, WordRecord>();
 

@@ -10,7 +10,7 @@ interface Held {
 const nobody: ReadonlySet<string> = new Set();
 
 /** Who holds a few words that are known beforehand: one pass over the finds, instead of counting all words of all of them. */
-export class FewWords implements WordHolders {
+export class PhraseHolders implements WordHolders {
   private readonly held = new Map<string, Held>();
   private readonly stems = new Map<string, string>();
 

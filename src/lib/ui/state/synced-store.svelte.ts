@@ -1,6 +1,6 @@
 import type { RecordName, Row } from '$lib/core/records/record-type';
 import { monotonicFactory } from 'ulid';
-import { applyEdits, bookOf, emptyBook, type Book, type RowEdit } from '$lib/core/store/book';
+import { applyEdits, snapshotOf, emptySnapshot, type Snapshot, type RowEdit } from '$lib/core/store/snapshot';
 import {
   isServerChange,
   summarize,
@@ -55,9 +55,9 @@ export const newId = monotonicFactory();
  * A stream of changes as one tab holds it: what the server has said, and the tab's own changes on top of it,
  * shown at once, sent in order, kept through a reload until acknowledged.
  */
-export class Stream {
+export class SyncedStore {
   /** What is shown: the server's rows with the unsent changes made on them. */
-  book = $state.raw<Book>(emptyBook());
+  snapshot = $state.raw<Snapshot>(emptySnapshot());
   isLoaded = $state(false);
   saved = $state<SavedState>('saved');
   savedAt = $state<Date | null>(null);
@@ -71,7 +71,7 @@ export class Stream {
   refusals = $state.raw<readonly RefusedChange[]>([]);
   readonly refused: RefusedChange | null = $derived(this.refusals[0] ?? null);
 
-  private settled: Book = emptyBook();
+  private settled: Snapshot = emptySnapshot();
   private revision = 0;
   private pending: SentChange[] = [];
   private inFlight: Promise<void> | null = null;
@@ -122,12 +122,12 @@ export class Stream {
    * Answers the refusal where the change cannot be made on what is shown.
    */
   make(made: Change, sitting?: string): Refusal | null {
-    const change = withValuesBefore(made, this.book);
-    const decision = decide(this.book, change, this.kind);
+    const change = withValuesBefore(made, this.snapshot);
+    const decision = decide(this.snapshot, change, this.kind);
     if (!decision.ok) return decision.refusal;
     if (decision.edits.length === 0) return null;
     const last = this.findOpenSitting(change, sitting);
-    this.book = applyEdits(this.book, decision.edits);
+    this.snapshot = applyEdits(this.snapshot, decision.edits);
     if (last) last.change = joinSitting(last.change, change as SetChange);
     else this.pending.push({ id: newId(), revision: this.revision, sitting, change });
     keepUnsent(this.id, this.pending);
@@ -146,7 +146,7 @@ export class Stream {
     if (change.type !== 'set' || last.change.type !== 'set') return null;
     const { record, ids, fields } = last.change;
     if (record !== change.record || !sameValue(ids, change.ids)) return null;
-    const row = this.book[record].get(ids[0] ?? '') as Row | undefined;
+    const row = this.snapshot[record].get(ids[0] ?? '') as Row | undefined;
     const isShown = row && Object.entries(fields).every(([field, value]) => sameValue(row[field], value));
     return isShown ? (last as SentChange & { change: SetChange }) : null;
   }
@@ -158,7 +158,7 @@ export class Stream {
 
   /** Sets fields of one row, on the values that are shown. */
   set<Name extends RecordName>(record: Name, id: string, fields: Partial<RecordTypes[Name]>, sitting?: string): Refusal | null {
-    const row = this.book[record].get(id) as Row | undefined;
+    const row = this.snapshot[record].get(id) as Row | undefined;
     const was = Object.fromEntries(Object.keys(fields).map((key) => [key, row?.[key]]));
     return this.make({ type: 'set', record, ids: [id], fields: fields as Record<string, unknown>, was }, sitting);
   }
@@ -292,7 +292,7 @@ export class Stream {
     if (answer.news) this.take(answer.news, sent.id);
     if (answer.refused) {
       const { code = '', message = '', refusal = { code } } = answer.refused;
-      const refused = describeRefused(sent.change, { refusal, message }, this.book);
+      const refused = describeRefused(sent.change, { refusal, message }, this.snapshot);
       const news = await whole(() => this.readSince());
       if (!news) return false;
       this.take(news);
@@ -323,13 +323,13 @@ export class Stream {
 
   /** Takes news; `answered` is the change that they answer. */
   private take({ revision, edits, rows, undo, redo }: StreamNews, answered = ''): void {
-    if (rows) this.settled = bookOf(rows);
+    if (rows) this.settled = snapshotOf(rows);
     else if (revision >= this.revision) {
       const shown = edits.map((edit) => this.asShown(edit));
-      // Where the server made of the last change what is shown, and nobody else wrote, the book stays the very one.
-      const isBook = revision === this.revision + 1 && this.pending.length === 1 && this.pending[0]?.id === answered;
-      const isSame = isBook && shown.every(({ record, id, after }) => (this.book[record].get(id) ?? null) === (after as unknown));
-      this.settled = isSame ? this.book : applyEdits(this.settled, shown as unknown as RowEdit[]);
+      // Where the server made of the last change what is shown, and nobody else wrote, the snapshot stays the very one.
+      const isAhead = revision === this.revision + 1 && this.pending.length === 1 && this.pending[0]?.id === answered;
+      const isSame = isAhead && shown.every(({ record, id, after }) => (this.snapshot[record].get(id) ?? null) === (after as unknown));
+      this.settled = isSame ? this.snapshot : applyEdits(this.settled, shown as unknown as RowEdit[]);
     }
     if (revision > this.revision && !this.isClosed) this.channel.postMessage({ stream: this.id, revision });
     this.revision = Math.max(revision, this.revision);
@@ -339,18 +339,18 @@ export class Stream {
 
   /** News of a row with the very row that is shown, where they are equal: what was made of it then stands. */
   private asShown(news: SentRow): SentRow {
-    const shown = this.book[news.record].get(news.id) as Row | undefined;
+    const shown = this.snapshot[news.record].get(news.id) as Row | undefined;
     return shown && news.after && sameValue(shown, news.after) ? { ...news, after: shown } : news;
   }
 
   /** What the server has said, with the unsent changes made on it; one that no longer can be made waits for the server's word. */
   private show(): void {
-    let book = this.settled;
+    let snapshot = this.settled;
     for (const { change } of this.pending) {
       if (isServerChange(change)) continue;
-      const decision = decide(book, change, this.kind);
-      if (decision.ok) book = applyEdits(book, decision.edits);
+      const decision = decide(snapshot, change, this.kind);
+      if (decision.ok) snapshot = applyEdits(snapshot, decision.edits);
     }
-    this.book = book;
+    this.snapshot = snapshot;
   }
 }

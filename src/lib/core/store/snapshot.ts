@@ -9,7 +9,7 @@ export { childrenOf, inOrder } from './row-index';
  * All rows of a stream (or of several) by record and id. Maps are never changed in place:
  * an edit makes new maps for the records it touches, so that what is derived can be kept by identity.
  */
-export type Book = { readonly [Name in RecordName]: ReadonlyMap<string, RecordTypes[Name]> };
+export type Snapshot = { readonly [Name in RecordName]: ReadonlyMap<string, RecordTypes[Name]> };
 
 /** A row before and after a change; null where it did not or does not exist. */
 export interface RowEdit<Name extends RecordName = RecordName> {
@@ -19,31 +19,31 @@ export interface RowEdit<Name extends RecordName = RecordName> {
   after: RecordTypes[Name] | null;
 }
 
-/** A book without rows. */
-export function emptyBook(): Book {
-  return Object.fromEntries(recordNames.map((name) => [name, new Map()])) as unknown as Book;
+/** A snapshot without rows. */
+export function emptySnapshot(): Snapshot {
+  return Object.fromEntries(recordNames.map((name) => [name, new Map()])) as unknown as Snapshot;
 }
 
 /** The rows that a stored or sent list of rows makes, by record. */
-export type BookRows = Partial<{ [Name in RecordName]: RecordTypes[Name][] }>;
+export type SnapshotRows = Partial<{ [Name in RecordName]: RecordTypes[Name][] }>;
 
-/** A book made of lists of rows. */
-export function bookOf(rows: BookRows): Book {
-  const book = Object.fromEntries(recordNames.map((name) => [name, new Map((rows[name] ?? []).map((row) => [row.id as string, row]))]));
-  return book as unknown as Book;
+/** A snapshot made of lists of rows. */
+export function snapshotOf(rows: SnapshotRows): Snapshot {
+  const snapshot = Object.fromEntries(recordNames.map((name) => [name, new Map((rows[name] ?? []).map((row) => [row.id as string, row]))]));
+  return snapshot as unknown as Snapshot;
 }
 
-/** The lists of rows of a book, for sending and storing. */
-export function rowsOf(book: Book): BookRows {
-  return Object.fromEntries(recordNames.filter((name) => book[name].size > 0).map((name) => [name, [...book[name].values()]]));
+/** The lists of rows of a snapshot, for sending and storing. */
+export function rowsOf(snapshot: Snapshot): SnapshotRows {
+  return Object.fromEntries(recordNames.filter((name) => snapshot[name].size > 0).map((name) => [name, [...snapshot[name].values()]]));
 }
 
-/** The book after some edits. */
-export function applyEdits(book: Book, edits: readonly RowEdit[]): Book {
+/** The snapshot after some edits. */
+export function applyEdits(snapshot: Snapshot, edits: readonly RowEdit[]): Snapshot {
   const changed: Partial<Record<RecordName, RowEdit[]>> = {};
   for (const edit of edits) (changed[edit.record] ??= []).push(edit);
-  const maps = Object.entries(changed).map(([record, list]) => [record, editedRows(book[record as RecordName], list)]);
-  return { ...book, ...Object.fromEntries(maps) } as Book;
+  const maps = Object.entries(changed).map(([record, list]) => [record, editedRows(snapshot[record as RecordName], list)]);
+  return { ...snapshot, ...Object.fromEntries(maps) } as Snapshot;
 }
 
 type AnyRow = { id: string };

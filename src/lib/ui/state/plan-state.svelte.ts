@@ -1,5 +1,5 @@
 import { localeOfZone } from '$lib/core/text/zone-country';
-import { emptyBook, type Book } from '$lib/core/store/book';
+import { emptySnapshot, type Snapshot } from '$lib/core/store/snapshot';
 import { amountWays, type AmountWays } from '$lib/core/money/typed-amount';
 import { FindIndex } from '$lib/core/finds/find-index';
 import { findPlanView, type PlanView } from '$lib/core/view/plan-view';
@@ -9,18 +9,18 @@ import type { Finding } from '$lib/core/proof/finding';
 import { countByChapter, sumCounts } from '$lib/core/proof/count-findings';
 import { createContext } from './context';
 import { ProofReader } from './proof-reader.svelte';
-import { newId, Stream } from './stream.svelte';
+import { newId, SyncedStore } from './synced-store.svelte';
 import type { Workspace } from './workspace.svelte';
 
 /** One plan on the desk: its rows, its proof, and the ways to change it. */
-export class PlanDesk extends Stream {
+export class PlanState extends SyncedStore {
   readonly reader = new ProofReader();
   private readonly findIndex = new FindIndex();
 
-  /** Plan and workspace rows in one book. */
-  readonly whole: Book = $derived.by(() => {
-    const own = Object.fromEntries(recordsOf('workspace').map((record) => [record, this.workspace.book[record]]));
-    return { ...emptyBook(), ...this.book, ...own } as Book;
+  /** Plan and workspace rows in one snapshot. */
+  readonly whole: Snapshot = $derived.by(() => {
+    const own = Object.fromEntries(recordsOf('workspace').map((record) => [record, this.workspace.snapshot[record]]));
+    return { ...emptySnapshot(), ...this.snapshot, ...own } as Snapshot;
   });
   /** The view that core computes with; null until loaded, or when the plan has left the Shelf. */
   readonly view: PlanView | null = $derived(this.isLoaded ? findPlanView(this.whole, this.id) : null);
@@ -49,7 +49,7 @@ export class PlanDesk extends Stream {
 
   /** The finds as they now are, to be searched; brought up to date each time it is asked for. */
   get finds(): FindIndex {
-    this.findIndex.update(this.book.find);
+    this.findIndex.update(this.snapshot.find);
     return this.findIndex;
   }
 
@@ -71,7 +71,7 @@ export class PlanDesk extends Stream {
     });
   }
 
-  /** Has the proof read again; to be called when the book changes. */
+  /** Has the proof read again; to be called when the snapshot changes. */
   readAgain(): void {
     if (this.view) this.reader.read(this.whole, this.planId, this.today);
   }
@@ -97,7 +97,7 @@ export class PlanDesk extends Stream {
 
   /** Brings a finding back that was set aside. */
   bringBack(finding: Finding): void {
-    const row = [...this.book.setAside.values()].find(
+    const row = [...this.snapshot.setAside.values()].find(
       ({ rule, record, digest }) => rule === finding.rule && record === finding.record && digest === finding.digest,
     );
     if (row) this.make({ type: 'remove', record: 'setAside', ids: [row.id] });
@@ -109,6 +109,6 @@ export class PlanDesk extends Stream {
   }
 }
 
-const context = createContext<PlanDesk>('plan desk');
-export const getDesk = context.get;
-export const setDesk = context.set;
+const context = createContext<PlanState>('plan desk');
+export const getPlanState = context.get;
+export const setPlanState = context.set;

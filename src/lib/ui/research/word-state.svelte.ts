@@ -1,7 +1,7 @@
 import { SvelteSet } from 'svelte/reactivity';
 import type { FindIndex } from '$lib/core/finds/find-index';
 import { languageWords } from '$lib/core/keywords/stems';
-import { nextPosition } from '$lib/core/store/book';
+import { nextPosition } from '$lib/core/store/snapshot';
 import { firstLanguage } from '$lib/core/view/plan-view';
 import type { Find } from '$lib/core/records/find';
 import type { KeptRule } from '$lib/core/records/kept-rule';
@@ -19,12 +19,12 @@ import {
 import { applyKeptRules, rulesToApply } from '$lib/core/research/kept-rules';
 import { KnownWords } from '$lib/core/research/known-words';
 import type { NextWord } from '$lib/core/research/next-word';
-import type { PlanDesk } from '../state/plan-desk.svelte';
-import { newId } from '../state/stream.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
+import { newId } from '../state/synced-store.svelte';
 import type { FindReader } from './find-reader.svelte';
 
 /** The words of a plan's finds: which are counted, which is judged next, and the ways to judge them. */
-export class WordDesk {
+export class WordState {
   /** Which words are counted beside the list. */
   length = $state(1);
   by = $state<'finds' | 'searches'>('finds');
@@ -43,31 +43,31 @@ export class WordDesk {
 
   /** What judging a word would do. */
   preview(key: string): WordJudgement {
-    return previewWord(this.desk.book, this.known, key);
+    return previewWord(this.desk.snapshot, this.known, key);
   }
 
   /** Judges all finds that hold a word; answers how many. */
   judge(key: string, asked: WordVerdictAsked): number {
     const { finds } = this.preview(key);
-    const change = judgeWord(this.desk.book, this.known, key, asked, newId);
+    const change = judgeWord(this.desk.snapshot, this.known, key, asked, newId);
     if (change) this.desk.make(change);
     return finds.length;
   }
 
   /** Corrects the kind of a word. */
   setKind(word: string, kind: WordKindName): void {
-    this.desk.add('wordKind', { id: newId(), word, kind, position: nextPosition(this.desk.book.wordKind.values()) });
+    this.desk.add('wordKind', { id: newId(), word, kind, position: nextPosition(this.desk.snapshot.wordKind.values()) });
   }
 
   /** Judges several words, one step. */
   judgeSeveral(words: readonly WordToJudge[]): void {
-    const changes = judgeWords(this.desk.book, this.known, words, { stands: false, newId });
+    const changes = judgeWords(this.desk.snapshot, this.known, words, { stands: false, newId });
     if (changes.length > 0) this.desk.make({ type: 'several', name: 'word-judged', changes });
   }
 
   /** Takes a judged word back, with all that it settled. */
   takeBack(wordVerdictId: string): void {
-    this.desk.make(takeBackWord(this.desk.book, wordVerdictId));
+    this.desk.make(takeBackWord(this.desk.snapshot, wordVerdictId));
   }
 
   /** Rules kept from other clients that could stand here too. */
@@ -83,9 +83,9 @@ export class WordDesk {
   /** Keeps a judged word for the next client; one that is kept already is forgotten. */
   keepRule({ words, verdict, reason }: WordVerdict): void {
     const { workspace } = this.desk;
-    const standing = [...workspace.book.keptRule.values()].find((rule) => rule.words === words);
+    const standing = [...workspace.snapshot.keptRule.values()].find((rule) => rule.words === words);
     if (standing) workspace.make({ type: 'remove', record: 'keptRule', ids: [standing.id] });
-    else workspace.add('keptRule', { id: newId(), words, verdict, reason, position: nextPosition(workspace.book.keptRule.values()) });
+    else workspace.add('keptRule', { id: newId(), words, verdict, reason, position: nextPosition(workspace.snapshot.keptRule.values()) });
   }
 
   /** Takes the forms of the words that were counted; to be called when they were. */
@@ -95,7 +95,7 @@ export class WordDesk {
   }
 
   constructor(
-    private readonly desk: PlanDesk,
+    private readonly desk: PlanState,
     private readonly reader: FindReader,
     /** The finds as they now are. */
     private readonly index: () => FindIndex,

@@ -1,4 +1,4 @@
-import { inOrder } from '$lib/core/store/book';
+import { inOrder } from '$lib/core/store/snapshot';
 import type { Group } from '$lib/core/records/group';
 import { fileKeywords } from '$lib/core/research/file-keywords';
 import { findFittingGroup, findOwnName } from '$lib/core/research/fitting-group';
@@ -26,22 +26,22 @@ import { newCampaign } from '../settings/new-campaign';
 import { keysOf } from '../shell/research-keys';
 import { askForLines, askServer } from '../state/ask-server';
 import { asReached } from '../state/market-asking.svelte';
-import type { PlanDesk } from '../state/plan-desk.svelte';
-import { newId } from '../state/stream.svelte';
+import type { PlanState } from '../state/plan-state.svelte';
+import { newId } from '../state/synced-store.svelte';
 import { columnsOf, findList, type SetUpColumn } from './find-columns';
 import { FindFigures } from './find-figures.svelte';
 import { FindReader } from './find-reader.svelte';
 import { FindList } from './find-list.svelte';
-import { WordDesk } from './word-desk.svelte';
+import { WordState } from './word-state.svelte';
 
 const mostLookedUp = 300;
 
 /** Everything that the chapter Research works on: the list, what is read out of it, and the ways to judge. */
-export class ResearchDesk {
+export class ResearchState {
   readonly figures: FindFigures;
   readonly list: FindList;
   /** The words of the finds, and the ways to judge them. */
-  readonly words: WordDesk;
+  readonly words: WordState;
   /** Towns and regions that finds name, as the place data knows them. */
   places = $state.raw<readonly NamedPlace[]>([]);
   /** What searches show, by text, as far as it was asked for. */
@@ -64,14 +64,14 @@ export class ResearchDesk {
     return new KeptTexts(texts, this.bidOn);
   });
   /** Read of its own, so that a verdict does not have twenty thousand keywords taken apart. */
-  private readonly keywords = $derived.by(() => this.desk.book.keyword);
+  private readonly keywords = $derived.by(() => this.desk.snapshot.keyword);
   private readonly bidOn = $derived.by(() => new KeptTexts(Array.from(this.keywords.values(), ({ text }) => text)));
 
   constructor(
-    readonly desk: PlanDesk,
+    readonly desk: PlanState,
     readonly reader = new FindReader(),
   ) {
-    this.words = new WordDesk(desk, reader, () => desk.finds);
+    this.words = new WordState(desk, reader, () => desk.finds);
     this.figures = new FindFigures(desk);
     this.list = new FindList(desk, {
       proposalOf: this.proposalOf,
@@ -84,16 +84,16 @@ export class ResearchDesk {
   proposalOf = (find: Find): Proposal => this.reader.proposalOf(find);
 
   /** The key of each action, as the freelancer chose it. */
-  readonly keys = $derived.by(() => keysOf(this.desk.workspace.book));
+  readonly keys = $derived.by(() => keysOf(this.desk.workspace.snapshot));
   /** Columns of the list, as the freelancer set them up. */
-  readonly columns: readonly SetUpColumn[] = $derived.by(() => columnsOf(this.desk.workspace.book.listSetup.get(findList)));
+  readonly columns: readonly SetUpColumn[] = $derived.by(() => columnsOf(this.desk.workspace.snapshot.listSetup.get(findList)));
 
-  readonly isSetUp = $derived.by(() => this.desk.workspace.book.listSetup.has(findList));
+  readonly isSetUp = $derived.by(() => this.desk.workspace.snapshot.listSetup.has(findList));
 
   /** Sets columns up, for all plans; null: as they ship. */
   setUpColumns(columns: readonly SetUpColumn[] | null): void {
     const { workspace } = this.desk;
-    const isSetUp = workspace.book.listSetup.has(findList);
+    const isSetUp = workspace.snapshot.listSetup.has(findList);
     if (columns === null) {
       if (isSetUp) workspace.make({ type: 'remove', record: 'listSetup', ids: [findList] });
     } else if (isSetUp) workspace.set('listSetup', findList, { columns: [...columns] });
@@ -105,7 +105,7 @@ export class ResearchDesk {
     const { desk, places, evidence: pages, list, words } = this;
     const { length, by, byKind } = words;
     const asked = { length, verdict: list.verdict, by, byKind, word: list.wordKey };
-    this.reader.read({ book: desk.plan.book, planId: desk.planId, places, pages, words: asked });
+    this.reader.read({ snapshot: desk.plan.snapshot, planId: desk.planId, places, pages, words: asked });
   }
 
   /** Ends the reading. */
@@ -182,7 +182,7 @@ export class ResearchDesk {
       changes: [
         ...before,
         { type: 'set-each', record: 'find', rows: proposed },
-        ...(verdict === 'block' ? blockFinds(this.desk.book, blocked(), newId) : [{ type: 'judge' as const, ids, verdict }]),
+        ...(verdict === 'block' ? blockFinds(this.desk.snapshot, blocked(), newId) : [{ type: 'judge' as const, ids, verdict }]),
         ...after,
       ],
     };
@@ -190,12 +190,12 @@ export class ResearchDesk {
 
   /** Keeps the chosen finds in a group, one step; what stands in another group of its campaign is moved. Answers how many. */
   keepIn(groupId: string): number {
-    const group = this.desk.book.group.get(groupId);
+    const group = this.desk.snapshot.group.get(groupId);
     const { chosen } = this.list;
     if (!group || chosen.length === 0) return 0;
     this.list.goOn();
     const filed = chosen.map(({ text }) => ({ text, group }));
-    this.desk.make(this.judgement(chosen, 'keep', { after: fileKeywords(this.desk.book, filed, newId) }));
+    this.desk.make(this.judgement(chosen, 'keep', { after: fileKeywords(this.desk.snapshot, filed, newId) }));
     return chosen.length;
   }
 
@@ -218,7 +218,7 @@ export class ResearchDesk {
     const finds = filed.map(({ find }) => find);
     const left = chosen.filter((find) => !finds.includes(find));
     this.list.goOn();
-    this.desk.make(this.judgement(finds, 'keep', { before, after: fileKeywords(this.desk.book, filed, newId) }));
+    this.desk.make(this.judgement(finds, 'keep', { before, after: fileKeywords(this.desk.snapshot, filed, newId) }));
     if (left.length > 0) this.list.choose(left);
     return { kept: finds.length, groups: new Set(filed.map(({ group }) => group.id)).size, left: left.length };
   }
@@ -231,20 +231,20 @@ export class ResearchDesk {
     const group = this.newGroupFor(name.trim(), before);
     this.list.goOn();
     const filed = chosen.map(({ text }) => ({ text, group }));
-    this.desk.make(this.judgement(chosen, 'keep', { before, after: fileKeywords(this.desk.book, filed, newId) }));
+    this.desk.make(this.judgement(chosen, 'keep', { before, after: fileKeywords(this.desk.snapshot, filed, newId) }));
     return chosen.length;
   }
 
   /** A new group in the first campaign; what makes it, and the campaign where there is none, goes before. */
   private newGroupFor(name: string, before: SimpleChange[]): Group {
-    const { book, plan } = this.desk;
-    let campaignId = inOrder(book.campaign)[0]?.id as string | undefined;
+    const { snapshot, plan } = this.desk;
+    let campaignId = inOrder(snapshot.campaign)[0]?.id as string | undefined;
     if (campaignId === undefined) {
       campaignId = newId();
       before.push(...newCampaign(plan, campaignId, newId).changes);
     }
-    const free = freeGroupName(book, campaignId, name);
-    const group = { ...newGroup(book, campaignId, free, name.toLowerCase(), newId()), defaultMatch: plan.house.defaultMatch };
+    const free = freeGroupName(snapshot, campaignId, name);
+    const group = { ...newGroup(snapshot, campaignId, free, name.toLowerCase(), newId()), defaultMatch: plan.house.defaultMatch };
     before.push({ type: 'add', record: 'group', rows: [group] });
     return group;
   }
@@ -266,7 +266,7 @@ export class ResearchDesk {
 
   /** Accepts proposals, one step. */
   accept(groups: readonly AcceptedGroup[]): void {
-    const change = acceptProposals(this.desk.book, groups, { proposalOf: this.proposalOf, kept: this.kept, newId });
+    const change = acceptProposals(this.desk.snapshot, groups, { proposalOf: this.proposalOf, kept: this.kept, newId });
     if (change) this.desk.make(change);
   }
 
@@ -289,7 +289,7 @@ export class ResearchDesk {
       const swap = this.swappedTo(find);
       return swap ? [{ find, ...swap }] : [];
     });
-    const change = keepSwapped(this.desk.book, swaps);
+    const change = keepSwapped(this.desk.snapshot, swaps);
     if (!change) return 0;
     this.list.goOn();
     this.desk.make(change);
@@ -298,7 +298,7 @@ export class ResearchDesk {
 
   /** Finds left of which neither words nor a results page say anything yet. */
   readonly unclear: readonly Find[] = $derived.by(() => {
-    const finds = Array.from(this.reader.unclear, (id) => this.desk.book.find.get(id));
+    const finds = Array.from(this.reader.unclear, (id) => this.desk.snapshot.find.get(id));
     return finds.filter((find): find is Find => find?.verdict === 'open' && !this.evidence.has(find.text));
   });
 
@@ -321,7 +321,7 @@ export class ResearchDesk {
 
   /** Puts a served place in for another town in the chosen finds; what stands there already is joined. Answers how many. */
   swap(finds: readonly Find[], from: string, to: string): number {
-    const change = swapPlace(this.desk.book, finds, { from, to });
+    const change = swapPlace(this.desk.snapshot, finds, { from, to });
     if (!change) return 0;
     this.desk.make(change);
     return finds.length;
