@@ -1,19 +1,6 @@
 import { defineConfig } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
-import { createServer } from 'node:net';
-import { findChromium } from './scripts/machine.mjs';
-
-/** A free port, found once and kept for the workers. */
-async function findFreePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const server = createServer();
-    server.on('error', reject);
-    server.listen(0, '127.0.0.1', () => {
-      const address = server.address();
-      server.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
-    });
-  });
-}
+import { findChromium, findFreePort } from './scripts/machine.mjs';
 
 process.env.BIBLION_TEST_PORT ??= String(await findFreePort());
 const port = process.env.BIBLION_TEST_PORT;

@@ -7,8 +7,7 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
-import { createServer } from 'node:net';
-import { findChromium, root } from '../scripts/machine.mjs';
+import { findChromium, findFreePort, root } from '../scripts/machine.mjs';
 
 const mostMs = 50;
 const mostScript = 170;
@@ -19,13 +18,7 @@ mkdirSync(traces, { recursive: true });
 const plan = readFileSync(join(root, '.bench/big-plan.json'), 'utf8');
 const manyFinds = readFileSync(join(root, '.bench/many-finds.json'), 'utf8');
 
-/** @type {number} */
-const port = await new Promise((resolve) => {
-  const probe = createServer().listen(0, '127.0.0.1', () => {
-    const address = probe.address();
-    probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
-  });
-});
+const port = await findFreePort();
 const base = `http://127.0.0.1:${port}`;
 const server = spawn(process.execPath, ['scripts/serve.mjs'], {
   cwd: root,

@@ -104,7 +104,7 @@ const writer = new ChangeWriter(database, () => new Date(0));
 const rows = recordsOf('plan').flatMap((record) =>
   snapshot[record].size > 0 ? [{ type: 'add' as const, record, rows: [...snapshot[record].values()] as unknown as Row[] }] : [],
 );
-writer.lay('plan', { type: 'several', name: 'first-draft', changes: rows });
+writer.create('plan', { type: 'several', name: 'first-draft', changes: rows });
 const [target] = [...snapshot.group.values()].slice(-1);
 const moved = [...snapshot.keyword.values()].slice(0, 10_000).map(({ id }) => id as string);
 let changes = 0;

@@ -113,18 +113,18 @@ function benchCopy(): BenchRow {
     };
     return addCampaign(view, file, copyCampaign(source, target, houseRules.naming), () => `copy-${++made}`).change;
   };
-  const lay = () => {
+  const create = () => {
     const db = openDatabase(':memory:');
     const writer = new ChangeWriter(db, () => new Date(0));
     const rows = recordsOf('plan').flatMap((record) =>
       snapshot[record].size > 0 ? [{ type: 'add' as const, record, rows: [...snapshot[record].values()] as unknown as Row[] }] : [],
     );
-    writer.lay('plan', { type: 'several', name: 'first-draft', changes: rows });
+    writer.create('plan', { type: 'several', name: 'first-draft', changes: rows });
     return { db, writer };
   };
   const through = timeOf(({ writer }) => {
     if (!writer.apply('plan', { id: `copy-${made}`, revision: 1, change: copy() }).ok) throw new Error('The copy was refused.');
-  }, lay);
+  }, create);
   const bare = timeOf(({ db }) => {
     db.transaction(() => {
       for (const table of ['ad_group', 'keyword', 'ad', 'ad_line', 'negative']) {
@@ -144,7 +144,7 @@ function benchCopy(): BenchRow {
         }
       }
     })();
-  }, lay);
+  }, create);
   return compare('copy-campaign', { kind: 'at-most', times: 5 }, through, bare);
 }
 

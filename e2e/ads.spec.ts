@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { planId, untilSaved } from './hands';
+import { planId, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('the three worked examples of insertion are reproduced on screen', async ({ page }) => {

@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { testOnDemo as test } from './own-server';
-import { planId } from './hands';
+import { planId } from './actions';
 import { strFromU8, unzipSync } from 'fflate';
 
 /** Posts as Biblion's own pages do. */
@@ -111,8 +111,8 @@ test('changes are made once, undone, and refused whole', async ({ request, serve
   });
   expect(stale.status()).toBe(409);
   expect(await stale.json()).toMatchObject({ code: 'stale', refusal: { field: 'bidMinor', mine: 50, theirs: 99 } });
-  const news = await (await request.get(`${path}?since=${revision}`)).json();
-  expect(news.edits).toHaveLength(1);
+  const feed = await (await request.get(`${path}?since=${revision}`)).json();
+  expect(feed.edits).toHaveLength(1);
   await post(request, server.url, path, { id: 'change-3', revision, change: { type: 'undo' } });
   expect((await (await request.get(path)).json()).rows.keyword.find((row: { id: string }) => row.id === keyword.id).bidMinor).toBeNull();
 });

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { planId, untilSaved } from './hands';
+import { planId, untilSaved } from './actions';
 import { testOnDemo as test, testOnEmptyShelf } from './own-server';
 
 test('Brief: worth, lists, and what is not offered blocked in one step', async ({ page }) => {

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { expectNoSeriousFinding } from './axe';
-import { planId } from './hands';
+import { planId } from './actions';
 
 const press = (name: string | RegExp) => (page: Page) => page.getByRole('button', { name }).first().click();
 const pressKeys = (keys: string) => (page: Page) => page.keyboard.press(keys);

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { planId, untilSaved } from './hands';
+import { planId, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('a number, a list and a price row are written, read by the rules, and stand in the tables', async ({ page }) => {

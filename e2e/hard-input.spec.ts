@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { planId, untilSaved } from './hands';
+import { planId, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 /** Pastes text into the element that has the focus, be it in a shadow root. */

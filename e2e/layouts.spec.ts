@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { planId, untilSaved } from './hands';
+import { planId, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 /** A sample as another tool might write it: German headings, Windows-1252, semicolons, brackets for live slots. */

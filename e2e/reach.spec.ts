@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { expectNoSeriousFinding } from './axe';
-import { planId } from './hands';
+import { planId } from './actions';
 
 const views = [
   'brief',

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { planId, tabTo, untilSaved } from './hands';
+import { planId, tabTo, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 const counts = async (page: Page, id: string) => {

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { planId, untilSaved } from './hands';
+import { planId, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('a rule set is copied and changed, shows what it would break, and is used', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { planId, untilSaved } from './hands';
+import { planId, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('settings by keyboard alone: a place found, its circle typed, hours typed and painted', async ({ page }) => {

@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { createServer } from 'vite';
 import type { PracticeTerms } from '../src/lib/server/standins/market/practice-terms';
-import { untilSaved } from './hands';
+import { untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 const wellEnough = 0.95;

@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { tabTo, typeInto, untilSaved } from './hands';
+import { tabTo, typeInto, untilSaved } from './actions';
 import { testOnEmptyShelf as test } from './own-server';
 
 interface Launch {

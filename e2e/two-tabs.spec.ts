@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { planId, untilSaved } from './hands';
+import { planId, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 const offerOf = (page: Page) => page.getByLabel('One offer or product line');

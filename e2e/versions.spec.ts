@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { planId, untilSaved } from './hands';
+import { planId, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('a version is kept, compared field by field, and gone back to; a hand-off keeps one by itself', async ({ page }) => {

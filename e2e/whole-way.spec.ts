@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { tabTo, typeInto, untilSaved } from './hands';
+import { tabTo, typeInto, untilSaved } from './actions';
 import { testOnEmptyShelf as test } from './own-server';
 
 const keywords = `cold frame\t2400\t0.35\t1.10

@@ -5,24 +5,15 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { root, say } from './machine.mjs';
+import { findFreePort, root, say } from './machine.mjs';
 import { prepare } from './prepare.mjs';
 
 const kills = Number(process.argv[process.argv.indexOf('--kills') + 1]) || 50;
 /** Rows that one change adds together with the edit of a field: all of them or none must be found. */
 const rowsTogether = 40;
 const killsAPlan = 10;
-
-async function findFreePort() {
-  const probe = createServer().listen(0, '127.0.0.1');
-  await once(probe, 'listening');
-  const address = probe.address();
-  probe.close();
-  return typeof address === 'object' && address ? address.port : 0;
-}
 
 prepare();
 const folder = mkdtempSync(join(tmpdir(), 'biblion-crash-'));

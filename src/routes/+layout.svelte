@@ -8,7 +8,7 @@
   import { leadToField } from '$lib/ui/shell/lead-to-field';
   import { setShell, ShellState } from '$lib/ui/shell/shell.svelte';
   import RefusedNotice from '$lib/ui/shell/RefusedNotice.svelte';
-  import { followNews } from '$lib/ui/state/news-line';
+  import { followServerEvents } from '$lib/ui/state/tab-channel';
   import { setWorkspace, Workspace } from '$lib/ui/state/workspace.svelte';
 
   let { children } = $props();
@@ -32,10 +32,10 @@
       },
       KeyN: whenNotTyping(() => shell.toggleMargin()),
     });
-    const stopNews = followNews();
+    const stopFollowing = followServerEvents();
     return () => {
       stopKeys();
-      stopNews();
+      stopFollowing();
       workspace.close();
     };
   });

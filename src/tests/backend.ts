@@ -35,7 +35,7 @@ export class Backend {
   posted: SentChange[] = [];
 
   constructor() {
-    this.writer.lay('plan', firstDraft(planSnapshotOf(cleanFile)));
+    this.writer.create('plan', firstDraft(planSnapshotOf(cleanFile)));
   }
 
   readonly fetch = async (address: string, init?: RequestInit): Promise<Response> => {

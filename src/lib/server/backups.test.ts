@@ -48,12 +48,12 @@ describe('putting a back-up in place while running', () => {
     addClient('Vellacre Glasshouses');
     const before = revision();
     const heard: { stream: string; revision: number }[] = [];
-    writer.listen((news) => heard.push(news));
+    writer.listen((feed) => heard.push(feed));
 
     const aside = await backups.restore(backup);
     expect(clients()).toEqual(['Ottlemere Piano Workshop']);
     expect(heard).toEqual([{ stream: workspaceStream, revision: before + 1 }]);
-    expect(writer.findNews(workspaceStream, before)).toBeNull();
+    expect(writer.findChangeFeed(workspaceStream, before)).toBeNull();
     const kept = new Sqlite(aside ?? '', { readonly: true });
     expect(kept.prepare('SELECT name FROM client ORDER BY position').pluck().all()).toEqual([
       'Ottlemere Piano Workshop',
@@ -71,7 +71,7 @@ describe('putting a back-up in place while running', () => {
     expect(written).toMatchObject({ ok: true, revision: before + 2, rows: {}, edits: [] });
     expect(clients()).toEqual([]);
     addClient('Skarvholm Seilskole');
-    expect(writer.findNews(workspaceStream, before + 2)?.edits).toHaveLength(1);
+    expect(writer.findChangeFeed(workspaceStream, before + 2)?.edits).toHaveLength(1);
   });
 
   it('takes a back-up of earlier tables', async () => {

@@ -32,7 +32,7 @@ const snapshot = () => writer.open('plan').snapshot;
 const stored = () => new ChangeWriter(database, () => new Date(0)).open('plan').snapshot;
 
 beforeAll(() => {
-  writer.lay('plan', firstDraft(source));
+  writer.create('plan', firstDraft(source));
   expect(
     send({
       type: 'several',

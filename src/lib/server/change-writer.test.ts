@@ -19,12 +19,12 @@ beforeEach(() => {
   db = openDatabase(':memory:');
   writer = new ChangeWriter(db, now);
   const rows = workspaceRows(cleanFile, 'plan');
-  writer.lay(workspaceStream, {
+  writer.create(workspaceStream, {
     type: 'several',
     name: 'client-added',
     changes: (['client', 'account', 'plan'] as const).map((record) => ({ type: 'add', record, rows: rows[record] })),
   });
-  writer.lay('plan', firstDraft(source));
+  writer.create('plan', firstDraft(source));
 });
 
 const sent = (change: SentChange['change'], fields: Partial<SentChange> = {}): SentChange => ({
@@ -123,7 +123,7 @@ describe('writing', () => {
     const changes = recordsOf('plan').flatMap((record) =>
       record === 'brief' ? [{ type: 'add' as const, record, rows: [{ ...row(source, 'brief'), id: 'other' }] as unknown as Row[] }] : [],
     );
-    writer.lay('other', { type: 'several', name: 'first-draft', changes });
+    writer.create('other', { type: 'several', name: 'first-draft', changes });
     const campaign = { ...row(source, 'campaign'), id: 'campaign-of-other' };
     const group = { ...row(source, 'group'), id: 'group-of-other', campaignId: campaign.id };
     const add = (record: RecordName, one: object) => ({ type: 'add' as const, record, rows: [one] as unknown as Row[] });
@@ -138,7 +138,7 @@ describe('writing', () => {
   });
 
   it('keeps plans apart', () => {
-    writer.lay('other', {
+    writer.create('other', {
       type: 'several',
       name: 'first-draft',
       changes: [{ type: 'add', record: 'brief', rows: [{ ...row(source, 'brief'), id: 'other' }] }],
@@ -151,7 +151,7 @@ describe('writing', () => {
   });
 
   it('lays out a stream once only', () => {
-    expect(() => writer.lay('plan', { type: 'remove', record: 'brief', ids: ['plan'] })).toThrow(/could not be laid out/);
+    expect(() => writer.create('plan', { type: 'remove', record: 'brief', ids: ['plan'] })).toThrow(/could not be laid out/);
   });
 });
 
@@ -286,13 +286,13 @@ describe('news for other tabs', () => {
     done(apply(offer('One')));
     done(apply(offer('Two')));
     done(apply({ type: 'remove', record: 'find', ids: [row(source, 'find').id] }));
-    const news = writer.findNews('plan', 1);
-    expect(news?.revision).toBe(4);
-    expect(news?.edits.map(({ record, after }) => [record, after && 'offer' in after ? after.offer : after])).toEqual([
+    const feed = writer.findChangeFeed('plan', 1);
+    expect(feed?.revision).toBe(4);
+    expect(feed?.edits.map(({ record, after }) => [record, after && 'offer' in after ? after.offer : after])).toEqual([
       ['brief', 'Two'],
       ['find', null],
     ]);
-    expect(writer.findNews('plan', 4)?.edits).toEqual([]);
+    expect(writer.findChangeFeed('plan', 4)?.edits).toEqual([]);
   });
 
   it('reach tabs that missed an undo which was then cut', () => {
@@ -300,14 +300,14 @@ describe('news for other tabs', () => {
     const seen = writer.open('plan').revision;
     done(undo());
     done(apply(set('brief', 'plan', { margin: '50 %' })));
-    const brief = writer.findNews('plan', seen)?.edits.find(({ record }) => record === 'brief')?.after;
+    const brief = writer.findChangeFeed('plan', seen)?.edits.find(({ record }) => record === 'brief')?.after;
     expect(brief).toMatchObject({ offer: 'Piano tuning', margin: '50 %' });
   });
 
   it('are not to be had for a revision that is no longer, or not yet, known', () => {
-    expect(writer.findNews('plan', 99)).toBeNull();
+    expect(writer.findChangeFeed('plan', 99)).toBeNull();
     for (let index = 0; index < 505; index++) done(apply(offer(`Step ${index}`)));
-    expect(writer.findNews('plan', 1)).toBeNull();
+    expect(writer.findChangeFeed('plan', 1)).toBeNull();
   });
 });
 
@@ -333,7 +333,7 @@ test.prop([fc.array(anyMove, { maxLength: 25 })], { seed: 81, numRuns: 60 })(
     const rows = recordsOf('plan').flatMap((record) =>
       source[record].size > 0 ? [{ type: 'add' as const, record, rows: [...source[record].values()] as never[] }] : [],
     );
-    fresh.lay('plan', { type: 'several', name: 'first-draft', changes: rows });
+    fresh.create('plan', { type: 'several', name: 'first-draft', changes: rows });
     const states: Snapshot[] = [fresh.open('plan').snapshot];
     let at = 0;
     for (const [index, move] of moves.entries()) {

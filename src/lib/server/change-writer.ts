@@ -2,7 +2,7 @@ import type { Statement } from 'better-sqlite3';
 import { applyEdits, rowsOf, type Snapshot, type RowEdit } from '$lib/core/store/snapshot';
 import { isServerChange, summarize, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/store/changes';
 import { decide, type Refusal } from '$lib/core/store/decide';
-import type { StreamNews } from '$lib/core/store/news-lines';
+import type { ChangeFeed } from '$lib/core/store/change-feed';
 import type { Row } from '$lib/core/records/record-type';
 import { sameValue } from '$lib/core/store/same-value';
 import type { Database } from './db/open-database';
@@ -16,7 +16,7 @@ import { VersionStore } from './version-store';
 export const workspaceStream = 'workspace';
 
 /** The outcome of a change. */
-export type Written = ({ ok: true } & StreamNews) | { ok: false; refusal: Refusal | { code: WriteRefusal }; revision: number };
+export type Written = ({ ok: true } & ChangeFeed) | { ok: false; refusal: Refusal | { code: WriteRefusal }; revision: number };
 
 /** What the change writer refuses beside what core does. */
 type WriteRefusal = 'nothing-to-undo' | 'nothing-to-redo' | 'no-such-version' | 'currency-asks' | 'currency-between';
@@ -105,7 +105,7 @@ export class ChangeWriter {
 
   /** Makes a change, whole or not at all. A change already made is answered, not made again. */
   apply(streamId: string, sent: SentChange): Written {
-    if (this.sql.madeChange.get(sent.id, streamId) !== undefined) return { ok: true, ...this.news(streamId, sent.revision) };
+    if (this.sql.madeChange.get(sent.id, streamId) !== undefined) return { ok: true, ...this.feed(streamId, sent.revision) };
     const { change } = sent;
     if (!isServerChange(change)) return this.make(streamId, sent, change);
     if (change.type === 'go-to-version') return this.goToVersion(streamId, sent, change.version);
@@ -132,7 +132,7 @@ export class ChangeWriter {
       // Core sees one stream: the id is that of a row in another one.
       return { ok: false, refusal: { code: 'exists', record: added.record, id: added.id }, revision };
     }
-    return { ok: true, ...this.news(streamId, sent.revision) };
+    return { ok: true, ...this.feed(streamId, sent.revision) };
   }
 
   /**
@@ -210,11 +210,11 @@ export class ChangeWriter {
   forget(): void {
     this.streams.clear();
     const streams = this.db.prepare('SELECT id AS stream, revision FROM stream').all() as { stream: string; revision: number }[];
-    for (const news of streams) for (const hear of this.listeners) hear(news);
+    for (const feed of streams) for (const hear of this.listeners) hear(feed);
   }
 
   /** Lays out the first rows of a stream, without a step that could be undone. */
-  lay(streamId: string, change: Change): void {
+  create(streamId: string, change: Change): void {
     const { snapshot, revision } = this.open(streamId);
     const decision = decide(snapshot, change, streamId === workspaceStream ? 'workspace' : 'plan');
     if (!decision.ok || revision !== 0)
@@ -227,18 +227,18 @@ export class ChangeWriter {
   }
 
   /** What happened since a revision; null where the journal no longer reaches back that far. */
-  findNews(streamId: string, since: number): StreamNews | null {
+  findChangeFeed(streamId: string, since: number): ChangeFeed | null {
     const { snapshot, revision } = this.open(streamId);
     const touched = this.journal.findTouched(streamId, since, revision);
     if (!touched) return null;
-    return this.newsOf(
+    return this.feedOf(
       streamId,
       touched.map(({ record, id }) => ({ record, id, after: (snapshot[record].get(id) ?? null) as Row | null })),
     );
   }
 
   /** Rows as they now are, with what can be undone and made again. */
-  private newsOf(streamId: string, edits: StreamNews['edits']): StreamNews {
+  private feedOf(streamId: string, edits: ChangeFeed['edits']): ChangeFeed {
     return {
       revision: this.open(streamId).revision,
       edits,
@@ -258,9 +258,9 @@ export class ChangeWriter {
   }
 
   /** News for who sent a change; where the journal does not reach back to what they know, every row that stands. */
-  private news(streamId: string, since: number): StreamNews {
+  private feed(streamId: string, since: number): ChangeFeed {
     const { snapshot, revision } = this.open(streamId);
-    return this.findNews(streamId, Math.min(since, revision)) ?? { ...this.newsOf(streamId, []), rows: rowsOf(snapshot) };
+    return this.findChangeFeed(streamId, Math.min(since, revision)) ?? { ...this.feedOf(streamId, []), rows: rowsOf(snapshot) };
   }
 
   /** Undoes or makes again one step, or as many as lead to a given one: all of them or none. */
@@ -282,7 +282,7 @@ export class ChangeWriter {
     this.commit(streamId, sent, joinEdits(edits), (at) => {
       for (const step of way.steps) this.journal.mark(step, at, way.direction);
     });
-    return { ok: true, ...this.news(streamId, sent.revision) };
+    return { ok: true, ...this.feed(streamId, sent.revision) };
   }
 
   /** Brings every row back to how it stands in a version, as one step. */
@@ -298,7 +298,7 @@ export class ChangeWriter {
       this.commit(streamId, sent, edits, (next) =>
         this.journal.add(streamId, next, { sitting: undefined, summary: { ...summary, count: edits.length }, edits }),
       );
-    return { ok: true, ...this.news(streamId, sent.revision) };
+    return { ok: true, ...this.feed(streamId, sent.revision) };
   }
 
   /** Keeps a version of each plan that a change marks as handed off: what goes out can be looked up and compared later. */

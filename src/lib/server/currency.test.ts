@@ -15,12 +15,12 @@ beforeEach(() => {
   writer = new ChangeWriter(openDatabase(':memory:'), now);
   plans = new Plans(writer, { now, newId: () => `made-${++count}` });
   const shelf = workspaceRows(cleanFile, 'plan');
-  writer.lay(workspaceStream, {
+  writer.create(workspaceStream, {
     type: 'several',
     name: 'client-added',
     changes: (['client', 'account', 'plan'] as const).map((record) => ({ type: 'add', record, rows: shelf[record] })),
   });
-  writer.lay('plan', firstDraft(snapshotOfFile(cleanFile)));
+  writer.create('plan', firstDraft(snapshotOfFile(cleanFile)));
 });
 
 const apply = (change: SentChange['change'], stream = 'plan') =>

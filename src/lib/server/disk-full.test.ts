@@ -19,7 +19,7 @@ beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'biblion-full-'));
   db = openDatabase(join(folder, 'own.sqlite'));
   writer = new ChangeWriter(db, now);
-  writer.lay('plan', firstDraft(source));
+  writer.create('plan', firstDraft(source));
 });
 afterEach(() => {
   db.close();

@@ -173,7 +173,7 @@ export class Plans {
       const list = rows[record];
       return list && list.length > 0 ? [{ type: 'add', record, rows: list as unknown as Record<string, unknown>[] }] : [];
     });
-    this.writer.lay(planId, { type: 'several', name: 'first-draft', changes });
+    this.writer.create(planId, { type: 'several', name: 'first-draft', changes });
   }
 
   private write(stream: string, change: Change): void {

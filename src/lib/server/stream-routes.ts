@@ -1,7 +1,7 @@
 import { json } from '@sveltejs/kit';
 import { rowsOf } from '$lib/core/store/snapshot';
 import { sentChangeSchema } from '$lib/core/store/change-schemas';
-import { linesOfNews, type StreamNews } from '$lib/core/store/news-lines';
+import { linesOfFeed, type ChangeFeed } from '$lib/core/store/change-feed';
 import { RequestRefused } from './outcome';
 import { bodyLimits, readJson } from './read-json';
 import type { ChangeWriter } from './change-writer';
@@ -9,9 +9,9 @@ import type { ChangeWriter } from './change-writer';
 const linesType = 'application/x-ndjson';
 
 /** News as one JSON, or as lines of packed rows to who accepts those; a line is written when the one before it was taken. */
-function answerNews(request: Request, news: StreamNews): Response {
-  if (!request.headers.get('accept')?.includes(linesType)) return json(news);
-  const lines = linesOfNews(news)[Symbol.iterator]();
+function answerChangeFeed(request: Request, feed: ChangeFeed): Response {
+  if (!request.headers.get('accept')?.includes(linesType)) return json(feed);
+  const lines = linesOfFeed(feed)[Symbol.iterator]();
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     pull(controller) {
@@ -28,11 +28,11 @@ export function readStream(writer: ChangeWriter, streamId: string, request: Requ
   const url = new URL(request.url);
   const since = url.searchParams.get('since');
   if (since !== null && !/^\d{1,15}$/.test(since)) throw new RequestRefused(400, 'not-valid', 'A revision is a whole number.', 'since');
-  const news = since === null ? null : writer.findNews(streamId, Number(since));
-  if (news) return answerNews(request, news);
+  const feed = since === null ? null : writer.findChangeFeed(streamId, Number(since));
+  if (feed) return answerChangeFeed(request, feed);
   const { snapshot, revision } = writer.open(streamId);
-  const state = writer.findNews(streamId, revision);
-  return answerNews(request, { revision, edits: [], rows: rowsOf(snapshot), undo: state?.undo ?? null, redo: state?.redo ?? null });
+  const state = writer.findChangeFeed(streamId, revision);
+  return answerChangeFeed(request, { revision, edits: [], rows: rowsOf(snapshot), undo: state?.undo ?? null, redo: state?.redo ?? null });
 }
 
 const mostRows = 200;
@@ -51,7 +51,7 @@ export function readStep(writer: ChangeWriter, streamId: string, step: string): 
 export async function writeStream(writer: ChangeWriter, streamId: string, request: Request): Promise<Response> {
   const sent = await readJson(request, sentChangeSchema, bodyLimits.bulk);
   const written = writer.apply(streamId, sent);
-  if (written.ok) return answerNews(request, written);
+  if (written.ok) return answerChangeFeed(request, written);
   const { refusal, revision } = written;
   return json(
     {

@@ -19,12 +19,12 @@ beforeEach(() => {
   db = openDatabase(':memory:');
   writer = new ChangeWriter(db, () => new Date('2026-12-21T09:00:00Z'));
   const shelf = workspaceRows(cleanFile, 'plan');
-  writer.lay(workspaceStream, {
+  writer.create(workspaceStream, {
     type: 'several',
     name: 'client-added',
     changes: (['client', 'account', 'plan'] as const).map((record) => ({ type: 'add', record, rows: shelf[record] })),
   });
-  writer.lay('plan', firstDraft(source));
+  writer.create('plan', firstDraft(source));
 });
 
 const apply = (change: SentChange['change'], stream = 'plan') => {

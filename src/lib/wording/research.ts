@@ -1,6 +1,6 @@
 import type { BlockReason, FiguresKind, Verdict } from '$lib/core/records/find';
 import type { WordKindName } from '$lib/core/records/word-kind';
-import { itsResultsPage, type Intent, type Proposal } from '$lib/core/research/propose-verdict';
+import { itsResultsPage, type Intent, type VerdictProposal } from '$lib/core/research/propose-verdict';
 import type { ResultKind, ResultsEvidence } from '$lib/core/research/results-page';
 import { countOf } from './texts';
 
@@ -66,7 +66,7 @@ export const resultKindWords: Record<ResultKind, string> = {
 };
 
 /** Why a verdict is proposed. */
-export function wordProposal({ verdict, confidence, because, intent }: Proposal): string {
+export function wordProposal({ verdict, confidence, because, intent }: VerdictProposal): string {
   if (verdict === 'later') return because === '' ? 'Nothing in it tells.' : `“${because}” is not known yet.`;
   const sure = `${Math.round(confidence * 100)} %`;
   return `${verdictWords[verdict]}, ${sure}: ${because === itsResultsPage ? because : `“${because}”`}, ${intentWords[intent][1]}.`;

@@ -3,7 +3,7 @@ import { gridOf, spansOf } from '../view/hours';
 import type { HourSpan } from '../records/hour-span';
 import type { NamingPattern } from '../records/house-rule';
 import type { PlanFile } from '../exchange/plan-file';
-import { convertAmounts, type Conversion } from '../money/convert-amounts';
+import { convertAmounts, type CurrencyConversion } from '../money/convert-amounts';
 import { noFigures } from '../finds/find-figures';
 import { bidsThere, type BidFactors } from './bids-there';
 import { withTexts, type FileCampaign } from './text-changes';
@@ -11,7 +11,7 @@ import { withTexts, type FileCampaign } from './text-changes';
 type FilePlace = FileCampaign['places'][number];
 
 /** Where a campaign is taken, and what changes with it. */
-export interface CopyTarget extends Conversion {
+export interface CopyTarget extends CurrencyConversion {
   places: FilePlace[];
   /** The word for the place in names. */
   placeWord: string;

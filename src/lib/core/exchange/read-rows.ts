@@ -9,6 +9,14 @@ export interface SheetRows {
   lines: readonly number[];
 }
 
+/** A file of tables as rows of texts, and how it was understood. */
+export interface DecodedFile {
+  sheets: SheetRows[];
+  /** Of delimited text; null for a workbook. */
+  encoding: string | null;
+  delimiter: string | null;
+}
+
 /** Where in the files something stands. */
 export interface TableSpot {
   sheet: string;
@@ -22,7 +30,7 @@ export interface FieldRow extends TableSpot {
 }
 
 /** How a sheet was understood. */
-export interface SheetReading {
+export interface ReadSheet {
   sheet: string;
   /** `all`: rows of every kind; null: no table of the layout has these headings. */
   table: TableName | 'all' | null;
@@ -76,7 +84,7 @@ function cellsOf(row: readonly string[], columns: Columns): Record<string, strin
 }
 
 /** Reads the rows of a sheet by the layout's headings; the heading row is the first. */
-export function readRows(sheet: SheetRows, layout: Layout): { reading: SheetReading; rows: FieldRow[] } {
+export function readRows(sheet: SheetRows, layout: Layout): { reading: ReadSheet; rows: FieldRow[] } {
   const headings = (sheet.rows[0] ?? []).map(plain);
   const body = sheet.rows.slice(1);
   const spot = (index: number) => ({ sheet: sheet.name, line: sheet.lines[index + 1] ?? index + 2 });

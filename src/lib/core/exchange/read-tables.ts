@@ -19,7 +19,7 @@ import { keyOfExtra, readExtraCells } from './extra-cells';
 import { readKeywordCell, readLineCell, readMatchCell } from './layout-cells';
 import { PlanAdditions } from './plan-additions';
 import { readSettingsCells } from './settings-cells';
-import { readRows, type FieldRow, type SheetReading, type SheetRows } from './read-rows';
+import { readRows, type FieldRow, type ReadSheet, type SheetRows } from './read-rows';
 import { mostLines, tableNames, type TableName } from '../records/table-fields';
 import { writeRows, type WrittenRows } from './tables';
 
@@ -36,7 +36,7 @@ export interface TableCount {
 
 /** What reading tables into a plan gives: the change that adds them, and what was met. */
 export interface TablesRead {
-  sheets: SheetReading[];
+  sheets: ReadSheet[];
   counts: Record<TableName, TableCount>;
   problems: TableProblem[];
   /** Fields that come back otherwise than they stand, to be taken one by one. */

@@ -1,7 +1,7 @@
 import { minorDigits } from './money';
 
 /** From one currency to another: how many units of it a unit of the first makes; null: figures stay as they are. */
-export interface Conversion {
+export interface CurrencyConversion {
   rate: number | null;
   from: string;
   to: string;
@@ -11,13 +11,13 @@ export interface Conversion {
 const amountKey = /Minor$/;
 
 /** An amount in another currency, rounded to its minor unit. */
-export function convertAmount(minor: number | null, { rate, from, to }: Conversion): number | null {
+export function convertAmount(minor: number | null, { rate, from, to }: CurrencyConversion): number | null {
   if (minor === null || rate === null) return minor;
   return Math.round(minor * rate * 10 ** (minorDigits(to) - minorDigits(from)));
 }
 
 /** Everything with its amounts in another currency. */
-export function convertAmounts<T>(value: T, conversion: Conversion): T {
+export function convertAmounts<T>(value: T, conversion: CurrencyConversion): T {
   if (conversion.rate === null) return value;
   const convert = (one: unknown, key: string): unknown => {
     if (typeof one === 'number' && amountKey.test(key)) return convertAmount(one, conversion);

@@ -18,7 +18,7 @@ export interface ReadPage {
 }
 
 /** What a page proposes for the brief. */
-export interface Proposal {
+export interface FactProposal {
   kind: 'offer' | 'fact' | 'place' | 'not-offered';
   text: string;
   /** Of an offer, in minor units, where a price stands with it. */

@@ -1,5 +1,5 @@
 import { parseAmount } from '../money/money';
-import type { PagePiece, Proposal, ReadPage } from './page-text';
+import type { PagePiece, FactProposal, ReadPage } from './page-text';
 
 const priceSign = /(?:[£€$]\s?\d[\d.,\s]*\d|[£€$]\s?\d|\bkr\.?\s?\d[\d.,\s]*|\b\d[\d.,\s]*\s?(?:kr|kroner|euro|pounds)\b)/iu;
 const notOffered =
@@ -20,7 +20,7 @@ const named = {
   meta: 'in the description',
 } as const;
 
-function offersIn({ kind, text }: PagePiece, currency: string): Proposal[] {
+function offersIn({ kind, text }: PagePiece, currency: string): FactProposal[] {
   const [price] = priceSign.exec(text) ?? [];
   if (price === undefined) return [];
   const name = shorten(text.replace(price, ' ').replace(/\b(?:from|only|for|at|fra|kun|per|pr)\b\s*$|[–—:,.-]+\s*$|^\s*[–—:,.-]+/giu, ''));
@@ -35,7 +35,7 @@ function offersIn({ kind, text }: PagePiece, currency: string): Proposal[] {
   ];
 }
 
-function placesIn({ kind, text }: PagePiece): Proposal[] {
+function placesIn({ kind, text }: PagePiece): FactProposal[] {
   const [, list = ''] = servedPlace.exec(text) ?? [];
   return list
     .split(/\s+(?:and|og|&)\s+|,\s*/u)
@@ -44,7 +44,7 @@ function placesIn({ kind, text }: PagePiece): Proposal[] {
     .map((name) => ({ kind: 'place', text: name, priceMinor: null, where: named[kind] }));
 }
 
-function notOfferedIn({ kind, text }: PagePiece): Proposal[] {
+function notOfferedIn({ kind, text }: PagePiece): FactProposal[] {
   const [, what = ''] = notOffered.exec(text) ?? [];
   const words = shorten(what.replace(/^(?:any|a|an|the)\s+/iu, '')).toLowerCase();
   return words.length > 2
@@ -55,9 +55,9 @@ function notOfferedIn({ kind, text }: PagePiece): Proposal[] {
 }
 
 /** What a page proposes for a brief, each once, with where on the page it stood. Amounts are read in the account's currency. */
-export function proposeFacts({ pieces }: Pick<ReadPage, 'pieces'>, currency: string): Proposal[] {
-  const found = new Map<string, Proposal>();
-  const take = (proposals: readonly Proposal[]) => {
+export function proposeFacts({ pieces }: Pick<ReadPage, 'pieces'>, currency: string): FactProposal[] {
+  const found = new Map<string, FactProposal>();
+  const take = (proposals: readonly FactProposal[]) => {
     for (const proposal of proposals) {
       const key = `${proposal.kind} ${proposal.text.toLowerCase()}`;
       if (!found.has(key)) found.set(key, proposal);

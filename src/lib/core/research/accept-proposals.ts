@@ -1,14 +1,14 @@
 import type { Snapshot } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import type { BlockReason, Find } from '../records/find';
-import type { Intent, Proposal } from './propose-verdict';
+import type { Intent, VerdictProposal } from './propose-verdict';
 import { blockFinds } from './block-finds';
 import { KeptTexts } from './kept-texts';
 import { shortestNegative } from './shortest-negative';
 
 /** Finds that would get the same verdict for the same reason. */
 export interface AcceptedGroup {
-  verdict: Proposal['verdict'];
+  verdict: VerdictProposal['verdict'];
   intent: Intent;
   reason: BlockReason | null;
   finds: Find[];
@@ -26,7 +26,7 @@ const mostHeld = 12;
 const heldShare = 0.02;
 
 /** Proposals of at least some confidence, by what they do; the most searched are held back. */
-export function planAcceptance(left: readonly Find[], proposalOf: (find: Find) => Proposal, atLeast: number): Acceptance {
+export function planAcceptance(left: readonly Find[], proposalOf: (find: Find) => VerdictProposal, atLeast: number): Acceptance {
   const sure = left.filter((find) => {
     const { verdict, confidence } = proposalOf(find);
     return verdict !== 'later' && confidence >= atLeast;
@@ -50,13 +50,13 @@ export function planAcceptance(left: readonly Find[], proposalOf: (find: Find) =
 }
 
 /** What was proposed, as it is remembered with a find. */
-export const rememberProposal = ({ verdict, because }: Proposal) => `${verdict}: ${because}`.slice(0, 200);
+export const rememberProposal = ({ verdict, because }: VerdictProposal) => `${verdict}: ${because}`.slice(0, 200);
 
 /** The change that accepts some of it in one step; a block makes the shortest negative that blocks no kept find. */
 export function acceptProposals(
   snapshot: Snapshot,
   groups: readonly AcceptedGroup[],
-  { proposalOf, kept: keptBefore, newId }: { proposalOf: (find: Find) => Proposal; kept: KeptTexts; newId: () => string },
+  { proposalOf, kept: keptBefore, newId }: { proposalOf: (find: Find) => VerdictProposal; kept: KeptTexts; newId: () => string },
 ): Change | null {
   const keptNow = groups.flatMap(({ verdict, finds }) => (verdict === 'keep' ? finds.map(({ text }) => text) : []));
   const kept = new KeptTexts(keptNow, keptBefore);

@@ -6,7 +6,7 @@ import { countOverruled, VerdictHistory } from './verdict-history';
 import type { Lexicon, NamedPlace } from './lexicon';
 import { LexiconKeeper } from './lexicon-keeper';
 import { rankNextWords, type NextWord } from './next-word';
-import { proposeVerdict, type Proposal, type ProposalContext } from './propose-verdict';
+import { proposeVerdict, type VerdictProposal, type ProposalContext } from './propose-verdict';
 import type { ResultsPage } from './results-page';
 import { WordIndex } from './word-index';
 
@@ -34,7 +34,7 @@ export class FindReading {
   private lexicon: Lexicon | null = null;
   private lessons: VerdictHistory | null = null;
   private context: ProposalContext | null = null;
-  private proposals = new Map<string, Proposal>();
+  private proposals = new Map<string, VerdictProposal>();
   private language = '';
   private rows: ReadonlyMap<string, Find> = new Map();
   private pages = noPages;
@@ -75,7 +75,7 @@ export class FindReading {
   overruledBy: ReadonlyMap<string, number> = new Map();
 
   /** What to do with a find. */
-  proposalOf = (find: Find): Proposal => {
+  proposalOf = (find: Find): VerdictProposal => {
     let proposal = this.proposals.get(find.id);
     if (!proposal) this.proposals.set(find.id, (proposal = proposeVerdict(find, this.context!)));
     return proposal;

@@ -1,5 +1,5 @@
 import type { Find, Verdict } from '../records/find';
-import type { Proposal } from './propose-verdict';
+import type { VerdictProposal } from './propose-verdict';
 import type { WordCount, WordIndex } from './word-index';
 
 /** The word that is best judged next: how many finds it settles, and what is proposed for them. */
@@ -16,7 +16,7 @@ const cleanly = 0.85;
 export function rankNextWords(
   index: WordIndex,
   left: ReadonlyMap<string, Find>,
-  proposalOf: (find: Find) => Proposal,
+  proposalOf: (find: Find) => VerdictProposal,
   { most = 12, isCore = () => false }: { most?: number | undefined; isCore?: (words: string) => boolean } = {},
 ): NextWord[] {
   const counts = [...index.list(1, 'open', { atLeast: leastFinds }), ...index.list(2, 'open', { atLeast: leastFinds })];

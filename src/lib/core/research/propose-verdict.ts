@@ -22,7 +22,7 @@ export const intents = [
 export type Intent = (typeof intents)[number];
 
 /** What to do with a find, how sure that is (0 to 1), and the word it is proposed for. */
-export interface Proposal {
+export interface VerdictProposal {
   intent: Intent;
   verdict: Exclude<Verdict, 'open'>;
   reason: BlockReason | null;
@@ -101,7 +101,7 @@ function taught(record: WordRecord | undefined): Exclude<Verdict, 'open' | 'late
   return record.passed / all >= clearly ? 'pass' : null;
 }
 
-const unclear = (because: string): Proposal => ({ intent: 'unclear', verdict: 'later', reason: null, confidence: 0.4, because });
+const unclear = (because: string): VerdictProposal => ({ intent: 'unclear', verdict: 'later', reason: null, confidence: 0.4, because });
 
 /** What a proposal stands on where words say nothing and the results page does. */
 export const itsResultsPage = 'its results page';
@@ -109,7 +109,7 @@ const leastByPage = 0.6;
 const spanByPage = 0.3;
 
 /** What a results page says of a find whose words leave it unclear: guides answer who wants to know, services and shops who wants to buy. */
-function proposeByPage(text: string, { pages, sellsThings, overruled }: ProposalContext): Proposal | null {
+function proposeByPage(text: string, { pages, sellsThings, overruled }: ProposalContext): VerdictProposal | null {
   const page = pages.get(text);
   if (!page || overruled.has(itsResultsPage)) return null;
   const { mostly, count, of } = readResults(page);
@@ -123,8 +123,8 @@ function proposeByPage(text: string, { pages, sellsThings, overruled }: Proposal
 }
 
 /** The strongest evidence against a find. */
-function findAgainst(words: readonly ReadWord[], { learned, overruled, servesNear }: ProposalContext): Proposal | null {
-  let against: Proposal | null = null;
+function findAgainst(words: readonly ReadWord[], { learned, overruled, servesNear }: ProposalContext): VerdictProposal | null {
+  let against: VerdictProposal | null = null;
   for (const { text, kind } of words) {
     if (overruled.has(text)) continue;
     const known = kind === 'core' || kind === 'stop' || kind === 'rest' ? undefined : byKind[kind];
@@ -147,7 +147,7 @@ function findAgainst(words: readonly ReadWord[], { learned, overruled, servesNea
 }
 
 /** What to do with a find, by its words: what speaks against it first, then whether all of it is known and speaks for it. */
-export function proposeVerdict(find: Pick<Find, 'text' | 'isMisspelling'>, context: ProposalContext): Proposal {
+export function proposeVerdict(find: Pick<Find, 'text' | 'isMisspelling'>, context: ProposalContext): VerdictProposal {
   const words = context.lexicon.read(find.text);
   const against = findAgainst(words, context);
   if (against) return against;

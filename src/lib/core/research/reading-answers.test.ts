@@ -9,7 +9,7 @@ import { verdicts } from '../records/find';
 import type { Find } from '../records/find';
 import { FindReading } from './find-reading';
 import { KnownWords } from './known-words';
-import type { Proposal } from './propose-verdict';
+import type { VerdictProposal } from './propose-verdict';
 import { packReading, ReadingKeeper, type ReadingAnswer, type WordsAsked } from './reading-answers';
 import type { ResultKind, ResultsPage } from './results-page';
 import { WordIndex } from './word-index';
@@ -23,8 +23,8 @@ const withFinds = (finds: readonly Find[]): Snapshot => ({ ...empty, find: new M
 class Listener {
   private readonly keeper = new ReadingKeeper();
   private sent = emptySnapshot();
-  private readonly said: Proposal[] = [];
-  readonly proposals = new Map<string, Proposal>();
+  private readonly said: VerdictProposal[] = [];
+  readonly proposals = new Map<string, VerdictProposal>();
 
   hear(snapshot: Snapshot, asked: Partial<WordsAsked> = {}, pages: ResultsPage[] = []): ReadingAnswer {
     for (const pack of packReading(this.sent, snapshot)) this.keeper.take(structuredClone(pack));

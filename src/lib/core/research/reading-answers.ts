@@ -12,7 +12,7 @@ import { packBetween, SentSnapshot, type RowsPack, type SentRow } from '../store
 import { FindReading } from './find-reading';
 import type { NamedPlace } from './lexicon';
 import type { NextWord } from './next-word';
-import type { Proposal } from './propose-verdict';
+import type { VerdictProposal } from './propose-verdict';
 import type { ResultsPage } from './results-page';
 import { computeStanding, noStanding, type StandingFigures } from './standing-figures';
 import type { WordCount } from './word-index';
@@ -45,7 +45,7 @@ export type ReadingRequest = { pack: RowsPack } | { asked: ReadingAsked };
 /** What reading the finds gave; of proposals only those that changed. */
 export interface ReadingAnswer {
   /** Proposals that were not sent before. */
-  fresh: readonly Proposal[];
+  fresh: readonly VerdictProposal[];
   /** Ids of finds, and for each the number of its proposal, counted from the first that was sent. */
   ids: readonly string[];
   numbers: Int32Array<ArrayBuffer>;
@@ -165,7 +165,7 @@ export class ReadingKeeper {
   }
 
   private proposals(view: PlanView): Pick<ReadingAnswer, 'fresh' | 'ids' | 'numbers'> {
-    const [fresh, ids, numbers, said]: [Proposal[], string[], number[], Map<string, number>] = [[], [], [], new Map()];
+    const [fresh, ids, numbers, said]: [VerdictProposal[], string[], number[], Map<string, number>] = [[], [], [], new Map()];
     for (const find of view.snapshot.find.values()) {
       const proposal = this.reading.proposalOf(find);
       const key = `${proposal.verdict} ${proposal.intent} ${proposal.reason} ${proposal.confidence} ${proposal.because}`;

@@ -1,6 +1,6 @@
 import type { PlanView } from '../view/plan-view';
 import type { Find, Verdict } from '../records/find';
-import type { Proposal } from './propose-verdict';
+import type { VerdictProposal } from './propose-verdict';
 import { addSearches, sumSearches } from '../finds/find-figures';
 import type { Range } from '../market/range';
 import { clickRate, computeCapacity, middleBid, rankStrongest, type Capacity, type StrongFind } from './strongest';
@@ -45,7 +45,7 @@ export const noStanding: StandingFigures = {
 };
 
 /** Adds up what the finds come to; clicks are searches × share shown × click-through of the house rules. */
-export function computeStanding(view: PlanView, proposalOf: (find: Find) => Proposal): StandingFigures {
+export function computeStanding(view: PlanView, proposalOf: (find: Find) => VerdictProposal): StandingFigures {
   const [searches, costMinor, kept] = [noRanges(), none(), [] as Find[]];
   const rate = clickRate(view.house);
   for (const find of view.snapshot.find.values()) {

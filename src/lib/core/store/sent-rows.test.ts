@@ -1,7 +1,7 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import type { StepSummary } from './changes';
-import { linesOfNews, NewsReader, type StreamNews } from './news-lines';
+import { linesOfFeed, ChangeFeedReader, type ChangeFeed } from './change-feed';
 import { packRows, unpackRows } from './packed-rows';
 import type { Row } from '../records/record-type';
 import { packBetween, unpackSent } from './sent-rows';
@@ -55,16 +55,16 @@ describe('rows in packs', () => {
 
 describe('news in lines', () => {
   const undo: StepSummary = { type: 'add', record: 'find', fields: [], name: null, verdict: null, count: 2 };
-  const read = (news: StreamNews) => {
-    const reader = new NewsReader();
-    for (const line of linesOfNews(news)) reader.take(JSON.parse(line));
+  const read = (feed: ChangeFeed) => {
+    const reader = new ChangeFeedReader();
+    for (const line of linesOfFeed(feed)) reader.take(JSON.parse(line));
     return reader.finish();
   };
 
   test.prop([rows], { seed: 32, numRuns: 100 })('are the news again', (list) => {
     const edits = list.map((after) => ({ record: 'find' as const, id: after.id, after }));
     const gone = { record: 'group' as const, id: 'gone', after: null };
-    const touched: StreamNews = { revision: 7, edits: [gone, ...edits], undo, redo: null };
+    const touched: ChangeFeed = { revision: 7, edits: [gone, ...edits], undo, redo: null };
     expect(read(touched)).toEqual(touched);
     const whole = read({ revision: 8, edits: [], rows: { find: list as never }, undo: null, redo: undo });
     expect(whole.rows?.find ?? []).toEqual(list);
@@ -72,6 +72,6 @@ describe('news in lines', () => {
   });
 
   it('that break off before they began are refused', () => {
-    expect(() => new NewsReader().finish()).toThrow('broke off');
+    expect(() => new ChangeFeedReader().finish()).toThrow('broke off');
   });
 });

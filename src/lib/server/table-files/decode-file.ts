@@ -1,6 +1,7 @@
+import type { DecodedFile, SheetRows } from '$lib/core/exchange/read-rows';
 import Papa from 'papaparse';
 import { RequestRefused } from '../outcome';
-import { decodeDelimited, decodeListText, type DecodedFile, type DecodedList, type Sheet } from './decode-text';
+import { decodeDelimited, decodeListText, type DecodedList } from './decode-text';
 import { decodeWorkbook } from './decode-workbook';
 
 /** Whether a file is a workbook, whatever it is called: one begins as an archive. */
@@ -22,7 +23,7 @@ export async function decodeList(bytes: Uint8Array): Promise<DecodedList> {
 }
 
 /** The rows of a sheet as text, each on its own line of the sheet where no cell is broken. */
-function textOf({ rows, lines }: Sheet): string {
+function textOf({ rows, lines }: SheetRows): string {
   let line = 1;
   return rows
     .map((cells, at) => {

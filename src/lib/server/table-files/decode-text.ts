@@ -1,23 +1,9 @@
+import type { DecodedFile } from '$lib/core/exchange/read-rows';
 import chardet from 'chardet';
 import iconv from 'iconv-lite';
 import Papa from 'papaparse';
 import { breaksIn, type ListText } from '$lib/core/exchange/list-text';
 import { RequestRefused } from '../outcome';
-
-/** Rows of a file as text, with the line of the file on which each begins (counted from 1). */
-export interface Sheet {
-  name: string;
-  rows: string[][];
-  lines: number[];
-}
-
-/** What a file of tables holds, and how it was understood. */
-export interface DecodedFile {
-  sheets: Sheet[];
-  /** Of delimited text; null for a workbook. */
-  encoding: string | null;
-  delimiter: string | null;
-}
 
 /** A list as one text, to be split where it is read, and how many of its rows are filled. */
 export interface DecodedList extends ListText {

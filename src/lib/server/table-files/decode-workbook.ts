@@ -1,9 +1,10 @@
+import type { DecodedFile, SheetRows } from '$lib/core/exchange/read-rows';
 import { createRequire } from 'node:module';
 import { pathToFileURL } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { Unzip, UnzipInflate } from 'fflate';
 import { RequestRefused } from '../outcome';
-import { checkRow, checkRowCount, tableLimits, type DecodedFile, type Sheet } from './decode-text';
+import { checkRow, checkRowCount, tableLimits } from './decode-text';
 import source from './workbook-thread.js?raw';
 
 const broken = () => new RequestRefused(422, 'broken-workbook', 'The workbook cannot be read. Save it again as XLSX, or as CSV.', 'file');
@@ -44,7 +45,7 @@ export function checkUnpackedSize(bytes: Uint8Array): void {
 const threadSeconds = 30;
 
 /** Reads the sheets in a thread that can neither take much memory nor go on for ever. */
-function readInThread(bytes: Uint8Array): Promise<Omit<Sheet, 'lines'>[]> {
+function readInThread(bytes: Uint8Array): Promise<Omit<SheetRows, 'lines'>[]> {
   const reader = pathToFileURL(createRequire(import.meta.url).resolve('read-excel-file/node')).href;
   const thread = new Worker(source, { eval: true, workerData: { reader, bytes }, resourceLimits: { maxOldGenerationSizeMb: 768 } });
   return new Promise((resolve, reject) => {
@@ -55,13 +56,13 @@ function readInThread(bytes: Uint8Array): Promise<Omit<Sheet, 'lines'>[]> {
       clearTimeout(timer);
       reject(broken());
     });
-  }).finally(() => void thread.terminate()) as Promise<Omit<Sheet, 'lines'>[]>;
+  }).finally(() => void thread.terminate()) as Promise<Omit<SheetRows, 'lines'>[]>;
 }
 
 /** A workbook's sheets as rows; empty rows and empty sheets are left out. */
 export async function decodeWorkbook(bytes: Uint8Array): Promise<DecodedFile> {
   checkUnpackedSize(bytes);
-  const sheets = (await readInThread(bytes)).map(({ name, rows }): Sheet => {
+  const sheets = (await readInThread(bytes)).map(({ name, rows }): SheetRows => {
     const filled = rows.map((cells, index) => ({ cells, line: index + 1 })).filter(({ cells }) => cells.some((cell) => cell !== ''));
     return { name, rows: filled.map(({ cells }) => cells), lines: filled.map(({ line }) => line) };
   });

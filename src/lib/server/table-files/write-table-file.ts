@@ -38,7 +38,7 @@ export const workbookType = 'application/vnd.openxmlformats-officedocument.sprea
 const mostSheetName = 31;
 
 /** What a workbook needs of a table. */
-type Sheet = Pick<Table, 'columns' | 'rows' | 'numbers'> & { name: string };
+type WrittenSheet = Pick<Table, 'columns' | 'rows' | 'numbers'> & { name: string };
 
 /** A number as it stands in a cell of text, with either decimal sign; null where it is none. */
 const numberOf = (text: string) => (/^-?\d+(?:[.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : null);
@@ -50,7 +50,7 @@ function cellOf(value: string, isNumber: boolean) {
 }
 
 /** Tables as one workbook, a sheet a table; amounts and counts are numbers, every other cell is text, so that nothing in it runs. */
-export async function writeWorkbook(tables: readonly Sheet[]): Promise<Uint8Array> {
+export async function writeWorkbook(tables: readonly WrittenSheet[]): Promise<Uint8Array> {
   const sheets = tables.map(({ name, columns, rows, numbers }) => ({
     sheet: name.slice(0, mostSheetName),
     data: [

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { Offer } from '$lib/core/records/offer';
-  import { findStating, type StatedValue, type StatingLine } from '$lib/core/plan/stated';
+  import { findStating, type StatedValue, type StatingLine } from '$lib/core/plan/stated-facts';
   import Button from '../parts/Button.svelte';
   import StatedNotice from './StatedNotice.svelte';
   import DateField from '../parts/DateField.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/money/money';
   import { checkPage, proposeFacts } from '$lib/core/pages/propose-facts';
-  import type { Proposal, ReadPage } from '$lib/core/pages/page-text';
+  import type { FactProposal, ReadPage } from '$lib/core/pages/page-text';
   import type { FoundPlace } from '$lib/core/places/found-place';
   import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { SimpleChange } from '$lib/core/store/changes';
@@ -24,8 +24,8 @@
   let failure = $state('');
   let isReading = $state(false);
   let left = $state.raw<ReadonlySet<string>>(new Set());
-  const kinds: Record<Proposal['kind'], string> = { offer: 'offer', fact: 'fact', place: 'place', 'not-offered': 'not offered' };
-  const keyOf = ({ kind, text }: Proposal) => `${kind} ${text.toLowerCase()}`;
+  const kinds: Record<FactProposal['kind'], string> = { offer: 'offer', fact: 'fact', place: 'place', 'not-offered': 'not offered' };
+  const keyOf = ({ kind, text }: FactProposal) => `${kind} ${text.toLowerCase()}`;
   const standing = $derived(
     new Set([
       ...inOrder(desk.snapshot.offer).map(({ name }) => `offer ${name.toLowerCase()}`),

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { mendStating, type StatingLine } from '$lib/core/plan/stated';
+  import { mendStating, type StatingLine } from '$lib/core/plan/stated-facts';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getPlanState } from '../state/plan-state.svelte';

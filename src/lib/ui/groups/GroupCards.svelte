@@ -2,14 +2,14 @@
   import { childrenOf } from '$lib/core/store/snapshot';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
   import { dragsKeywords, takesKeywords } from './drag';
-  import type { Sheet } from './sheet.svelte';
+  import type { SheetState } from './sheet-state.svelte';
 
   let {
     sheet,
     current,
     onopen,
     onproblem,
-  }: { sheet: Sheet; current: string; onopen: (groupId: string) => void; onproblem: (text: string) => void } = $props();
+  }: { sheet: SheetState; current: string; onopen: (groupId: string) => void; onproblem: (text: string) => void } = $props();
 </script>
 
 <div class="grid min-h-0 flex-1 auto-rows-max grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-3 overflow-y-auto px-4 py-2">

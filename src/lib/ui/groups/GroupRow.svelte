@@ -7,11 +7,11 @@
   import { takesKeywords } from './drag';
   import GroupName from './GroupName.svelte';
   import { getPlanState } from '../state/plan-state.svelte';
-  import type { Sheet } from './sheet.svelte';
+  import type { SheetState } from './sheet-state.svelte';
   import { sheetGrid } from './sheet-grid';
 
   interface Props {
-    sheet: Sheet;
+    sheet: SheetState;
     group: Group;
     count: number;
     index: number;

@@ -5,10 +5,10 @@
   import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import { newKeywords } from './make-groups';
-  import type { Sheet } from './sheet.svelte';
+  import type { SheetState } from './sheet-state.svelte';
 
   /** Kept finds that stand in no group, to be put into the one at hand. */
-  let { sheet, group }: { sheet: Sheet; group: Group | null } = $props();
+  let { sheet, group }: { sheet: SheetState; group: Group | null } = $props();
 
   const desk = getPlanState();
   const mostShown = 40;

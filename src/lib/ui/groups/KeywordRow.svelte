@@ -8,11 +8,11 @@
   import { wordSearchRange } from '$lib/wording/research';
   import MoneyField from '../parts/MoneyField.svelte';
   import { getPlanState } from '../state/plan-state.svelte';
-  import type { Sheet } from './sheet.svelte';
+  import type { SheetState } from './sheet-state.svelte';
   import { sheetGrid } from './sheet-grid';
 
   interface Props {
-    sheet: Sheet;
+    sheet: SheetState;
     keyword: Keyword;
     group: Group;
     index: number;

@@ -4,10 +4,10 @@
   import { RowWindow } from '../parts/row-window.svelte';
   import GroupRow from './GroupRow.svelte';
   import KeywordRow from './KeywordRow.svelte';
-  import type { Sheet } from './sheet.svelte';
+  import type { SheetState } from './sheet-state.svelte';
   import { sheetGrid } from './sheet-grid';
 
-  let { sheet, onopen, onproblem }: { sheet: Sheet; onopen: (groupId: string) => void; onproblem: (text: string) => void } = $props();
+  let { sheet, onopen, onproblem }: { sheet: SheetState; onopen: (groupId: string) => void; onproblem: (text: string) => void } = $props();
 
   const rows = new RowWindow(
     () => 28,

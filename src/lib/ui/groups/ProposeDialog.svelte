@@ -7,9 +7,9 @@
   import { getShell } from '../shell/shell.svelte';
   import { newId } from '../state/synced-store.svelte';
   import { applyProposal } from './make-groups';
-  import type { Sheet } from './sheet.svelte';
+  import type { SheetState } from './sheet-state.svelte';
 
-  let { open = $bindable(), sheet }: { open: boolean; sheet: Sheet } = $props();
+  let { open = $bindable(), sheet }: { open: boolean; sheet: SheetState } = $props();
 
   const shell = getShell();
   const proposals = $derived.by(() => {

@@ -21,7 +21,8 @@
   import TextField from '../parts/TextField.svelte';
   import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
-  import { decodeFile, layoutEncoding, type DecodedFile } from './decode-file';
+  import type { DecodedFile } from '$lib/core/exchange/read-rows';
+  import { decodeFile, layoutEncoding } from './decode-file';
 
   interface Props {
     open: boolean;

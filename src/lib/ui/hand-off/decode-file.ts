@@ -1,11 +1,4 @@
-import type { SheetRows } from '$lib/core/exchange/read-rows';
-
-/** A file of tables as the server read it. */
-export interface DecodedFile {
-  sheets: SheetRows[];
-  encoding: string | null;
-  delimiter: string | null;
-}
+import type { DecodedFile } from '$lib/core/exchange/read-rows';
 
 /** Has the server read a file as rows of texts; throws with what is wrong and where. */
 export async function decodeFile(file: File): Promise<DecodedFile> {

@@ -2,7 +2,7 @@ import { SvelteSet } from 'svelte/reactivity';
 import { usualOrder, type FindOrder } from '$lib/core/finds/find-orders';
 import { inOrder } from '$lib/core/store/snapshot';
 import type { Find, Verdict } from '$lib/core/records/find';
-import { intents, type Intent, type Proposal } from '$lib/core/research/propose-verdict';
+import { intents, type Intent, type VerdictProposal } from '$lib/core/research/propose-verdict';
 import { sumReports, type ReportSum } from '$lib/core/research/report-sums';
 import type { PlanState } from '../state/plan-state.svelte';
 
@@ -19,7 +19,7 @@ export const isHeading = (row: ListRow): row is Heading => 'isFolded' in row;
 
 /** What the list takes from the reading of its finds. */
 export interface FindsRead {
-  proposalOf: (find: Find) => Proposal;
+  proposalOf: (find: Find) => VerdictProposal;
   /** Whether a find was read yet. */
   knows: (find: Find) => boolean;
   holders: (key: string) => ReadonlySet<string>;

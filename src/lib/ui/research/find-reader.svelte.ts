@@ -2,7 +2,7 @@ import { untrack } from 'svelte';
 import { emptySnapshot, type Snapshot } from '$lib/core/store/snapshot';
 import type { Find } from '$lib/core/records/find';
 import type { NamedPlace } from '$lib/core/research/lexicon';
-import type { Proposal } from '$lib/core/research/propose-verdict';
+import type { VerdictProposal } from '$lib/core/research/propose-verdict';
 import { noReading, packReading, type ReadingAnswer, type ReadingRequest, type WordsAsked } from '$lib/core/research/reading-answers';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import { sendPacks } from '../state/send-packs';
@@ -37,15 +37,15 @@ interface ToRead {
 
 /** More finds than these go once the list is painted. */
 const mostAtOnce = 4000;
-const unread: Proposal = { intent: 'unclear', verdict: 'later', reason: null, confidence: 0, because: '' };
+const unread: VerdictProposal = { intent: 'unclear', verdict: 'later', reason: null, confidence: 0, because: '' };
 
 /** Keeps what is read out of a plan's finds up to date, off the thread that draws them. */
 export class FindReader {
   isRead = $state(false);
   answer = $state.raw<ReadingAnswer>(noReading);
   private version = $state(0);
-  private readonly said: Proposal[] = [];
-  private readonly proposals = new Map<string, Proposal>();
+  private readonly said: VerdictProposal[] = [];
+  private readonly proposals = new Map<string, VerdictProposal>();
   /** Ids of finds of which nothing clear is said. */
   private readonly unclearIds = new Set<string>();
   private readonly line: ReadingChannel;
@@ -68,7 +68,7 @@ export class FindReader {
   }
 
   /** What is proposed for a find, as far as it was read. */
-  proposalOf = (find: Find): Proposal => {
+  proposalOf = (find: Find): VerdictProposal => {
     void this.version;
     return this.proposals.get(find.id) ?? unread;
   };

@@ -17,7 +17,7 @@ import { KeptTexts } from '$lib/core/research/kept-texts';
 import type { Lexicon, NamedPlace } from '$lib/core/research/lexicon';
 import { LexiconKeeper } from '$lib/core/research/lexicon-keeper';
 import type { IncomingFind } from '$lib/core/finds/merge-finds';
-import type { Proposal } from '$lib/core/research/propose-verdict';
+import type { VerdictProposal } from '$lib/core/research/propose-verdict';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import { shortestNegative } from '$lib/core/research/shortest-negative';
 import { keepSwapped, swapPlace } from '$lib/core/research/swap-place';
@@ -81,7 +81,7 @@ export class ResearchState {
     });
   }
 
-  proposalOf = (find: Find): Proposal => this.reader.proposalOf(find);
+  proposalOf = (find: Find): VerdictProposal => this.reader.proposalOf(find);
 
   /** The key of each action, as the freelancer chose it. */
   readonly keys = $derived.by(() => keysOf(this.desk.workspace.snapshot));

@@ -43,7 +43,7 @@
     timeZone = account.timeZone;
   });
 
-  async function lay(event: SubmitEvent) {
+  async function create(event: SubmitEvent) {
     event.preventDefault();
     if (clientName.trim() === '' || planName.trim() === '') {
       problem = 'A client and a name for the plan are needed.';
@@ -70,7 +70,7 @@
 </script>
 
 <Dialog bind:open title="New plan">
-  <form class="grid grid-cols-2 gap-3" onsubmit={lay}>
+  <form class="grid grid-cols-2 gap-3" onsubmit={create}>
     <label class="grid gap-0.5"
       ><span class="text-ink-2">Client</span><input
         class={control}

@@ -6,7 +6,7 @@ import { childrenOf, type Snapshot } from '$lib/core/store/snapshot';
 import { AdState, addAd, nextAdName } from '../ads/ad-state.svelte';
 import { applyMaster, draftMaster } from '../ads/master-draft';
 import { applyProposal, freeGroupName, newKeywords } from '../groups/make-groups';
-import { Sheet } from '../groups/sheet.svelte';
+import { SheetState } from '../groups/sheet-state.svelte';
 import { isHeading } from '../research/find-list.svelte';
 import { FindReader } from '../research/find-reader.svelte';
 import { ResearchState } from '../research/research-state.svelte';
@@ -160,17 +160,17 @@ describe('the list of finds', () => {
 
 describe('the sheet of keywords', () => {
   it('rows are the groups with their keywords, folded where asked', () => {
-    const sheet = new Sheet(desk, () => '');
+    const sheet = new SheetState(desk, () => '');
     expect(sheet.rows.map(({ kind }) => kind)).toEqual(['group', 'keyword', 'keyword', 'keyword']);
     sheet.fold(row(snapshot.snapshot, 'group').id);
-    expect(new Sheet(desk, () => '').rows).toHaveLength(4);
+    expect(new SheetState(desk, () => '').rows).toHaveLength(4);
     expect(sheet.folded.size).toBe(1);
   });
 
   it('moves the chosen ones in one step, and says when one stands there already', () => {
     const group = row(snapshot.snapshot, 'group');
     snapshot.make({ type: 'add', record: 'group', rows: [{ ...group, id: 'g', name: 'Second', position: 3 }] });
-    const sheet = new Sheet(desk, () => '');
+    const sheet = new SheetState(desk, () => '');
     sheet.goTo(1);
     sheet.goTo(2, { extend: true });
     expect(sheet.chosenIds).toHaveLength(2);
@@ -182,7 +182,7 @@ describe('the sheet of keywords', () => {
   });
 
   it('a group’s row chooses all its keywords and leaves them again', () => {
-    const sheet = new Sheet(desk, () => '');
+    const sheet = new SheetState(desk, () => '');
     sheet.toggle(sheet.rows[0]!);
     expect(sheet.chosen.size).toBe(3);
     sheet.toggle(sheet.rows[0]!);
@@ -190,7 +190,7 @@ describe('the sheet of keywords', () => {
   });
 
   it('sets match types and takes keywords out', () => {
-    const sheet = new Sheet(desk, () => '');
+    const sheet = new SheetState(desk, () => '');
     const ids = childrenOf(snapshot.snapshot.keyword, 'groupId', row(snapshot.snapshot, 'group').id).map(({ id }) => id as string);
     expect(sheet.setMatch(ids, 'exact')).toBe('');
     expect([...snapshot.snapshot.keyword.values()].every(({ match }) => match === 'exact')).toBe(true);

@@ -12,12 +12,12 @@ import {
   type StepSummary,
 } from '$lib/core/store/changes';
 import { decide, type Refusal } from '$lib/core/store/decide';
-import type { StreamNews } from '$lib/core/store/news-lines';
+import type { ChangeFeed } from '$lib/core/store/change-feed';
 import type { RecordTypes } from '$lib/core/records/record-types';
 import type { SentRow } from '$lib/core/store/sent-rows';
-import { newsChannel, type ChannelNews } from './news-line';
+import { tabChannel, type TabMessage } from './tab-channel';
 import { sameValue } from '$lib/core/store/same-value';
-import { asLines, readNews, whole } from './read-news';
+import { asLines, readChangeFeed, whole } from './read-change-feed';
 import { describeRefused, type RefusedChange } from './refused-change';
 import { joinSitting, withValuesBefore, type SetChange } from './sent-values';
 import { forgetUnsent, keepUnsent, takeOverUnsent } from './unsent';
@@ -79,14 +79,14 @@ export class SyncedStore {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private isClosed = false;
   private isLeaving = false;
-  private readonly channel = new BroadcastChannel(newsChannel);
+  private readonly channel = new BroadcastChannel(tabChannel);
 
   constructor(
     readonly id: string,
     private readonly address: string,
     private readonly kind: 'workspace' | 'plan',
   ) {
-    this.channel.onmessage = ({ data }: MessageEvent<ChannelNews>) => {
+    this.channel.onmessage = ({ data }: MessageEvent<TabMessage>) => {
       if (data === 'catch-up') void this.flush().then(() => this.refresh());
       else if (data.stream === this.id) void this.catchUpWith(data.revision);
     };
@@ -96,7 +96,7 @@ export class SyncedStore {
   async load(): Promise<void> {
     const response = await fetch(this.address, { headers: asLines });
     if (!response.ok) throw new Error(((await response.json()) as { message?: string }).message ?? 'The server does not answer.');
-    this.take(await readNews(response));
+    this.take(await readChangeFeed(response));
     this.pending = await takeOverUnsent(this.id);
     this.show();
     this.isLoaded = true;
@@ -246,7 +246,7 @@ export class SyncedStore {
 
   /** Fetches what other tabs have changed; one asking after the other, so that the same rows do not come twice. */
   refresh(): Promise<void> {
-    this.refreshing = this.refreshing.then(() => this.fetchNews());
+    this.refreshing = this.refreshing.then(() => this.fetchChangeFeed());
     return this.refreshing;
   }
 
@@ -255,12 +255,12 @@ export class SyncedStore {
     if (revision > this.revision) await this.refresh();
   }
 
-  private async fetchNews(): Promise<void> {
+  private async fetchChangeFeed(): Promise<void> {
     if (this.inFlight || !this.isLoaded) return;
     // Where the server is away, the next edit or the next look says so.
-    const news = await whole(() => this.readSince());
-    if (!news) return;
-    this.take(news);
+    const feed = await whole(() => this.readSince());
+    if (!feed) return;
+    this.take(feed);
     this.show();
   }
 
@@ -289,20 +289,20 @@ export class SyncedStore {
     const answer = await whole(() => this.exchange(sent));
     this.trouble = answer?.trouble ?? '';
     if (!answer || answer.trouble !== undefined) return false;
-    if (answer.news) this.take(answer.news, sent.id);
+    if (answer.feed) this.take(answer.feed, sent.id);
     if (answer.refused) {
       const { code = '', message = '', refusal = { code } } = answer.refused;
       const refused = describeRefused(sent.change, { refusal, message }, this.snapshot);
-      const news = await whole(() => this.readSince());
-      if (!news) return false;
-      this.take(news);
+      const feed = await whole(() => this.readSince());
+      if (!feed) return false;
+      this.take(feed);
       if (!nothingToWalk.has(refusal.code)) this.refusals = [...this.refusals, refused];
     }
     return true;
   }
 
   /** Sends a change and reads the whole answer: news, a refusal, or why the server cannot save now. */
-  private async exchange(sent: SentChange): Promise<{ news?: StreamNews; refused?: RefusedAnswer; trouble?: string }> {
+  private async exchange(sent: SentChange): Promise<{ feed?: ChangeFeed; refused?: RefusedAnswer; trouble?: string }> {
     const body = JSON.stringify(sent);
     const response = await fetch(this.address, {
       method: 'POST',
@@ -310,19 +310,19 @@ export class SyncedStore {
       body,
       ...(this.isLeaving && body.length < mostKeptAlive && { keepalive: true }),
     });
-    if (response.ok) return { news: await readNews(response) };
+    if (response.ok) return { feed: await readChangeFeed(response) };
     const said = (await response.json().catch(() => ({}))) as RefusedAnswer;
     return response.status >= 500 ? { trouble: said.message ?? '' } : { refused: said };
   }
 
   /** What was touched since the revision that this tab knows. */
-  private async readSince(): Promise<StreamNews | null> {
+  private async readSince(): Promise<ChangeFeed | null> {
     const response = await fetch(`${this.address}?since=${this.revision}`, { headers: asLines });
-    return response.ok ? readNews(response) : null;
+    return response.ok ? readChangeFeed(response) : null;
   }
 
   /** Takes news; `answered` is the change that they answer. */
-  private take({ revision, edits, rows, undo, redo }: StreamNews, answered = ''): void {
+  private take({ revision, edits, rows, undo, redo }: ChangeFeed, answered = ''): void {
     if (rows) this.settled = snapshotOf(rows);
     else if (revision >= this.revision) {
       const shown = edits.map((edit) => this.asShown(edit));
@@ -338,9 +338,9 @@ export class SyncedStore {
   }
 
   /** News of a row with the very row that is shown, where they are equal: what was made of it then stands. */
-  private asShown(news: SentRow): SentRow {
-    const shown = this.snapshot[news.record].get(news.id) as Row | undefined;
-    return shown && news.after && sameValue(shown, news.after) ? { ...news, after: shown } : news;
+  private asShown(feed: SentRow): SentRow {
+    const shown = this.snapshot[feed.record].get(feed.id) as Row | undefined;
+    return shown && feed.after && sameValue(shown, feed.after) ? { ...feed, after: shown } : feed;
   }
 
   /** What the server has said, with the unsent changes made on it; one that no longer can be made waits for the server's word. */

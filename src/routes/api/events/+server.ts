@@ -16,7 +16,7 @@ export const GET = route(({ locals: { services } }) => {
     start(controller) {
       const send = (text: string) => controller.enqueue(encoder.encode(text));
       send('retry: 1000\n\n');
-      const stopListening = services.writer.listen((news) => send(`data: ${JSON.stringify(news)}\n\n`));
+      const stopListening = services.writer.listen((feed) => send(`data: ${JSON.stringify(feed)}\n\n`));
       const beat = setInterval(() => send(': still here\n\n'), beatEveryMs);
       end = () => {
         streams--;

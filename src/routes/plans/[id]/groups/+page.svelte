@@ -16,7 +16,7 @@
   import KeywordSheet from '$lib/ui/groups/KeywordSheet.svelte';
   import { freeGroupName, newGroup } from '$lib/ui/groups/make-groups';
   import ProposeDialog from '$lib/ui/groups/ProposeDialog.svelte';
-  import { Sheet } from '$lib/ui/groups/sheet.svelte';
+  import { SheetState } from '$lib/ui/groups/sheet-state.svelte';
   import WhichAnswers from '$lib/ui/groups/WhichAnswers.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
@@ -34,7 +34,7 @@
   const desk = getPlanState();
   const shell = getShell();
   const query = $derived(page.url.searchParams);
-  const sheet = new Sheet(desk, () => query.get('campaign') ?? desk.snapshot.group.get(query.get('group') ?? '')?.campaignId ?? '');
+  const sheet = new SheetState(desk, () => query.get('campaign') ?? desk.snapshot.group.get(query.get('group') ?? '')?.campaignId ?? '');
   const group = $derived(sheet.groups.find(({ id }) => id === query.get('group')) ?? sheet.groups[0] ?? null);
 
   const shortNames = $derived(shortCampaignNames(inOrder(desk.snapshot.campaign)));

@@ -16,7 +16,7 @@ export type SheetRow =
   { kind: 'group'; id: string; group: Group; count: number } | { kind: 'keyword'; id: string; keyword: Keyword; group: Group };
 
 /** The sheet of one campaign: one row a keyword, under its groups, with the ones chosen. */
-export class Sheet {
+export class SheetState {
   chosen = $state.raw<ReadonlySet<string>>(new Set());
   folded = $state.raw<ReadonlySet<string>>(new Set());
   currentId = $state('');

@@ -5,7 +5,7 @@ import { packSent, unpackSent, type RowsPack, type SentRow } from './sent-rows';
 import type { RecordName, Row } from '../records/record-type';
 
 /** What a tab needs to follow a stream: rows as they now are, and what can be undone. */
-export interface StreamNews {
+export interface ChangeFeed {
   revision: number;
   /** Every row touched since the revision asked about. */
   edits: SentRow[];
@@ -16,7 +16,7 @@ export interface StreamNews {
 }
 
 /** The first of the lines in which news travel; packs of rows follow it. */
-interface NewsHead {
+interface FeedHead {
   revision: number;
   /** Whether the rows are all that stand, or only those that were touched. */
   isWhole: boolean;
@@ -29,11 +29,11 @@ const lastLine = { end: true } as const;
 const isLastLine = (line: unknown): boolean => typeof line === 'object' && line !== null && 'end' in line;
 
 /** News that broke off: what came of them is not to be used. */
-export class BrokenNews extends Error {}
+export class BrokenFeed extends Error {}
 
 /** News as lines of JSON: a head, then packs of rows, each made when it is asked for, and a line that says there is no more. */
-export function* linesOfNews({ revision, edits, rows, undo, redo }: StreamNews): Iterable<string> {
-  const head: NewsHead = { revision, isWhole: rows !== undefined, undo, redo };
+export function* linesOfFeed({ revision, edits, rows, undo, redo }: ChangeFeed): Iterable<string> {
+  const head: FeedHead = { revision, isWhole: rows !== undefined, undo, redo };
   yield `${JSON.stringify(head)}\n`;
   for (const pack of rows ? packAll(rows) : packSent(edits)) yield `${JSON.stringify(pack)}\n`;
   yield `${JSON.stringify(lastLine)}\n`;
@@ -44,15 +44,15 @@ function* packAll(rows: SnapshotRows): Iterable<RowsPack> {
 }
 
 /** Puts news together again, line by line. */
-export class NewsReader {
-  private head: NewsHead | null = null;
+export class ChangeFeedReader {
+  private head: FeedHead | null = null;
   private isEnded = false;
   private readonly rows: Partial<Record<RecordName, Row[]>> = {};
   private readonly edits: SentRow[] = [];
 
   /** Takes the next line, parsed. */
   take(line: unknown): void {
-    if (!this.head) this.head = line as NewsHead;
+    if (!this.head) this.head = line as FeedHead;
     else if (isLastLine(line)) this.isEnded = true;
     else if (!this.head.isWhole) for (const row of unpackSent(line as RowsPack)) this.edits.push(row);
     else {
@@ -62,9 +62,9 @@ export class NewsReader {
     }
   }
 
-  /** The news, once the last line was taken; throws `BrokenNews` where it never came. */
-  finish(): StreamNews {
-    if (!this.head || !this.isEnded) throw new BrokenNews('The news broke off.');
+  /** The news, once the last line was taken; throws `BrokenFeed` where it never came. */
+  finish(): ChangeFeed {
+    if (!this.head || !this.isEnded) throw new BrokenFeed('The news broke off.');
     const { isWhole, ...head } = this.head;
     return isWhole ? { ...head, edits: [], rows: this.rows as unknown as SnapshotRows } : { ...head, edits: this.edits };
   }

@@ -1,4 +1,4 @@
-import { BrokenNews, NewsReader, type StreamNews } from '$lib/core/store/news-lines';
+import { BrokenFeed, ChangeFeedReader, type ChangeFeed } from '$lib/core/store/change-feed';
 import { yieldToMain, heldMs } from './yield-to-main';
 import { readLines } from './read-lines';
 
@@ -10,15 +10,15 @@ export async function whole<T>(ask: () => Promise<T>): Promise<T | null> {
   try {
     return await ask();
   } catch (error) {
-    const isBroken = error instanceof TypeError || error instanceof BrokenNews || error instanceof SyntaxError;
+    const isBroken = error instanceof TypeError || error instanceof BrokenFeed || error instanceof SyntaxError;
     if (isBroken || error instanceof DOMException) return null;
     throw error;
   }
 }
 
 /** Reads news off an answer, a little at a time. */
-export async function readNews(response: Response): Promise<StreamNews> {
-  const reader = new NewsReader();
+export async function readChangeFeed(response: Response): Promise<ChangeFeed> {
+  const reader = new ChangeFeedReader();
   let since = performance.now();
   await readLines(response, async (line) => {
     reader.take(line);

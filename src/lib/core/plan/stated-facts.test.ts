@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { snapshotOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { applyEdits, type RowEdit } from '../store/snapshot';
 import { decide } from '../store/decide';
-import { findStating, mendStating, type StatedValue } from './stated';
+import { findStating, mendStating, type StatedValue } from './stated-facts';
 
 const withLine = (text: string) => change(snapshotOfFile(cleanFile), 'adLine', { text }, 0);
 const stating = (text: string, from: StatedValue, to: StatedValue) =>

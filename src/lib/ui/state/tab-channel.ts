@@ -1,24 +1,24 @@
 /** The channel on which the tabs of one browser tell each other what changed. */
-export const newsChannel = 'biblion';
+export const tabChannel = 'biblion';
 
 /** What changed where; `catch-up` asks every tab to look for itself, as after the server was away. */
-export type ChannelNews = { stream: string; revision: number } | 'catch-up';
+export type TabMessage = { stream: string; revision: number } | 'catch-up';
 
 /**
  * Follows the server's events for all tabs of this browser: the tab that holds the lock listens and passes on what it
  * hears; when it closes, another one takes over. Answers what ends it.
  */
-export function followNews(): () => void {
-  const channel = new BroadcastChannel(newsChannel);
+export function followServerEvents(): () => void {
+  const channel = new BroadcastChannel(tabChannel);
   const abort = new AbortController();
   let source: EventSource | null = null;
   let wasOpen = false;
   const listen = () =>
     new Promise<void>((resolve) => {
       source = new EventSource('/api/events');
-      source.onmessage = ({ data }: MessageEvent<string>) => channel.postMessage(JSON.parse(data) as ChannelNews);
+      source.onmessage = ({ data }: MessageEvent<string>) => channel.postMessage(JSON.parse(data) as TabMessage);
       source.onopen = () => {
-        if (wasOpen) channel.postMessage('catch-up' satisfies ChannelNews);
+        if (wasOpen) channel.postMessage('catch-up' satisfies TabMessage);
         wasOpen = true;
       };
       abort.signal.addEventListener('abort', () => resolve());
