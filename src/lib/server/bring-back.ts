@@ -2,7 +2,8 @@ import { recordNames, type RecordName, type Row } from '$lib/core/records/record
 import type { Snapshot } from '$lib/core/store/snapshot';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { recordTypes } from '$lib/core/records/record-types';
-import type { Journal, JournaledRow } from './journal';
+import type { AnyRowEdit } from '$lib/core/store/snapshot';
+import type { Journal } from './journal';
 
 const keyOf = (record: RecordName, id: string) => `${record} ${id}`;
 
@@ -34,7 +35,7 @@ class Gathering {
   }
 
   /** What left with a row in the same step because it belonged to it. */
-  private takeChildren(removed: readonly JournaledRow[], parent: RecordName, parentId: string): void {
+  private takeChildren(removed: readonly AnyRowEdit[], parent: RecordName, parentId: string): void {
     for (const { record, id, before } of removed) {
       const belongs = Object.entries(recordTypes[record].parents).some(([field, name]) => name === parent && before?.[field] === parentId);
       if (!before || !belongs || this.snapshot[record].has(id) || this.found.has(keyOf(record, id))) continue;

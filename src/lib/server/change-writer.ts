@@ -1,5 +1,5 @@
 import type { Statement } from 'better-sqlite3';
-import { applyEdits, rowsOf, type Snapshot, type RowEdit } from '$lib/core/store/snapshot';
+import { applyEdits, rowsOf, type AnyRowEdit, type Snapshot, type RowEdit } from '$lib/core/store/snapshot';
 import { isServerChange, summarize, type Change, type ListedStep, type SentChange, type StepSummary } from '$lib/core/store/changes';
 import { decide, type Refusal } from '$lib/core/store/decide';
 import type { ChangeFeed } from '$lib/core/store/change-feed';
@@ -9,7 +9,7 @@ import type { Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
 import { editsBetween } from '$lib/core/store/compare-snapshots';
 import { findBringBack } from './bring-back';
-import { Journal, type Direction, type JournaledRow } from './journal';
+import { Journal, type Direction } from './journal';
 import { VersionStore } from './version-store';
 
 /** The stream of clients, accounts, plans on the Shelf and masters. */
@@ -253,7 +253,7 @@ export class ChangeWriter {
   }
 
   /** The rows of a step before and after it, at most so many; null where the stream has no such step. */
-  findStepRows(streamId: string, stepId: number, most: number): JournaledRow[] | null {
+  findStepRows(streamId: string, stepId: number, most: number): AnyRowEdit[] | null {
     return this.listSteps(streamId).some(({ id }) => id === stepId) ? this.journal.rowsOf(stepId).slice(0, most) : null;
   }
 

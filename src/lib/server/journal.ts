@@ -1,6 +1,6 @@
 import type { RecordName, Row } from '$lib/core/records/record-type';
 import type { Statement } from 'better-sqlite3';
-import type { RowEdit } from '$lib/core/store/snapshot';
+import type { AnyRowEdit, RowEdit } from '$lib/core/store/snapshot';
 import { stepSummarySchema } from '$lib/core/store/change-schemas';
 import type { ListedStep, StepSummary } from '$lib/core/store/changes';
 import { completeRow } from '$lib/core/records/record-types';
@@ -8,14 +8,6 @@ import type { Database } from './db/open-database';
 
 /** Which way steps are walked. */
 export type Direction = 'undo' | 'redo';
-
-/** A row before and after a step; null where it did not or does not exist. */
-export interface JournaledRow {
-  record: RecordName;
-  id: string;
-  before: Row | null;
-  after: Row | null;
-}
 
 interface StoredStep {
   id: number;
@@ -124,7 +116,7 @@ export class Journal {
   }
 
   /** The rows of a step. */
-  rowsOf(stepId: number): JournaledRow[] {
+  rowsOf(stepId: number): AnyRowEdit[] {
     return (this.sql.rows.all(stepId) as StoredRow[]).map(({ record, row_id: id, before, after }) => ({
       record,
       id,
@@ -134,7 +126,7 @@ export class Journal {
   }
 
   /** The rows that the last step to remove a row removed, each as it stood before; none where no step did. */
-  rowsRemovedWith(streamId: string, record: RecordName, id: string): JournaledRow[] {
+  rowsRemovedWith(streamId: string, record: RecordName, id: string): AnyRowEdit[] {
     const stepId = this.sql.removal.get(streamId, record, id) as number | undefined;
     return stepId === undefined ? [] : this.rowsOf(stepId).filter(({ before, after }) => before !== null && after === null);
   }

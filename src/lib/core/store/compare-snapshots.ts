@@ -1,5 +1,5 @@
 import { recordNames, type RecordName, type Row } from '../records/record-type';
-import type { Snapshot, RowEdit } from './snapshot';
+import type { AnyRowEdit, Snapshot, RowEdit } from './snapshot';
 import { recordTypes } from '../records/record-types';
 import { sameValue } from './same-value';
 
@@ -44,11 +44,7 @@ export function ownersOf(snapshot: Snapshot, record: RecordName, row: Row): stri
 }
 
 /** A row that differs between two versions of a plan. */
-export interface RowDifference {
-  record: RecordName;
-  id: string;
-  before: Row | null;
-  after: Row | null;
+export interface RowDifference extends AnyRowEdit {
   /** Names of what it belongs to: in the later version, or in the earlier one where it is gone. */
   owners: string[];
 }
@@ -57,7 +53,7 @@ const withoutPlace = (row: Row) => ({ ...row, position: 0 });
 
 /** What differs between two versions of a plan, row by row. A row that only moved along in its list is no difference. */
 export function compareSnapshots(before: Snapshot, after: Snapshot): RowDifference[] {
-  return (editsBetween(before, after) as unknown as Omit<RowDifference, 'owners'>[])
+  return (editsBetween(before, after) as unknown as AnyRowEdit[])
     .filter((edit) => !edit.before || !edit.after || !sameValue(withoutPlace(edit.before), withoutPlace(edit.after)))
     .map((edit) => ({ ...edit, owners: ownersOf(edit.after ? after : before, edit.record, (edit.after ?? edit.before)!) }));
 }

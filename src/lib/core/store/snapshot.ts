@@ -1,4 +1,4 @@
-import { recordNames, type RecordName } from '../records/record-type';
+import { recordNames, type RecordName, type Row } from '../records/record-type';
 import { patchRows } from './patched-rows';
 import { carryIndexes, mostCarried } from './row-index';
 import { type RecordTypes } from '../records/record-types';
@@ -17,6 +17,14 @@ export interface RowEdit<Name extends RecordName = RecordName> {
   id: string;
   before: RecordTypes[Name] | null;
   after: RecordTypes[Name] | null;
+}
+
+/** The same of any record, as journals and comparisons tell it. */
+export interface AnyRowEdit {
+  record: RecordName;
+  id: string;
+  before: Row | null;
+  after: Row | null;
 }
 
 /** A snapshot without rows. */

@@ -5,7 +5,8 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import RowChange from '../parts/RowChange.svelte';
-  import type { ChangedRow, SyncedStore } from '../state/synced-store.svelte';
+  import type { AnyRowEdit } from '$lib/core/store/snapshot';
+  import type { SyncedStore } from '../state/synced-store.svelte';
 
   let { open = $bindable(), stream, currency }: { open: boolean; stream: SyncedStore; currency: string } = $props();
 
@@ -14,7 +15,7 @@
   let steps = $state.raw<ListedStep[] | null>(null);
   let failure = $state('');
   let openStep = $state(0);
-  let rows = $state.raw<ChangedRow[] | null>(null);
+  let rows = $state.raw<AnyRowEdit[] | null>(null);
   const lastDone = $derived(steps?.find(({ state }) => state === 'done')?.id ?? 0);
   const undone = $derived(steps?.filter(({ state }) => state === 'undone').length ?? 0);
 

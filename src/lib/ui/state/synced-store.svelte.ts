@@ -1,6 +1,6 @@
 import type { RecordName, Row } from '$lib/core/records/record-type';
 import { monotonicFactory } from 'ulid';
-import { applyEdits, snapshotOf, emptySnapshot, type Snapshot, type RowEdit } from '$lib/core/store/snapshot';
+import { applyEdits, snapshotOf, emptySnapshot, type AnyRowEdit, type Snapshot, type RowEdit } from '$lib/core/store/snapshot';
 import {
   isServerChange,
   summarize,
@@ -24,14 +24,6 @@ import { forgetUnsent, keepUnsent, takeOverUnsent } from './unsent';
 
 /** How the edits of a stream stand with the server. */
 export type SavedState = 'saved' | 'saving' | 'waiting';
-
-/** A row before and after a step; null where it did not or does not exist. */
-export interface ChangedRow {
-  record: RecordName;
-  id: string;
-  before: Row | null;
-  after: Row | null;
-}
 
 /** Refusals that need no notice: there is simply nothing to do. */
 const nothingToWalk: ReadonlySet<string> = new Set(['nothing-to-undo', 'nothing-to-redo']);
@@ -234,8 +226,8 @@ export class SyncedStore {
   }
 
   /** What a step changed. */
-  async readStep(step: number): Promise<ChangedRow[]> {
-    return ((await this.ask(`steps/${step}`)) as { rows: ChangedRow[] }).rows;
+  async readStep(step: number): Promise<AnyRowEdit[]> {
+    return ((await this.ask(`steps/${step}`)) as { rows: AnyRowEdit[] }).rows;
   }
 
   private async ask(what: string): Promise<unknown> {

@@ -1,3 +1,4 @@
+import { baseLanguage } from '$lib/core/text/base-language';
 import type { FindDepth, MarketFigures } from '$lib/core/market/figures';
 import { minorDigits } from '$lib/core/money/money';
 import { wordsOf } from '$lib/core/keywords/words';
@@ -134,7 +135,9 @@ export class PracticeMarket implements Market {
     const { cities } = this.world;
     const shares = cities.countryCodes.map((code) => {
       const own = this.world.findCountry(code)?.languages ?? [];
-      return languages.length === 0 || languages.some((language) => own.includes(language.split('-')[0]!)) ? 1 : foreignShare;
+      return languages.length === 0 || languages.some((language) => own.some((one) => baseLanguage(one) === baseLanguage(language)))
+        ? 1
+        : foreignShare;
     });
     let people = 0;
     for (let index = 0; index < marks.length; index++)
