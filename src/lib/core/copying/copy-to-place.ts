@@ -3,6 +3,7 @@ import { gridOf, spansOf } from '../view/hours';
 import type { HourSpan } from '../records/hour-span';
 import type { NamingPattern } from '../records/house-rule';
 import type { PlanFile } from '../exchange/plan-file';
+import { campaignAmounts, planFileAmounts } from '../exchange/plan-file-amounts';
 import { convertAmounts, type CurrencyConversion } from '../money/convert-amounts';
 import { noFigures } from '../finds/find-figures';
 import { bidsThere, type BidFactors } from './bids-there';
@@ -43,7 +44,7 @@ export function copyCampaign(campaign: FileCampaign, target: CopyTarget, naming:
     languages: target.languages ?? texts.languages,
     hours: shiftHours(texts.hours, target.shiftHours),
   };
-  const converted = convertAmounts({ ...moved, name: composeName(moved, naming), nameIsTyped: false }, target);
+  const converted = convertAmounts({ ...moved, name: composeName(moved, naming), nameIsTyped: false }, campaignAmounts, target);
   return target.bids === null ? converted : { ...converted, ...bidsThere(moved, target.bids) };
 }
 
@@ -55,7 +56,7 @@ export function planForCopy(
   { name, timeZone }: { name: string; timeZone: string },
 ): PlanFile {
   // What is put in below is not converted in vain.
-  const { brief, ...rest } = convertAmounts({ ...file, campaigns: [], finds: [] }, target);
+  const { brief, ...rest } = convertAmounts({ ...file, campaigns: [], finds: [] }, planFileAmounts, target);
   const monthlyMinor = campaigns.reduce((sum, campaign) => sum + (campaign.monthlyMinor ?? 0), 0);
   return {
     ...rest,

@@ -7,8 +7,10 @@ export interface CurrencyConversion {
   to: string;
 }
 
-/** Keys that hold amounts. */
-const amountKey = /Minor$/;
+/** The fields that hold amounts; of one that holds rows, or a list of them, the fields of those. */
+export interface AmountFields {
+  readonly [field: string]: true | AmountFields;
+}
 
 /** An amount in another currency, rounded to its minor unit. */
 export function convertAmount(minor: number | null, { rate, from, to }: CurrencyConversion): number | null {
@@ -16,14 +18,17 @@ export function convertAmount(minor: number | null, { rate, from, to }: Currency
   return Math.round(minor * rate * 10 ** (minorDigits(to) - minorDigits(from)));
 }
 
-/** Everything with its amounts in another currency. */
-export function convertAmounts<T>(value: T, conversion: CurrencyConversion): T {
-  if (conversion.rate === null) return value;
-  const convert = (one: unknown, key: string): unknown => {
-    if (typeof one === 'number' && amountKey.test(key)) return convertAmount(one, conversion);
-    if (Array.isArray(one)) return one.map((item) => convert(item, ''));
-    if (one === null || typeof one !== 'object') return one;
-    return Object.fromEntries(Object.entries(one).map(([name, item]) => [name, convert(item, name)]));
-  };
-  return convert(value, '') as T;
+function convertField(value: unknown, fields: true | AmountFields, conversion: CurrencyConversion): unknown {
+  if (fields !== true) return convertAmounts(value, fields, conversion);
+  return typeof value === 'number' ? convertAmount(value, conversion) : value;
+}
+
+/** A row, or a list of rows, with the amounts in these fields in another currency; the very same where figures stay. */
+export function convertAmounts<T>(value: T, fields: AmountFields, conversion: CurrencyConversion): T {
+  if (conversion.rate === null || typeof value !== 'object' || value === null) return value;
+  if (Array.isArray(value)) return value.map((one: unknown) => convertAmounts(one, fields, conversion)) as T;
+  const converted = Object.entries(fields).flatMap(([field, inside]) =>
+    field in value ? [[field, convertField(value[field as keyof typeof value], inside, conversion)] as const] : [],
+  );
+  return { ...value, ...Object.fromEntries(converted) };
 }

@@ -75,6 +75,7 @@ export const briefRecord = {
   stream: 'plan',
   parents: {},
   added: later,
+  amounts: { monthlyMinor: true, valueMinor: true, conversions: { valueMinor: true } },
   blank: {
     ...later,
     goal: 'leads',

@@ -85,6 +85,7 @@ export const campaignRecord = {
   parents: {},
   unique: ['name'],
   added: later,
+  amounts: { monthlyMinor: true, bidMinor: true },
   blank: {
     ...later,
     nameIsTyped: false,

@@ -69,5 +69,6 @@ export const extraRecord = {
   stream: 'plan',
   parents: { campaignId: 'campaign' },
   added: later,
+  amounts: { prices: { priceMinor: true } },
   blank: later,
 } as const satisfies RecordType<Extra>;

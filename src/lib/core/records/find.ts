@@ -89,11 +89,14 @@ const later = {
   broughtBy: '',
 } as const satisfies Partial<Find>;
 
+const ownAmounts = { bidLowMinor: true, bidHighMinor: true, bids: { lowMinor: true, highMinor: true } } as const;
+
 export const findRecord = {
   stream: 'plan',
   parents: {},
   links: { wordVerdictId: 'wordVerdict' },
   unique: ['text'],
   added: later,
+  amounts: { ...ownAmounts, otherFigures: ownAmounts },
   blank: { ...later, verdict: 'open', searchesLow: null, searchesHigh: null, bidLowMinor: null, bidHighMinor: null, source: '' },
 } as const satisfies RecordType<Find>;

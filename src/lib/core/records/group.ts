@@ -27,5 +27,6 @@ export const groupRecord = {
   parents: { campaignId: 'campaign' },
   links: { offerId: 'offer' },
   unique: ['campaignId', 'name'],
+  amounts: { defaultBidMinor: true },
   blank: { theme: '', defaultBidMinor: null, defaultMatch: 'phrase', landingPage: '', offerId: null },
 } as const satisfies RecordType<Group>;

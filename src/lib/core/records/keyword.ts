@@ -23,5 +23,6 @@ export const keywordRecord = {
   stream: 'plan',
   parents: { groupId: 'group' },
   unique: ['groupId', 'text', 'match'],
+  amounts: { bidMinor: true },
   blank: { match: 'phrase', bidMinor: null },
 } as const satisfies RecordType<Keyword>;

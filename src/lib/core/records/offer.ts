@@ -19,5 +19,6 @@ export const offerRecord = {
   stream: 'plan',
   parents: {},
 
+  amounts: { priceMinor: true },
   blank: { name: '', priceMinor: null, endsOn: null },
 } as const satisfies RecordType<Offer>;

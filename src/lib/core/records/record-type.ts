@@ -1,3 +1,5 @@
+import type { AmountFields } from '../money/convert-amounts';
+
 /** Every record by its name, parents before children. */
 export const recordNames = [
   'client',
@@ -56,6 +58,8 @@ export interface RecordType<R extends { id: string } = Row> {
   renamed?: Readonly<Record<string, keyof R & string>>;
   /** Names of fields that rows written before may still hold. */
   removed?: readonly string[];
+  /** Fields that hold amounts of the account's currency, also inside what they hold. */
+  amounts?: AmountFields;
   /** What a new row holds where nothing else is said. */
   blank: ByField<R, unknown>;
 }

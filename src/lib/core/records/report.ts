@@ -55,6 +55,7 @@ export const reportRowRecord = {
   stream: 'plan',
   parents: { reportId: 'report' },
 
+  amounts: { costMinor: true, averageCostMinor: true, valueMinor: true },
   blank: {
     groupName: '',
     clicks: null,

@@ -1,0 +1,27 @@
+import type { AmountFields } from '../money/convert-amounts';
+import { briefRecord } from '../records/brief';
+import { campaignRecord } from '../records/campaign';
+import { extraRecord } from '../records/extra';
+import { findRecord } from '../records/find';
+import { groupRecord } from '../records/group';
+import { keywordRecord } from '../records/keyword';
+import { offerRecord } from '../records/offer';
+import { reportRowRecord } from '../records/report';
+
+const extras = extraRecord.amounts;
+
+/** The fields of a campaign in a plan file that hold amounts. */
+export const campaignAmounts: AmountFields = {
+  ...campaignRecord.amounts,
+  extras,
+  groups: { ...groupRecord.amounts, keywords: keywordRecord.amounts },
+};
+
+/** The fields of a plan file that hold amounts. */
+export const planFileAmounts: AmountFields = {
+  brief: { ...briefRecord.amounts, offers: offerRecord.amounts },
+  campaigns: campaignAmounts,
+  extras,
+  reports: { rows: reportRowRecord.amounts },
+  finds: findRecord.amounts,
+};
