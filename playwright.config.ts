@@ -13,11 +13,11 @@ if (!process.env.BIBLION_TEST_DATA) {
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results/journeys',
-  timeout: 60_000,
+  timeout: 90_000,
   workers: 1,
   retries: 0,
   // A disk that is slow to write through takes seconds over one save.
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },

@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { page } from '$app/state';
-  import { isCommand, isTyping, leaveField, rememberField } from '$lib/ui/shell/keys';
+  import { asCommand, isTyping, leaveField, rememberField } from '$lib/ui/shell/keys';
   import KeysSheet from '$lib/ui/shell/KeysSheet.svelte';
   import { leadToField } from '$lib/ui/shell/lead-to-field';
   import { setShell, ShellState } from '$lib/ui/shell/shell.svelte';
@@ -17,12 +17,6 @@
   const shell = setShell(new ShellState());
   let failure = $state('');
 
-  const whenNotTyping = (act: () => void) => (event: KeyboardEvent) => {
-    if (!isCommand(event.target)) return;
-    event.preventDefault();
-    act();
-  };
-
   onMount(() => {
     workspace.load().catch((error: unknown) => (failure = error instanceof Error ? error.message : String(error)));
     const stopKeys = tinykeys(window, {
@@ -30,7 +24,7 @@
         event.preventDefault();
         shell.isGoToOpen = !shell.isGoToOpen;
       },
-      KeyN: whenNotTyping(() => shell.toggleMargin()),
+      KeyN: asCommand(() => shell.toggleMargin()),
     });
     const stopFollowing = followServerEvents();
     return () => {
@@ -53,7 +47,7 @@
   }}
   onkeydown={(event) => {
     // Where the sign stands on the keyboard differs, so the sign itself is asked for.
-    if (event.key === '?') whenNotTyping(() => (shell.isKeysOpen = true))(event);
+    if (event.key === '?') asCommand(() => (shell.isKeysOpen = true))(event);
     if (event.key === 'Escape' && !event.defaultPrevented) leaveField(event.target);
   }}
   onresize={() => shell.resize()}

@@ -8,7 +8,7 @@
   import Button from '$lib/ui/parts/Button.svelte';
   import { planDestinations, type Destination } from '$lib/ui/shell/destinations';
   import GoTo from '$lib/ui/shell/GoTo.svelte';
-  import { fieldHasOwnUndo, isCommand } from '$lib/ui/shell/keys';
+  import { asCommand, stepKeys } from '$lib/ui/shell/keys';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import RefusedNotice from '$lib/ui/shell/RefusedNotice.svelte';
   import Shell from '$lib/ui/shell/Shell.svelte';
@@ -83,20 +83,9 @@
   });
 
   onMount(() => {
-    const step = (direction: 'undo' | 'redo') => (event: KeyboardEvent) => {
-      if (fieldHasOwnUndo(event.target) || document.querySelector('dialog[open]')) return;
-      event.preventDefault();
-      void workspace.step(direction);
-    };
     return tinykeys(window, {
-      '$mod+KeyZ': step('undo'),
-      '$mod+Shift+KeyZ': step('redo'),
-      '$mod+KeyY': step('redo'),
-      KeyP: (event: KeyboardEvent) => {
-        if (!isCommand(event.target)) return;
-        event.preventDefault();
-        isNewOpen = true;
-      },
+      ...stepKeys((direction) => workspace.step(direction)),
+      KeyP: asCommand(() => (isNewOpen = true)),
     });
   });
 

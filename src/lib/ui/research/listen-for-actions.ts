@@ -1,5 +1,5 @@
 import { tinykeys } from 'tinykeys';
-import { isCommand } from '../shell/keys';
+import { asCommand } from '../shell/keys';
 import { verdicts } from '$lib/core/records/find';
 import { keyPressed, researchActions, type ResearchAction } from '../shell/research-keys';
 
@@ -15,21 +15,17 @@ interface Listening {
 
 /** Listens to the keys of Research, where nobody types and no dialog is open; answers how to stop. */
 export function listenForActions({ keys, acts, fixed, isElsewhere = () => false }: Listening): () => void {
-  const free =
-    (act: () => unknown, evenHeld = false) =>
-    (event: KeyboardEvent) => {
-      if (isElsewhere() || !isCommand(event.target, { evenHeld })) return;
-      event.preventDefault();
-      act();
-    };
   const own = (event: KeyboardEvent) => {
     const action = researchActions.find(({ id }) => keys()[id] === keyPressed(event));
     const act = action && acts[action.id];
     // Who judges fast is not held up.
-    if (act) free(act, (verdicts as readonly string[]).includes(action.id))(event);
+    if (act) asCommand(act, { evenHeld: (verdicts as readonly string[]).includes(action.id), isElsewhere })(event);
   };
   window.addEventListener('keydown', own);
-  const stop = tinykeys(window, Object.fromEntries(Object.entries(fixed).map(([pattern, act]) => [pattern, free(act)])));
+  const stop = tinykeys(
+    window,
+    Object.fromEntries(Object.entries(fixed).map(([pattern, act]) => [pattern, asCommand(act, { isElsewhere })])),
+  );
   return () => {
     window.removeEventListener('keydown', own);
     stop();

@@ -8,7 +8,7 @@
   import { planChapters } from './chapters';
   import { deskDestinations, planDestinations, type Destination } from './destinations';
   import GoTo from './GoTo.svelte';
-  import { fieldHasOwnUndo, isCommand } from './keys';
+  import { asCommand, stepKeys } from './keys';
   import RefusedNotice from './RefusedNotice.svelte';
   import { getShell } from './shell.svelte';
 
@@ -24,25 +24,12 @@
   );
   let failure = $state('');
 
-  const step = (direction: 'undo' | 'redo') => (event: KeyboardEvent) => {
-    if (fieldHasOwnUndo(event.target) || document.querySelector('dialog[open]')) return;
-    event.preventDefault();
-    void desk.step(direction);
-  };
-
   onMount(() => {
     desk.load().catch((error: unknown) => (failure = error instanceof Error ? error.message : String(error)));
-    const chapterKeys = planChapters.map(({ id }, index) => [
-      `Digit${index + 1}`,
-      (event: KeyboardEvent) => {
-        if (isCommand(event.target)) void goto(`/plans/${planId}/${id}`);
-      },
-    ]);
+    const chapterKeys = planChapters.map(({ id }, index) => [`Digit${index + 1}`, asCommand(() => goto(`/plans/${planId}/${id}`))]);
     const stopKeys = tinykeys(window, {
       ...Object.fromEntries(chapterKeys),
-      '$mod+KeyZ': step('undo'),
-      '$mod+Shift+KeyZ': step('redo'),
-      '$mod+KeyY': step('redo'),
+      ...stepKeys((direction) => desk.step(direction)),
     });
     return () => {
       stopKeys();

@@ -15,8 +15,27 @@ let heldUntil = 0;
 export const holdKeys = () => void (heldUntil = performance.now() + heldMs);
 
 /** Whether a single key pressed now is a command: nobody types, no dialog is open, and nothing has just appeared (`evenHeld`: though it has). */
-export const isCommand = (target: EventTarget | null, { evenHeld = false } = {}): boolean =>
+const isCommand = (target: EventTarget | null, { evenHeld = false } = {}): boolean =>
   !isTyping(target) && !document.querySelector('dialog[open]') && (evenHeld || performance.now() >= heldUntil);
+
+/** What a key does as a command: nothing where one types, a dialog is open or the keys are somebody else's (`isElsewhere`). */
+export const asCommand =
+  (act: () => unknown, { evenHeld = false, isElsewhere = () => false }: { evenHeld?: boolean; isElsewhere?: () => boolean } = {}) =>
+  (event: KeyboardEvent): void => {
+    if (isElsewhere() || !isCommand(event.target, { evenHeld })) return;
+    event.preventDefault();
+    act();
+  };
+
+/** The keys that undo and make again, for `tinykeys`; a field's own undo comes first. */
+export function stepKeys(step: (direction: 'undo' | 'redo') => unknown): Record<string, (event: KeyboardEvent) => void> {
+  const walk = (direction: 'undo' | 'redo') => (event: KeyboardEvent) => {
+    if (fieldHasOwnUndo(event.target) || document.querySelector('dialog[open]')) return;
+    event.preventDefault();
+    step(direction);
+  };
+  return { '$mod+KeyZ': walk('undo'), '$mod+Shift+KeyZ': walk('redo'), '$mod+KeyY': walk('redo') };
+}
 
 /** Leaves a field, so that keys are commands again. */
 export function leaveField(target: EventTarget | null): void {

@@ -22,7 +22,7 @@
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import { enterNew, fieldAt } from '$lib/ui/shell/enter-new';
-  import { isCommand } from '$lib/ui/shell/keys';
+  import { asCommand } from '$lib/ui/shell/keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
@@ -112,12 +112,11 @@
   }
 
   onMount(() => {
-    const free = (act: () => void) => (event: KeyboardEvent) => {
-      if (!isCommand(event.target)) return;
-      event.preventDefault();
-      act();
-      void keywordSheet?.showCurrent();
-    };
+    const free = (act: () => void) =>
+      asCommand(() => {
+        act();
+        void keywordSheet?.showCurrent();
+      });
     const whenChosen = (act: () => void) => free(() => sheet.chosenIds.length > 0 && act());
     return tinykeys(window, {
       '$mod+KeyA': free(() => sheet.chooseAll()),

@@ -12,7 +12,7 @@
   import HouseView from '$lib/ui/rules/HouseView.svelte';
   import RulesView from '$lib/ui/rules/RulesView.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
-  import { isCommand } from '$lib/ui/shell/keys';
+  import { asCommand } from '$lib/ui/shell/keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
@@ -85,11 +85,7 @@
   }
 
   onMount(() => {
-    const free = (act: () => void) => (event: KeyboardEvent) => {
-      if (isRules || !isCommand(event.target)) return;
-      event.preventDefault();
-      act();
-    };
+    const free = (act: () => void) => asCommand(act, { isElsewhere: () => isRules });
     return tinykeys(window, {
       ArrowDown: free(() => move(1)),
       ArrowUp: free(() => move(-1)),
