@@ -1,6 +1,7 @@
 /** A piece of a line: fixed text (escapes taken out) or a slot. Positions are UTF-16 indexes in the source. */
 export type Segment = { kind: 'text'; text: string } | SlotSegment;
 
+/** A slot of a line, as it is written. */
 export interface SlotSegment {
   kind: 'slot';
   name: string;

@@ -8,11 +8,14 @@ const listMeanings = ['keyword', 'searches', 'bid-low', 'bid-high', 'ignore'] as
 /** What a column of a report holds besides: what was counted, and for what. */
 export const reportMeanings = ['group', 'clicks', 'impressions', 'cost', 'average-cost', 'conversions', 'value'] as const;
 export type ReportMeaning = (typeof reportMeanings)[number];
+/** All that a column of a list can mean, months aside. */
 export const columnMeanings = [...listMeanings, ...reportMeanings] as const;
 /** A column of one month's searches, January as 1. */
 export type MonthMeaning = `month-${number}`;
 export type ColumnMeaning = (typeof columnMeanings)[number] | MonthMeaning;
+/** The columns of single months, January first. */
 export const monthMeanings = Array.from({ length: 12 }, (_, month): MonthMeaning => `month-${month + 1}`);
+/** Whether a column holds the searches of one month. */
 export const isMonth = (meaning: ColumnMeaning): meaning is MonthMeaning => meaning.startsWith('month-');
 
 /** A filled row and the line on which it begins. */

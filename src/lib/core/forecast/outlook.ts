@@ -109,4 +109,5 @@ export function computeOutlook(view: PlanView, campaign: Campaign, demand: Deman
 /** What a conversion may cost, and what it is called by the goal. */
 export const conversionNoun = (view: PlanView) =>
   countsEnquiries(view.brief.goal) ? 'Enquiries' : view.brief.goal === 'sales' ? 'Sales' : 'Conversions';
+/** What a conversion may cost, in minor units, by what the brief says one is worth; null where it does not say. */
 export const affordableMinor = (view: PlanView) => worthOf(view)?.affordableMinor ?? null;

@@ -12,7 +12,7 @@ export interface AmountFields {
   readonly [field: string]: true | AmountFields;
 }
 
-/** An amount in another currency, rounded to its minor unit. */
+/** An amount, in minor units, in those of another currency, rounded; null stays null, and where there is no rate the figure stays. */
 export function convertAmount(minor: number | null, { rate, from, to }: CurrencyConversion): number | null {
   if (minor === null || rate === null) return minor;
   return Math.round(minor * rate * 10 ** (minorDigits(to) - minorDigits(from)));

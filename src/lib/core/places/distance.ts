@@ -4,6 +4,7 @@ export interface Point {
   longitude: number;
 }
 
+/** The mean radius of the earth (IUGG). */
 export const earthRadiusKm = 6371;
 
 /** Great-circle distance between two points (haversine), in kilometres. */

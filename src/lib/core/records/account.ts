@@ -15,6 +15,7 @@ export const account = /* @__PURE__ */ made(() =>
 );
 export type Account = z.infer<typeof account>;
 
+/** What the store needs to know of accounts, and what a new one holds. */
 export const accountRecord = {
   stream: 'workspace',
   parents: { clientId: 'client' },

@@ -39,6 +39,7 @@ export const masterLine = /* @__PURE__ */ made(() =>
 );
 export type MasterLine = z.infer<typeof masterLine>;
 
+/** What the store needs to know of lines of masters, and what a new one holds. */
 export const masterLineRecord = {
   stream: 'workspace',
   parents: { masterId: 'master' },
@@ -49,6 +50,7 @@ export const masterLineRecord = {
 /** What fields that came later hold in rows from before. */
 const later = { masterLineId: '', masterText: '' } as const satisfies Partial<AdLine>;
 
+/** What the store needs to know of lines of ads, and what a new one holds. */
 export const adLineRecord = {
   stream: 'plan',
   parents: { adId: 'ad' },

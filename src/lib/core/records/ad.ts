@@ -28,6 +28,7 @@ export type Ad = z.infer<typeof ad>;
 /** What fields that came later hold in rows from before. */
 const later = { masterPaths: [] as string[] } as const satisfies Partial<Ad>;
 
+/** What the store needs to know of ads, and what a new one holds. */
 export const adRecord = {
   stream: 'plan',
   parents: { groupId: 'group' },

@@ -18,6 +18,7 @@ export const briefItem = /* @__PURE__ */ made(() =>
 );
 export type BriefItem = z.infer<typeof briefItem>;
 
+/** What the store needs to know of entries of the brief’s lists, and what a new one holds. */
 export const briefItemRecord = {
   stream: 'plan',
   parents: {},

@@ -71,6 +71,7 @@ const later = {
   keywordsFirst: false,
 } as const satisfies Partial<Brief>;
 
+/** What the store needs to know of briefs, and what a new one holds. */
 export const briefRecord = {
   stream: 'plan',
   parents: {},

@@ -80,6 +80,7 @@ const later = {
   tracking: [] as TrackingParameter[],
 } as const satisfies Partial<Campaign>;
 
+/** What the store needs to know of campaigns, and what a new one holds. */
 export const campaignRecord = {
   stream: 'plan',
   parents: {},

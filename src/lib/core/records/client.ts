@@ -15,6 +15,7 @@ export const client = /* @__PURE__ */ made(() =>
 );
 export type Client = z.infer<typeof client>;
 
+/** What the store needs to know of clients, and what a new one holds. */
 export const clientRecord = {
   stream: 'workspace',
   parents: {},

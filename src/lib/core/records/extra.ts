@@ -65,6 +65,7 @@ const later = {
   endsOn: null,
 } as const satisfies Partial<Record<keyof Extra, unknown>>;
 
+/** What the store needs to know of extras, and what a new one holds. */
 export const extraRecord = {
   stream: 'plan',
   parents: { campaignId: 'campaign' },

@@ -91,6 +91,7 @@ const later = {
 
 const ownAmounts = { bidLowMinor: true, bidHighMinor: true, bids: { lowMinor: true, highMinor: true } } as const;
 
+/** What the store needs to know of finds, and what a new one holds. */
 export const findRecord = {
   stream: 'plan',
   parents: {},

@@ -22,6 +22,7 @@ export const group = /* @__PURE__ */ made(() =>
 );
 export type Group = z.infer<typeof group>;
 
+/** What the store needs to know of groups, and what a new one holds. */
 export const groupRecord = {
   stream: 'plan',
   parents: { campaignId: 'campaign' },

@@ -83,6 +83,7 @@ export const houseRule = /* @__PURE__ */ made(() =>
 );
 export type HouseRule = z.infer<typeof houseRule>;
 
+/** What the store needs to know of house rules, and what a new one holds. */
 export const houseRuleRecord = {
   stream: 'workspace',
   parents: { planId: 'plan' },

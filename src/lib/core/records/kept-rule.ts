@@ -17,6 +17,7 @@ export const keptRule = /* @__PURE__ */ made(() =>
 );
 export type KeptRule = z.infer<typeof keptRule>;
 
+/** What the store needs to know of words’ verdicts kept for other clients, and what a new one holds. */
 export const keptRuleRecord = {
   stream: 'workspace',
   parents: {},

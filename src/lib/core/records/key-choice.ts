@@ -12,6 +12,7 @@ export const keyChoice = /* @__PURE__ */ made(() =>
 );
 export type KeyChoice = z.infer<typeof keyChoice>;
 
+/** What the store needs to know of chosen keys, and what a new one holds. */
 export const keyChoiceRecord = {
   stream: 'workspace',
   parents: {},

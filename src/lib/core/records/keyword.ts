@@ -19,6 +19,7 @@ export const keyword = /* @__PURE__ */ made(() =>
 );
 export type Keyword = z.infer<typeof keyword>;
 
+/** What the store needs to know of keywords, and what a new one holds. */
 export const keywordRecord = {
   stream: 'plan',
   parents: { groupId: 'group' },

@@ -8,6 +8,7 @@ import * as field from './fields';
 export const encodings = ['utf-8', 'utf-8-marked', 'utf-16', 'windows-1252'] as const;
 export type Encoding = (typeof encodings)[number];
 
+/** What parts the cells of a row. */
 export const delimiters = ['comma', 'semicolon', 'tab'] as const;
 export type Delimiter = (typeof delimiters)[number];
 
@@ -125,6 +126,7 @@ const later = {
   demandsBids: false,
 } as const satisfies Partial<Layout>;
 
+/** What the store needs to know of column layouts, and what a new one holds. */
 export const layoutRecord = {
   stream: 'workspace',
   parents: {},

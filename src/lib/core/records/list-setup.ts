@@ -12,6 +12,7 @@ export const listSetup = /* @__PURE__ */ made(() =>
 );
 export type ListSetup = z.infer<typeof listSetup>;
 
+/** What the store needs to know of lists as they are set up, and what a new one holds. */
 export const listSetupRecord = {
   stream: 'workspace',
   parents: {},

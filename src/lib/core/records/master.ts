@@ -17,6 +17,7 @@ export const master = /* @__PURE__ */ made(() =>
 );
 export type Master = z.infer<typeof master>;
 
+/** What the store needs to know of masters, and what a new one holds. */
 export const masterRecord = {
   stream: 'workspace',
   parents: {},

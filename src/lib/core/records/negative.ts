@@ -22,6 +22,7 @@ export const negative = /* @__PURE__ */ made(() =>
 );
 export type Negative = z.infer<typeof negative>;
 
+/** What the store needs to know of negatives, and what a new one holds. */
 export const negativeRecord = {
   stream: 'plan',
   parents: { campaignId: 'campaign', groupId: 'group', findId: 'find', briefItemId: 'briefItem', wordVerdictId: 'wordVerdict' },

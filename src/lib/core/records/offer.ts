@@ -15,6 +15,7 @@ export const offer = /* @__PURE__ */ made(() =>
 );
 export type Offer = z.infer<typeof offer>;
 
+/** What the store needs to know of offers, and what a new one holds. */
 export const offerRecord = {
   stream: 'plan',
   parents: {},

@@ -14,6 +14,7 @@ export const patternList = /* @__PURE__ */ made(() =>
 );
 export type PatternList = z.infer<typeof patternList>;
 
+/** What the store needs to know of lists of what people add, and what a new one holds. */
 export const patternListRecord = {
   stream: 'workspace',
   parents: {},

@@ -31,6 +31,7 @@ export type Place = z.infer<typeof place>;
 /** What fields that came later hold in rows from before. */
 const later = { code: '', region: '', people: null } as const satisfies Partial<Place>;
 
+/** What the store needs to know of places, and what a new one holds. */
 export const placeRecord = {
   stream: 'plan',
   parents: { campaignId: 'campaign' },

@@ -21,6 +21,7 @@ export const plan = /* @__PURE__ */ made(() =>
 );
 export type Plan = z.infer<typeof plan>;
 
+/** What the store needs to know of plans, and what a new one holds. */
 export const planRecord = {
   stream: 'workspace',
   parents: { accountId: 'account' },

@@ -44,6 +44,7 @@ export type ReportRow = z.infer<typeof reportRow>;
 /** What a line of a report counted, before it is written down. */
 export type ReportFigures = Omit<ReportRow, 'id' | 'reportId' | 'position' | 'text'>;
 
+/** What the store needs to know of reports, and what a new one holds. */
 export const reportRecord = {
   stream: 'plan',
   parents: {},
@@ -51,6 +52,7 @@ export const reportRecord = {
   blank: { from: null, until: null },
 } as const satisfies RecordType<Report>;
 
+/** What the store needs to know of rows of reports, and what a new one holds. */
 export const reportRowRecord = {
   stream: 'plan',
   parents: { reportId: 'report' },

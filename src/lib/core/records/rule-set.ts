@@ -78,6 +78,7 @@ export const ruleSet = /* @__PURE__ */ made(() =>
 );
 export type RuleSetRow = z.infer<typeof ruleSet>;
 
+/** What the store needs to know of rule sets, and what a new one holds. */
 export const ruleSetRecord = {
   stream: 'workspace',
   parents: {},

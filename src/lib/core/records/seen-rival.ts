@@ -35,6 +35,7 @@ export const seenRival = /* @__PURE__ */ made(() =>
 );
 export type SeenRival = z.infer<typeof seenRival>;
 
+/** What the store needs to know of rivals from files, and what a new one holds. */
 export const seenRivalRecord = {
   stream: 'plan',
   parents: {},

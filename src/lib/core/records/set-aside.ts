@@ -17,6 +17,7 @@ export const setAside = /* @__PURE__ */ made(() =>
 );
 export type SetAside = z.infer<typeof setAside>;
 
+/** What the store needs to know of findings set aside, and what a new one holds. */
 export const setAsideRecord = {
   stream: 'plan',
   parents: {},

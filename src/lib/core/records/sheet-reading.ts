@@ -14,6 +14,7 @@ export const sheetReading = /* @__PURE__ */ made(() =>
 );
 export type SheetReading = z.infer<typeof sheetReading>;
 
+/** What the store needs to know of corrected columns, and what a new one holds. */
 export const sheetReadingRecord = {
   stream: 'workspace',
   parents: {},

@@ -15,6 +15,7 @@ export const slotWord = /* @__PURE__ */ made(() =>
 );
 export type SlotWord = z.infer<typeof slotWord>;
 
+/** What the store needs to know of slots of the plan’s own, and what a new one holds. */
 export const slotWordRecord = {
   stream: 'plan',
   parents: {},

@@ -38,6 +38,7 @@ export const wordKind = /* @__PURE__ */ made(() =>
 );
 export type WordKind = z.infer<typeof wordKind>;
 
+/** What the store needs to know of corrected kinds of words, and what a new one holds. */
 export const wordKindRecord = {
   stream: 'plan',
   parents: {},

@@ -20,6 +20,7 @@ export const wordVerdict = /* @__PURE__ */ made(() =>
 );
 export type WordVerdict = z.infer<typeof wordVerdict>;
 
+/** What the store needs to know of judged words, and what a new one holds. */
 export const wordVerdictRecord = {
   stream: 'plan',
   parents: {},

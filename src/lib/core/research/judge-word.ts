@@ -44,7 +44,8 @@ export interface WordVerdictAsked {
   settled?: ReadonlySet<string>;
 }
 
-/** The change that judges a word, one step: its finds, and where it is blocked its negatives, which leave with it. */
+/** The change that judges a word, one step: its finds, and where it is blocked its negatives, which leave with it; null where
+ * no find holds it. */
 export function judgeWord(
   snapshot: Snapshot,
   index: WordHolders,

@@ -95,7 +95,8 @@ export function findSameLines({ snapshot }: Pick<PlanView, 'snapshot'>, rivals: 
   });
 }
 
-/** What not bidding on a search that is won for free would save in a month: its clicks (searches × rate) at what they cost, middle of the ranges. */
+/** What not bidding on a search that is won for free would save in a month: its clicks (searches × rate) at what they cost, middle of the ranges, in
+ * minor units; null where its searches or bids are not known. */
 export function savedMinor(find: Find, rate: number): number | null {
   const { searchesLow, searchesHigh, bidLowMinor, bidHighMinor } = find;
   if (searchesLow === null || bidLowMinor === null) return null;

@@ -58,7 +58,8 @@ export function swapPlace(snapshot: Snapshot, finds: readonly Find[], places: { 
   return changes.length === 0 ? null : { type: 'several', name: 'place-swapped', changes };
 }
 
-/** The same with a verdict in one step: what comes of it is kept, also what stood there already and was not judged. */
+/** The same with a verdict in one step: what comes of it is kept, also what stood there already and was not judged; null where
+ * nothing changes. */
 export function keepSwapped(snapshot: Snapshot, swaps: readonly PlaceSwap[]): Change | null {
   const { renamed, joined, changes } = swapAll(snapshot, swaps);
   if (changes.length === 0) return null;

@@ -72,13 +72,13 @@ export function worthOf({ brief, house }: PlanView): Worth | null {
   });
 }
 
-/** The bid of a keyword: its own, else its group's, else the campaign's starting bid where bids are by hand. */
+/** The bid of a keyword, in minor units: its own, else its group's, else the campaign's starting bid where bids are by hand; null: none is set. */
 export function bidOf(view: PlanView, keyword: Keyword): number | null {
   const group = view.snapshot.group.get(keyword.groupId);
   return keyword.bidMinor ?? (group ? groupBid(view, group) : null);
 }
 
-/** The default bid of a group: its own, else the campaign's starting bid where bids are by hand. */
+/** The default bid of a group, in minor units: its own, else the campaign's starting bid where bids are by hand; null: none is set. */
 export function groupBid({ snapshot }: PlanView, group: Group): number | null {
   const campaign = snapshot.campaign.get(group.campaignId);
   return group.defaultBidMinor ?? (campaign?.bidding === 'by-hand' ? campaign.bidMinor : null);
@@ -93,7 +93,7 @@ export function landingPageOf({ snapshot, brief }: PlanView, ad: Pick<Ad, 'landi
 export const domainOf = (view: PlanView, ad: Pick<Ad, 'landingPage' | 'groupId'>) =>
   readAddress(landingPageOf(view, ad))?.hostname.replace(/^www\./, '') ?? '';
 
-/** The offer a group's lines speak of: its own, else the plan's first. */
+/** The offer a group's lines speak of: its own, else the plan's first; null where the plan has none. */
 export function offerOf({ snapshot }: PlanView, group: Group): Offer | null {
   return (group.offerId && snapshot.offer.get(group.offerId)) || inOrder(snapshot.offer)[0] || null;
 }
