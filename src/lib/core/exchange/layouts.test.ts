@@ -152,6 +152,12 @@ describe('tables that come back changed', () => {
     expect(readChanged(changed('groups', 'Default bid', () => '1.6')).changed).toEqual([]);
   });
 
+  it('hours that cannot be read are said, and change nothing', () => {
+    const read = readChanged(changed('campaigns', 'Open hours', () => 'whenever it suits'));
+    expect(read.changed).toEqual([]);
+    expect(read.problems).toMatchObject([{ field: 'open hours', code: 'not-hours', text: 'whenever it suits' }]);
+  });
+
   it('a keyword that comes with another match type beside its own is a new one', () => {
     const sheets = sheetsOf(clean, plainLayout).map((sheet) =>
       sheet.name === 'keywords' ? { ...sheet, rows: [...sheet.rows, sheet.rows[1]!.with(3, 'exact')], lines: [...sheet.lines, 9] } : sheet,

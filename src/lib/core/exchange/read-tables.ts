@@ -1,18 +1,12 @@
 import type { RecordName, Row as RecordRow } from '../records/record-type';
 import { nameOfExtra } from '../records/extra';
-import { biddingKinds } from '../records/campaign';
-import { goals } from '../records/brief';
 import type { MatchType } from '../records/match-types';
-import { writeAddress } from '../text/address';
-import { monthlyForDaily } from '../money/split';
 import { readKeyword } from '../keywords/read-keyword';
 import { childrenOf, nextPosition } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
-import { readHours } from '../view/hours';
 import type { PlanView } from '../view/plan-view';
 import { blank, blankFields, type RecordTypes } from '../records/record-types';
 import type { Layout } from '../records/layout';
-import { formatNames } from '../records/format-names';
 import { sayTheSame, setFields, type ChangedField } from './changed-rows';
 import { CellReader, type TableProblem } from './cell-reader';
 import { keyOfExtra, readExtraCells } from './extra-cells';
@@ -21,6 +15,16 @@ import { PlanAdditions } from './plan-additions';
 import { readSettingsCells } from './settings-cells';
 import { readRows, type FieldRow, type ReadSheet, type SheetRows } from './read-rows';
 import { mostLines, tableNames, type TableName } from '../records/table-fields';
+import {
+  adColumns,
+  campaignColumns,
+  groupColumns,
+  keywordColumns,
+  placeColumns,
+  readColumns,
+  readPlaceKey,
+  type TableColumns,
+} from './table-columns';
 import { writeRows, type WrittenRows } from './tables';
 
 /** What became of the rows of a kind. */
@@ -47,18 +51,6 @@ export interface TablesRead {
 
 type Outcome = 'added' | 'changed' | 'standing' | 'left-out';
 
-const goalWords = goals.map((goal) => [goal] as const);
-const biddingWords = biddingKinds.map((kind) => [kind] as const);
-const formatWords = formatNames.map((format) => [format] as const);
-const networkWords = [['search pages'], ['search pages and partner sites']] as const;
-const rotationWords = [['even'], ['better']] as const;
-const placeWords = [['city'], ['country'], ['region'], ['postal']] as const;
-const useWords = [['included'], ['excluded']] as const;
-const whoWords = [
-  ['there', 'people who are there'],
-  ['asking', 'also people who ask about the place'],
-] as const;
-
 /** Reads rows of tables into a plan; what stands there already is held against what comes. */
 class TablesReader {
   readonly cells: CellReader;
@@ -72,7 +64,7 @@ class TablesReader {
   ) as TablesRead['counts'];
 
   constructor(
-    private readonly view: PlanView,
+    readonly view: PlanView,
     private readonly layout: Layout,
     private readonly newId: () => string,
   ) {
@@ -117,25 +109,19 @@ class TablesReader {
   /** What a field that comes otherwise makes of the row that stands, by kind; null: such a field is not taken. */
   private readonly setters: Readonly<Record<TableName, (field: string) => Setter | null>> = {
     campaigns: (field) => {
-      const read = campaignFields[field];
-      return read ? (row, standing) => setFields('campaign', standing, read(row, this.cells, this.layout, this.view)) : null;
+      const key = settingsFields[field];
+      if (!key) return this.columnSetter('campaign', campaignColumns, field);
+      return (row, standing) => {
+        const read = readSettingsCells(row, this.cells, this.layout, this.view.brief.tracking);
+        return setFields('campaign', standing, { [key]: read[key] });
+      };
     },
-    places: (field) => {
-      const read = placeFields[field];
-      return read ? (row, standing) => setFields('place', standing, read(row, this.cells)) : null;
-    },
-    groups: (field) =>
-      field === 'bid'
-        ? (row, standing) => setFields('group', standing, { defaultBidMinor: this.cells.amount(row, 'bid') })
-        : field === 'landing page'
-          ? (row, standing) => setFields('group', standing, { landingPage: this.cells.text(row, 'landing page') })
-          : null,
+    places: (field) => this.columnSetter('place', placeColumns, field),
+    groups: (field) => this.columnSetter('group', groupColumns, field),
     keywords: (field) =>
-      field === 'bid'
-        ? (row, standing) => setFields('keyword', standing, { bidMinor: this.cells.amount(row, 'bid') })
-        : field === 'match' || field === 'keyword'
-          ? (row, standing) => setFields('keyword', standing, { match: this.markOf(row, 'keyword')?.match ?? standing.match })
-          : null,
+      field === 'match' || field === 'keyword'
+        ? (row, standing) => setFields('keyword', standing, { match: this.markOf(row, 'keyword')?.match ?? standing.match })
+        : this.columnSetter('keyword', keywordColumns, field),
     negatives: () => null,
     ads: (field) => this.adSetter(field),
     extras: (field) => {
@@ -148,17 +134,17 @@ class TablesReader {
     },
   };
 
+  /** What a field of a table's own column makes of the row that stands; null where its cell says nothing of it. */
+  private columnSetter<R>(record: RecordName, columns: TableColumns<R>, field: string): Setter | null {
+    const read = columns[field]?.read;
+    return read ? (row, standing) => setFields(record, standing, read(row, this)) : null;
+  }
+
   private adSetter(field: string): Setter | null {
-    const { cells } = this;
-    const own: Readonly<Record<string, (row: FieldRow) => Record<string, unknown>>> = {
-      master: (row) => ({ masterName: cells.text(row, 'master') }),
-      'path 1': (row) => ({ path1: cells.text(row, 'path 1') }),
-      'path 2': (row) => ({ path2: cells.text(row, 'path 2') }),
-      'landing page': (row) => ({ landingPage: cells.text(row, 'landing page') }),
-      format: (row) => ({ format: cells.word(row, 'format', formatWords, 'responsive') }),
-    };
-    const read = own[field];
-    if (read) return (row, standing) => setFields('ad', standing, read(row));
+    if (field === 'landing page')
+      return (row, standing) => setFields('ad', standing, { landingPage: this.cells.text(row, 'landing page') });
+    const own = this.columnSetter('ad', adColumns, field);
+    if (own) return own;
     const [, kind, number, fixed] = /^(headline|description) (\d+)( fixed at)?$/.exec(field) ?? [];
     if (kind !== 'headline' && kind !== 'description') return null;
     return (row, standing) => this.lineChange(row, standing.id, { kind, index: Number(number) - 1, isPosition: fixed !== undefined });
@@ -244,21 +230,8 @@ class TablesReader {
     if (name === '') return 'left-out';
     const known = this.additions.find('campaign', [name]);
     if (known) return this.against(row, 'campaign', known, name);
-    const daily = cells.amount(row, 'daily budget');
-    const hours = readHours(cells.text(row, 'open hours'));
-    if (hours === null) cells.say(row, 'open hours', 'not-hours', cells.text(row, 'open hours'));
     const id = this.addCampaign(row, name, {
-      goal: cells.word(row, 'goal', goalWords, this.view.brief.goal),
-      partnerSites: cells.word(row, 'network', networkWords, 'search pages') !== 'search pages',
-      whoCounts: cells.word(row, 'who counts', whoWords, 'there'),
-      languages: cells.languages(row)?.slice(0, 20) ?? [...this.view.brief.languages],
-      monthlyMinor: daily === null ? null : monthlyForDaily(daily, this.view.house.monthDays),
-      bidding: cells.word(row, 'bidding', biddingWords, 'by-hand'),
-      bidMinor: cells.amount(row, 'bid'),
-      hours: hours ?? [],
-      startsOn: cells.date(row, 'start'),
-      endsOn: cells.date(row, 'end'),
-      rotation: cells.word(row, 'rotation', rotationWords, 'even'),
+      ...readColumns(campaignColumns, row, this),
       ...readSettingsCells(row, cells, this.layout, this.view.brief.tracking),
     });
     return id ? 'added' : 'left-out';
@@ -287,10 +260,10 @@ class TablesReader {
     const known = this.additions.find('group', [campaignId, name]);
     if (known) return known;
     this.cells.say(row, 'group', 'made', name);
-    return this.addGroup(row, campaignId, name, { defaultBidMinor: null, landingPage: '' });
+    return this.addGroup(row, campaignId, name);
   }
 
-  private addGroup(row: FieldRow, campaignId: string, name: string, own: Pick<RecordTypes['group'], 'defaultBidMinor' | 'landingPage'>) {
+  private addGroup(row: FieldRow, campaignId: string, name: string, own: Partial<RecordTypes['group']> = {}) {
     return this.add(row, 'group', { ...blankFields('group'), campaignId, name, ...own }, [campaignId, name]);
   }
 
@@ -300,34 +273,18 @@ class TablesReader {
     if (!campaignId || name === '') return 'left-out';
     const known = this.additions.find('group', [campaignId, name]);
     if (known) return this.against(row, 'group', known, name);
-    const page = this.cells.text(row, 'landing page');
-    const landingPage = page === writeAddress(this.view.brief.landingPage) ? '' : page;
-    return this.addGroup(row, campaignId, name, { defaultBidMinor: this.cells.amount(row, 'bid'), landingPage }) ? 'added' : 'left-out';
+    return this.addGroup(row, campaignId, name, readColumns(groupColumns, row, this)) ? 'added' : 'left-out';
   }
 
   private place(row: FieldRow): Outcome {
-    const { cells } = this;
     const campaignId = this.campaignOf(row);
     const name = campaignId ? this.required(row, 'place') : '';
     if (!campaignId || name === '') return 'left-out';
-    const country = cells.text(row, 'country').toUpperCase();
-    const code = cells.text(row, 'region code').slice(0, 40);
-    const key = [campaignId, country, code, name];
+    const told = readPlaceKey(row, this);
+    const key = [campaignId, told.country, told.code, name];
     const known = this.additions.find('place', key);
     if (known) return this.against(row, 'place', known, name);
-    const place = {
-      campaignId,
-      kind: cells.word(row, 'place kind', placeWords, 'city'),
-      name,
-      country,
-      code,
-      region: cells.text(row, 'region').slice(0, 200),
-      people: null,
-      latitude: cells.number(row, 'latitude'),
-      longitude: cells.number(row, 'longitude'),
-      radiusKm: cells.number(row, 'radius km'),
-      excluded: cells.word(row, 'use', useWords, 'included') === 'excluded',
-    };
+    const place = { ...blankFields('place'), campaignId, name, ...told, ...readColumns(placeColumns, row, this) };
     return this.add(row, 'place', place, key) ? 'added' : 'left-out';
   }
 
@@ -383,10 +340,7 @@ class TablesReader {
       ...blankFields('ad'),
       groupId,
       name,
-      format: cells.word(row, 'format', formatWords, 'responsive'),
-      masterName: cells.text(row, 'master'),
-      path1: cells.text(row, 'path 1'),
-      path2: cells.text(row, 'path 2'),
+      ...readColumns(adColumns, row, this),
       landingPage: page === this.additions.pageOfGroup(groupId) ? '' : page,
     };
     const adId = this.add(row, 'ad', ad, [groupId, name]);
@@ -433,50 +387,16 @@ class TablesReader {
 }
 
 type Setter = (row: FieldRow, standing: RecordRow) => SimpleChange | string | null;
-type Fields = Record<string, unknown>;
-
-/** What fields of a campaign come to, by their cells. */
-const campaignFields: Readonly<Record<string, (row: FieldRow, cells: CellReader, layout: Layout, view: PlanView) => Fields>> = {
-  goal: (row, cells, _, view) => ({ goal: cells.word(row, 'goal', goalWords, view.brief.goal) }),
-  'daily budget': (row, cells, _, view) => {
-    const daily = cells.amount(row, 'daily budget');
-    return { monthlyMinor: daily === null ? null : monthlyForDaily(daily, view.house.monthDays) };
-  },
-  bidding: (row, cells) => ({ bidding: cells.word(row, 'bidding', biddingWords, 'by-hand') }),
-  bid: (row, cells) => ({ bidMinor: cells.amount(row, 'bid') }),
-  network: (row, cells) => ({ partnerSites: cells.word(row, 'network', networkWords, 'search pages') !== 'search pages' }),
-  languages: (row, cells, _, view) => ({ languages: cells.languages(row)?.slice(0, 20) ?? [...view.brief.languages] }),
-  'who counts': (row, cells) => ({ whoCounts: cells.word(row, 'who counts', whoWords, 'there') }),
-  start: (row, cells) => ({ startsOn: cells.date(row, 'start') }),
-  end: (row, cells) => ({ endsOn: cells.date(row, 'end') }),
-  rotation: (row, cells) => ({ rotation: cells.word(row, 'rotation', rotationWords, 'even') }),
-  'open hours': (row, cells) => ({ hours: readHours(cells.text(row, 'open hours')) ?? [] }),
-  ...Object.fromEntries(
-    (
-      [
-        ['spending', 'spending'],
-        ['share of appearances', 'sharePercent'],
-        ['devices', 'devices'],
-        ['ages left out', 'agesOff'],
-        ['genders left out', 'gendersOff'],
-        ['audiences', 'audiences'],
-        ['kept off', 'placementsOff'],
-        ['tracking', 'tracking'],
-      ] as const
-    ).map(([field, key]) => [
-      field,
-      (row: FieldRow, cells: CellReader, layout: Layout, view: PlanView) => ({
-        [key]: readSettingsCells(row, cells, layout, view.brief.tracking)[key],
-      }),
-    ]),
-  ),
-};
-
-const placeFields: Readonly<Record<string, (row: FieldRow, cells: CellReader) => Fields>> = {
-  'radius km': (row, cells) => ({ radiusKm: cells.number(row, 'radius km') }),
-  use: (row, cells) => ({ excluded: cells.word(row, 'use', useWords, 'included') === 'excluded' }),
-  latitude: (row, cells) => ({ latitude: cells.number(row, 'latitude') }),
-  longitude: (row, cells) => ({ longitude: cells.number(row, 'longitude') }),
+/** Fields of a campaign that `settings-cells.ts` reads together. */
+const settingsFields: Readonly<Record<string, keyof ReturnType<typeof readSettingsCells>>> = {
+  spending: 'spending',
+  'share of appearances': 'sharePercent',
+  devices: 'devices',
+  'ages left out': 'agesOff',
+  'genders left out': 'gendersOff',
+  audiences: 'audiences',
+  'kept off': 'placementsOff',
+  tracking: 'tracking',
 };
 
 type ExtraCells = ReturnType<typeof readExtraCells>;

@@ -3,11 +3,9 @@ import { fillPlanSlots } from '../ads/fill-slots';
 import { keywordTexts, lineContext } from '../ads/slot-values';
 import { measureLine } from '../ads/measure';
 import { writeAmount } from '../money/money';
-import { dailyFromMonthly } from '../money/split';
 import { campaignNegatives, planNegatives } from '../groups/acting-negatives';
 import { childrenOf, inOrder } from '../store/snapshot';
-import { writeHours } from '../view/hours';
-import { bidOf, groupBid, groupsInOrder, landingPageOf, type PlanView } from '../view/plan-view';
+import { groupsInOrder, landingPageOf, type PlanView } from '../view/plan-view';
 import type { Ad } from '../records/ad';
 import type { Campaign } from '../records/campaign';
 import type { Group } from '../records/group';
@@ -19,6 +17,16 @@ import { writeExtraCells } from './extra-cells';
 import { losesCase, writeDecimal, writeKeywordCell, writeLineCell, writeMatchCell } from './layout-cells';
 import { columnsOf, jointHeadings, tablesOf } from '../layouts/layouts';
 import { writeSettingsCells } from './settings-cells';
+import {
+  adColumns,
+  campaignColumns,
+  groupColumns,
+  keywordColumns,
+  placeColumns,
+  writeColumns,
+  type CellValue,
+  type CellWriting,
+} from './table-columns';
 import { mostLines, numberFields, rowWords, type TableName } from '../records/table-fields';
 
 /** Ids of the rows that a finding holds back, each with the finding's id. */
@@ -41,11 +49,8 @@ export interface Table {
   numbers: readonly number[];
 }
 
-/** What is written where a layout demands a bid and none is set, in minor units. */
-const smallestAmount = 1;
-
 /** What a row says, by field. */
-type Row = Readonly<Record<string, string | number | null>>;
+type Row = Readonly<Record<string, CellValue>>;
 type Add = (row: Row, findingId: string | null, id: string) => void;
 
 /** What the rows of a plan are made from. */
@@ -56,7 +61,9 @@ class RowMaker {
     private readonly view: PlanView,
     private readonly layout: Layout,
     private readonly held: RowsHeld,
-  ) {}
+  ) {
+    this.writing = { view, layout, money: (minor) => this.money(minor), number: (value) => this.number(value) };
+  }
 
   readonly makers: Readonly<Record<TableName, (add: Add) => void>> = {
     campaigns: (add) => this.campaigns(add),
@@ -77,6 +84,8 @@ class RowMaker {
     return null;
   }
 
+  private readonly writing: CellWriting;
+
   private money(minor: number | null): string {
     return minor === null ? '' : writeDecimal(this.layout, writeAmount(minor, this.view.account.currency));
   }
@@ -90,27 +99,10 @@ class RowMaker {
   }
 
   private campaigns(add: Add): void {
-    const { snapshot, house, account, brief } = this.view;
+    const { snapshot, brief } = this.view;
     for (const campaign of inOrder(snapshot.campaign))
       add(
-        {
-          campaign: campaign.name,
-          state: this.layout.statePaused,
-          goal: campaign.goal,
-          'daily budget': campaign.monthlyMinor === null ? '' : this.money(dailyFromMonthly(campaign.monthlyMinor, house.monthDays)),
-          currency: account.currency,
-          bidding: campaign.bidding,
-          bid: this.money(campaign.bidMinor),
-          network: campaign.partnerSites ? 'search pages and partner sites' : 'search pages',
-          languages: campaign.languages.join(', '),
-          'who counts': campaign.whoCounts === 'there' ? 'people who are there' : 'also people who ask about the place',
-          start: campaign.startsOn,
-          end: campaign.endsOn,
-          rotation: campaign.rotation,
-          'open hours': writeHours(campaign.hours),
-          'time zone': account.timeZone,
-          ...writeSettingsCells(campaign, this.layout, brief.tracking),
-        },
+        { ...writeColumns(campaignColumns, campaign, this.writing), ...writeSettingsCells(campaign, this.layout, brief.tracking) },
         this.holderOf(campaign.id),
         campaign.id,
       );
@@ -120,22 +112,7 @@ class RowMaker {
     const { snapshot } = this.view;
     for (const campaign of inOrder(snapshot.campaign))
       for (const place of childrenOf(snapshot.place, 'campaignId', campaign.id))
-        add(
-          {
-            campaign: campaign.name,
-            place: place.name,
-            country: place.country,
-            'place kind': place.kind,
-            region: place.region,
-            'region code': place.code,
-            'radius km': this.number(place.radiusKm),
-            use: place.excluded ? 'excluded' : 'included',
-            latitude: this.number(place.latitude),
-            longitude: this.number(place.longitude),
-          },
-          this.holderOf(campaign.id),
-          place.id,
-        );
+        add({ campaign: campaign.name, ...writeColumns(placeColumns, place, this.writing) }, this.holderOf(campaign.id), place.id);
   }
 
   private groups(add: Add): void {
@@ -143,9 +120,7 @@ class RowMaker {
       add(
         {
           campaign: this.campaignName(group),
-          group: group.name,
-          bid: this.money(groupBid(this.view, group) ?? (this.layout.demandsBids ? smallestAmount : null)),
-          'landing page': writeAddress(group.landingPage || this.view.brief.landingPage),
+          ...writeColumns(groupColumns, group, this.writing),
         },
         this.holderOf(group.campaignId, group.id),
         group.id,
@@ -159,9 +134,7 @@ class RowMaker {
           {
             campaign: this.campaignName(group),
             group: group.name,
-            keyword: writeKeywordCell(this.layout, keyword.text, keyword.match, false),
-            match: writeMatchCell(this.layout, keyword.match, false),
-            bid: this.money(this.layout.demandsBids ? (bidOf(this.view, keyword) ?? smallestAmount) : keyword.bidMinor),
+            ...writeColumns(keywordColumns, keyword, this.writing),
           },
           this.holderOf(group.campaignId, group.id, keyword.id),
           keyword.id,
@@ -220,9 +193,7 @@ class RowMaker {
           {
             campaign: this.campaignName(group),
             group: group.name,
-            ad: ad.name,
-            format: ad.format,
-            master: ad.masterName,
+            ...writeColumns(adColumns, ad, this.writing),
             ...this.lines(group, ad, 'headline'),
             ...this.lines(group, ad, 'description'),
             'path 1': path(ad.path1),
