@@ -323,9 +323,7 @@ class TablesReader {
     if (!isOfPlan && !groupId && !campaignId) return 'left-out';
     const key = [campaignId, groupId, match, text];
     if (this.additions.find('negative', key)) return 'standing';
-    return this.add(row, 'negative', { campaignId, groupId, text, match, findId: null, briefItemId: null, wordVerdictId: null }, key)
-      ? 'added'
-      : 'left-out';
+    return this.add(row, 'negative', { ...blankFields('negative'), campaignId, groupId, text, match }, key) ? 'added' : 'left-out';
   }
 
   private ad(row: FieldRow): Outcome {

@@ -56,13 +56,20 @@ type Add = (row: Row, findingId: string | null, id: string) => void;
 /** What the rows of a plan are made from. */
 class RowMaker {
   casesLost = 0;
+  private readonly writing: CellWriting;
 
   constructor(
     private readonly view: PlanView,
     private readonly layout: Layout,
     private readonly held: RowsHeld,
   ) {
-    this.writing = { view, layout, money: (minor) => this.money(minor), number: (value) => this.number(value) };
+    const { currency } = view.account;
+    this.writing = {
+      view,
+      layout,
+      money: (minor) => (minor === null ? '' : writeDecimal(layout, writeAmount(minor, currency))),
+      number: (value) => (value === null ? '' : writeDecimal(layout, String(value))),
+    };
   }
 
   readonly makers: Readonly<Record<TableName, (add: Add) => void>> = {
@@ -82,16 +89,6 @@ class RowMaker {
       if (findingId !== undefined) return findingId;
     }
     return null;
-  }
-
-  private readonly writing: CellWriting;
-
-  private money(minor: number | null): string {
-    return minor === null ? '' : writeDecimal(this.layout, writeAmount(minor, this.view.account.currency));
-  }
-
-  private number(value: number | null): string {
-    return value === null ? '' : writeDecimal(this.layout, String(value));
   }
 
   private campaignName(group: Group): string {

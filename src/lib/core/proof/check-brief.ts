@@ -1,3 +1,4 @@
+import { blankFields } from '../records/record-types';
 import { isHomePage, readAddress } from '../text/address';
 import { builtInSlots, liveSlot } from '../ads/fill-slots';
 import { prepareSearch } from '../keywords/matching';
@@ -19,14 +20,10 @@ export function blockNotOffered(view: PlanView, newId: (itemId: string) => strin
   if (missing.length === 0) return null;
   const position = view.snapshot.negative.size;
   const rows = missing.map(({ item, text }, index) => ({
+    ...blankFields('negative'),
     id: newId(item.id),
-    campaignId: null,
-    groupId: null,
     text,
-    match: 'phrase',
-    findId: null,
     briefItemId: item.id,
-    wordVerdictId: null,
     position: position + index,
   }));
   return {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { blank } from '$lib/core/records/record-types';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import type { FillContext } from '$lib/core/ads/fill-slots';
@@ -59,23 +60,9 @@
     const names = new Set(masters.map(({ name }) => name));
     let name = 'New master';
     for (let number = 2; names.has(name); number++) name = `New master ${number}`;
-    const row = {
-      id,
-      name,
-      format: 'responsive' as const,
-      path1: '',
-      path2: '',
-      position: nextPosition(masters),
-    };
+    const row = blank('master', { id, name, position: nextPosition(masters) });
     const kinds: LineKindOfAd[] = ['headline', 'headline', 'headline', 'description', 'description'];
-    const rows = kinds.map((kind, position) => ({
-      id: newId(),
-      masterId: id,
-      kind,
-      text: '',
-      fixedAt: null,
-      position,
-    }));
+    const rows = kinds.map((kind, position) => blank('masterLine', { id: newId(), masterId: id, kind, position }));
     workspace.make({
       type: 'several',
       name: 'ad-added',
@@ -90,15 +77,7 @@
 
   function addLine(kind: LineKindOfAd): string {
     const id = newId();
-    if (master)
-      workspace.add('masterLine', {
-        id,
-        masterId: master.id,
-        kind,
-        text: '',
-        fixedAt: null,
-        position: nextPosition(lines),
-      });
+    if (master) workspace.add('masterLine', blank('masterLine', { id, masterId: master.id, kind, position: nextPosition(lines) }));
     return id;
   }
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { blank } from '$lib/core/records/record-types';
   import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { Offer } from '$lib/core/records/offer';
   import { findStating, type StatedValue, type StatingLine } from '$lib/core/plan/stated-facts';
@@ -41,7 +42,7 @@
   }
   function add() {
     const id = newId();
-    desk.add('offer', { id, name: '', priceMinor: null, endsOn: null, position: nextPosition(offers) });
+    desk.add('offer', blank('offer', { id, position: nextPosition(offers) }));
     enterNew(fieldAt(`${id}:name`));
   }
 </script>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { blank } from '$lib/core/records/record-types';
   import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
@@ -14,7 +15,7 @@
       : [...desk.snapshot.adLine.values()].filter(({ text }) => text.includes(`[[${slot}]]`) || text.includes(`[[${slot}|`)).length;
   function add() {
     const id = newId();
-    desk.add('slotWord', { id, slot: '', says: '', position: nextPosition(words) });
+    desk.add('slotWord', blank('slotWord', { id, position: nextPosition(words) }));
     enterNew(fieldAt(`${id}:slot`));
   }
   const check = (text: string) => (/^[\p{L}\p{N}-]{0,40}$/u.test(text) ? null : 'Letters, digits and hyphens, without spaces.');

@@ -1,5 +1,5 @@
 import type { PlanFile } from '$lib/core/exchange/plan-file';
-import { blank } from '$lib/core/records/record-types';
+import { blankFields } from '$lib/core/records/record-types';
 
 /** What a new plan begins with. */
 export interface NewPlan {
@@ -11,13 +11,6 @@ export interface NewPlan {
   language: string;
 }
 
-/** An empty brief, without the plan's id, which it gets as it is read in. */
-function newBrief(language: string) {
-  const { id, ...brief } = blank('brief', { id: '', languages: [language] });
-  void id;
-  return brief;
-}
-
 /** An empty plan as a plan file, which is how every plan comes onto the Shelf. */
 export function newPlanFile({ clientName, site, currency, timeZone, planName, language }: NewPlan): PlanFile {
   return {
@@ -27,7 +20,8 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
     client: { name: clientName.trim(), site: site.trim() },
     account: { currency, timeZone },
     brief: {
-      ...newBrief(language),
+      ...blankFields('brief'),
+      languages: [language],
       facts: [],
       notOffered: [],
       rivals: [],
