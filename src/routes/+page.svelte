@@ -2,6 +2,7 @@
   import { onMount, untrack } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
+  import { amount, sumByCurrency } from '$lib/core/money/currency-amount';
   import { formatMoney } from '$lib/core/money/money';
   import { childrenOf, inOrder } from '$lib/core/store/snapshot';
   import type { Plan } from '$lib/core/records/plan';
@@ -66,15 +67,11 @@
       })
       .sort((a, b) => ((a.summary.startsOn ?? '9999') < (b.summary.startsOn ?? '9999') ? -1 : 1)),
   );
-  const money = $derived.by(() => {
-    const sums = new Map<string, { minor: number; count: number }>();
-    for (const { plan, summary } of due) {
-      const currency = workspace.snapshot.account.get(plan.accountId)?.currency ?? 'GBP';
-      const { minor, count } = sums.get(currency) ?? { minor: 0, count: 0 };
-      sums.set(currency, { minor: minor + (summary.monthlyMinor ?? 0), count: count + 1 });
-    }
-    return [...sums];
-  });
+  const money = $derived(
+    sumByCurrency(
+      due.map(({ plan, summary }) => amount(summary.monthlyMinor ?? 0, workspace.snapshot.account.get(plan.accountId)?.currency ?? 'GBP')),
+    ),
+  );
 
   // The Shelf's rows are the workspace's; what stands in the plans is asked of the server when they change.
   $effect(() => {
@@ -187,7 +184,7 @@
     {#if money.length > 0}
       <section aria-label="Money planned a month" class="mt-4 border-t border-rule pt-3">
         <h2 class="mb-1.5 font-semibold text-ink-2">Money planned a month</h2>
-        {#each money as [currency, { minor, count }] (currency)}
+        {#each money as { sum: { minor, currency }, count } (currency)}
           <p class="flex justify-between">
             <span>{countOf(count, 'plan')} in {currency}</span><span class="font-mono">{formatMoney(minor, currency, { whole: true })}</span
             >

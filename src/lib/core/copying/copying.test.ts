@@ -7,6 +7,7 @@ import { decide } from '../store/decide';
 import { houseRules } from '../rules/house-rules';
 import { ruleSet } from '../rules/rule-set';
 import { readHours } from '../view/hours';
+import { amount } from '../money/currency-amount';
 import { convertAmount } from '../money/convert-amounts';
 import { compareBids } from './bids-there';
 import { copyCampaign, planForCopy, shiftHours, type CopyTarget } from './copy-to-place';
@@ -162,9 +163,9 @@ describe('a campaign to another place', () => {
 
 describe('amounts and hours taken along', () => {
   it('are rounded to the other currency’s unit', () => {
-    expect(convertAmount(160, { rate: 190, from: 'GBP', to: 'JPY' })).toBe(304);
-    expect(convertAmount(null, { rate: 2, from: 'GBP', to: 'EUR' })).toBeNull();
-    expect(convertAmount(160, { rate: null, from: 'GBP', to: 'EUR' })).toBe(160);
+    const pounds = amount(160, 'GBP');
+    expect(convertAmount(pounds, { rate: 190, from: 'GBP', to: 'JPY' })).toEqual({ minor: 304, currency: 'JPY' });
+    expect(convertAmount(pounds, { rate: null, from: 'GBP', to: 'EUR' })).toEqual({ minor: 160, currency: 'EUR' });
   });
 
   it('move over midnight and the end of the week', () => {

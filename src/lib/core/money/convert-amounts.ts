@@ -1,10 +1,11 @@
+import { amount, type CurrencyAmount } from './currency-amount';
 import { minorDigits } from './money';
 
 /** From one currency to another: how many units of it a unit of the first makes; null: figures stay as they are. */
-export interface CurrencyConversion {
+export interface CurrencyConversion<From extends string = string, To extends string = string> {
   rate: number | null;
-  from: string;
-  to: string;
+  from: From;
+  to: To;
 }
 
 /** The fields that hold amounts; of one that holds rows, or a list of them, the fields of those. */
@@ -12,15 +13,17 @@ export interface AmountFields {
   readonly [field: string]: true | AmountFields;
 }
 
-/** An amount, in minor units, in those of another currency, rounded; null stays null, and where there is no rate the figure stays. */
-export function convertAmount(minor: number | null, { rate, from, to }: CurrencyConversion): number | null {
-  if (minor === null || rate === null) return minor;
-  return Math.round(minor * rate * 10 ** (minorDigits(to) - minorDigits(from)));
+/** An amount in another currency, rounded to its minor unit; where there is no rate the figure stays. Takes amounts of the first currency only. */
+export function convertAmount<From extends string, To extends string>(
+  { minor }: CurrencyAmount<From>,
+  { rate, from, to }: CurrencyConversion<NoInfer<From>, To>,
+): CurrencyAmount<To> {
+  return amount(rate === null ? minor : Math.round(minor * rate * 10 ** (minorDigits(to) - minorDigits(from))), to);
 }
 
 function convertField(value: unknown, fields: true | AmountFields, conversion: CurrencyConversion): unknown {
   if (fields !== true) return convertAmounts(value, fields, conversion);
-  return typeof value === 'number' ? convertAmount(value, conversion) : value;
+  return typeof value === 'number' ? convertAmount(amount(value, conversion.from), conversion).minor : value;
 }
 
 /** A row, or a list of rows, with the amounts in these fields in another currency; the very same where figures stay. */

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { convertAmount } from '$lib/core/money/convert-amounts';
+  import { amount } from '$lib/core/money/currency-amount';
   import { formatMoney, minorDigits } from '$lib/core/money/money';
   import type { Account } from '$lib/core/records/account';
   import { countOf } from '$lib/wording/texts';
@@ -24,7 +25,9 @@
   /** A hundred of the account's units. */
   const hundred = $derived(100 * 10 ** minorDigits(account.currency));
   const example = $derived(
-    isRate && currency !== '' ? convertAmount(hundred, { rate: number, from: account.currency, to: currency }) : null,
+    isRate && currency !== ''
+      ? convertAmount(amount(hundred, account.currency), { rate: number, from: account.currency, to: currency })
+      : null,
   );
   const id = $props.id();
 
@@ -65,7 +68,7 @@
           onedit={(text) => void (rate = text)}
         />
         {#if example !== null}<p class="pb-1.5 text-ink-2">
-            {formatMoney(hundred, account.currency)} becomes {formatMoney(example, currency)}
+            {formatMoney(hundred, account.currency)} becomes {formatMoney(example.minor, example.currency)}
           </p>{/if}
       </div>
     {/if}
