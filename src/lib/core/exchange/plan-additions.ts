@@ -6,7 +6,7 @@ import { applyEdits, inOrder, nextPosition, type Snapshot, type RowEdit } from '
 import type { Change, SimpleChange } from '../store/changes';
 import { groupBid, landingPageOf, type PlanView } from '../view/plan-view';
 import type { Group } from '../records/group';
-import { keyOfExtra } from './extra-cells';
+import { keyOfExtra } from './extra-columns';
 import { recordSchemas } from '../records/record-schemas';
 import { type RecordTypes } from '../records/record-types';
 

@@ -1,30 +1,24 @@
 import type { RecordName, Row as RecordRow } from '../records/record-type';
 import { nameOfExtra } from '../records/extra';
 import type { MatchType } from '../records/match-types';
-import { readKeyword } from '../keywords/read-keyword';
 import { childrenOf, nextPosition } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import type { PlanView } from '../view/plan-view';
 import { blank, blankFields, type RecordTypes } from '../records/record-types';
 import type { Layout } from '../records/layout';
+import { tableNames, type TableName } from '../records/table-fields';
+import { adColumns, lineColumns } from './ad-columns';
+import { campaignColumns } from './campaign-columns';
 import { sayTheSame, setFields, type ChangedField } from './changed-rows';
 import { CellReader, type TableProblem } from './cell-reader';
-import { keyOfExtra, readExtraCells } from './extra-cells';
-import { readKeywordCell, readLineCell, readMatchCell } from './layout-cells';
+import { extraColumns, keyOfExtra } from './extra-columns';
+import { groupColumns, keywordColumns, readLevel, readMark } from './group-columns';
+import { readMatchCell } from './layout-cells';
+import { placeColumns } from './place-columns';
 import { PlanAdditions } from './plan-additions';
-import { readSettingsCells } from './settings-cells';
 import { readRows, type FieldRow, type ReadSheet, type SheetRows } from './read-rows';
-import { mostLines, tableNames, type TableName } from '../records/table-fields';
-import {
-  adColumns,
-  campaignColumns,
-  groupColumns,
-  keywordColumns,
-  placeColumns,
-  readColumns,
-  readPlaceKey,
-  type TableColumns,
-} from './table-columns';
+import { readColumns, type CellReading } from './table-columns';
+import { allCampaigns, tableDescriptions } from './table-rows';
 import { writeRows, type WrittenRows } from './tables';
 
 /** What became of the rows of a kind. */
@@ -49,10 +43,13 @@ export interface TablesRead {
   change: Change | null;
 }
 
+/** What a field makes of the row that stands: a change, what is wrong with it, or null where nothing changes. */
+type Setter = (row: FieldRow, existing: RecordRow) => SimpleChange | string | null;
+type LineColumns = (typeof lineColumns)[number];
 type Outcome = 'added' | 'changed' | 'standing' | 'left-out';
 
 /** Reads rows of tables into a plan; what stands there already is held against what comes. */
-class TablesReader {
+class TablesReader implements CellReading {
   readonly cells: CellReader;
   readonly additions: PlanAdditions;
   readonly changed: ChangedField[] = [];
@@ -65,7 +62,7 @@ class TablesReader {
 
   constructor(
     readonly view: PlanView,
-    private readonly layout: Layout,
+    readonly layout: Layout,
     private readonly newId: () => string,
   ) {
     this.cells = new CellReader(layout, view.account.currency);
@@ -77,8 +74,8 @@ class TablesReader {
   announce(rows: readonly FieldRow[]): void {
     for (const row of rows) {
       if (row.kind !== 'keywords') continue;
-      const mark = this.markOf(row, 'keyword');
-      if (mark)
+      const mark = readMark(row, 'keyword', this);
+      if (mark.text !== '')
         this.marksComing.add([this.cells.text(row, 'campaign'), this.cells.text(row, 'group'), mark.match, mark.text].join('\u0000'));
     }
   }
@@ -89,9 +86,8 @@ class TablesReader {
     const before = this.written.get(row.kind)?.get(id);
     // What this very reading has added says what it says.
     if (!standing || !before) return 'standing';
-    const setters = this.setters[row.kind];
     const found = Object.entries(row.cells).flatMap(([field, cell]): ChangedField[] => {
-      const set = setters(field);
+      const set = this.setterOf(row.kind, field);
       if (!set || sayTheSame(cell, before[field] ?? '', this.layout)) return [];
       const change = set(row, standing);
       if (change === null) return [];
@@ -106,73 +102,28 @@ class TablesReader {
     return found.length > 0 ? 'changed' : 'standing';
   }
 
-  /** What a field that comes otherwise makes of the row that stands, by kind; null: such a field is not taken. */
-  private readonly setters: Readonly<Record<TableName, (field: string) => Setter | null>> = {
-    campaigns: (field) => {
-      const key = settingsFields[field];
-      if (!key) return this.columnSetter('campaign', campaignColumns, field);
-      return (row, standing) => {
-        const read = readSettingsCells(row, this.cells, this.layout, this.view.brief.tracking);
-        return setFields('campaign', standing, { [key]: read[key] });
-      };
-    },
-    places: (field) => this.columnSetter('place', placeColumns, field),
-    groups: (field) => this.columnSetter('group', groupColumns, field),
-    keywords: (field) =>
-      field === 'match' || field === 'keyword'
-        ? (row, standing) => setFields('keyword', standing, { match: this.markOf(row, 'keyword')?.match ?? standing.match })
-        : this.columnSetter('keyword', keywordColumns, field),
-    negatives: () => null,
-    ads: (field) => this.adSetter(field),
-    extras: (field) => {
-      const key = extraFields[field];
-      if (!key) return null;
-      return (row, standing) => {
-        const read = readExtraCells(row, this.cells, this.layout, this.view.account.currency);
-        return setFields('extra', standing, { [key]: read[key] });
-      };
-    },
-  };
-
-  /** What a field of a table's own column makes of the row that stands; null where its cell says nothing of it. */
-  private columnSetter<R>(record: RecordName, columns: TableColumns<R>, field: string): Setter | null {
-    const read = columns[field]?.read;
-    return read ? (row, standing) => setFields(record, standing, read(row, this)) : null;
-  }
-
-  private adSetter(field: string): Setter | null {
-    if (field === 'landing page')
-      return (row, standing) => setFields('ad', standing, { landingPage: this.cells.text(row, 'landing page') });
-    const own = this.columnSetter('ad', adColumns, field);
-    if (own) return own;
-    const [, kind, number, fixed] = /^(headline|description) (\d+)( fixed at)?$/.exec(field) ?? [];
-    if (kind !== 'headline' && kind !== 'description') return null;
-    return (row, standing) => this.lineChange(row, standing.id, { kind, index: Number(number) - 1, isPosition: fixed !== undefined });
+  /** What a field that comes otherwise makes of the row that stands; null: such a field is not taken. */
+  private setterOf(kind: TableName, field: string): Setter | null {
+    const { record, columns } = tableDescriptions[kind];
+    const column = columns[field];
+    if (column && !column.tells && column.read) {
+      const { read } = column;
+      return (row, existing) => setFields(record, existing, read(row, this));
+    }
+    const line = kind === 'ads' ? lineColumns.find((one) => field in one.columns) : undefined;
+    return line ? (row, existing) => this.lineChange(row, existing.id, line, field) : null;
   }
 
   /** A line of an ad that comes otherwise: set, added, or taken out where its cell is empty. */
-  private lineChange(
-    row: FieldRow,
-    adId: string,
-    { kind, index, isPosition }: { kind: 'headline' | 'description'; index: number; isPosition: boolean },
-  ): SimpleChange | string | null {
+  private lineChange(row: FieldRow, adId: string, { kind, index, columns }: LineColumns, field: string): SimpleChange | string | null {
     const all = childrenOf(this.view.snapshot.adLine, 'adId', adId);
     const line = all.filter((one) => one.kind === kind && one.text.trim() !== '')[index];
-    const fixedAt = this.cells.number(row, `${kind} ${index + 1} fixed at`);
-    const text = readLineCell(this.layout, this.cells.text(row, `${kind} ${index + 1}`));
-    if (line && isPosition) return setFields('adLine', line, { fixedAt });
-    if (isPosition) return null;
-    if (line) return text === '' ? { type: 'remove', record: 'adLine', ids: [line.id] } : setFields('adLine', line, { text });
-    const fresh = blank('adLine', { id: this.newId(), adId, kind, text, fixedAt, position: nextPosition(all) });
-    return text === '' ? null : { type: 'add', record: 'adLine', rows: [fresh] };
-  }
-
-  /** A keyword with the match type that a row gives it; null where nothing can be read. */
-  private markOf(row: FieldRow, field: 'keyword' | 'negative'): { text: string; match: MatchType } | null {
-    const own = readKeywordCell(this.layout, this.cells.text(row, field));
-    const said = readMatchCell(this.layout, this.cells.text(row, 'match'));
-    const read = readKeyword(own.text, said?.match ?? own.match ?? 'phrase', this.view.rules.refusedKeywordSigns);
-    return read.text === '' ? null : read;
+    const read = columns[field]?.read?.(row, this) ?? {};
+    if (line) return read.text === '' ? { type: 'remove', record: 'adLine', ids: [line.id] } : setFields('adLine', line, read);
+    if (!read.text) return null;
+    const { fixedAt = null } = readColumns(columns, row, this);
+    const fresh = blank('adLine', { id: this.newId(), adId, kind, text: read.text, fixedAt, position: nextPosition(all) });
+    return { type: 'add', record: 'adLine', rows: [fresh] };
   }
 
   /** The one keyword of a group with this text, where it stands with another match type and does not come with its own. */
@@ -204,6 +155,12 @@ class TablesReader {
     extras: (row) => this.extra(row),
   };
 
+  /** What cells are read by in a group, which has a bid and a page for what stands in it. */
+  private inGroup(groupId: string): CellReading {
+    const { view, layout, cells, additions } = this;
+    return { view, layout, cells, ofGroup: { bidMinor: additions.bidOfGroup(groupId), page: additions.pageOfGroup(groupId) } };
+  }
+
   /** Adds a row; one that is not fit is said and left out. */
   private add<Name extends RecordName>(
     row: FieldRow,
@@ -225,22 +182,16 @@ class TablesReader {
   }
 
   private campaign(row: FieldRow): Outcome {
-    const { cells } = this;
     const name = this.required(row, 'campaign');
     if (name === '') return 'left-out';
     const known = this.additions.find('campaign', [name]);
     if (known) return this.against(row, 'campaign', known, name);
-    const id = this.addCampaign(row, name, {
-      ...readColumns(campaignColumns, row, this),
-      ...readSettingsCells(row, cells, this.layout, this.view.brief.tracking),
-    });
-    return id ? 'added' : 'left-out';
+    return this.addCampaign(row, name) ? 'added' : 'left-out';
   }
 
-  private addCampaign(row: FieldRow, name: string, fields: Partial<RecordTypes['campaign']> = {}): string | null {
-    const { goal, languages } = this.view.brief;
-    const own = { name, nameIsTyped: true, goal, languages: [...languages], ...fields };
-    return this.add(row, 'campaign', { ...blankFields('campaign'), ...own }, [name]);
+  private addCampaign(row: FieldRow, name: string): string | null {
+    const fields = { ...blankFields('campaign'), ...readColumns(campaignColumns, row, this) };
+    return this.add(row, 'campaign', { ...fields, name, nameIsTyped: true }, [name]);
   }
 
   /** The campaign a row names; made where no row of its own came before. */
@@ -250,7 +201,7 @@ class TablesReader {
     const known = this.additions.find('campaign', [name]);
     if (known) return known;
     this.cells.say(row, 'campaign', 'made', name);
-    return this.addCampaign(row, name);
+    return this.addCampaign({ ...row, cells: {} }, name);
   }
 
   private groupOf(row: FieldRow): string | null {
@@ -260,11 +211,12 @@ class TablesReader {
     const known = this.additions.find('group', [campaignId, name]);
     if (known) return known;
     this.cells.say(row, 'group', 'made', name);
-    return this.addGroup(row, campaignId, name);
+    return this.addGroup({ ...row, cells: {} }, campaignId, name);
   }
 
-  private addGroup(row: FieldRow, campaignId: string, name: string, own: Partial<RecordTypes['group']> = {}) {
-    return this.add(row, 'group', { ...blankFields('group'), campaignId, name, ...own }, [campaignId, name]);
+  private addGroup(row: FieldRow, campaignId: string, name: string): string | null {
+    const fields = { ...blankFields('group'), ...readColumns(groupColumns, row, this) };
+    return this.add(row, 'group', { ...fields, campaignId, name }, [campaignId, name]);
   }
 
   private group(row: FieldRow): Outcome {
@@ -273,33 +225,31 @@ class TablesReader {
     if (!campaignId || name === '') return 'left-out';
     const known = this.additions.find('group', [campaignId, name]);
     if (known) return this.against(row, 'group', known, name);
-    return this.addGroup(row, campaignId, name, readColumns(groupColumns, row, this)) ? 'added' : 'left-out';
+    return this.addGroup(row, campaignId, name) ? 'added' : 'left-out';
   }
 
   private place(row: FieldRow): Outcome {
     const campaignId = this.campaignOf(row);
     const name = campaignId ? this.required(row, 'place') : '';
     if (!campaignId || name === '') return 'left-out';
-    const told = readPlaceKey(row, this);
-    const key = [campaignId, told.country, told.code, name];
+    const read = readColumns(placeColumns, row, this);
+    const place = { ...blankFields('place'), kind: 'city' as const, country: '', ...read, campaignId, name };
+    const key = [campaignId, place.country, place.code, name];
     const known = this.additions.find('place', key);
     if (known) return this.against(row, 'place', known, name);
-    const place = { ...blankFields('place'), campaignId, name, ...told, ...readColumns(placeColumns, row, this) };
     return this.add(row, 'place', place, key) ? 'added' : 'left-out';
   }
 
   private keyword(row: FieldRow, field: 'keyword' | 'negative'): Outcome {
     const cell = this.required(row, field);
     if (cell === '') return 'left-out';
-    const own = readKeywordCell(this.layout, cell);
     const word = this.cells.text(row, 'match');
-    const said = word === '' ? null : readMatchCell(this.layout, word);
-    if (word !== '' && !said) this.cells.say(row, 'match', 'unknown-word', word);
-    const read = readKeyword(own.text, said?.match ?? own.match ?? 'phrase', this.view.rules.refusedKeywordSigns);
-    if (read.notes.length > 0) this.cells.say(row, field, 'cleaned', cell, read.text === '');
-    if (read.text === '') return 'left-out';
-    const isNegative = field === 'negative' || own.isNegative === true || said?.isNegative === true || read.negative;
-    return isNegative ? this.addNegative(row, read.text, read.match) : this.addKeyword(row, read.text, read.match);
+    if (word !== '' && !readMatchCell(this.layout, word)) this.cells.say(row, 'match', 'unknown-word', word);
+    const mark = readMark(row, field, this);
+    if (mark.notes.length > 0) this.cells.say(row, field, 'cleaned', cell, mark.text === '');
+    if (mark.text === '') return 'left-out';
+    const isNegative = field === 'negative' || mark.isNegative;
+    return isNegative ? this.addNegative(row, mark.text, mark.match) : this.addKeyword(row, mark.text, mark.match);
   }
 
   private addKeyword(row: FieldRow, text: string, match: MatchType): Outcome {
@@ -308,19 +258,15 @@ class TablesReader {
     const key = [groupId, match, text];
     const known = this.additions.find('keyword', key) ?? this.findOtherMatch(row, groupId, text);
     if (known) return this.against(row, 'keyword', known, text);
-    const bid = this.cells.amount(row, 'bid');
-    const bidMinor = bid === this.additions.bidOfGroup(groupId) ? null : bid;
-    return this.add(row, 'keyword', { groupId, text, match, bidMinor }, key) ? 'added' : 'left-out';
+    const fields = { ...blankFields('keyword'), ...readColumns(keywordColumns, row, this.inGroup(groupId)) };
+    return this.add(row, 'keyword', { ...fields, groupId, text, match }, key) ? 'added' : 'left-out';
   }
 
   private addNegative(row: FieldRow, text: string, match: MatchType): Outcome {
-    const level = this.cells.text(row, 'level').toLowerCase();
-    const [campaign, group] = [this.cells.text(row, 'campaign'), this.cells.text(row, 'group')];
-    const isOfPlan = level === 'plan' || (level === '' && campaign === '' && group === '');
-    const isOfGroup = !isOfPlan && (level === 'ad group' || (level === '' && group !== ''));
-    const groupId = isOfGroup ? this.groupOf(row) : null;
-    const campaignId = isOfPlan || isOfGroup ? null : this.campaignOf(row);
-    if (!isOfPlan && !groupId && !campaignId) return 'left-out';
+    const level = readLevel(row, this);
+    const groupId = level === 'group' ? this.groupOf(row) : null;
+    const campaignId = level === 'campaign' ? this.campaignOf(row) : null;
+    if (level !== 'plan' && !groupId && !campaignId) return 'left-out';
     const key = [campaignId, groupId, match, text];
     if (this.additions.find('negative', key)) return 'standing';
     return this.add(row, 'negative', { ...blankFields('negative'), campaignId, groupId, text, match }, key) ? 'added' : 'left-out';
@@ -333,17 +279,13 @@ class TablesReader {
     const name = cells.text(row, 'ad') || this.freeAdName(groupId);
     const known = this.additions.find('ad', [groupId, name]);
     if (known) return this.against(row, 'ad', known, `${cells.text(row, 'group')}, ad ${name}`);
-    const page = cells.text(row, 'landing page');
-    const ad = {
-      ...blankFields('ad'),
-      groupId,
-      name,
-      ...readColumns(adColumns, row, this),
-      landingPage: page === this.additions.pageOfGroup(groupId) ? '' : page,
-    };
-    const adId = this.add(row, 'ad', ad, [groupId, name]);
+    const fields = { ...blankFields('ad'), ...readColumns(adColumns, row, this.inGroup(groupId)) };
+    const adId = this.add(row, 'ad', { ...fields, groupId, name }, [groupId, name]);
     if (!adId) return 'left-out';
-    for (const kind of ['headline', 'description'] as const) this.lines(row, adId, kind);
+    for (const { kind, columns } of lineColumns) {
+      const line = readColumns(columns, row, this);
+      if (line.text) this.add(row, 'adLine', { ...blankFields('adLine'), ...line, adId, kind });
+    }
     return 'added';
   }
 
@@ -357,58 +299,23 @@ class TablesReader {
       }
   }
 
-  private lines(row: FieldRow, adId: string, kind: 'headline' | 'description'): void {
-    for (let number = 1; number <= mostLines[kind]; number++) {
-      const text = this.cells.text(row, `${kind} ${number}`);
-      if (text === '') continue;
-      const fixedAt = this.cells.number(row, `${kind} ${number} fixed at`);
-      this.add(row, 'adLine', { ...blankFields('adLine'), adId, kind, text: readLineCell(this.layout, text), fixedAt });
-    }
-  }
-
   private extra(row: FieldRow): Outcome {
     const { cells } = this;
-    const extra = readExtraCells(row, cells, this.layout, this.view.account.currency);
+    const extra = { ...blankFields('extra'), kind: 'callout' as const, ...readColumns(extraColumns, row, this) };
     if (nameOfExtra(extra) === '') {
       cells.say(row, 'text', 'empty', '', true);
       return 'left-out';
     }
     const campaign = cells.text(row, 'campaign');
-    const isOfAll = campaign === '' || campaign.toLowerCase() === 'all campaigns';
+    const isOfAll = campaign === '' || campaign.toLowerCase() === allCampaigns;
     const campaignId = isOfAll ? null : this.campaignOf(row);
     if (!isOfAll && !campaignId) return 'left-out';
     const key = [campaignId, ...keyOfExtra(extra)];
     const known = this.additions.find('extra', key);
     if (known) return this.against(row, 'extra', known, nameOfExtra(extra));
-    return this.add(row, 'extra', { campaignId, ...extra }, key) ? 'added' : 'left-out';
+    return this.add(row, 'extra', { ...extra, campaignId }, key) ? 'added' : 'left-out';
   }
 }
-
-type Setter = (row: FieldRow, standing: RecordRow) => SimpleChange | string | null;
-/** Fields of a campaign that `settings-cells.ts` reads together. */
-const settingsFields: Readonly<Record<string, keyof ReturnType<typeof readSettingsCells>>> = {
-  spending: 'spending',
-  'share of appearances': 'sharePercent',
-  devices: 'devices',
-  'ages left out': 'agesOff',
-  'genders left out': 'gendersOff',
-  audiences: 'audiences',
-  'kept off': 'placementsOff',
-  tracking: 'tracking',
-};
-
-type ExtraCells = ReturnType<typeof readExtraCells>;
-const extraFields: Readonly<Record<string, keyof ExtraCells>> = {
-  'extra description 1': 'description1',
-  'extra description 2': 'description2',
-  address: 'address',
-  values: 'values',
-  'price rows': 'prices',
-  country: 'phoneCountry',
-  'open hours': 'hours',
-  start: 'startsOn',
-  end: 'endsOn',
-};
 
 const order = (kind: TableName) => tableNames.indexOf(kind);
 

@@ -1,33 +1,17 @@
-import { writeAddress } from '../text/address';
-import { fillPlanSlots } from '../ads/fill-slots';
+import { fillPlanSlots, type FillContext } from '../ads/fill-slots';
 import { keywordTexts, lineContext } from '../ads/slot-values';
 import { measureLine } from '../ads/measure';
 import { writeAmount } from '../money/money';
-import { campaignNegatives, planNegatives } from '../groups/acting-negatives';
-import { childrenOf, inOrder } from '../store/snapshot';
-import { groupsInOrder, landingPageOf, type PlanView } from '../view/plan-view';
+import type { PlanView } from '../view/plan-view';
 import type { Ad } from '../records/ad';
-import type { Campaign } from '../records/campaign';
-import type { Group } from '../records/group';
 import type { Layout } from '../records/layout';
-import type { Negative } from '../records/negative';
+import { numberFields, rowWords, type TableName } from '../records/table-fields';
 import { normalizeText } from '../text/text-length';
-import { beyondWindows1252, wouldRun } from './cells';
-import { writeExtraCells } from './extra-cells';
-import { losesCase, writeDecimal, writeKeywordCell, writeLineCell, writeMatchCell } from './layout-cells';
 import { columnsOf, jointHeadings, tablesOf } from '../layouts/layouts';
-import { writeSettingsCells } from './settings-cells';
-import {
-  adColumns,
-  campaignColumns,
-  groupColumns,
-  keywordColumns,
-  placeColumns,
-  writeColumns,
-  type CellValue,
-  type CellWriting,
-} from './table-columns';
-import { mostLines, numberFields, rowWords, type TableName } from '../records/table-fields';
+import { beyondWindows1252, wouldRun } from './cells';
+import { losesCase, writeDecimal, writeLineCell } from './layout-cells';
+import type { CellWriting } from './table-columns';
+import { tableDescriptions } from './table-rows';
 
 /** Ids of the rows that a finding holds back, each with the finding's id. */
 export type RowsHeld = ReadonlyMap<string, string>;
@@ -49,170 +33,37 @@ export interface Table {
   numbers: readonly number[];
 }
 
-/** What a row says, by field. */
-type Row = Readonly<Record<string, CellValue>>;
-type Add = (row: Row, findingId: string | null, id: string) => void;
-
-/** What the rows of a plan are made from. */
-class RowMaker {
+/** Writes the rows of a plan by a layout, and counts what the layout cannot say. */
+class RowWriter implements CellWriting {
   casesLost = 0;
-  private readonly writing: CellWriting;
+  private context: { adId: string; kind: string; line: FillContext } | null = null;
 
   constructor(
-    private readonly view: PlanView,
-    private readonly layout: Layout,
-    private readonly held: RowsHeld,
-  ) {
-    const { currency } = view.account;
-    this.writing = {
-      view,
-      layout,
-      money: (minor) => (minor === null ? '' : writeDecimal(layout, writeAmount(minor, currency))),
-      number: (value) => (value === null ? '' : writeDecimal(layout, String(value))),
-    };
-  }
+    readonly view: PlanView,
+    readonly layout: Layout,
+  ) {}
 
-  readonly makers: Readonly<Record<TableName, (add: Add) => void>> = {
-    campaigns: (add) => this.campaigns(add),
-    places: (add) => this.places(add),
-    groups: (add) => this.groups(add),
-    keywords: (add) => this.keywords(add),
-    negatives: (add) => this.negatives(add),
-    ads: (add) => this.ads(add),
-    extras: (add) => this.extras(add),
-  };
+  readonly money = (minor: number | null) =>
+    minor === null ? '' : writeDecimal(this.layout, writeAmount(minor, this.view.account.currency));
 
-  /** The finding that holds a row back, its own or that of one it belongs to; owners come from far to near. */
-  private holderOf(...ids: readonly (string | null)[]): string | null {
-    for (const id of ids) {
-      const findingId = id === null ? undefined : this.held.get(id);
-      if (findingId !== undefined) return findingId;
-    }
-    return null;
-  }
+  readonly number = (value: number | null) => (value === null ? '' : writeDecimal(this.layout, String(value)));
 
-  private campaignName(group: Group): string {
-    return this.view.snapshot.campaign.get(group.campaignId)?.name ?? '';
-  }
-
-  private campaigns(add: Add): void {
-    const { snapshot, brief } = this.view;
-    for (const campaign of inOrder(snapshot.campaign))
-      add(
-        { ...writeColumns(campaignColumns, campaign, this.writing), ...writeSettingsCells(campaign, this.layout, brief.tracking) },
-        this.holderOf(campaign.id),
-        campaign.id,
-      );
-  }
-
-  private places(add: Add): void {
-    const { snapshot } = this.view;
-    for (const campaign of inOrder(snapshot.campaign))
-      for (const place of childrenOf(snapshot.place, 'campaignId', campaign.id))
-        add({ campaign: campaign.name, ...writeColumns(placeColumns, place, this.writing) }, this.holderOf(campaign.id), place.id);
-  }
-
-  private groups(add: Add): void {
-    for (const group of groupsInOrder(this.view))
-      add(
-        {
-          campaign: this.campaignName(group),
-          ...writeColumns(groupColumns, group, this.writing),
-        },
-        this.holderOf(group.campaignId, group.id),
-        group.id,
-      );
-  }
-
-  private keywords(add: Add): void {
-    for (const group of groupsInOrder(this.view))
-      for (const keyword of childrenOf(this.view.snapshot.keyword, 'groupId', group.id))
-        add(
-          {
-            campaign: this.campaignName(group),
-            group: group.name,
-            ...writeColumns(keywordColumns, keyword, this.writing),
-          },
-          this.holderOf(group.campaignId, group.id, keyword.id),
-          keyword.id,
-        );
-  }
-
-  private negatives(add: Add): void {
-    const { view } = this;
-    const write = (rows: readonly Negative[], campaign: Campaign | null, group: Group | null) => {
-      for (const row of rows)
-        add(
-          {
-            level: group ? 'ad group' : campaign ? 'campaign' : 'plan',
-            campaign: campaign?.name ?? '',
-            group: group?.name ?? '',
-            negative: writeKeywordCell(this.layout, row.text, row.match, true),
-            match: writeMatchCell(this.layout, row.match, true),
-          },
-          this.holderOf(campaign?.id ?? null, group?.id ?? null, row.id),
-          row.id,
-        );
-    };
-    const shared = planNegatives(view);
-    if (this.layout.planNegatives === 'shared-list') write(shared, null, null);
-    for (const campaign of inOrder(view.snapshot.campaign)) {
-      if (this.layout.planNegatives === 'row-a-campaign') write(shared, campaign, null);
-      write(campaignNegatives(view, campaign.id), campaign, null);
-      for (const group of childrenOf(view.snapshot.group, 'campaignId', campaign.id))
-        write(childrenOf(view.snapshot.negative, 'groupId', group.id), campaign, group);
-    }
-  }
-
-  /** A line as it is handed off: plan slots filled, the live slot as the layout writes it. */
-  private line(group: Group, ad: Ad, kind: 'headline' | 'description', text: string): string {
-    const filled = fillPlanSlots(text, lineContext(this.view, group, ad.format, kind));
+  readonly adText: CellWriting['adText'] = (ad, kind, text) => {
+    const context = this.contextOf(ad, kind);
+    if (kind === 'path') return measureLine(text, keywordTexts(this.view, ad.groupId), context).textWithFallback;
+    const filled = fillPlanSlots(text, context);
     if (filled.live && losesCase(this.layout, filled.live.letterCase)) this.casesLost++;
     return normalizeText(writeLineCell(this.layout, filled));
-  }
+  };
 
-  private lines(group: Group, ad: Ad, kind: 'headline' | 'description'): Row {
-    const lines = childrenOf(this.view.snapshot.adLine, 'adId', ad.id).filter((line) => line.kind === kind && line.text.trim() !== '');
-    const cells = lines.slice(0, mostLines[kind]).flatMap((line, index) => [
-      [`${kind} ${index + 1}`, this.line(group, ad, kind, line.text)],
-      [`${kind} ${index + 1} fixed at`, line.fixedAt],
-    ]);
-    return Object.fromEntries(cells) as Row;
-  }
-
-  private ads(add: Add): void {
-    for (const group of groupsInOrder(this.view))
-      for (const ad of childrenOf(this.view.snapshot.ad, 'groupId', group.id)) {
-        const context = lineContext(this.view, group, ad.format, 'path');
-        const keywords = keywordTexts(this.view, group.id);
-        const path = (text: string) => measureLine(text, keywords, context).textWithFallback;
-        add(
-          {
-            campaign: this.campaignName(group),
-            group: group.name,
-            ...writeColumns(adColumns, ad, this.writing),
-            ...this.lines(group, ad, 'headline'),
-            ...this.lines(group, ad, 'description'),
-            'path 1': path(ad.path1),
-            'path 2': path(ad.path2),
-            'landing page': writeAddress(landingPageOf(this.view, ad)),
-          },
-          this.holderOf(group.campaignId, group.id, ad.id),
-          ad.id,
-        );
-      }
-  }
-
-  /** Extras by whom they belong to, those of all campaigns first: the order in which a plan file holds them too. */
-  private extras(add: Add): void {
-    const { snapshot } = this.view;
-    for (const campaign of [null, ...inOrder(snapshot.campaign)])
-      for (const extra of childrenOf(snapshot.extra, 'campaignId', campaign?.id ?? null))
-        add(
-          { campaign: campaign?.name ?? 'all campaigns', ...writeExtraCells(extra, this.layout, this.view.account.currency) },
-          this.holderOf(extra.campaignId, extra.id),
-          extra.id,
-        );
+  /** What the texts of a kind are measured by in an ad; the last is kept, as texts of an ad come one after another. */
+  private contextOf(ad: Ad, kind: Parameters<CellWriting['adText']>[1]): FillContext {
+    if (this.context?.adId !== ad.id || this.context.kind !== kind) {
+      const group = this.view.snapshot.group.get(ad.groupId);
+      if (!group) throw new RangeError(`The ad ${ad.id} stands in no group.`);
+      this.context = { adId: ad.id, kind, line: lineContext(this.view, group, ad.format, kind) };
+    }
+    return this.context.line;
   }
 }
 
@@ -221,13 +72,12 @@ export type WrittenRows = ReadonlyMap<TableName, ReadonlyMap<string, Readonly<Re
 
 /** Every row of a plan as the layout writes it, by field: what a table that comes back is held against. */
 export function writeRows(view: PlanView, layout: Layout): WrittenRows {
-  const maker = new RowMaker(view, layout, new Map());
+  const writer = new RowWriter(view, layout);
   return new Map(
     tablesOf(layout).map((kind) => {
       const rows = new Map<string, Record<string, string>>();
-      maker.makers[kind]((row, _, id) =>
-        rows.set(id, Object.fromEntries(Object.entries(row).map(([field, value]) => [field, String(value ?? '')]))),
-      );
+      for (const { id, cells } of tableDescriptions[kind].rows(writer))
+        rows.set(id, Object.fromEntries(Object.entries(cells).map(([field, value]) => [field, String(value ?? '')])));
       return [kind, rows];
     }),
   );
@@ -244,21 +94,27 @@ const emptyTable = (name: Table['name'], columns: readonly string[]): Table => (
   numbers: [],
 });
 
+/** The finding that holds a row back, its own or that of one it belongs to. */
+const holderOf = (held: RowsHeld, chain: readonly string[]): string | undefined =>
+  chain.map((id) => held.get(id)).find((findingId) => findingId !== undefined);
+
 /** Puts the rows of one kind into a table, under its headings. */
-function fillTable(table: Table, kind: TableName, layout: Layout, maker: RowMaker): void {
+function fillTable(table: Table, kind: TableName, writer: RowWriter, held: RowsHeld): void {
+  const { layout } = writer;
   const columns = columnsOf(layout, kind);
   const places = table.name === 'all' ? columns.map(({ heading }) => table.columns.indexOf(heading)) : columns.map((_, index) => index);
-  const lost = maker.casesLost;
-  maker.makers[kind]((row, findingId) => {
+  const lost = writer.casesLost;
+  for (const row of tableDescriptions[kind].rows(writer)) {
     const cells = table.columns.map(() => '');
     columns.forEach(({ field, fixed }, index) => {
-      const value = field === '' ? fixed : field === 'row' ? rowWords[kind] : (row[field] ?? '');
+      const value = field === '' ? fixed : field === 'row' ? rowWords[kind] : (row.cells[field] ?? '');
       cells[places[index]!] = String(value);
     });
-    if (findingId !== null) table.held.push({ cells, findingId });
+    const findingId = holderOf(held, row.chain);
+    if (findingId !== undefined) table.held.push({ cells, findingId });
     else table.rows.push(cells);
-  });
-  table.casesLost += maker.casesLost - lost;
+  }
+  table.casesLost += writer.casesLost - lost;
 }
 
 /** Columns in which nothing but amounts and counts stands. */
@@ -284,10 +140,10 @@ function guard(table: Table, layout: Layout): Table {
 
 /** The tables of a plan in a layout, in the order of loading and in exact text; rows that a finding holds back stand apart. */
 export function makeTables(view: PlanView, held: RowsHeld, layout: Layout): Table[] {
-  const maker = new RowMaker(view, layout, held);
+  const writer = new RowWriter(view, layout);
   if (layout.form === 'one') {
     const table = emptyTable('all', jointHeadings(layout));
-    for (const kind of tablesOf(layout)) fillTable(table, kind, layout, maker);
+    for (const kind of tablesOf(layout)) fillTable(table, kind, writer, held);
     return [guard(table, layout)];
   }
   return tablesOf(layout).map((kind) => {
@@ -295,7 +151,7 @@ export function makeTables(view: PlanView, held: RowsHeld, layout: Layout): Tabl
       kind,
       columnsOf(layout, kind).map(({ heading }) => heading),
     );
-    fillTable(table, kind, layout, maker);
+    fillTable(table, kind, writer, held);
     return guard(table, layout);
   });
 }

@@ -6,6 +6,7 @@ import type { TrackingParameter } from '../records/tracking-parameter';
 import type { CellReader } from './cell-reader';
 import { parts, readList, writeList, writeParts } from './list-cells';
 import type { FieldRow } from './read-rows';
+import type { TableColumns } from './table-columns';
 
 const writePercent = (percent: number) => (percent === notShown ? 'off' : `${percent > 0 ? '+' : ''}${percent}%`);
 
@@ -28,18 +29,6 @@ const writeClicks = (text: string, layout: Layout) =>
   clickPatterns(layout).reduce((written, [own, pattern]) => (pattern === '' ? written : written.replaceAll(own, pattern)), text);
 const readClicks = (text: string, layout: Layout) =>
   clickPatterns(layout).reduce((read, [own, pattern]) => (pattern === '' ? read : read.replaceAll(pattern, own)), text);
-
-/** What the table of campaigns says of devices, people, placements and tracking, by field. Tables carry the plan's parameters with each campaign's. */
-export const writeSettingsCells = (campaign: Campaign, layout: Layout, ofPlan: readonly TrackingParameter[] = []) => ({
-  spending: campaign.spending,
-  'share of appearances': campaign.sharePercent,
-  devices: deviceNames.map((name) => `${name} ${writePercent(campaign.devices[name])}`).join('; '),
-  'ages left out': writeList(campaign.agesOff),
-  'genders left out': writeList(campaign.gendersOff),
-  audiences: campaign.audiences.map(({ name, use, adjust }) => writeParts([name, use, writePercent(adjust)])).join('; '),
-  'kept off': writeList(campaign.placementsOff),
-  tracking: writeList([...ofPlan, ...campaign.tracking].map(({ name, value }) => `${name}=${writeClicks(value, layout)}`)),
-});
 
 function readDevices(row: FieldRow, cells: CellReader): Campaign['devices'] {
   const devices = { computer: 0, phone: 0, tablet: 0 };
@@ -69,20 +58,51 @@ const readTracking = (entry: string, layout: Layout): TrackingParameter => {
   return at < 0 ? { name: entry, value: '' } : { name: entry.slice(0, at), value: readClicks(entry.slice(at + 1), layout) };
 };
 
-/** The same out of a row, less what the plan adds to every campaign; what cannot be read is said and left as it is by default. */
-export function readSettingsCells(row: FieldRow, cells: CellReader, layout: Layout, ofPlan: readonly TrackingParameter[] = []) {
-  const isOfPlan = ({ name, value }: TrackingParameter) => ofPlan.some((one) => one.name === name && one.value === value);
-  const share = cells.number(row, 'share of appearances');
-  return {
-    spending: cells.word(row, 'spending', [['even', 'evenly'], ['fast']], 'even'),
-    sharePercent: share !== null && Number.isInteger(share) && share >= 1 && share <= 100 ? share : null,
-    devices: readDevices(row, cells),
-    agesOff: readList(cells.text(row, 'ages left out')),
-    gendersOff: readList(cells.text(row, 'genders left out')),
-    audiences: readAudiences(row, cells),
-    placementsOff: readList(cells.text(row, 'kept off')),
-    tracking: readList(cells.text(row, 'tracking'))
-      .map((entry) => readTracking(entry, layout))
-      .filter((parameter) => !isOfPlan(parameter)),
-  };
-}
+const spendingWords = [['even', 'evenly'], ['fast']] as const;
+
+/**
+ * What the table of campaigns says of devices, people, placements and tracking. Tables carry the plan's parameters with each campaign's; reading
+ * leaves them with the plan.
+ */
+export const settingsColumns: TableColumns<Campaign> = {
+  spending: {
+    write: ({ spending }) => spending,
+    read: (row, { cells }) => ({ spending: cells.word(row, 'spending', spendingWords, 'even') }),
+  },
+  'share of appearances': {
+    write: ({ sharePercent }) => sharePercent,
+    read: (row, { cells }) => {
+      const share = cells.number(row, 'share of appearances');
+      return { sharePercent: share !== null && Number.isInteger(share) && share >= 1 && share <= 100 ? share : null };
+    },
+  },
+  devices: {
+    write: ({ devices }) => deviceNames.map((name) => `${name} ${writePercent(devices[name])}`).join('; '),
+    read: (row, { cells }) => ({ devices: readDevices(row, cells) }),
+  },
+  'ages left out': {
+    write: ({ agesOff }) => writeList(agesOff),
+    read: (row, { cells }) => ({ agesOff: readList(cells.text(row, 'ages left out')) }),
+  },
+  'genders left out': {
+    write: ({ gendersOff }) => writeList(gendersOff),
+    read: (row, { cells }) => ({ gendersOff: readList(cells.text(row, 'genders left out')) }),
+  },
+  audiences: {
+    write: ({ audiences }) => audiences.map(({ name, use, adjust }) => writeParts([name, use, writePercent(adjust)])).join('; '),
+    read: (row, { cells }) => ({ audiences: readAudiences(row, cells) }),
+  },
+  'kept off': {
+    write: ({ placementsOff }) => writeList(placementsOff),
+    read: (row, { cells }) => ({ placementsOff: readList(cells.text(row, 'kept off')) }),
+  },
+  tracking: {
+    write: ({ tracking }, { view, layout }) =>
+      writeList([...view.brief.tracking, ...tracking].map(({ name, value }) => `${name}=${writeClicks(value, layout)}`)),
+    read: (row, { view, layout, cells }) => {
+      const isOfPlan = ({ name, value }: TrackingParameter) => view.brief.tracking.some((one) => one.name === name && one.value === value);
+      const all = readList(cells.text(row, 'tracking')).map((entry) => readTracking(entry, layout));
+      return { tracking: all.filter((parameter) => !isOfPlan(parameter)) };
+    },
+  },
+};

@@ -1,12 +1,15 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { snapshotOfFile, change, cleanFile, row } from '../../../tests/clean-plan';
+import { snapshotOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
 import type { Campaign } from '../records/campaign';
+import type { Layout } from '../records/layout';
+import type { TrackingParameter } from '../records/tracking-parameter';
 import { blankFields } from '../records/record-types';
 import { normalizeText } from '../text/text-length';
 import { CellReader } from './cell-reader';
 import { copyLayout, plainLayout, shippedLayouts } from '../layouts/layouts';
-import { readSettingsCells, writeSettingsCells } from './settings-cells';
+import { settingsColumns } from './settings-columns';
+import { readColumns, writeColumns, type CellWriting } from './table-columns';
 
 const layout = { ...copyLayout(plainLayout, { id: 'own', names: new Set(), position: 1 }), clickKeyword: '{term}', clickDevice: '%dev%' };
 const campaignOf = (fields: Partial<Campaign>) => row(change(snapshotOfFile(cleanFile), 'campaign', fields), 'campaign');
@@ -17,9 +20,15 @@ const asRow = (cells: object) => ({
   cells: Object.fromEntries(Object.entries(cells).map(([key, value]) => [key, value === null ? '' : String(value)])),
 });
 
+const viewWith = (tracking: TrackingParameter[] = []) => viewOf(change(snapshotOfFile(cleanFile), 'brief', { tracking }));
+const write = (campaign: Campaign, own: Layout, view = viewWith()) =>
+  writeColumns(settingsColumns, campaign, { view, layout: own } as CellWriting);
+const read = (cells: object, own: Layout, reader: CellReader, view = viewWith()) =>
+  readColumns(settingsColumns, asRow(cells), { view, layout: own, cells: reader });
+
 describe('settings in a table', () => {
   it('are written as texts, what a click fills as the layout writes it', () => {
-    const cells = writeSettingsCells(
+    const cells = write(
       campaignOf({
         devices: { computer: 0, phone: 15, tablet: -100 },
         audiences: [{ name: 'Parents; new', use: 'aimed', adjust: -20 }],
@@ -54,20 +63,16 @@ describe('settings in a table', () => {
   });
   test.prop([settings, fc.constantFrom(layout, ...shippedLayouts)], { seed: 92 })('come back as they were', (fields, own) => {
     const reader = new CellReader(own, 'GBP');
-    const read = readSettingsCells(asRow(writeSettingsCells(campaignOf(fields), own)), reader, own);
+    const back = read(write(campaignOf(fields), own), own, reader);
     expect(reader.problems).toEqual([]);
-    expect(read).toEqual(fields);
+    expect(back).toEqual(fields);
   });
 
   it('that cannot be read are said, and stay as they are by default', () => {
     const reader = new CellReader(layout, 'GBP');
-    const read = readSettingsCells(
-      asRow({ devices: 'phone +1000%; fridge 10%', audiences: 'A | aimed | much', spending: 'slowly' }),
-      reader,
-      layout,
-    );
-    expect(read.devices).toEqual(blankFields('campaign').devices);
-    expect(read.audiences).toEqual([]);
+    const back = read({ devices: 'phone +1000%; fridge 10%', audiences: 'A | aimed | much', spending: 'slowly' }, layout, reader);
+    expect(back.devices).toEqual(blankFields('campaign').devices);
+    expect(back.audiences).toEqual([]);
     expect(reader.problems.map(({ field, text: said }) => [field, said])).toEqual([
       ['spending', 'slowly'],
       ['devices', 'phone +1000%'],
@@ -77,12 +82,12 @@ describe('settings in a table', () => {
   });
 
   it('tables carry what the plan adds to every address, and reading them does not add it twice', () => {
-    const ofPlan = [{ name: 'from', value: 'search' }];
+    const view = viewWith([{ name: 'from', value: 'search' }]);
     const reader = new CellReader(layout, 'GBP');
     const campaign = campaignOf({ tracking: [{ name: 'what', value: 'tuning' }] });
-    const cells = writeSettingsCells(campaign, layout, ofPlan);
+    const cells = write(campaign, layout, view);
     expect(cells.tracking).toBe('from=search; what=tuning');
-    expect(readSettingsCells(asRow(cells), reader, layout, ofPlan).tracking).toEqual(campaign.tracking);
-    expect(readSettingsCells(asRow(cells), reader, layout).tracking).toHaveLength(2);
+    expect(read(cells, layout, reader, view).tracking).toEqual(campaign.tracking);
+    expect(read(cells, layout, reader).tracking).toHaveLength(2);
   });
 });
