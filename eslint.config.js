@@ -23,7 +23,7 @@ const zones = [
 ];
 
 export default ts.config(
-  { ignores: ['build/', '.svelte-kit/', 'node_modules/', '.data/', 'vendor/', 'test-results/'] },
+  { ignores: ['build/', '.svelte-kit/', 'node_modules/', '.data/', '.bench/', 'vendor/', 'test-results/'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   ...svelte.configs.recommended,

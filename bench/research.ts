@@ -79,7 +79,7 @@ function longList(): { text: string; rows: readonly PlanFile['finds'][number][] 
 }
 
 const readList = (text: string) =>
-  readPastedFinds(text, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set() });
+  readPastedFinds(text, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, existing: new Set() });
 const packList = (listed: ListedFinds) =>
   [
     ...linesOfFinds(

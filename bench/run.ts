@@ -131,7 +131,7 @@ const emptied = viewOf({ ...snapshot, find: new Map() });
 let pastes = 0;
 const paste = timeOf(
   (fresh) => {
-    const { listed } = readPastedFinds(pasted, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set() });
+    const { listed } = readPastedFinds(pasted, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, existing: new Set() });
     const incoming = incomingFinds(listed, { source: 'pasted', verdict: 'open', on: today });
     const { change } = mergeFinds(emptied, incoming, { key: '', name: 'pasted', newId: () => `paste-${++pastes}` });
     const written = fresh.apply('plan', { id: 'paste', revision: 0, change: change! });

@@ -175,7 +175,7 @@
             {summary.startsOn ? `starts ${wordDate(summary.startsOn)}` : 'no start set'}
           </p>
           <p class="font-semibold">{plan.name}</p>
-          <Button kind="link" href={`/plans/${plan.id}/${next.chapter}`}>{next.says}</Button>
+          <Button kind="link" href={`/plans/${plan.id}/${next.chapter}`}>{next.label}</Button>
         </div>
       {:else}
         <p class="text-ink-2">Nothing yet.</p>

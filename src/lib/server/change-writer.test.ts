@@ -191,9 +191,9 @@ describe('undo and redo', () => {
     expect(offerNow()).toBe('Piano tuning');
   });
 
-  it('typing of one sitting is one step; another sitting is another', () => {
-    for (const text of ['P', 'Pi', 'Pia']) done(apply(offer(text), { sitting: 'a' }));
-    done(apply(offer('Pian'), { sitting: 'b' }));
+  it('typing of one edit session is one step; another edit session is another', () => {
+    for (const text of ['P', 'Pi', 'Pia']) done(apply(offer(text), { editSession: 'a' }));
+    done(apply(offer('Pian'), { editSession: 'b' }));
     done(undo());
     expect(offerNow()).toBe('Pia');
     done(undo());
@@ -202,10 +202,10 @@ describe('undo and redo', () => {
     expect(offerNow()).toBe('Pia');
   });
 
-  it('a sitting does not go on over an undo', () => {
-    done(apply(offer('P'), { sitting: 'a' }));
+  it('an edit session does not go on over an undo', () => {
+    done(apply(offer('P'), { editSession: 'a' }));
     done(undo());
-    done(apply(offer('Q'), { sitting: 'a' }));
+    done(apply(offer('Q'), { editSession: 'a' }));
     done(undo());
     expect(offerNow()).toBe('Piano tuning');
   });

@@ -26,7 +26,7 @@ interface OpenStream {
   revision: number;
 }
 
-const keptStreams = 12;
+const mostStreamsCached = 12;
 
 /** Raised inside a transaction only, so that it is rolled back. */
 class PartRefused extends Error {
@@ -99,7 +99,7 @@ export class ChangeWriter {
     }
     this.streams.delete(streamId);
     this.streams.set(streamId, stream);
-    for (const oldest of this.streams.keys()) if (this.streams.size > keptStreams) this.streams.delete(oldest);
+    for (const oldest of this.streams.keys()) if (this.streams.size > mostStreamsCached) this.streams.delete(oldest);
     return stream;
   }
 
@@ -123,7 +123,7 @@ export class ChangeWriter {
     if (!decision.ok) return { ok: false, refusal: decision.refusal, revision };
     if (streamId === workspaceStream && reinterprets(snapshot, decision.edits))
       return { ok: false, refusal: { code: 'currency-asks' }, revision };
-    const step = { sitting: sent.sitting, summary: summarize(change), edits: decision.edits };
+    const step = { editSession: sent.editSession, summary: summarize(change), edits: decision.edits };
     try {
       this.commit(streamId, sent, decision.edits, (next) => this.journal.add(streamId, next, step));
     } catch (error) {
@@ -153,7 +153,7 @@ export class ChangeWriter {
         for (const part of parts(snapshot)) {
           const decision = decide(snapshot, part, 'plan');
           if (!decision.ok) throw new PartRefused(decision.refusal);
-          step ??= this.journal.begin(streamId, next, { sitting: undefined, summary: sent.summary });
+          step ??= this.journal.begin(streamId, next, { editSession: undefined, summary: sent.summary });
           this.records.write(streamId, decision.edits);
           this.journal.addRows(step, decision.edits);
         }
@@ -189,7 +189,7 @@ export class ChangeWriter {
     this.db.transaction(() => {
       for (const { streamId, revision, edits, summary } of made) {
         this.records.write(streamId, edits);
-        this.journal.add(streamId, revision, { sitting: undefined, summary, edits });
+        this.journal.add(streamId, revision, { editSession: undefined, summary, edits });
         this.sql.setRevision.run(streamId, revision);
       }
       also();
@@ -296,7 +296,7 @@ export class ChangeWriter {
     const summary = summarize({ type: 'several', name: 'version-brought-back', changes: [] });
     if (edits.length > 0)
       this.commit(streamId, sent, edits, (next) =>
-        this.journal.add(streamId, next, { sitting: undefined, summary: { ...summary, count: edits.length }, edits }),
+        this.journal.add(streamId, next, { editSession: undefined, summary: { ...summary, count: edits.length }, edits }),
       );
     return { ok: true, ...this.feed(streamId, sent.revision) };
   }

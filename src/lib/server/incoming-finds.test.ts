@@ -29,7 +29,7 @@ const bring = (body: string) => bringFindsIn({ writer, plans, newId: countingIds
 const bodyOf = (incoming: Iterable<IncomingFind>, id = 'once') => [...linesOfFinds({ id, key: '', name: 'pasted' }, incoming)].join('');
 const finds = () => inOrder(writer.open(planId).snapshot.find);
 const ofList = (text: string) =>
-  incomingFinds(readPastedFinds(text, { currency: 'GBP', refusedSigns: new Set(), standing: new Set() }).listed, {
+  incomingFinds(readPastedFinds(text, { currency: 'GBP', refusedSigns: new Set(), existing: new Set() }).listed, {
     source: 'list.csv',
     verdict: 'open',
     on: '2026-12-21',

@@ -12,7 +12,7 @@ export type Direction = 'undo' | 'redo';
 interface StoredStep {
   id: number;
   summary: string;
-  sitting: string | null;
+  editSession: string | null;
 }
 type ListedRow = StoredStep & Pick<ListedStep, 'madeAt' | 'state' | 'rows'>;
 
@@ -23,7 +23,7 @@ interface StoredRow {
   after: string | null;
 }
 
-const keptSteps = 500;
+const mostStepsSaved = 500;
 const parse = (record: RecordName, text: string | null): Row | null =>
   text === null ? null : completeRow(record, JSON.parse(text) as Row);
 const write = (row: unknown) => (row === null ? null : JSON.stringify(row));
@@ -58,10 +58,14 @@ export class Journal {
     private readonly now: () => Date,
   ) {
     this.sql = {
-      lastDone: db.prepare(`SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'done' ORDER BY id DESC LIMIT 1`),
-      firstUndone: db.prepare(`SELECT id, summary, sitting FROM step WHERE stream_id = ? AND state = 'undone' ORDER BY id LIMIT 1`),
-      summary: db.prepare('SELECT id, summary, sitting FROM step WHERE id = ?'),
-      add: db.prepare('INSERT INTO step (stream_id, revision, state, sitting, summary, made_at) VALUES (?, ?, ?, ?, ?, ?)'),
+      lastDone: db.prepare(
+        `SELECT id, summary, edit_session AS editSession FROM step WHERE stream_id = ? AND state = 'done' ORDER BY id DESC LIMIT 1`,
+      ),
+      firstUndone: db.prepare(
+        `SELECT id, summary, edit_session AS editSession FROM step WHERE stream_id = ? AND state = 'undone' ORDER BY id LIMIT 1`,
+      ),
+      summary: db.prepare('SELECT id, summary, edit_session AS editSession FROM step WHERE id = ?'),
+      add: db.prepare('INSERT INTO step (stream_id, revision, state, edit_session, summary, made_at) VALUES (?, ?, ?, ?, ?, ?)'),
       touch: db.prepare('UPDATE step SET revision = ?, state = ? WHERE id = ?'),
       cut: db.prepare(`UPDATE step SET state = 'cut' WHERE stream_id = ? AND state = 'undone'`),
       addRow: db.prepare(
@@ -72,7 +76,7 @@ export class Journal {
         'SELECT DISTINCT record, row_id FROM step_row JOIN step ON step.id = step_row.step_id WHERE stream_id = ? AND revision > ?',
       ),
       prune: db.prepare(
-        `DELETE FROM step WHERE stream_id = :stream AND id <= (SELECT id FROM step WHERE stream_id = :stream ORDER BY id DESC LIMIT 1 OFFSET ${keptSteps})`,
+        `DELETE FROM step WHERE stream_id = :stream AND id <= (SELECT id FROM step WHERE stream_id = :stream ORDER BY id DESC LIMIT 1 OFFSET ${mostStepsSaved})`,
       ),
       oldest: db.prepare(
         `SELECT (SELECT min(revision) FROM step WHERE stream_id = :stream) AS oldest,
@@ -85,7 +89,7 @@ export class Journal {
         )
         .pluck(),
       list: db.prepare(
-        `SELECT id, made_at AS madeAt, state, summary, sitting, (SELECT count(*) FROM step_row WHERE step_id = step.id) AS rows
+        `SELECT id, made_at AS madeAt, state, summary, edit_session AS editSession, (SELECT count(*) FROM step_row WHERE step_id = step.id) AS rows
          FROM step WHERE stream_id = ? AND state <> 'cut' ORDER BY id DESC`,
       ),
     };
@@ -155,25 +159,29 @@ export class Journal {
   }
 
   /** Writes a step down, with its rows. */
-  add(streamId: string, revision: number, step: { sitting: string | undefined; summary: StepSummary; edits: readonly RowEdit[] }): void {
+  add(
+    streamId: string,
+    revision: number,
+    step: { editSession: string | undefined; summary: StepSummary; edits: readonly RowEdit[] },
+  ): void {
     this.addRows(this.begin(streamId, revision, step), step.edits);
   }
 
   /**
-   * Begins a step; one of the same sitting as the last goes on with it. What was undone can then no longer be made again.
+   * Begins a step; one of the same edit session as the last goes on with it. What was undone can then no longer be made again.
    * Answers its id, under which its rows are written.
    */
-  begin(streamId: string, revision: number, step: { sitting: string | undefined; summary: StepSummary }): number | bigint {
+  begin(streamId: string, revision: number, step: { editSession: string | undefined; summary: StepSummary }): number | bigint {
     const last = this.find(streamId, 'undo');
-    const goesOn = step.sitting !== undefined && last?.sitting === step.sitting && !this.find(streamId, 'redo');
+    const goesOn = step.editSession !== undefined && last?.editSession === step.editSession && !this.find(streamId, 'redo');
     this.sql.cut.run(streamId);
     let stepId: number | bigint;
     if (goesOn) {
       stepId = last.id;
       this.sql.touch.run(revision, 'done', stepId);
     } else {
-      const { sitting, summary } = step;
-      const added = this.sql.add.run(streamId, revision, 'done', sitting ?? null, JSON.stringify(summary), this.now().toISOString());
+      const { editSession, summary } = step;
+      const added = this.sql.add.run(streamId, revision, 'done', editSession ?? null, JSON.stringify(summary), this.now().toISOString());
       stepId = added.lastInsertRowid;
       this.sql.prune.run({ stream: streamId });
     }

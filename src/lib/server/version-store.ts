@@ -1,8 +1,8 @@
-import type { RecordName, Row } from '$lib/core/records/record-type';
+import { recordNow, type Row } from '$lib/core/records/record-type';
 import type { Statement } from 'better-sqlite3';
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import { snapshotOf, rowsOf, type Snapshot, type SnapshotRows } from '$lib/core/store/snapshot';
-import type { KeptVersion, VersionKind } from '$lib/core/store/compare-snapshots';
+import type { SavedVersion, VersionKind } from '$lib/core/store/compare-snapshots';
 import { completeRow } from '$lib/core/records/record-types';
 import type { Database } from './db/open-database';
 
@@ -42,16 +42,19 @@ export class VersionStore {
   }
 
   /** The versions of a plan, the last one first. */
-  list(streamId: string): KeptVersion[] {
-    return this.sql.list.all(streamId) as KeptVersion[];
+  list(streamId: string): SavedVersion[] {
+    return this.sql.list.all(streamId) as SavedVersion[];
   }
 
   /** The rows of a version as a snapshot; null where the plan has no such version. */
   findSnapshot(streamId: string, id: number): Snapshot | null {
     const rows = this.sql.rows.get(streamId, id) as Buffer | undefined;
     if (!rows) return null;
-    const lists = Object.entries(JSON.parse(inflateRawSync(rows, { maxOutputLength: mostBytes }).toString()) as Record<RecordName, Row[]>);
-    const complete = lists.map(([record, list]) => [record, list.map((row) => completeRow(record as RecordName, row))]);
+    const lists = Object.entries(JSON.parse(inflateRawSync(rows, { maxOutputLength: mostBytes }).toString()) as Record<string, Row[]>);
+    const complete = lists.map(([written, list]) => {
+      const record = recordNow(written);
+      return [record, list.map((row) => completeRow(record, row))];
+    });
     return snapshotOf(Object.fromEntries(complete) as SnapshotRows);
   }
 

@@ -6,7 +6,8 @@ import { applyEdits } from '$lib/core/store/snapshot';
 import type { SentChange } from '$lib/core/store/changes';
 import { compareSnapshots, editsBetween } from '$lib/core/store/compare-snapshots';
 import type { RecordType, Row } from '$lib/core/records/record-type';
-import { recordTypes } from '$lib/core/records/record-types';
+import { blank, recordTypes } from '$lib/core/records/record-types';
+import { migrations } from './db/migrations';
 import { openDatabase, type Database } from './db/open-database';
 import { workspaceStream, ChangeWriter } from './change-writer';
 
@@ -87,6 +88,31 @@ describe('versions', () => {
       delete type.renamed;
       delete type.removed;
     }
+  });
+
+  it('and steps hold rows of a record that had another name, also in a file from before', () => {
+    const competitor = blank('seenCompetitor', {
+      id: 'seen',
+      name: 'Brindlemoor Pianos',
+      source: 'a list',
+      seenOn: '2026-12-01',
+      position: 1,
+    });
+    apply({ type: 'add', record: 'seenCompetitor', rows: [competitor] });
+    const version = keep('Before');
+    apply({ type: 'remove', record: 'seenCompetitor', ids: ['seen'] });
+    const older = inflateRawSync(db.prepare('SELECT rows FROM version').pluck().get() as Buffer).toString();
+    db.prepare('UPDATE version SET rows = ?').run(deflateRawSync(older.replace('"seenCompetitor":', '"seenRival":')));
+    expect(writer.versions.findSnapshot('plan', version)!.seenCompetitor.get('seen' as never)).toEqual(competitor);
+    // The file as it stood one migration earlier, brought up to date.
+    db.exec(`UPDATE step_row SET record = 'seenRival' WHERE record = 'seenCompetitor';
+      ALTER TABLE step RENAME COLUMN edit_session TO sitting;
+      ALTER TABLE seen_competitor RENAME TO seen_rival;
+      DROP INDEX seen_competitor_by_plan;
+      CREATE INDEX seen_rival_by_plan ON seen_rival (plan_id);`);
+    db.exec(migrations[11]!);
+    apply({ type: 'undo' });
+    expect(row(snapshot(), 'seenCompetitor')).toEqual(competitor);
   });
 
   it('leave out rows that only moved along in their list', () => {

@@ -63,7 +63,7 @@ export function wordLearning({
 }[] {
   const day = `${countOfClicks(clicksPerDay.low)}–${countOfClicks(clicksPerDay.high)} clicks a day`;
   const percent = (rate: number) => `${(rate * 100).toLocaleString('en-GB', { maximumFractionDigits: 1 })} %`;
-  const rival =
+  const competitor =
     impressionsEach === null || days === null
       ? 'A test version cannot be judged at this rate.'
       : `Telling ${percent(rates[0])} from ${percent(rates[1])} takes ${impressionsEach.toLocaleString('en-GB')} impressions a version: ${days.toLocaleString('en-GB')} days, all groups pooled.`;
@@ -77,7 +77,7 @@ export function wordLearning({
       text: `${keywords} keywords ask for ${neededForKeywords.toLocaleString('en-GB')}.${tooFew.keywords ? ' Fewer keywords, or wait longer before judging one.' : ''}`,
       isShort: tooFew.keywords,
     },
-    { text: rival, isShort: days === null || days > 90 },
+    { text: competitor, isShort: days === null || days > 90 },
   ];
 }
 

@@ -5,7 +5,7 @@ import type { ResultKind, ResultsEvidence } from '$lib/core/research/results-pag
 import { countOf } from './texts';
 
 /** What an intent is called, and what it says of a searcher. */
-export const intentWords: Record<Intent, [name: string, says: string]> = {
+export const intentWords: Record<Intent, [name: string, label: string]> = {
   hire: ['hire or buy', 'wants it done, or wants the thing'],
   price: ['price', 'asks what it costs'],
   near: ['near me', 'looks around the corner'],

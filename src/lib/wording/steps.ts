@@ -25,7 +25,7 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   place: ['place', 'places'],
   wordVerdict: ['judged word', 'judged words'],
   wordKind: ['kind of a word', 'kinds of words'],
-  seenRival: ['rival', 'rivals'],
+  seenCompetitor: ['rival', 'rivals'],
   report: ['report', 'reports'],
   reportRow: ['line of a report', 'lines of reports'],
   find: ['find', 'finds'],

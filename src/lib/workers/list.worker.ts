@@ -16,7 +16,7 @@ export type ListRequest =
       /** Null: the list of before. */
       source: ListSource | null;
       /** Plain texts of the finds that stand already; null: those of before. */
-      standing: readonly string[] | null;
+      existing: readonly string[] | null;
       currency: string;
       refusedSigns: ReadonlySet<string>;
       meanings: readonly ColumnMeaning[] | null;
@@ -33,7 +33,7 @@ export type ListRead = Omit<PastedFinds, 'listed' | 'reportRows'> & { reportCoun
 export type ListAnswer = { read: ListRead } | { reportRows: PastedFinds['reportRows'] } | { body: Blob } | { failure: string };
 
 let list: ListText = listTextOf('');
-let standing: ReadonlySet<string> = new Set();
+let existing: ReadonlySet<string> = new Set();
 let listed: ListedFinds | null = null;
 let reportRows: PastedFinds['reportRows'] = [];
 
@@ -53,9 +53,9 @@ async function answer(request: ListRequest): Promise<ListAnswer> {
   // What was read before makes room for what comes.
   listed = null;
   if (source) list = await textOf(source);
-  if (request.standing) standing = new Set(request.standing);
+  if (request.existing) existing = new Set(request.existing);
   const asked = { meanings: meanings ?? undefined, headingLine };
-  const { listed: found, reportRows: lines, ...read } = readListedFinds(list, { currency, refusedSigns, standing }, asked);
+  const { listed: found, reportRows: lines, ...read } = readListedFinds(list, { currency, refusedSigns, existing }, asked);
   [listed, reportRows] = [found, lines];
   return { read: { ...read, reportCount: lines.length } };
 }

@@ -44,12 +44,12 @@ export function lineContext(view: PlanView, group: Group, format: FormatName, ki
   };
 }
 
-const keptTexts = new WeakMap<object, readonly string[]>();
+const cachedTexts = new WeakMap<object, readonly string[]>();
 
 /** The plain texts of a group's keywords, each once, in order; the same list as long as the keywords are the same rows. */
 export function keywordTexts({ snapshot }: PlanView, groupId: string): readonly string[] {
   const rows = childrenOf(snapshot.keyword, 'groupId', groupId);
-  let texts = keptTexts.get(rows);
-  if (!texts) keptTexts.set(rows, (texts = [...new Set(rows.map(({ text }) => text))]));
+  let texts = cachedTexts.get(rows);
+  if (!texts) cachedTexts.set(rows, (texts = [...new Set(rows.map(({ text }) => text))]));
   return texts;
 }

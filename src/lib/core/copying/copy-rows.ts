@@ -44,8 +44,8 @@ export function addCampaign(
   };
   const rows = readPlanFile(alone, view.plan.id, newId);
   // Offers of the brief are not copied: groups go on pointing to those that stand.
-  const standing = inOrder(snapshot.offer);
-  const offers = new Map((rows.offer ?? []).map(({ id }, index) => [id as string, standing[index]?.id ?? null]));
+  const existing = inOrder(snapshot.offer);
+  const offers = new Map((rows.offer ?? []).map(({ id }, index) => [id as string, existing[index]?.id ?? null]));
   const groups = (rows.group ?? []).map((group) => ({
     ...group,
     offerId: group.offerId === null ? null : (offers.get(group.offerId) ?? null),

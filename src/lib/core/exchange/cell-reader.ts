@@ -58,7 +58,7 @@ export class CellReader {
     return minor;
   }
 
-  /** A number; null where there is none. */
+  /** A number; null where there is none, or, noted, none that can be read. */
   number(row: FieldRow, field: string): number | null {
     const cell = this.text(row, field);
     if (cell === '') return null;

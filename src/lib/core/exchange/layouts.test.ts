@@ -91,7 +91,7 @@ describe('shipped layouts', () => {
     const rowsOf = (sheets: SheetRows[]) => sheets.map(({ name, rows }) => [name, [...new Set(rows.map((row) => row.join('\u0000')))]]);
     expect(rowsOf(sheetsOf(snapshot, layout))).toEqual(rowsOf(source));
     const rows = source.reduce((sum, sheet) => sum + sheet.rows.length - 1, 0);
-    expect(Object.values(counts).reduce((sum, count) => sum + count.added + count.standing, 0)).toBe(rows);
+    expect(Object.values(counts).reduce((sum, count) => sum + count.added + count.existing, 0)).toBe(rows);
   });
 
   it.each(cases)('%s, read in again in “%s”, adds nothing', (_, __, file, layout) => {
@@ -99,7 +99,7 @@ describe('shipped layouts', () => {
     const snapshot = snapshotOfFile(file);
     const { change, counts } = readInto(snapshot, sheetsOf(snapshot, shared), shared);
     expect(change).toBeNull();
-    expect(Object.values(counts).every(({ rows, standing }) => rows === standing)).toBe(true);
+    expect(Object.values(counts).every(({ rows, existing }) => rows === existing)).toBe(true);
   });
 });
 
@@ -177,7 +177,7 @@ describe('reading tables', () => {
       ['spring', 'Grand pianos', 'grand piano tuning', 'exact', '1.20'],
       ['spring', 'Grand pianos', 'tune a grand piano', 'broad', ''],
     );
-    expect(counts.keywords).toEqual({ rows: 2, added: 2, changed: 0, standing: 0, leftOut: 0 });
+    expect(counts.keywords).toEqual({ rows: 2, added: 2, changed: 0, existing: 0, leftOut: 0 });
     expect(problems.map(({ line, field, code, leftOut }) => [line, field, code, leftOut])).toEqual([
       [2, 'campaign', 'made', false],
       [2, 'group', 'made', false],
@@ -199,7 +199,7 @@ describe('reading tables', () => {
       ['spring', 'A', 'pi\u202eano', 'exact', '1', ''],
       ['spring', 'A', 'piano tuner', 'exact', '1.5', ''],
     );
-    expect(counts.keywords).toEqual({ rows: 7, added: 2, changed: 0, standing: 0, leftOut: 5 });
+    expect(counts.keywords).toEqual({ rows: 7, added: 2, changed: 0, existing: 0, leftOut: 5 });
     expect(problems.filter(({ code }) => code !== 'made').map(({ line, field, code, leftOut }) => [line, field, code, leftOut])).toEqual([
       [2, 'keyword', 'empty', true],
       [3, 'campaign', 'empty', true],

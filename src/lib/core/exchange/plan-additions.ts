@@ -42,7 +42,7 @@ export class PlanAdditions {
     this.campaignsSnapshot = { size: 0, snapshot: view.snapshot };
   }
 
-  /** The id of a row that stands or was added, by what it is known by. */
+  /** The id of a row that stands or was added, by what it is known by; null where there is none. */
   find(record: RecordName, key: Key): string | null {
     return this.known.get(keyOf(record, key)) ?? null;
   }
@@ -81,7 +81,7 @@ export class PlanAdditions {
     return this.view.snapshot.group.get(id) ?? this.groups.get(id);
   }
 
-  /** The bid that keywords of a group have unless they have their own. */
+  /** The bid, in minor units, that keywords of a group have unless they have their own; null where the group and its campaign have none. */
   bidOfGroup(id: string): number | null {
     const group = this.groupById(id);
     return group ? groupBid({ ...this.view, snapshot: this.snapshotWithCampaigns() }, group) : null;

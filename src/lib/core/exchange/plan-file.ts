@@ -17,7 +17,7 @@ import { place, placeRecord } from '../records/place';
 import { setAside } from '../records/set-aside';
 import { slotWord } from '../records/slot-word';
 import { report, reportRow } from '../records/report';
-import { seenRival } from '../records/seen-rival';
+import { seenCompetitor } from '../records/seen-competitor';
 import { wordKind } from '../records/word-kind';
 import { wordVerdict } from '../records/word-verdict';
 
@@ -111,7 +111,7 @@ export const planFileSchema = /* @__PURE__ */ made(() =>
     extras: list(fileExtra, 1000),
     wordVerdicts: list(wordVerdict.omit(noPlace)).default([]),
     wordKinds: list(wordKind.omit(noPlace)).default([]),
-    rivals: list(seenRival.omit(noPlace), 200).default([]),
+    rivals: list(seenCompetitor.omit(noPlace), 200).default([]),
     reports: list(report.omit(noPlace).extend({ rows: list(reportRow.omit({ ...noPlace, reportId: true })) }), 500).default([]),
     finds: list(fileFind),
     /** `record` is a path such as `campaigns/0/groups/1/ads/0/headlines/2`, or empty for the plan as a whole. */

@@ -7,8 +7,8 @@ import { eachRow, type ListText } from './list-text';
 import { monthOfHeading } from '../text/month-headings';
 import { readSearches } from './read-searches';
 
-const read = (text: string, { currency = 'GBP', standing = [] as string[], chosen = undefined as ColumnMeaning[] | undefined } = {}) =>
-  readPastedFinds(text, { currency, refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set(standing) }, { meanings: chosen });
+const read = (text: string, { currency = 'GBP', existing = [] as string[], chosen = undefined as ColumnMeaning[] | undefined } = {}) =>
+  readPastedFinds(text, { currency, refusedSigns: ruleSet.refusedKeywordSigns, existing: new Set(existing) }, { meanings: chosen });
 const fresh = (text: string, options = {}) => read(text, options).lines.filter(({ isNew }) => isNew);
 
 describe('pasted lines', () => {
@@ -29,7 +29,7 @@ describe('pasted lines', () => {
   });
 
   it('reports duplicates and changed signs by line', () => {
-    const { lines } = read('piano tuning\nPiano  Tuning!\npiano tuner', { standing: ['piano tuner'] });
+    const { lines } = read('piano tuning\nPiano  Tuning!\npiano tuner', { existing: ['piano tuner'] });
     expect(lines.map(({ line, notes, isNew }) => [line, notes, isNew])).toEqual([
       [1, [], true],
       [
@@ -91,7 +91,7 @@ describe('rows of a list', () => {
 
   it('beyond those that are shown come in all the same', () => {
     const { lines, counts, listed } = read(Array.from({ length: 500 }, (_, at) => `piano ${at % 450}`).join('\n'), {
-      standing: ['piano 7'],
+      existing: ['piano 7'],
     });
     expect([lines.length, listed.texts.length, listed.texts[449]]).toEqual([200, 450, 'piano 449']);
     expect(counts).toEqual({ lines: 500, fresh: 449, known: 1, noted: 51 });
@@ -185,7 +185,7 @@ describe('months of a table', () => {
   });
 
   const names = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-  const context = { currency: 'GBP', refusedSigns: new Set<string>(), standing: new Set<string>() };
+  const context = { currency: 'GBP', refusedSigns: new Set<string>(), existing: new Set<string>() };
   const table = (heads: string[], cells: (string | number)[]) =>
     readPastedFinds([['Keyword', 'Searches', ...heads].join('\t'), ['piano tuning', 100, ...cells].join('\t')].join('\n'), context);
 
@@ -204,7 +204,7 @@ describe('months of a table', () => {
 
 describe('the shape of a file', () => {
   const shapeOf = (text: string) =>
-    readPastedFinds(text, { currency: 'GBP', refusedSigns: new Set<string>(), standing: new Set<string>() }).shape;
+    readPastedFinds(text, { currency: 'GBP', refusedSigns: new Set<string>(), existing: new Set<string>() }).shape;
 
   it('is the same for all files of one kind, and tells others apart', () => {
     const one = 'Keyword\tVolume\npiano tuning\t100';

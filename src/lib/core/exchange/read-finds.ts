@@ -71,7 +71,7 @@ interface ReadContext {
   currency: string;
   refusedSigns: ReadonlySet<string>;
   /** Plain texts of the finds that stand already. */
-  standing: ReadonlySet<string>;
+  existing: ReadonlySet<string>;
 }
 
 /** How a list is read, where that was corrected. */
@@ -165,7 +165,7 @@ class ListReading {
     if (firstLine !== undefined) line.notes.push({ code: 'twice', firstLine });
     else this.firstLines.set(line.text, line.line);
     if (firstLine === undefined && line.text !== '') {
-      const isKnown = this.context.standing.has(line.text);
+      const isKnown = this.context.existing.has(line.text);
       if (isKnown) line.notes.push({ code: 'in-plan' });
       line.isNew = !isKnown;
       counts[isKnown ? 'known' : 'fresh']++;

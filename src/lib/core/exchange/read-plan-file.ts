@@ -19,12 +19,12 @@ class PlanFileReader {
 
   read(): SnapshotRows {
     const { file } = this;
-    const { facts, notOffered, rivals, always, proofs, offers, slotWords, places, ...brief } = file.brief;
+    const { facts, notOffered, rivals: competitors, always, proofs, offers, slotWords, places, ...brief } = file.brief;
     this.add('brief', { id: this.planId, ...brief });
     const items: [BriefItemKind, string[]][] = [
       ['fact', facts],
       ['not-offered', notOffered],
-      ['rival', rivals],
+      ['rival', competitors],
       ['always', always],
       ['proof', proofs],
     ];
@@ -34,7 +34,7 @@ class PlanFileReader {
     this.each('brief/places', places, (place, at) => this.add('place', { ...at, campaignId: null, ...place }));
     this.each('wordVerdicts', file.wordVerdicts, (row, at) => this.add('wordVerdict', { ...at, ...row }));
     this.each('wordKinds', file.wordKinds, (row, at) => this.add('wordKind', { ...at, ...row }));
-    this.each('rivals', file.rivals, (row, at) => this.add('seenRival', { ...at, ...row }));
+    this.each('rivals', file.rivals, (row, at) => this.add('seenCompetitor', { ...at, ...row }));
     this.each('reports', file.reports, ({ rows, ...report }, at, path) => {
       this.add('report', { ...at, ...report });
       this.each(`${path}/rows`, rows, (row, spot) => this.add('reportRow', { ...spot, reportId: at.id, ...row }));

@@ -28,7 +28,7 @@ export interface TableCount {
   /** Stand in the plan already, with other fields. */
   changed: number;
   /** Stand in the plan, and say the same. */
-  standing: number;
+  existing: number;
   leftOut: number;
 }
 
@@ -46,7 +46,7 @@ export interface TablesRead {
 /** What a field makes of the row that stands: a change, what is wrong with it, or null where nothing changes. */
 type Setter = (row: FieldRow, existing: RecordRow) => SimpleChange | string | null;
 type LineColumns = (typeof lineColumns)[number];
-type Outcome = 'added' | 'changed' | 'standing' | 'left-out';
+type Outcome = 'added' | 'changed' | 'existing' | 'left-out';
 
 /** Reads rows of tables into a plan; what stands there already is held against what comes. */
 class TablesReader implements CellReading {
@@ -57,7 +57,7 @@ class TablesReader implements CellReading {
   /** Marks of the keywords that come, by group: one of them that stands is not taken for another with a new match type. */
   private readonly marksComing = new Set<string>();
   readonly counts = Object.fromEntries(
-    tableNames.map((name) => [name, { rows: 0, added: 0, changed: 0, standing: 0, leftOut: 0 }]),
+    tableNames.map((name) => [name, { rows: 0, added: 0, changed: 0, existing: 0, leftOut: 0 }]),
   ) as TablesRead['counts'];
 
   constructor(
@@ -82,14 +82,14 @@ class TablesReader implements CellReading {
 
   /** Holds a row against the one that stands: each field that comes otherwise is a change to be taken. */
   private against(row: FieldRow, record: RecordName, id: string, name: string): Outcome {
-    const standing = this.view.snapshot[record].get(id) as RecordRow | undefined;
+    const existing = this.view.snapshot[record].get(id) as RecordRow | undefined;
     const before = this.written.get(row.kind)?.get(id);
     // What this very reading has added says what it says.
-    if (!standing || !before) return 'standing';
+    if (!existing || !before) return 'existing';
     const found = Object.entries(row.cells).flatMap(([field, cell]): ChangedField[] => {
       const set = this.setterOf(row.kind, field);
       if (!set || sayTheSame(cell, before[field] ?? '', this.layout)) return [];
-      const change = set(row, standing);
+      const change = set(row, existing);
       if (change === null) return [];
       if (typeof change === 'string') {
         this.cells.say(row, field, 'unfit', change);
@@ -99,7 +99,7 @@ class TablesReader implements CellReading {
       return [{ ...spot, key: `${id} ${field}`, before: before[field] ?? '', after: cell.trim(), change }];
     });
     this.changed.push(...found);
-    return found.length > 0 ? 'changed' : 'standing';
+    return found.length > 0 ? 'changed' : 'existing';
   }
 
   /** What a field that comes otherwise makes of the row that stands; null: such a field is not taken. */
@@ -141,7 +141,7 @@ class TablesReader implements CellReading {
     const outcome = this.readers[row.kind](row);
     if (outcome === 'added') count.added++;
     else if (outcome === 'changed') count.changed++;
-    else if (outcome === 'standing') count.standing++;
+    else if (outcome === 'existing') count.existing++;
     else count.leftOut++;
   }
 
@@ -268,7 +268,7 @@ class TablesReader implements CellReading {
     const campaignId = level === 'campaign' ? this.campaignOf(row) : null;
     if (level !== 'plan' && !groupId && !campaignId) return 'left-out';
     const key = [campaignId, groupId, match, text];
-    if (this.additions.find('negative', key)) return 'standing';
+    if (this.additions.find('negative', key)) return 'existing';
     return this.add(row, 'negative', { ...blankFields('negative'), campaignId, groupId, text, match }, key) ? 'added' : 'left-out';
   }
 

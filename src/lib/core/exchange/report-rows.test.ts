@@ -16,7 +16,7 @@ import { snapshotOf } from '../store/snapshot';
 import { workspaceRows } from '../../../tests/clean-plan';
 
 const read = (text: string, currency = 'GBP', asked = {}) =>
-  readPastedFinds(text, { currency, refusedSigns: ruleSet.refusedKeywordSigns, standing: new Set() }, asked);
+  readPastedFinds(text, { currency, refusedSigns: ruleSet.refusedKeywordSigns, existing: new Set() }, asked);
 
 const report = `Search terms
 1 October 2026 – 31 October 2026

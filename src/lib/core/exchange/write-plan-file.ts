@@ -72,7 +72,7 @@ class PlanFileWriter {
       extras: this.extras(null, ''),
       wordVerdicts: this.noted(inOrder(snapshot.wordVerdict), 'wordVerdicts').map((row) => without(row, 'id', 'position')),
       wordKinds: this.noted(inOrder(snapshot.wordKind), 'wordKinds').map((row) => without(row, 'id', 'position')),
-      rivals: this.noted(inOrder(snapshot.seenRival), 'rivals').map((row) => without(row, 'id', 'position')),
+      rivals: this.noted(inOrder(snapshot.seenCompetitor), 'rivals').map((row) => without(row, 'id', 'position')),
       reports: this.noted(inOrder(snapshot.report), 'reports').map((row) => ({
         ...without(row, 'id', 'position'),
         rows: childrenOf(snapshot.reportRow, 'reportId', row.id).map((one) => without(one, 'id', 'position', 'reportId')),

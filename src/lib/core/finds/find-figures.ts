@@ -20,7 +20,7 @@ export const noFigures: Figures = {
 /** The month that is searched most, January as 0; null where the months are not known. */
 export const bestMonth = (months: readonly number[]): number | null => (months.length === 12 ? months.indexOf(Math.max(...months)) : null);
 
-const mostKept = 10;
+const mostFiguresSaved = 10;
 const figureFields = Object.keys(noFigures) as (keyof Figures)[];
 
 /** The figures that stand for a find. */
@@ -49,11 +49,11 @@ function comesFirst(one: Figures, other: Figures, key: string): boolean {
  * Figures of one source for the same places replace those from before. `key` is that of the plan's places.
  */
 export function withFigures(find: Find, incoming: Figures, key: string): Figures & Pick<Find, 'otherFigures'> {
-  const standing = figuresOfFind(find);
+  const existing = figuresOfFind(find);
   const others = find.otherFigures.filter((one) => !isSameOrigin(one, incoming));
-  if (!isKnown(standing) || isSameOrigin(standing, incoming)) return { ...incoming, otherFigures: others };
-  const [first, second] = comesFirst(incoming, standing, key) ? [incoming, standing] : [standing, incoming];
-  return { ...first, otherFigures: [second, ...others].slice(0, mostKept) };
+  if (!isKnown(existing) || isSameOrigin(existing, incoming)) return { ...incoming, otherFigures: others };
+  const [first, second] = comesFirst(incoming, existing, key) ? [incoming, existing] : [existing, incoming];
+  return { ...first, otherFigures: [second, ...others].slice(0, mostFiguresSaved) };
 }
 
 /** Figures of a market as those of a find: the lowest bid to be shown at all, the highest to stand first. */

@@ -40,7 +40,7 @@ export interface MergedFinds extends IncomingCounts {
 const mostSources = 20;
 
 /** Judged words that stand, and which of them settles a text. */
-class StandingWords {
+class SettledWords {
   private readonly rules: { row: WordVerdict; stems: string; words: number }[];
   private readonly stem: (word: string) => string;
 
@@ -114,8 +114,8 @@ interface MergeContext {
 
 /** Brings finds into a plan, some after the other: the same words stand once, sources and figures are joined, standing words judge at once. */
 export class FindMerger {
-  private readonly standing: ReadonlyMap<string, Find>;
-  private readonly rules: StandingWords;
+  private readonly existing: ReadonlyMap<string, Find>;
+  private readonly rules: SettledWords;
   private position: number;
   /** Forms of standing words that earlier calls met for the first time. */
   private readonly formsMet = new Set<string>();
@@ -125,8 +125,8 @@ export class FindMerger {
     private readonly context: MergeContext,
   ) {
     const { find } = view.snapshot;
-    this.standing = new Map([...find.values()].map((one) => [one.text, one]));
-    this.rules = new StandingWords(view);
+    this.existing = new Map([...find.values()].map((one) => [one.text, one]));
+    this.rules = new SettledWords(view);
     this.position = nextPosition(find.values());
   }
 
@@ -139,7 +139,7 @@ export class FindMerger {
     let [ruled, all] = [0, 0];
     for (const one of incoming) {
       all++;
-      const known = this.standing.get(one.text);
+      const known = this.existing.get(one.text);
       if (known) {
         const fields = joined({ ...known, ...updates.get(known.id) }, one, key);
         if (fields) updates.set(known.id, { ...updates.get(known.id), ...fields });
@@ -177,13 +177,13 @@ export class FindMerger {
   }
 }
 
-/** What bringing finds in would do. `standing` are the texts of the plan's finds. */
-export function countIncoming(view: PlanView, standing: ReadonlySet<string>, incoming: Iterable<IncomingFind>): IncomingCounts {
-  const rules = new StandingWords(view);
+/** What bringing finds in would do. `existing` are the texts of the plan's finds. */
+export function countIncoming(view: PlanView, existing: ReadonlySet<string>, incoming: Iterable<IncomingFind>): IncomingCounts {
+  const rules = new SettledWords(view);
   const counts = { fresh: 0, known: 0, ruled: 0 };
   const met = new Set<string>();
   for (const { text, verdict } of incoming) {
-    const isKnown = standing.has(text) || met.has(text);
+    const isKnown = existing.has(text) || met.has(text);
     met.add(text);
     counts[isKnown ? 'known' : 'fresh']++;
     if (!isKnown && verdict === undefined && rules.find(text)) counts.ruled++;

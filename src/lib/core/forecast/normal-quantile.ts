@@ -7,7 +7,7 @@ const tailTop = [-0.007784894002430293, -0.3223964580411365, -2.400758277161838,
 const tailBottom = [0.007784695709041462, 0.3224671290700398, 2.445134137142996, 3.754408661907416, 1];
 const tail = 0.02425;
 
-/** The value below which a share of a standard normal distribution lies; `share` between 0 and 1, both left out. */
+/** The value below which a share of a standard normal distribution lies; `share` between 0 and 1, both left out: any other is refused with a `RangeError`. */
 export function normalQuantile(share: number): number {
   if (!(share > 0 && share < 1)) throw new RangeError(`A share between 0 and 1, not ${share}.`);
   if (share > 1 - tail) return -normalQuantile(1 - share);

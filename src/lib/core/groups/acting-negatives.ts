@@ -3,14 +3,14 @@ import type { PlanView } from '../view/plan-view';
 import type { Group } from '../records/group';
 import type { Negative } from '../records/negative';
 
-const keptOfPlan = new WeakMap<object, readonly Negative[]>();
+const cachedOfPlan = new WeakMap<object, readonly Negative[]>();
 
 /** The plan's own negatives; kept as long as the snapshot's map is. */
 export function planNegatives({ snapshot }: Pick<PlanView, 'snapshot'>): readonly Negative[] {
-  let found = keptOfPlan.get(snapshot.negative);
+  let found = cachedOfPlan.get(snapshot.negative);
   if (!found) {
     found = childrenOf(snapshot.negative, 'campaignId', null).filter(({ groupId }) => groupId === null);
-    keptOfPlan.set(snapshot.negative, found);
+    cachedOfPlan.set(snapshot.negative, found);
   }
   return found;
 }

@@ -68,9 +68,9 @@ function candidatesFor(shared: readonly PreparedSearch[], own: readonly Prepared
     const covers = new Set(shared.flatMap((search, index) => (blocks(negative, search) ? [index] : [])));
     const candidate = { text, match, words: wordsOf(text).length, covers };
     const key = [...covers].join(' ');
-    const standing = best.get(key);
+    const existing = best.get(key);
     // Of those that block the same, only the shortest can be among the chosen.
-    if (!standing || compare(candidate, standing) < 0) best.set(key, candidate);
+    if (!existing || compare(candidate, existing) < 0) best.set(key, candidate);
   }
   return [...best.values()].sort(compare);
 }

@@ -5,13 +5,13 @@ import { allStand, sameWords, standsTogether, wordsOf } from './words';
 
 /** A search prepared once for comparing with many keywords; what is seldom asked for is made when it is. */
 export class PreparedSearch {
-  private keptWordSet: ReadonlySet<string> | undefined;
-  private keptStemSet: ReadonlySet<string> | undefined;
-  private keptSortedCore: readonly string[] | undefined;
-  private keptWordKeys: SequenceKeys | undefined;
-  private keptStemKeys: SequenceKeys | undefined;
+  private cachedWordSet: ReadonlySet<string> | undefined;
+  private cachedStemSet: ReadonlySet<string> | undefined;
+  private cachedSortedCore: readonly string[] | undefined;
+  private cachedWordKeys: SequenceKeys | undefined;
+  private cachedStemKeys: SequenceKeys | undefined;
 
-  private keptStems: readonly string[] | undefined;
+  private cachedStems: readonly string[] | undefined;
 
   constructor(
     readonly words: readonly string[],
@@ -19,28 +19,28 @@ export class PreparedSearch {
   ) {}
 
   get stems(): readonly string[] {
-    return (this.keptStems ??= this.words.map(languageWords(this.language).stem));
+    return (this.cachedStems ??= this.words.map(languageWords(this.language).stem));
   }
 
   get wordSet(): ReadonlySet<string> {
-    return (this.keptWordSet ??= new Set(this.words));
+    return (this.cachedWordSet ??= new Set(this.words));
   }
 
   get stemSet(): ReadonlySet<string> {
-    return (this.keptStemSet ??= new Set(this.stems));
+    return (this.cachedStemSet ??= new Set(this.stems));
   }
 
   /** Stems without stop words, sorted. */
   get sortedCore(): readonly string[] {
-    return (this.keptSortedCore ??= [...coreOf(this.words, this.stems, this.language)].sort());
+    return (this.cachedSortedCore ??= [...coreOf(this.words, this.stems, this.language)].sort());
   }
 
   get wordKeys(): SequenceKeys {
-    return (this.keptWordKeys ??= sequenceKeys(this.words));
+    return (this.cachedWordKeys ??= sequenceKeys(this.words));
   }
 
   get stemKeys(): SequenceKeys {
-    return (this.keptStemKeys ??= sequenceKeys(this.stems));
+    return (this.cachedStemKeys ??= sequenceKeys(this.stems));
   }
 }
 

@@ -12,11 +12,11 @@ import type { Check, Report } from './finding';
 
 /** The change that writes the brief's “not offered” as plan negatives, or null where all of it stands there. */
 export function blockNotOffered(view: PlanView, newId: (itemId: string) => string) {
-  const standing = NegativeIndex.of(planNegatives(view));
+  const existing = NegativeIndex.of(planNegatives(view));
   const language = firstLanguage(view, undefined);
   const missing = childrenOf(view.snapshot.briefItem, 'kind', 'not-offered')
     .map((item) => ({ item, text: plainText(item.text, view.rules.refusedKeywordSigns) }))
-    .filter(({ text }) => text !== '' && !standing.doesBlock(prepareSearch(text, language)));
+    .filter(({ text }) => text !== '' && !existing.doesBlock(prepareSearch(text, language)));
   if (missing.length === 0) return null;
   const position = view.snapshot.negative.size;
   const rows = missing.map(({ item, text }, index) => ({

@@ -173,7 +173,7 @@ function checkCampaignPairs(view: PlanView): Report[] {
 }
 
 /** Where a negative stands, for wording and for leading there. */
-const standing = (view: PlanView, { campaignId, groupId }: Negative) =>
+const existing = (view: PlanView, { campaignId, groupId }: Negative) =>
   groupId !== null
     ? (view.snapshot.group.get(groupId)?.name ?? '')
     : campaignId !== null
@@ -189,18 +189,18 @@ const checkConflicts = (view: PlanView, group: Group): Report[] =>
       keyword: keyword.text,
       group: group.name,
       negative: negative.text,
-      standsIn: standing(view, negative),
+      standsIn: existing(view, negative),
     },
     mend: { kind: 'offer', change: { type: 'remove', record: 'negative', ids: [negative.id] }, data: {} },
   }));
 
 const markOf = ({ text, match }: Negative) => `${match} ${text}`;
-const keptMarks = new WeakMap<readonly Negative[], ReadonlySet<string>>();
+const cachedMarks = new WeakMap<readonly Negative[], ReadonlySet<string>>();
 
 /** The negatives of a list as texts; kept as long as the list is. */
 function marksOf(list: readonly Negative[]): ReadonlySet<string> {
-  let marks = keptMarks.get(list);
-  if (!marks) keptMarks.set(list, (marks = new Set(list.map(markOf))));
+  let marks = cachedMarks.get(list);
+  if (!marks) cachedMarks.set(list, (marks = new Set(list.map(markOf))));
   return marks;
 }
 
@@ -217,7 +217,7 @@ function checkNegativesTwice(view: PlanView, own: readonly Negative[], above: re
         rule: 'groups.negative-twice',
         record: row.id,
         where: { ...where, field: 'negatives' },
-        data: { negative: row.text, standsIn: standing(view, row) },
+        data: { negative: row.text, standsIn: existing(view, row) },
         mend: { kind: 'safe', change: { type: 'remove', record: 'negative', ids: [row.id] }, data: {} },
       });
     seen.add(mark);

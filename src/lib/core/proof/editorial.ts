@@ -15,7 +15,7 @@ export interface EditorialFault {
 export interface EditorialContext {
   language: string;
   always: readonly string[];
-  rivals: readonly string[];
+  competitors: readonly string[];
   proofs: readonly string[];
   /** The account's currency (ISO 4217); empty: any amount may stand. */
   currency?: string;
@@ -85,8 +85,8 @@ function wordFaults(read: string, context: EditorialContext): EditorialFault[] {
   for (const word of capitalsIn(read, context.always)) faults.push({ rule: 'ads.capitals', data: { word } });
   const money = context.currency ? findOtherCurrency(read, context.currency) : null;
   if (money) faults.push({ rule: 'ads.other-currency', data: { amount: money, currency: context.currency ?? '' } });
-  const rival = findPhrase(read, context.rivals);
-  if (rival) faults.push({ rule: 'ads.rival-named', data: { rival } });
+  const competitor = findPhrase(read, context.competitors);
+  if (competitor) faults.push({ rule: 'ads.rival-named', data: { rival: competitor } });
   const claim = findPhrase(read, lists.bestClaims);
   if (claim && !context.proofs.some((proof) => findPhrase(proof, [claim]))) faults.push({ rule: 'ads.best-claim', data: { claim } });
   const click = findPhrase(read, lists.clickHere);

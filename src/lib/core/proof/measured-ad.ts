@@ -42,7 +42,7 @@ export function prepareGroupOfAds(view: PlanView, group: Group): GroupOfAds {
   const contexts = new Map<string, FillContext>();
   const campaign = view.snapshot.campaign.get(group.campaignId);
   const language = firstLanguage(view, campaign);
-  const rivals = briefTexts(view, 'rival');
+  const competitors = briefTexts(view, 'rival');
   return {
     view,
     group,
@@ -50,11 +50,11 @@ export function prepareGroupOfAds(view: PlanView, group: Group): GroupOfAds {
     editorial: {
       language,
       always: briefTexts(view, 'always'),
-      rivals,
+      competitors,
       proofs: briefTexts(view, 'proof'),
       currency: view.account.currency,
     },
-    reading: { language, rivals, otherPlaces: otherPlaces(view, group), ownWords: ownWords(view, group) },
+    reading: { language, competitors, otherPlaces: otherPlaces(view, group), ownWords: ownWords(view, group) },
     contextFor(format, kind) {
       const key = `${format} ${kind}`;
       let context = contexts.get(key);

@@ -3,7 +3,7 @@ import { findBadReadings, isSlipOf, type ReadingContext } from './readings';
 
 const context: ReadingContext = {
   language: 'en',
-  rivals: ['Brindlemoor Pianos'],
+  competitors: ['Brindlemoor Pianos'],
   otherPlaces: ['dundee', 'st andrews'],
   ownWords: ['piano', 'tuning', 'bass'],
 };

@@ -15,7 +15,7 @@ export interface BadReading {
 /** What readings of a group's lines are judged by. */
 export interface ReadingContext {
   language: string;
-  rivals: readonly string[];
+  competitors: readonly string[];
   /** Names of places of the plan that are not the campaign's own. */
   otherPlaces: readonly string[];
   /** Words that the group itself writes, by which slips of the same words are known. */
@@ -63,7 +63,7 @@ function reasonFor(reading: Reading, context: ReadingContext, shownWith: readonl
   if (findPhrase(keyword, lists.nearMe)) return 'near-me';
   const [first = ''] = wordsOf(keyword);
   if (lists.questionWords.includes(first)) return 'question';
-  if (context.rivals.some((rival) => holdsPhrase(keyword, rival))) return 'rival';
+  if (context.competitors.some((competitor) => holdsPhrase(keyword, competitor))) return 'rival';
   if (context.otherPlaces.some((place) => holdsPhrase(keyword, place))) return 'other-place';
   if (isMisspelled(keyword, context.ownWords)) return 'misspelling';
   if (hasWordTwice(text)) return 'word-twice';

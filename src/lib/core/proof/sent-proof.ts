@@ -33,7 +33,7 @@ export class ProofSender {
 export class ProofReceiver {
   private findings = new Map<number, Finding>();
 
-  /** The proof that was sent. */
+  /** The proof that was sent. One that leaves out findings which were never sent here is refused with an error. */
   unpack({ fresh, findings, aside, rules }: SentProof): Proof {
     const known = this.findings;
     for (const [number, finding] of fresh) known.set(number, finding);

@@ -24,7 +24,7 @@ import { place } from './place';
 import { plan } from './plan';
 import { report, reportRow } from './report';
 import { ruleSet } from './rule-set';
-import { seenRival } from './seen-rival';
+import { seenCompetitor } from './seen-competitor';
 import { setAside } from './set-aside';
 import { sheetReading } from './sheet-reading';
 import { slotWord } from './slot-word';
@@ -54,7 +54,7 @@ export const recordSchemas: Readonly<Record<RecordName, z.ZodObject>> = {
   place,
   wordVerdict,
   wordKind,
-  seenRival,
+  seenCompetitor,
   report,
   reportRow,
   find,

@@ -23,7 +23,7 @@ export const recordNames = [
   'place',
   'wordVerdict',
   'wordKind',
-  'seenRival',
+  'seenCompetitor',
   'report',
   'reportRow',
   'find',
@@ -36,6 +36,12 @@ export const recordNames = [
   'setAside',
 ] as const;
 export type RecordName = (typeof recordNames)[number];
+
+/** Records that had another name before, each under that name: versions kept then still hold it. */
+const recordsRenamed: Readonly<Record<string, RecordName>> = { seenRival: 'seenCompetitor' };
+
+/** The name of today of a record as it was written. */
+export const recordNow = (written: string): RecordName => recordsRenamed[written] ?? (written as RecordName);
 
 /** A row of any record type. */
 export type Row = { id: string } & Record<string, unknown>;

@@ -22,7 +22,7 @@ import { placeRecord, type Place } from './place';
 import { planRecord, type Plan } from './plan';
 import { reportRecord, type Report, reportRowRecord, type ReportRow } from './report';
 import { ruleSetRecord, type RuleSetRow } from './rule-set';
-import { seenRivalRecord, type SeenRival } from './seen-rival';
+import { seenCompetitorRecord, type SeenCompetitor } from './seen-competitor';
 import { setAsideRecord, type SetAside } from './set-aside';
 import { sheetReadingRecord, type SheetReading } from './sheet-reading';
 import { slotWordRecord, type SlotWord } from './slot-word';
@@ -53,7 +53,7 @@ export interface RecordTypes {
   place: Place;
   wordVerdict: WordVerdict;
   wordKind: WordKind;
-  seenRival: SeenRival;
+  seenCompetitor: SeenCompetitor;
   report: Report;
   reportRow: ReportRow;
   find: Find;
@@ -89,7 +89,7 @@ const described = {
   place: placeRecord,
   wordVerdict: wordVerdictRecord,
   wordKind: wordKindRecord,
-  seenRival: seenRivalRecord,
+  seenCompetitor: seenCompetitorRecord,
   report: reportRecord,
   reportRow: reportRowRecord,
   find: findRecord,

@@ -52,7 +52,7 @@ export function planAcceptance(left: readonly Find[], proposalOf: (find: Find) =
 /** What was proposed, as it is remembered with a find. */
 export const rememberProposal = ({ verdict, because }: VerdictProposal) => `${verdict}: ${because}`.slice(0, 200);
 
-/** The change that accepts some of it in one step; a block makes the shortest negative that blocks no kept find. */
+/** The change that accepts some of it in one step; a block makes the shortest negative that blocks no kept find. Null where there is nothing to accept. */
 export function acceptProposals(
   snapshot: Snapshot,
   groups: readonly AcceptedGroup[],

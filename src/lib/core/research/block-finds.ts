@@ -19,7 +19,7 @@ export function blockFinds(snapshot: Snapshot, blocked: readonly BlockedFind[], 
   const judged = new Map(
     [...snapshot.wordVerdict.values()].filter(({ verdict }) => verdict === 'block').map(({ words, id }) => [words, id as string]),
   );
-  const standing = new Set(planNegatives({ snapshot }).flatMap(({ text, match }) => (match === 'phrase' ? [text] : [])));
+  const existing = new Set(planNegatives({ snapshot }).flatMap(({ text, match }) => (match === 'phrase' ? [text] : [])));
   const byNegative = new Map<string, BlockedFind[]>();
   for (const one of blocked) byNegative.set(one.negative, [...(byNegative.get(one.negative) ?? []), one]);
   let [wordPosition, position] = [nextPosition(snapshot.wordVerdict.values()), nextPosition(snapshot.negative.values())];
@@ -28,7 +28,7 @@ export function blockFinds(snapshot: Snapshot, blocked: readonly BlockedFind[], 
     const ids = own.map(({ find }) => find.id as string);
     const known = judged.get(text);
     if (known !== undefined) return [{ type: 'judge', ids, verdict: 'block', reason, wordVerdictId: known, makes: 'nothing' }];
-    if (own.length === 1 && !standing.has(text)) return [{ type: 'judge', ids, verdict: 'block', reason, negatives: [text] }];
+    if (own.length === 1 && !existing.has(text)) return [{ type: 'judge', ids, verdict: 'block', reason, negatives: [text] }];
     const id = newId();
     const negative = {
       id: newId(),
@@ -43,7 +43,7 @@ export function blockFinds(snapshot: Snapshot, blocked: readonly BlockedFind[], 
         record: 'wordVerdict',
         rows: [{ id, words: text, verdict: 'block', reason, stands: false, position: wordPosition++ }],
       },
-      ...(standing.has(text) ? [] : [{ type: 'add' as const, record: 'negative' as const, rows: [negative] }]),
+      ...(existing.has(text) ? [] : [{ type: 'add' as const, record: 'negative' as const, rows: [negative] }]),
       { type: 'judge', ids, verdict: 'block', reason, wordVerdictId: id, makes: 'nothing' },
     ];
   });

@@ -16,23 +16,23 @@ export interface Filed {
 export function fileKeywords(snapshot: Snapshot, filed: readonly Filed[], newId: () => string): SimpleChange[] {
   const groupIds = (campaignId: string) => new Set(childrenOf(snapshot.group, 'campaignId', campaignId).map(({ id }) => id as string));
   const byCampaign = new Map<string, Map<string, Keyword[]>>();
-  const standingIn = (campaignId: string): Map<string, Keyword[]> => {
-    let standing = byCampaign.get(campaignId);
-    if (!standing) {
+  const existingIn = (campaignId: string): Map<string, Keyword[]> => {
+    let existing = byCampaign.get(campaignId);
+    if (!existing) {
       const ids = groupIds(campaignId);
-      standing = new Map();
+      existing = new Map();
       for (const keyword of snapshot.keyword.values())
-        if (ids.has(keyword.groupId)) standing.set(keyword.text, [...(standing.get(keyword.text) ?? []), keyword]);
-      byCampaign.set(campaignId, standing);
+        if (ids.has(keyword.groupId)) existing.set(keyword.text, [...(existing.get(keyword.text) ?? []), keyword]);
+      byCampaign.set(campaignId, existing);
     }
-    return standing;
+    return existing;
   };
   const moved = new Map<string, string[]>();
   const added = new Map<Group, string[]>();
   for (const { text, group } of filed) {
-    const standing = standingIn(group.campaignId).get(text) ?? [];
-    if (standing.some(({ groupId }) => groupId === group.id)) continue;
-    const [first] = standing;
+    const existing = existingIn(group.campaignId).get(text) ?? [];
+    if (existing.some(({ groupId }) => groupId === group.id)) continue;
+    const [first] = existing;
     if (first) moved.set(group.id, [...(moved.get(group.id) ?? []), first.id]);
     else added.set(group, [...new Set([...(added.get(group) ?? []), text])]);
   }

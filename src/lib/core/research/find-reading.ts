@@ -65,7 +65,7 @@ export class FindReading {
     this.proposals = new Map();
   }
 
-  /** The words of the plan; a caller's bug before the first update. */
+  /** The words of the plan; refused with an error before the first update, which is a caller's bug. */
   get words(): Lexicon {
     if (!this.lexicon) throw new Error('Nothing has been read yet.');
     return this.lexicon;

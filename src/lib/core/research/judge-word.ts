@@ -57,10 +57,10 @@ export function judgeWord(
   if (finds.length === 0) return null;
   const words = asked.words ?? negatives[0] ?? key;
   const id = newId();
-  const standing = new Set(planNegatives({ snapshot }).map(({ text, match }) => `${match} ${text}`));
+  const existing = new Set(planNegatives({ snapshot }).map(({ text, match }) => `${match} ${text}`));
   let position = nextPosition(snapshot.negative.values());
   const rows = negatives
-    .filter((text) => !standing.has(`phrase ${text}`))
+    .filter((text) => !existing.has(`phrase ${text}`))
     .map((text) => ({
       id: newId(),
       ...blankFields('negative'),

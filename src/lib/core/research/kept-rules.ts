@@ -15,7 +15,7 @@ export function rulesToApply({ snapshot }: PlanView): KeptRule[] {
 
 /**
  * The change that has kept rules stand in a plan, one step; each judges the finds that hold its words at once, but those that were put off,
- * which are answered.
+ * which are answered. The change is null where no rule has a verdict.
  */
 export function applyKeptRules(
   view: PlanView,

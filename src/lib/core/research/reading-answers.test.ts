@@ -107,17 +107,17 @@ describe('what another thread says of the finds', () => {
       findRow('b', 'ettlemoor piano tuning', 'keep', 20, 1),
       findRow('c', 'piano jobs', 'block', 500, 2),
     ].map((find) => ({ ...find, bidLowMinor: 100, bidHighMinor: 300 }));
-    const { standing } = new Listener().hear(withFinds(finds));
+    const { totals } = new Listener().hear(withFinds(finds));
     const { shareShownPercent: shown, clickThroughPercent: clicked } = viewOf(empty).house;
     const rate = ((shown.low + shown.high) / 200) * ((clicked.low + clicked.high) / 200);
-    expect(standing).toMatchObject({
+    expect(totals).toMatchObject({
       searches: { keep: { high: 1020 }, block: { high: 500 }, open: { low: 0, high: 0 } },
       kept: 2,
       clear: 1,
       small: { count: 1, searches: { high: 20 } },
     });
-    expect(standing.costMinor.keep).toBeCloseTo(1020 * rate * 200);
-    expect(standing.costMinor.block).toBeCloseTo(500 * rate * 200);
+    expect(totals.costMinor.keep).toBeCloseTo(1020 * rate * 200);
+    expect(totals.costMinor.block).toBeCloseTo(500 * rate * 200);
   });
 });
 

@@ -14,7 +14,7 @@ import type { NamedPlace } from './lexicon';
 import type { NextWord } from './next-word';
 import type { VerdictProposal } from './propose-verdict';
 import type { ResultsPage } from './results-page';
-import { computeStanding, noStanding, type StandingFigures } from './standing-figures';
+import { computeVerdictTotals, noTotals, type VerdictTotals } from './verdict-totals';
 import type { WordCount } from './word-index';
 
 /** Which words are to be counted. */
@@ -59,7 +59,7 @@ export interface ReadingAnswer {
   overruled: readonly (readonly [string, number])[];
   /** Words that may be names of places; null: those of before. */
   candidates: readonly string[] | null;
-  standing: StandingFigures;
+  totals: VerdictTotals;
 }
 
 /** What is known before anything was read. */
@@ -74,7 +74,7 @@ export const noReading: ReadingAnswer = {
   themes: [],
   overruled: [],
   candidates: null,
-  standing: noStanding,
+  totals: noTotals,
 };
 
 /** Records that reading finds looks at. */
@@ -160,7 +160,7 @@ export class ReadingKeeper {
       themes: this.themes(view),
       overruled: [...reading.overruledBy].sort((a, b) => b[1] - a[1]),
       candidates: this.newCandidates(view),
-      standing: computeStanding(view, reading.proposalOf),
+      totals: computeVerdictTotals(view, reading.proposalOf),
     };
   }
 

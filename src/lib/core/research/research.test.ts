@@ -201,8 +201,8 @@ describe('a judged word', () => {
     let made = 0;
     const merged = mergeFinds(viewOf(judged), incoming, { key: '', name: 'pasted', newId: () => `m${++made}` });
     expect(merged).toMatchObject({ fresh: 2, ruled: 1 });
-    const standing = new Set([...judged.find.values()].map(({ text }) => text));
-    expect(countIncoming(viewOf(judged), standing, [...incoming, incoming[0]!])).toEqual({ fresh: 2, known: 1, ruled: 1 });
+    const existing = new Set([...judged.find.values()].map(({ text }) => text));
+    expect(countIncoming(viewOf(judged), existing, [...incoming, incoming[0]!])).toEqual({ fresh: 2, known: 1, ruled: 1 });
     const after = make(judged, merged.change);
     expect([...after.find.values()].slice(-2).map(({ verdict }) => verdict)).toEqual(['block', 'open']);
     expect(textsOf(after).at(-1)).toBe('lessoned');

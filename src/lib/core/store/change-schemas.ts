@@ -82,8 +82,8 @@ export const sentChangeSchema = z.strictObject({
   id: z.string().regex(/^[A-Za-z0-9-]{1,64}$/),
   /** The revision of the stream that the change was made on. */
   revision: z.int().min(0),
-  /** Changes of one sitting in one field are one step. */
-  sitting: z.string().max(128).optional(),
+  /** Changes of one edit session in one field are one step. */
+  editSession: z.string().max(128).optional(),
   change: z.union([
     z.strictObject({ type: z.literal('undo') }),
     z.strictObject({ type: z.literal('redo') }),

@@ -7,7 +7,7 @@ import { sameValue } from './same-value';
 export type VersionKind = 'kept' | 'hand-off';
 
 /** A version as it is listed. */
-export interface KeptVersion {
+export interface SavedVersion {
   id: number;
   name: string;
   kind: VersionKind;

@@ -214,7 +214,7 @@ function mergeGroups(draft: Draft, { ids, into }: Extract<SimpleChange, { type: 
   requireAll(draft, 'group', [...ids, into]);
   const { snapshot } = draft;
   const mark = (row: { text: string; match: string }) => `${row.match} ${row.text}`;
-  const standing = {
+  const existing = {
     keyword: new Set(childrenOf(snapshot.keyword, 'groupId', into).map(mark)),
     negative: new Set(childrenOf(snapshot.negative, 'groupId', into).map(mark)),
   };
@@ -222,8 +222,8 @@ function mergeGroups(draft: Draft, { ids, into }: Extract<SimpleChange, { type: 
     if (id === into) continue;
     for (const record of ['keyword', 'negative'] as const)
       for (const row of childrenOf(snapshot[record] as ReadonlyMap<string, Row & { text: string; match: string }>, 'groupId', id)) {
-        const isNew = !standing[record].has(mark(row));
-        standing[record].add(mark(row));
+        const isNew = !existing[record].has(mark(row));
+        existing[record].add(mark(row));
         draft.put(record, row.id, isNew ? { ...row, groupId: into } : null);
       }
     for (const ad of childrenOf(snapshot.ad, 'groupId', id)) draft.put('ad', ad.id, { ...ad, groupId: into });

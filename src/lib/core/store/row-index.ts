@@ -5,8 +5,8 @@ type AnyRow = { id: string };
 type Rows = ReadonlyMap<string, AnyRow>;
 type Index = Map<string | null, readonly AnyRow[]>;
 
-const keptOrder = new WeakMap<Rows, readonly AnyRow[]>();
-const keptIndexes = new WeakMap<Rows, Map<string, Index>>();
+const cachedOrder = new WeakMap<Rows, readonly AnyRow[]>();
+const cachedIndexes = new WeakMap<Rows, Map<string, Index>>();
 
 const positionOf = (row: object) => ('position' in row ? (row as { position: number }).position : 0);
 const compare = (a: AnyRow, b: AnyRow) => positionOf(a) - positionOf(b) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
@@ -14,8 +14,8 @@ const parentOf = (row: AnyRow, key: string) => (row as unknown as Record<string,
 
 /** The rows of one record in the order of their positions; kept as long as the snapshot's map is. */
 export function inOrder<T extends AnyRow>(rows: ReadonlyMap<string, T>): readonly T[] {
-  let ordered = keptOrder.get(rows) as readonly T[] | undefined;
-  if (!ordered) keptOrder.set(rows, (ordered = [...rows.values()].sort(compare)));
+  let ordered = cachedOrder.get(rows) as readonly T[] | undefined;
+  if (!ordered) cachedOrder.set(rows, (ordered = [...rows.values()].sort(compare)));
   return ordered;
 }
 
@@ -26,8 +26,8 @@ const none: readonly never[] = [];
  * after an edit the lists that it did not touch are the very same ones.
  */
 export function childrenOf<T extends AnyRow>(rows: ReadonlyMap<string, T>, key: keyof T & string, value: string | null): readonly T[] {
-  let indexes = keptIndexes.get(rows);
-  if (!indexes) keptIndexes.set(rows, (indexes = new Map()));
+  let indexes = cachedIndexes.get(rows);
+  if (!indexes) cachedIndexes.set(rows, (indexes = new Map()));
   let index = indexes.get(key);
   if (!index) indexes.set(key, (index = makeIndex(inOrder(rows), key)));
   return (index.get(value) as readonly T[] | undefined) ?? none;
@@ -108,14 +108,14 @@ function editIndex(index: Index, key: string, edits: readonly Edited[]): void {
 /** Gives the rows after some edits (one a row) the order and indexes of the rows before, changed where an edit touches them. */
 export function carryIndexes(rows: Rows, next: Rows, edits: readonly { id: string; after: AnyRow | null }[]): void {
   const edited = edits.map(({ id, after }) => ({ before: rows.get(id) ?? null, after }));
-  const ordered = keptOrder.get(rows);
-  if (ordered) keptOrder.set(next, withEdits(ordered, edited));
-  const indexes = keptIndexes.get(rows);
+  const ordered = cachedOrder.get(rows);
+  if (ordered) cachedOrder.set(next, withEdits(ordered, edited));
+  const indexes = cachedIndexes.get(rows);
   if (!indexes) return;
   const carried = [...indexes].map(([key, index]): [string, Index] => {
     const copy: Index = new Map(index);
     editIndex(copy, key, edited);
     return [key, copy];
   });
-  keptIndexes.set(next, new Map(carried));
+  cachedIndexes.set(next, new Map(carried));
 }

@@ -24,16 +24,16 @@ function* packRecord(
   fields?: readonly string[],
 ): Iterable<RowsPack> {
   const gone: string[] = [];
-  let standing: Row[] = [];
+  let existing: Row[] = [];
   for (const [id, after] of rows) {
     if (!after) gone.push(id);
-    else if (standing.push(after) === rowsInPack) {
-      yield* packRows(record, standing, fields);
-      standing = [];
+    else if (existing.push(after) === rowsInPack) {
+      yield* packRows(record, existing, fields);
+      existing = [];
     }
   }
   if (gone.length > 0) yield { record, gone };
-  yield* packRows(record, standing, fields);
+  yield* packRows(record, existing, fields);
 }
 
 function* differences(from: Rows, to: Rows): Iterable<readonly [id: string, after: Row | null]> {

@@ -10,7 +10,7 @@
 
   let { bench, index = $bindable(0) }: { bench: AdState; index: number } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const kinds: readonly LineKindOfAd[] = ['headline', 'description'];
   const ruleFor = (kind: LineKindOfAd) => (kind === 'headline' ? bench.format.headlines : bench.format.descriptions);
   const linesFor = (kind: LineKindOfAd) => (kind === 'headline' ? bench.headlines : bench.descriptions);
@@ -30,12 +30,12 @@
         measures={bench.measures}
         {context}
         canFix={ad.format === 'responsive'}
-        note={kind === 'headline' ? `${bench.format.name.toLowerCase()}, rules of ${desk.plan.rules.from.slice(0, 4)}` : ''}
+        note={kind === 'headline' ? `${bench.format.name.toLowerCase()}, rules of ${planState.plan.rules.from.slice(0, 4)}` : ''}
         onadd={() => bench.addLine(kind)}
-        onedit={(id, text, sitting) => void desk.set('adLine', id, { text }, sitting)}
-        onfix={(id, fixedAt) => void desk.set('adLine', id, { fixedAt })}
-        onremove={(id) => void desk.make({ type: 'remove', record: 'adLine', ids: [id] })}
-        onpastelines={(pasted) => void desk.make(pastedChange('adLine', { adId: ad.id }, kind, pasted))}
+        onedit={(id, text, editSession) => void planState.set('adLine', id, { text }, editSession)}
+        onfix={(id, fixedAt) => void planState.set('adLine', id, { fixedAt })}
+        onremove={(id) => void planState.make({ type: 'remove', record: 'adLine', ids: [id] })}
+        onpastelines={(pasted) => void planState.make(pastedChange('adLine', { adId: ad.id }, kind, pasted))}
       />{/if}
   {/each}
   <section class="flex flex-col gap-3 py-3" aria-label="Addresses">
@@ -50,7 +50,7 @@
               context={bench.contexts.path}
               keywords={bench.keywords}
               at={`${ad.id}:${field}`}
-              onedit={(typed, sitting) => void desk.set('ad', ad.id, { [field]: typed }, sitting)}
+              onedit={(typed, editSession) => void planState.set('ad', ad.id, { [field]: typed }, editSession)}
             />{/if}
         {/each}
       </div>
@@ -60,7 +60,7 @@
       value={ad.landingPage}
       placeholder={bench.page || 'an address'}
       at={`${ad.id}:landingPage`}
-      onedit={(landingPage, sitting) => void desk.set('ad', ad.id, { landingPage }, sitting)}
+      onedit={(landingPage, editSession) => void planState.set('ad', ad.id, { landingPage }, editSession)}
       hint={ad.landingPage === '' && bench.page ? 'Empty: the page of the group or the brief.' : undefined}
     />
   </section>

@@ -25,21 +25,23 @@
 
   let { open = $bindable(), master, lines, campaign }: Props = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
-  const campaigns = $derived(inOrder(desk.snapshot.campaign));
+  const campaigns = $derived(inOrder(planState.snapshot.campaign));
   const names = $derived(shortCampaignNames(campaigns));
-  const language = $derived(firstLanguage(desk.plan, campaign ?? undefined));
+  const language = $derived(firstLanguage(planState.plan, campaign ?? undefined));
   /** What its changes would bring to the ads it made, by group. */
-  const updates = $derived(Map.groupBy(open ? findMasterUpdates(desk.plan, master, lines, newId) : [], ({ group }) => group.id as string));
+  const updates = $derived(
+    Map.groupBy(open ? findMasterUpdates(planState.plan, master, lines, newId) : [], ({ group }) => group.id as string),
+  );
   const sections = $derived(
     !open
       ? []
       : campaigns.map((one) => ({
           campaign: one,
-          language: firstLanguage(desk.plan, one),
-          rows: childrenOf(desk.snapshot.group, 'campaignId', one.id).map((group) => ({
-            draft: draftMaster(desk.plan, master, lines, group),
+          language: firstLanguage(planState.plan, one),
+          rows: childrenOf(planState.snapshot.group, 'campaignId', one.id).map((group) => ({
+            draft: draftMaster(planState.plan, master, lines, group),
             updates: updates.get(group.id) ?? [],
           })),
         })),
@@ -63,8 +65,8 @@
   function apply() {
     // Counted before: what is written is no longer chosen.
     const [written, brought] = [fresh.length, changed.length];
-    const { changes, ...step } = applyMaster(desk.plan, master, fresh, newId);
-    desk.make({ ...step, changes: [...changes, ...changed.flatMap((one) => one.updates.map(({ change }) => change))] });
+    const { changes, ...step } = applyMaster(planState.plan, master, fresh, newId);
+    planState.make({ ...step, changes: [...changes, ...changed.flatMap((one) => one.updates.map(({ change }) => change))] });
     const said = [
       written > 0 ? `${countOf(written, 'ad')} written` : '',
       brought > 0 ? `${countOf(brought, 'ad')} brought up to it` : '',

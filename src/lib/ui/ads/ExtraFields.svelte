@@ -16,9 +16,9 @@
 
   let { extra }: { extra: Extra } = $props();
 
-  const desk = getPlanState();
-  const rules = $derived(desk.plan.rules);
-  const set = (fields: Partial<Extra>, sitting?: string) => void desk.set('extra', extra.id, fields, sitting);
+  const planState = getPlanState();
+  const rules = $derived(planState.plan.rules);
+  const set = (fields: Partial<Extra>, editSession?: string) => void planState.set('extra', extra.id, fields, editSession);
   const at = (field: string) => `${extra.id}:extra-${field}`;
   function addValue() {
     const index = extra.values.length;
@@ -35,16 +35,16 @@
 </script>
 
 {#snippet limited(field: 'text' | 'description1' | 'description2', label: string, limit: number)}
-  <LimitedField {label} value={extra[field]} {limit} at={at(field)} onedit={(text, sitting) => set({ [field]: text }, sitting)} />
+  <LimitedField {label} value={extra[field]} {limit} at={at(field)} onedit={(text, editSession) => set({ [field]: text }, editSession)} />
 {/snippet}
 {#snippet address(label = 'Address')}
-  <TextField {label} value={extra.address} at={at('address')} onedit={(text, sitting) => set({ address: text }, sitting)} />
+  <TextField {label} value={extra.address} at={at('address')} onedit={(text, editSession) => set({ address: text }, editSession)} />
 {/snippet}
 {#snippet header(known: readonly string[])}
   <SelectField label="Header" value={extra.header} items={headers(known)} at={at('header')} onedit={(value) => set({ header: value })} />
 {/snippet}
 {#snippet date(field: 'startsOn' | 'endsOn', label: string)}
-  <DateField {label} value={extra[field]} locale={desk.dateLocale} at={at(field)} onedit={(day) => set({ [field]: day })} />
+  <DateField {label} value={extra[field]} locale={planState.dateLocale} at={at(field)} onedit={(day) => set({ [field]: day })} />
 {/snippet}
 
 {#if extra.kind === 'sitelink'}
@@ -60,7 +60,7 @@
   {@render date('startsOn', 'From')}
   {@render date('endsOn', 'Until')}
 {:else if extra.kind === 'call'}
-  <TextField label="Number" value={extra.phone} at={at('phone')} onedit={(phone, sitting) => set({ phone }, sitting)} />
+  <TextField label="Number" value={extra.phone} at={at('phone')} onedit={(phone, editSession) => set({ phone }, editSession)} />
   <SelectField
     label="Country of the number"
     value={extra.phoneCountry}
@@ -88,7 +88,7 @@
             {value}
             limit={rules.listedValues.textLimit}
             at={at(`value${index}`)}
-            onedit={(text, sitting) => set({ values: withRow(extra.values, index, text) }, sitting)}
+            onedit={(text, editSession) => set({ values: withRow(extra.values, index, text) }, editSession)}
             onpasteentries={(texts) => set({ values: [...extra.values.slice(0, index), ...texts, ...extra.values.slice(index + 1)] })}
           />
         </div>
@@ -108,36 +108,37 @@
   {@render header(rules.priceRows.headers)}
   <div class="col-span-2 flex flex-col gap-1.5">
     {#each extra.prices as row, index (index)}
-      {@const change = (fields: Partial<typeof row>, sitting?: string) => set({ prices: withFields(extra.prices, index, fields) }, sitting)}
+      {@const change = (fields: Partial<typeof row>, editSession?: string) =>
+        set({ prices: withFields(extra.prices, index, fields) }, editSession)}
       <div class="grid grid-cols-[1fr_1fr_130px_1fr_auto] gap-x-3">
         <LimitedField
           label={`What, row ${index + 1}`}
           value={row.text}
           limit={rules.priceRows.textLimit}
           at={at(`price${index}-text`)}
-          onedit={(text, sitting) => change({ text }, sitting)}
+          onedit={(text, editSession) => change({ text }, editSession)}
         />
         <LimitedField
           label="More about it"
           value={row.description}
           limit={rules.priceRows.textLimit}
           at={at(`price${index}-description`)}
-          onedit={(description, sitting) => change({ description }, sitting)}
+          onedit={(description, editSession) => change({ description }, editSession)}
         />
         <MoneyField
           label="Price"
           value={row.priceMinor}
-          ways={desk.amounts}
+          ways={planState.amounts}
           at={at(`price${index}-price`)}
           column={`price-rows-${extra.id}`}
-          onedit={(priceMinor, sitting) => change({ priceMinor }, sitting)}
+          onedit={(priceMinor, editSession) => change({ priceMinor }, editSession)}
           onpasteblock={(amounts) => set({ prices: fillDown(extra.prices, index, amounts, (one, priceMinor) => ({ ...one, priceMinor })) })}
         />
         <TextField
           label="Page"
           value={row.address}
           at={at(`price${index}-address`)}
-          onedit={(text, sitting) => change({ address: text }, sitting)}
+          onedit={(text, editSession) => change({ address: text }, editSession)}
         />
         <Button
           kind="quiet"

@@ -11,23 +11,23 @@
   import { extraSections, newExtra } from './extra-sections';
   import ExtraFields from './ExtraFields.svelte';
 
-  const desk = getPlanState();
-  const rules = $derived(desk.plan.rules);
+  const planState = getPlanState();
+  const rules = $derived(planState.plan.rules);
   const owners = $derived([
     { value: '', name: 'all campaigns' },
-    ...inOrder(desk.snapshot.campaign).map(({ id, name }) => ({ value: id as string, name })),
+    ...inOrder(planState.snapshot.campaign).map(({ id, name }) => ({ value: id as string, name })),
   ]);
-  const country = $derived(inOrder(desk.snapshot.place)[0]?.country ?? '');
-  const of = (kind: ExtraKind) => childrenOf(desk.snapshot.extra, 'kind', kind);
+  const country = $derived(inOrder(planState.snapshot.place)[0]?.country ?? '');
+  const of = (kind: ExtraKind) => childrenOf(planState.snapshot.extra, 'kind', kind);
 
   function add(kind: ExtraKind) {
-    const position = nextPosition(desk.snapshot.extra.values());
+    const position = nextPosition(planState.snapshot.extra.values());
     const id = newId();
-    desk.add('extra', { id, campaignId: null, ...newExtra(kind, rules, country), position });
+    planState.add('extra', { id, campaignId: null, ...newExtra(kind, rules, country), position });
     enterNew(firstFieldOf(id));
   }
   const own = (extra: Extra, value: string) =>
-    void desk.set('extra', extra.id, { campaignId: value === '' ? null : (value as Extra['campaignId']) });
+    void planState.set('extra', extra.id, { campaignId: value === '' ? null : (value as Extra['campaignId']) });
 </script>
 
 {#each extraSections(rules) as section, index (section.kind)}
@@ -46,7 +46,7 @@
           <Button
             kind="quiet"
             label={`Take out ${nameOfExtra(extra) || extraWords[extra.kind]}`}
-            onclick={() => void desk.make({ type: 'remove', record: 'extra', ids: [extra.id] })}
+            onclick={() => void planState.make({ type: 'remove', record: 'extra', ids: [extra.id] })}
             class="mt-5 self-start">×</Button
           >
         </li>

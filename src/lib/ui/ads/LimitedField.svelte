@@ -9,7 +9,7 @@
     value: string;
     limit: number;
     at: string;
-    onedit: (text: string, sitting: string) => void;
+    onedit: (text: string, editSession: string) => void;
     /** Takes several pasted lines, where the field is one of a list. */
     onpasteentries?: (texts: string[]) => void;
   }

@@ -20,7 +20,7 @@
     note?: string;
     /** Adds an empty line at the end; answers its id. */
     onadd: () => string;
-    onedit: (id: string, text: string, sitting: string) => void;
+    onedit: (id: string, text: string, editSession: string) => void;
     onfix: (id: string, position: number | null) => void;
     onremove: (id: string) => void;
     /** Makes several pasted texts entries of their own, one step. */
@@ -72,7 +72,7 @@
           {measure}
           {context}
           {canFix}
-          onedit={(text, sitting) => onedit(line.id, text, sitting)}
+          onedit={(text, editSession) => onedit(line.id, text, editSession)}
           onfix={(position) => onfix(line.id, position)}
           onremove={() => {
             onremove(line.id);

@@ -13,7 +13,7 @@
     measure: Measure;
     context: FillContext;
     canFix: boolean;
-    onedit: (text: string, sitting: string) => void;
+    onedit: (text: string, editSession: string) => void;
     onfix: (position: number | null) => void;
     onremove: () => void;
     onenter: () => void;

@@ -22,27 +22,27 @@
   /** The campaign at hand, whose values masters are measured with. */
   let { campaign }: { campaign: Campaign | null } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
-  const { workspace } = desk;
+  const { workspace } = planState;
   const masters = $derived(inOrder(workspace.snapshot.master));
   const master = $derived(masters.find(({ id }) => id === page.url.searchParams.get('master')) ?? masters[0] ?? null);
   const lines = $derived(master ? childrenOf(workspace.snapshot.masterLine, 'masterId', master.id) : []);
   const sampleGroup = $derived(
-    (campaign && childrenOf(desk.snapshot.group, 'campaignId', campaign.id)[0]) ?? inOrder(desk.snapshot.group)[0] ?? null,
+    (campaign && childrenOf(planState.snapshot.group, 'campaignId', campaign.id)[0]) ?? inOrder(planState.snapshot.group)[0] ?? null,
   );
-  const format = $derived(desk.plan.rules.formats[master?.format ?? 'responsive']);
+  const format = $derived(planState.plan.rules.formats[master?.format ?? 'responsive']);
   const noValues = { group: '', place: '', client: '', offer: '', price: '' };
   /** The first group's values; before there is one, every slot stands as its fallback. */
   const contextFor = (kind: LineKindOfAd | 'path'): FillContext =>
     sampleGroup
-      ? lineContext(desk.plan, sampleGroup, master?.format ?? 'responsive', kind)
+      ? lineContext(planState.plan, sampleGroup, master?.format ?? 'responsive', kind)
       : {
           limit: kind === 'path' ? format.paths.limit : kind === 'headline' ? format.headlines.limit : format.descriptions.limit,
           language: 'en',
           values: noValues,
           kind: kind === 'path' ? 'path' : 'line',
-          joiner: desk.plan.rules.valueJoiner,
+          joiner: planState.plan.rules.valueJoiner,
         };
   const pathContext = $derived(contextFor('path'));
   const contexts = $derived({ headline: contextFor('headline'), description: contextFor('description') });
@@ -117,7 +117,7 @@
         onedit={(name) => (name.trim() === '' ? 'A name is needed.' : void workspace.set('master', own.id, { name }))}
       />
       <Button kind="quiet" class="ms-auto" onclick={remove}>Take out</Button>
-      <Button kind="act" disabled={desk.snapshot.group.size === 0} onclick={() => (isApplying = true)}>Apply to groups…</Button>
+      <Button kind="act" disabled={planState.snapshot.group.size === 0} onclick={() => (isApplying = true)}>Apply to groups…</Button>
     </div>
     {#each ['headline', 'description'] as const as kind (kind)}
       <LineList
@@ -129,7 +129,7 @@
         canFix
         note={kind === 'headline' && sampleGroup ? `measured with the values of ${sampleGroup.name}` : ''}
         onadd={() => addLine(kind)}
-        onedit={(id, text, sitting) => void workspace.set('masterLine', id, { text }, sitting)}
+        onedit={(id, text, editSession) => void workspace.set('masterLine', id, { text }, editSession)}
         onfix={(id, fixedAt) => void workspace.set('masterLine', id, { fixedAt })}
         onremove={(id) => void workspace.make({ type: 'remove', record: 'masterLine', ids: [id] })}
         onpastelines={(pasted) => void workspace.make(pastedChange('masterLine', { masterId: own.id }, kind, pasted))}
@@ -145,7 +145,7 @@
             context={pathContext}
             keywords={[]}
             at={`${own.id}:${field}`}
-            onedit={(text, sitting) => void workspace.set('master', own.id, { [field]: text }, sitting)}
+            onedit={(text, editSession) => void workspace.set('master', own.id, { [field]: text }, editSession)}
           />
         {/each}
       </div>

@@ -11,7 +11,7 @@
     context: FillContext;
     keywords: readonly string[];
     at: string;
-    onedit: (text: string, sitting: string) => void;
+    onedit: (text: string, editSession: string) => void;
   }
 
   /** A path of the address shown, of an ad or a master, under its measure. */

@@ -16,7 +16,7 @@
   let chosen = $state(0);
   const current = $derived(Math.min(chosen, found.length - 1));
 
-  const says = (name: string) => (name === liveSlot ? 'the keyword that matched' : values[name] || 'no value yet');
+  const label = (name: string) => (name === liveSlot ? 'the keyword that matched' : values[name] || 'no value yet');
 
   /** Takes a key of the line editor; true where it was for the menu. */
   export function takeKey(key: string): boolean {
@@ -49,7 +49,7 @@
           }}
         >
           <span class="font-semibold text-plum">{name}</span>
-          <span class="truncate text-[12px] text-ink-2">{says(name)}</span>
+          <span class="truncate text-[12px] text-ink-2">{label(name)}</span>
         </button>
       </li>
     {/each}

@@ -7,7 +7,9 @@
 
   let { bench, findings }: { bench: AdState; findings: readonly Finding[] } = $props();
 
-  const language = $derived(languageWords(firstLanguage(bench.desk.plan, bench.desk.snapshot.campaign.get(bench.group?.campaignId ?? ''))));
+  const language = $derived(
+    languageWords(firstLanguage(bench.planState.plan, bench.planState.snapshot.campaign.get(bench.group?.campaignId ?? ''))),
+  );
   const words = $derived([...new Set(bench.keywords.flatMap((keyword) => wordsOf(keyword)))].filter((word) => !language.isStopWord(word)));
   const missing = $derived(
     new Set(

@@ -13,31 +13,31 @@ import type { PlanState } from '../state/plan-state.svelte';
 
 /** One ad on the bench: its lines measured against every keyword of its group. */
 export class AdState {
-  readonly group: Group | null = $derived.by(() => this.desk.snapshot.group.get(this.groupId()) ?? null);
-  readonly ads: readonly Ad[] = $derived.by(() => (this.group ? childrenOf(this.desk.snapshot.ad, 'groupId', this.group.id) : []));
+  readonly group: Group | null = $derived.by(() => this.planState.snapshot.group.get(this.groupId()) ?? null);
+  readonly ads: readonly Ad[] = $derived.by(() => (this.group ? childrenOf(this.planState.snapshot.ad, 'groupId', this.group.id) : []));
   readonly ad: Ad | null = $derived.by(() => this.ads.find(({ id }) => id === this.adId()) ?? this.ads[0] ?? null);
-  readonly lines: readonly AdLine[] = $derived.by(() => (this.ad ? childrenOf(this.desk.snapshot.adLine, 'adId', this.ad.id) : []));
+  readonly lines: readonly AdLine[] = $derived.by(() => (this.ad ? childrenOf(this.planState.snapshot.adLine, 'adId', this.ad.id) : []));
   readonly headlines = $derived(this.lines.filter(({ kind }) => kind === 'headline'));
   readonly descriptions = $derived(this.lines.filter(({ kind }) => kind === 'description'));
-  readonly keywords: readonly string[] = $derived.by(() => (this.group ? keywordTexts(this.desk.plan, this.group.id) : []));
+  readonly keywords: readonly string[] = $derived.by(() => (this.group ? keywordTexts(this.planState.plan, this.group.id) : []));
   /** What slots are filled with, by where they stand; null without an ad. */
   readonly contexts: Readonly<Record<LineKindOfAd | 'path', FillContext>> | null = $derived.by(() => {
-    const { group, ad, desk } = this;
+    const { group, ad, planState } = this;
     if (!group || !ad) return null;
-    const contextOf = (kind: LineKindOfAd | 'path') => lineContext(desk.plan, group, ad.format, kind);
+    const contextOf = (kind: LineKindOfAd | 'path') => lineContext(planState.plan, group, ad.format, kind);
     return { headline: contextOf('headline'), description: contextOf('description'), path: contextOf('path') };
   });
-  readonly format = $derived.by(() => this.desk.plan.rules.formats[this.ad?.format ?? 'responsive']);
+  readonly format = $derived.by(() => this.planState.plan.rules.formats[this.ad?.format ?? 'responsive']);
   readonly measures: ReadonlyMap<string, Measure> = $derived.by(() =>
-    this.contexts ? this.keptMeasures.measure(this.lines, this.keywords, this.contexts) : new Map(),
+    this.contexts ? this.cachedMeasures.measure(this.lines, this.keywords, this.contexts) : new Map(),
   );
-  readonly page: string = $derived.by(() => (this.ad ? landingPageOf(this.desk.plan, this.ad) : ''));
-  readonly domain: string = $derived.by(() => (this.ad ? domainOf(this.desk.plan, this.ad) : ''));
+  readonly page: string = $derived.by(() => (this.ad ? landingPageOf(this.planState.plan, this.ad) : ''));
+  readonly domain: string = $derived.by(() => (this.ad ? domainOf(this.planState.plan, this.ad) : ''));
 
-  private readonly keptMeasures = new LineMeasures();
+  private readonly cachedMeasures = new LineMeasures();
 
   constructor(
-    readonly desk: PlanState,
+    readonly planState: PlanState,
     private readonly groupId: () => string,
     private readonly adId: () => string,
   ) {}
@@ -45,7 +45,7 @@ export class AdState {
   /** Adds an empty line at the end; answers its id. */
   addLine(kind: LineKindOfAd): string {
     const id = newId();
-    if (this.ad) this.desk.add('adLine', blank('adLine', { id, adId: this.ad.id, kind, position: nextPosition(this.lines) }));
+    if (this.ad) this.planState.add('adLine', blank('adLine', { id, adId: this.ad.id, kind, position: nextPosition(this.lines) }));
     return id;
   }
 }
@@ -58,11 +58,11 @@ export function nextAdName(ads: readonly Ad[]): string {
 }
 
 /** Adds an ad to a group, empty with the least lines, or with the lines of another one to differ from. */
-export function addAd(desk: PlanState, groupId: string, model: Ad | null): string {
-  const { snapshot } = desk;
+export function addAd(planState: PlanState, groupId: string, model: Ad | null): string {
+  const { snapshot } = planState;
   const id = newId();
   const ads = childrenOf(snapshot.ad, 'groupId', groupId);
-  const { headlines, descriptions } = desk.plan.rules.formats.responsive;
+  const { headlines, descriptions } = planState.plan.rules.formats.responsive;
   const start = model
     ? childrenOf(snapshot.adLine, 'adId', model.id).map(({ kind, text, fixedAt, masterLineId, masterText }) => ({
         kind,
@@ -79,7 +79,7 @@ export function addAd(desk: PlanState, groupId: string, model: Ad | null): strin
   const own = { masterName, masterPaths, path1, path2, landingPage };
   const ad = blank('ad', { id, groupId, name: nextAdName(ads), ...own, position: nextPosition(ads) });
   const rows = start.map((line, position) => ({ id: newId(), adId: id, ...line, position }));
-  desk.make({
+  planState.make({
     type: 'several',
     name: 'ad-added',
     changes: [

@@ -15,15 +15,15 @@
 
   let { kind, title, note, tone = 'plain', placeholder }: Props = $props();
 
-  const desk = getPlanState();
-  const items = $derived(childrenOf(desk.snapshot.briefItem, 'kind', kind));
+  const planState = getPlanState();
+  const items = $derived(childrenOf(planState.snapshot.briefItem, 'kind', kind));
   /** Names and what is not offered are told apart by commas; facts, claims and spellings hold commas of their own. */
   const splitsAt = $derived(kind === 'rival' || kind === 'not-offered' ? 'commas' : 'lines');
   function add(texts: string[]) {
-    const position = nextPosition(desk.snapshot.briefItem.values());
-    desk.add('briefItem', ...texts.map((text, index) => ({ id: newId(), kind, text, position: position + index })));
+    const position = nextPosition(planState.snapshot.briefItem.values());
+    planState.add('briefItem', ...texts.map((text, index) => ({ id: newId(), kind, text, position: position + index })));
   }
-  const remove = (id: string) => void desk.make({ type: 'remove', record: 'briefItem', ids: [id] });
+  const remove = (id: string) => void planState.make({ type: 'remove', record: 'briefItem', ids: [id] });
 </script>
 
 <section aria-label={title} class="border-b border-rule py-2.5">

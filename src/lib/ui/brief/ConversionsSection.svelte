@@ -8,19 +8,20 @@
   import { enterNew, fieldAt } from '../shell/enter-new';
   import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getPlanState();
-  const brief = $derived(desk.plan.brief);
+  const planState = getPlanState();
+  const brief = $derived(planState.plan.brief);
   const ways = [
     { value: 'once' as const, name: 'once a click' },
     { value: 'every' as const, name: 'every time' },
   ];
 
   /** What is tried and steers is what bidding can learn from. */
-  function put(conversions: Conversion[], sitting?: string) {
+  function put(conversions: Conversion[], editSession?: string) {
     const countsConversions = conversions.some(({ tried, steers }) => tried && steers);
-    desk.set('brief', brief.id, { conversions, countsConversions }, sitting);
+    planState.set('brief', brief.id, { conversions, countsConversions }, editSession);
   }
-  const set = (index: number, fields: Partial<Conversion>, sitting?: string) => put(withFields(brief.conversions, index, fields), sitting);
+  const set = (index: number, fields: Partial<Conversion>, editSession?: string) =>
+    put(withFields(brief.conversions, index, fields), editSession);
   const nameAt = (index: number) => `:conversions${index || ''}`;
   function add() {
     const index = brief.conversions.length;
@@ -39,14 +40,14 @@
         value={conversion.name}
         placeholder="an enquiry by form"
         at={nameAt(index)}
-        onedit={(text, sitting) => set(index, { name: text }, sitting)}
+        onedit={(text, editSession) => set(index, { name: text }, editSession)}
       />
       <MoneyField
         label="Worth"
         value={conversion.valueMinor}
-        ways={desk.amounts}
+        ways={planState.amounts}
         column="conversion-worth"
-        onedit={(valueMinor, sitting) => set(index, { valueMinor }, sitting)}
+        onedit={(valueMinor, editSession) => set(index, { valueMinor }, editSession)}
         onpasteblock={(amounts) => put(fillDown(brief.conversions, index, amounts, (row, valueMinor) => ({ ...row, valueMinor })))}
       />
       <SelectField label="Counted" value={conversion.counted} items={ways} onedit={(counted) => set(index, { counted })} />
@@ -55,7 +56,7 @@
         label="Where it is counted"
         value={conversion.where}
         placeholder="the thank-you page"
-        onedit={(where, sitting) => set(index, { where }, sitting)}
+        onedit={(where, editSession) => set(index, { where }, editSession)}
       />
       <label class="flex items-center gap-2 pb-1"
         ><input
@@ -84,7 +85,7 @@
         class="rounded-sm text-act"
         checked={brief.countsConversions}
         data-at=":countsConversions"
-        onchange={(event) => void desk.set('brief', brief.id, { countsConversions: event.currentTarget.checked })}
+        onchange={(event) => void planState.set('brief', brief.id, { countsConversions: event.currentTarget.checked })}
       /> Conversions are counted, and that was tried</label
     >
   {/if}

@@ -12,20 +12,20 @@
   import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
 
-  const desk = getPlanState();
-  const offers = $derived(inOrder(desk.snapshot.offer));
+  const planState = getPlanState();
+  const offers = $derived(inOrder(planState.snapshot.offer));
   /** What an offer said when the hand came to it, and the lines that go on saying it. */
   let remembered: Offer | null = null;
   let stating = $state.raw<{ id: string; lines: StatingLine[] } | null>(null);
 
   /** On leaving an offer whose price, end or name has changed, looks for lines that state the old one. */
   function left(id: string) {
-    const [before, after] = [remembered, desk.snapshot.offer.get(id)];
+    const [before, after] = [remembered, planState.snapshot.offer.get(id)];
     remembered = null;
     if (!before || !after || before.id !== after.id) return;
     const lines: StatingLine[] = [];
     const look = (from: StatedValue | null, to: StatedValue | null) => {
-      if (from && to) lines.push(...findStating(desk.plan, from, to));
+      if (from && to) lines.push(...findStating(planState.plan, from, to));
     };
     const priced = ({ priceMinor }: Offer): StatedValue | null => (priceMinor === null ? null : { kind: 'price', minor: priceMinor });
     const dated = ({ endsOn }: Offer): StatedValue | null => (endsOn === null ? null : { kind: 'date', date: endsOn });
@@ -38,11 +38,11 @@
   function pastePrices(id: string, amounts: readonly (number | null)[]) {
     const from = offers.findIndex((offer) => offer.id === id);
     const rows = offers.slice(from, from + amounts.length).map((offer, index) => ({ id: offer.id, priceMinor: amounts[index] ?? null }));
-    desk.make({ type: 'set-each', record: 'offer', rows });
+    planState.make({ type: 'set-each', record: 'offer', rows });
   }
   function add() {
     const id = newId();
-    desk.add('offer', blank('offer', { id, position: nextPosition(offers) }));
+    planState.add('offer', blank('offer', { id, position: nextPosition(offers) }));
     enterNew(fieldAt(`${id}:name`));
   }
 </script>
@@ -55,7 +55,7 @@
   {#each offers as offer (offer.id)}
     <div
       class="grid grid-cols-[minmax(0,1fr)_132px_auto] items-start gap-2 py-1"
-      onfocusin={() => (remembered ??= desk.snapshot.offer.get(offer.id) ?? null)}
+      onfocusin={() => (remembered ??= planState.snapshot.offer.get(offer.id) ?? null)}
       onfocusout={(event) => {
         if (!(event.currentTarget as Element).contains(event.relatedTarget as Node | null)) left(offer.id);
       }}
@@ -67,31 +67,31 @@
         value={offer.name}
         placeholder="what it is called"
         at={`${offer.id}:name`}
-        onedit={(name, sitting) => void desk.set('offer', offer.id, { name }, sitting)}
+        onedit={(name, editSession) => void planState.set('offer', offer.id, { name }, editSession)}
       />
       <DateField
         label={`Until, ${offer.name}`}
         hideLabel
         value={offer.endsOn}
-        locale={desk.dateLocale}
+        locale={planState.dateLocale}
         at={`${offer.id}:endsOn`}
-        onedit={(endsOn) => void desk.set('offer', offer.id, { endsOn })}
+        onedit={(endsOn) => void planState.set('offer', offer.id, { endsOn })}
       />
       <MoneyField
         label={`Price, ${offer.name}`}
         hideLabel
         value={offer.priceMinor}
-        ways={desk.amounts}
+        ways={planState.amounts}
         placeholder="price"
         at={`${offer.id}:priceMinor`}
         column="offer-price"
-        onedit={(priceMinor, sitting) => void desk.set('offer', offer.id, { priceMinor }, sitting)}
+        onedit={(priceMinor, editSession) => void planState.set('offer', offer.id, { priceMinor }, editSession)}
         onpasteblock={(amounts) => pastePrices(offer.id, amounts)}
       />
       <Button
         kind="quiet"
         label={`Take out the offer ${offer.name}`}
-        onclick={() => void desk.make({ type: 'remove', record: 'offer', ids: [offer.id] })}>×</Button
+        onclick={() => void planState.make({ type: 'remove', record: 'offer', ids: [offer.id] })}>×</Button
       >
       {#if stating?.id === offer.id}{#key stating}<StatedNotice lines={stating.lines} onleave={() => (stating = null)} />{/key}{/if}
     </div>

@@ -17,8 +17,8 @@
 
   let { open = $bindable() }: { open: boolean } = $props();
 
-  const desk = getPlanState();
-  let address = $state(desk.plan.brief.landingPage || desk.plan.client.site);
+  const planState = getPlanState();
+  let address = $state(planState.plan.brief.landingPage || planState.plan.client.site);
   let page = $state.raw<ReadPage | null>(null);
   let asked = $state('');
   let failure = $state('');
@@ -26,27 +26,27 @@
   let left = $state.raw<ReadonlySet<string>>(new Set());
   const kinds: Record<FactProposal['kind'], string> = { offer: 'offer', fact: 'fact', place: 'place', 'not-offered': 'not offered' };
   const keyOf = ({ kind, text }: FactProposal) => `${kind} ${text.toLowerCase()}`;
-  const standing = $derived(
+  const existing = $derived(
     new Set([
-      ...inOrder(desk.snapshot.offer).map(({ name }) => `offer ${name.toLowerCase()}`),
-      ...inOrder(desk.snapshot.briefItem).map(({ kind, text }) => `${kind} ${text.toLowerCase()}`),
-      ...childrenOf(desk.snapshot.place, 'campaignId', null).map(({ name }) => `place ${name.toLowerCase()}`),
+      ...inOrder(planState.snapshot.offer).map(({ name }) => `offer ${name.toLowerCase()}`),
+      ...inOrder(planState.snapshot.briefItem).map(({ kind, text }) => `${kind} ${text.toLowerCase()}`),
+      ...childrenOf(planState.snapshot.place, 'campaignId', null).map(({ name }) => `place ${name.toLowerCase()}`),
     ]),
   );
-  const proposals = $derived(page ? proposeFacts(page, desk.currency) : []);
-  const fresh = $derived(proposals.filter((proposal) => !standing.has(keyOf(proposal))));
+  const proposals = $derived(page ? proposeFacts(page, planState.currency) : []);
+  const fresh = $derived(proposals.filter((proposal) => !existing.has(keyOf(proposal))));
   const taken = $derived(fresh.filter((proposal) => !left.has(keyOf(proposal))));
   /** Prices and offers that lines state, as they are read. */
   const stated = $derived.by(() => {
-    const lines = inOrder(desk.snapshot.adLine).map(({ text }) => text);
-    const offers = inOrder(desk.snapshot.offer);
-    const says = (text: string) => lines.some((line) => line.includes(text));
+    const lines = inOrder(planState.snapshot.adLine).map(({ text }) => text);
+    const offers = inOrder(planState.snapshot.offer);
+    const label = (text: string) => lines.some((line) => line.includes(text));
     return {
       prices: offers.flatMap(({ priceMinor }) => {
-        const text = priceMinor === null ? '' : formatMoney(priceMinor, desk.currency, { whole: true });
-        return text !== '' && says(text) ? [text] : [];
+        const text = priceMinor === null ? '' : formatMoney(priceMinor, planState.currency, { whole: true });
+        return text !== '' && label(text) ? [text] : [];
       }),
-      offers: offers.flatMap(({ name }) => (name !== '' && says(name) ? [name] : [])),
+      offers: offers.flatMap(({ name }) => (name !== '' && label(name) ? [name] : [])),
     };
   });
   const notes = $derived(page ? checkPage(page, asked, stated) : []);
@@ -74,7 +74,7 @@
   async function take() {
     const changes: SimpleChange[] = [];
     const offers = taken.filter(({ kind }) => kind === 'offer');
-    const firstOffer = nextPosition(desk.snapshot.offer.values());
+    const firstOffer = nextPosition(planState.snapshot.offer.values());
     if (offers.length > 0)
       changes.push({
         type: 'add',
@@ -88,7 +88,7 @@
         })),
       });
     const items = taken.filter(({ kind }) => kind === 'fact' || kind === 'not-offered');
-    const firstItem = nextPosition(desk.snapshot.briefItem.values());
+    const firstItem = nextPosition(planState.snapshot.briefItem.values());
     if (items.length > 0)
       changes.push({
         type: 'add',
@@ -97,18 +97,18 @@
       });
     const names = taken.filter(({ kind }) => kind === 'place').map(({ text }) => text);
     if (names.length > 0) {
-      const own = childrenOf(desk.snapshot.place, 'campaignId', null);
-      const near = inOrder(desk.snapshot.place)[0]?.country ?? '';
+      const own = childrenOf(planState.snapshot.place, 'campaignId', null);
+      const near = inOrder(planState.snapshot.place)[0]?.country ?? '';
       const { lines } = await askServer<{ lines: { found: FoundPlace[] }[] }>('/api/places/match', {
         text: names.join('\n'),
         near,
-        zone: desk.plan.account.timeZone,
+        zone: planState.plan.account.timeZone,
       });
       const found = lines.flatMap((line) => line.found[0] ?? []);
       const rows = found.map((place, index) => placeRow(place, { campaignId: null, position: nextPosition(own) + index }));
       if (rows.length > 0) changes.push({ type: 'add', record: 'place', rows });
     }
-    if (changes.length > 0) desk.make({ type: 'several', name: 'page-read', changes });
+    if (changes.length > 0) planState.make({ type: 'several', name: 'page-read', changes });
     open = false;
   }
 </script>
@@ -151,7 +151,7 @@
             <span class="text-ink-2">{kinds[proposal.kind]}</span>
             <span
               >{proposal.text}{#if proposal.priceMinor !== null}<span class="ms-2 font-mono text-[12.5px]"
-                  >{formatMoney(proposal.priceMinor, desk.currency)}</span
+                  >{formatMoney(proposal.priceMinor, planState.currency)}</span
                 >{/if}</span
             >
             <span class="text-end text-ink-2">{proposal.where}</span>

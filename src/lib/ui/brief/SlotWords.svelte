@@ -7,15 +7,15 @@
   import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
 
-  const desk = getPlanState();
-  const words = $derived(inOrder(desk.snapshot.slotWord));
+  const planState = getPlanState();
+  const words = $derived(inOrder(planState.snapshot.slotWord));
   const uses = (slot: string) =>
     slot === ''
       ? 0
-      : [...desk.snapshot.adLine.values()].filter(({ text }) => text.includes(`[[${slot}]]`) || text.includes(`[[${slot}|`)).length;
+      : [...planState.snapshot.adLine.values()].filter(({ text }) => text.includes(`[[${slot}]]`) || text.includes(`[[${slot}|`)).length;
   function add() {
     const id = newId();
-    desk.add('slotWord', blank('slotWord', { id, position: nextPosition(words) }));
+    planState.add('slotWord', blank('slotWord', { id, position: nextPosition(words) }));
     enterNew(fieldAt(`${id}:slot`));
   }
   const check = (text: string) => (/^[\p{L}\p{N}-]{0,40}$/u.test(text) ? null : 'Letters, digits and hyphens, without spaces.');
@@ -35,20 +35,20 @@
         placeholder="slot"
         {check}
         at={`${word.id}:slot`}
-        onedit={(slot, sitting) => void desk.set('slotWord', word.id, { slot }, sitting)}
+        onedit={(slot, editSession) => void planState.set('slotWord', word.id, { slot }, editSession)}
       />
       <TextField
         label={`What ${word.slot || 'it'} says`}
         hideLabel
         value={word.says}
         placeholder="says"
-        onedit={(says, sitting) => void desk.set('slotWord', word.id, { says }, sitting)}
+        onedit={(says, editSession) => void planState.set('slotWord', word.id, { says }, editSession)}
       />
       <span class="pt-1.5 text-end text-ink-2">{uses(word.slot)} lines</span>
       <Button
         kind="quiet"
         label={`Take out the slot ${word.slot}`}
-        onclick={() => void desk.make({ type: 'remove', record: 'slotWord', ids: [word.id] })}>×</Button
+        onclick={() => void planState.make({ type: 'remove', record: 'slotWord', ids: [word.id] })}>×</Button
       >
     </div>
   {/each}

@@ -6,14 +6,14 @@
 
   let { lines, onleave }: { lines: readonly StatingLine[]; onleave: () => void } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const chosen = $state<Record<string, boolean>>({});
   const taken = $derived(lines.filter(({ id }) => chosen[id] !== false));
 
   function mend() {
     const [own, masters] = [mendStating(taken, 'plan'), mendStating(taken, 'workspace')];
-    if (own) desk.make(own);
-    if (masters) desk.workspace.make(masters);
+    if (own) planState.make(own);
+    if (masters) planState.workspace.make(masters);
     onleave();
   }
 </script>

@@ -7,15 +7,15 @@
   import TextField from '../parts/TextField.svelte';
   import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getPlanState();
-  const brief = $derived(desk.plan.brief);
-  const worth = $derived(worthOf(desk.plan));
+  const planState = getPlanState();
+  const brief = $derived(planState.plan.brief);
+  const worth = $derived(worthOf(planState.plan));
   const asks = $derived(countsEnquiries(brief.goal));
   const noun = $derived(
     brief.goal === 'calls' ? 'call' : brief.goal === 'leads' ? 'enquiry' : brief.goal === 'sales' ? 'sale' : 'visit that counts',
   );
-  const money = (minor: number) => formatMoney(minor, desk.currency);
-  const set = (fields: Partial<Brief>, sitting?: string) => void desk.set('brief', brief.id, fields, sitting);
+  const money = (minor: number) => formatMoney(minor, planState.currency);
+  const set = (fields: Partial<Brief>, editSession?: string) => void planState.set('brief', brief.id, fields, editSession);
   const check = (text: string) => (text.trim() === '' || parseShare(text) ? null : 'A share, such as 62 % or 1 in 2.');
 </script>
 
@@ -25,30 +25,30 @@
     <MoneyField
       label="One sale brings, net of tax"
       value={brief.valueMinor}
-      ways={desk.amounts}
+      ways={planState.amounts}
       at={`${brief.id}:valueMinor`}
-      onedit={(valueMinor, sitting) => set({ valueMinor }, sitting)}
+      onedit={(valueMinor, editSession) => set({ valueMinor }, editSession)}
     />
     <TextField
       label="of which is margin"
       value={brief.margin}
       placeholder="62 %"
       {check}
-      onedit={(margin, sitting) => set({ margin }, sitting)}
+      onedit={(margin, editSession) => set({ margin }, editSession)}
     />
     {#if asks}<TextField
         label={brief.goal === 'calls' ? 'Calls that buy' : 'Enquiries that buy'}
         value={brief.buyShare}
         placeholder="1 in 2"
         {check}
-        onedit={(buyShare, sitting) => set({ buyShare }, sitting)}
+        onedit={(buyShare, editSession) => set({ buyShare }, editSession)}
       />{/if}
     <TextField
       label="Clicks that convert"
       value={brief.clickRate}
       placeholder="6.5 %"
       {check}
-      onedit={(clickRate, sitting) => set({ clickRate }, sitting)}
+      onedit={(clickRate, editSession) => set({ clickRate }, editSession)}
     />
   </div>
   <div class="mt-2.5 flex gap-12 rounded bg-act-tint px-4 py-2.5 text-act" aria-live="polite" data-worth>
@@ -62,6 +62,6 @@
     {:else}<p class="py-2">Four figures, and what a conversion and a click may cost is said here.</p>{/if}
   </div>
   <p class="pt-1.5 text-ink-2">
-    {desk.plan.house.profitShare} % of the profit may be spent: house rule. Rounded down.
+    {planState.plan.house.profitShare} % of the profit may be spent: house rule. Rounded down.
   </p>
 </section>

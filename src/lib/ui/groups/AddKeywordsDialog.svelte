@@ -14,7 +14,7 @@
 
   let { open = $bindable(), group }: { open: boolean; group: Group } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   let text = $state('');
   const read = $derived(
     text.split(/\r\n|\r|\n/).flatMap((line, index) =>
@@ -23,14 +23,14 @@
         : [
             {
               line: index + 1,
-              ...readKeyword(line, group.defaultMatch, desk.plan.rules.refusedKeywordSigns),
+              ...readKeyword(line, group.defaultMatch, planState.plan.rules.refusedKeywordSigns),
             },
           ],
     ),
   );
   const keywords = $derived(
     newKeywords(
-      desk.snapshot,
+      planState.snapshot,
       group.id,
       read.filter(({ negative }) => !negative),
       newId,
@@ -39,8 +39,8 @@
   const negatives = $derived(read.filter(({ negative, text: plain }) => negative && plain !== ''));
 
   function take() {
-    const standing = childrenOf(desk.snapshot.negative, 'groupId', group.id);
-    const position = nextPosition(standing);
+    const existing = childrenOf(planState.snapshot.negative, 'groupId', group.id);
+    const position = nextPosition(existing);
     const rows = negatives.map((mark, index) => ({
       id: newId(),
       campaignId: null,
@@ -56,7 +56,7 @@
       ...(keywords.length > 0 ? [{ type: 'add' as const, record: 'keyword' as const, rows: keywords }] : []),
       ...(rows.length > 0 ? [{ type: 'add' as const, record: 'negative' as const, rows }] : []),
     ];
-    if (changes.length > 0) desk.make({ type: 'several', name: 'keywords-grouped', changes });
+    if (changes.length > 0) planState.make({ type: 'several', name: 'keywords-grouped', changes });
     text = '';
     open = false;
   }

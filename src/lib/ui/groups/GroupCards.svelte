@@ -14,7 +14,7 @@
 
 <div class="grid min-h-0 flex-1 auto-rows-max grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-3 overflow-y-auto px-4 py-2">
   {#each sheet.groups as group (group.id)}
-    {@const keywords = childrenOf(sheet.desk.snapshot.keyword, 'groupId', group.id)}
+    {@const keywords = childrenOf(sheet.planState.snapshot.keyword, 'groupId', group.id)}
     <section
       class={`rounded-sm border bg-sheet ${group.id === current ? 'border-madder' : 'border-rule'}`}
       aria-label={group.name}

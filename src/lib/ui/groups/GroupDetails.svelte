@@ -18,14 +18,14 @@
 
   let { group, onmerge, onremove }: Props = $props();
 
-  const desk = getPlanState();
-  const inherited = $derived(groupBid(desk.plan, { ...group, defaultBidMinor: null }));
+  const planState = getPlanState();
+  const inherited = $derived(groupBid(planState.plan, { ...group, defaultBidMinor: null }));
   const offers = $derived([
     { value: '', name: 'the plan’s first' },
-    ...inOrder(desk.snapshot.offer).map(({ id, name }) => ({ value: id as string, name })),
+    ...inOrder(planState.snapshot.offer).map(({ id, name }) => ({ value: id as string, name })),
   ]);
-  const set = (fields: Partial<Group>, sitting?: string) => {
-    const refusal = desk.set('group', group.id, fields, sitting);
+  const set = (fields: Partial<Group>, editSession?: string) => {
+    const refusal = planState.set('group', group.id, fields, editSession);
     return refusal ? wordRefusalCode(refusal) : null;
   };
 </script>
@@ -43,16 +43,16 @@
     value={group.theme}
     at={`${group.id}:theme`}
     placeholder={group.name.toLowerCase()}
-    onedit={(theme, sitting) => set({ theme }, sitting)}
+    onedit={(theme, editSession) => set({ theme }, editSession)}
   />
   <div class="grid grid-cols-2 gap-2">
     <MoneyField
       label="Default bid"
       value={group.defaultBidMinor}
-      ways={desk.amounts}
+      ways={planState.amounts}
       at={`${group.id}:defaultBidMinor`}
       placeholder={inherited ?? 'none'}
-      onedit={(defaultBidMinor, sitting) => set({ defaultBidMinor }, sitting)}
+      onedit={(defaultBidMinor, editSession) => set({ defaultBidMinor }, editSession)}
     />
     <SelectField
       label="Match type"
@@ -65,8 +65,8 @@
     label="Landing page"
     value={group.landingPage}
     at={`${group.id}:landingPage`}
-    placeholder={desk.plan.brief.landingPage || 'an address'}
-    onedit={(landingPage, sitting) => set({ landingPage }, sitting)}
+    placeholder={planState.plan.brief.landingPage || 'an address'}
+    onedit={(landingPage, editSession) => set({ landingPage }, editSession)}
   />
   {#if offers.length > 1}<SelectField
       label="Offer"
@@ -77,8 +77,8 @@
   <div class="flex gap-3">
     <Button kind="link" onclick={onmerge}>Merge into…</Button>
     <Button kind="link" onclick={onremove}>Delete the group</Button>
-    <Button kind="link" class="ms-auto" href={`/plans/${desk.planId}/ads?group=${group.id}`}
-      >{childrenOf(desk.snapshot.ad, 'groupId', group.id).length} ads</Button
+    <Button kind="link" class="ms-auto" href={`/plans/${planState.planId}/ads?group=${group.id}`}
+      >{childrenOf(planState.snapshot.ad, 'groupId', group.id).length} ads</Button
     >
   </div>
 </section>

@@ -21,12 +21,12 @@
 
   let { current, chapter, ondrop }: Props = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   type ListRow = { id: string; campaign: Campaign; group: Group | null; isEmpty?: boolean };
   /** Each campaign over its groups, or over a row that says it has none. */
   const list = $derived(
-    inOrder(desk.snapshot.campaign).flatMap((campaign): ListRow[] => {
-      const groups = childrenOf(desk.snapshot.group, 'campaignId', campaign.id).map((group): ListRow => ({
+    inOrder(planState.snapshot.campaign).flatMap((campaign): ListRow[] => {
+      const groups = childrenOf(planState.snapshot.group, 'campaignId', campaign.id).map((group): ListRow => ({
         id: group.id,
         campaign,
         group,
@@ -58,22 +58,22 @@
   /** The gravest finding of a chapter by group. */
   const worst = $derived.by(() => {
     const found = new Map<string, Severity>();
-    for (const { chapter: of, where, severity } of desk.reader.proof.findings)
+    for (const { chapter: of, where, severity } of planState.reader.proof.findings)
       if (of === chapter && where.groupId && severity !== 'suggestion' && !found.has(where.groupId)) found.set(where.groupId, severity);
     return found;
   });
-  const record = $derived(chapter === 'ads' ? desk.snapshot.ad : desk.snapshot.keyword);
+  const record = $derived(chapter === 'ads' ? planState.snapshot.ad : planState.snapshot.keyword);
   const countIn = (groupId: string) =>
     childrenOf(record as ReadonlyMap<string, { id: string; groupId: string }>, 'groupId', groupId).length;
   const sums = $derived(
     new Map(
-      inOrder(desk.snapshot.campaign).map(({ id }) => [
+      inOrder(planState.snapshot.campaign).map(({ id }) => [
         id as string,
-        childrenOf(desk.snapshot.group, 'campaignId', id).reduce((sum, group) => sum + countIn(group.id), 0),
+        childrenOf(planState.snapshot.group, 'campaignId', id).reduce((sum, group) => sum + countIn(group.id), 0),
       ]),
     ),
   );
-  const shortNames = $derived(shortCampaignNames(inOrder(desk.snapshot.campaign)));
+  const shortNames = $derived(shortCampaignNames(inOrder(planState.snapshot.campaign)));
 </script>
 
 <nav class="flex shrink-0 flex-col pb-2" aria-label="Groups" {@attach (nav) => rows.follow(nav.parentElement ?? nav)}>

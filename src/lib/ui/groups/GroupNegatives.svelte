@@ -9,28 +9,28 @@
 
   let { group, blocking }: { group: Group; blocking: ReadonlySet<string> } = $props();
 
-  const desk = getPlanState();
-  const campaign = $derived(desk.snapshot.campaign.get(group.campaignId));
+  const planState = getPlanState();
+  const campaign = $derived(planState.snapshot.campaign.get(group.campaignId));
 </script>
 
 <div class="flex flex-col gap-3 border-t border-rule pt-3">
   <NegativeList
     title="Negatives of the group"
-    negatives={childrenOf(desk.snapshot.negative, 'groupId', group.id)}
+    negatives={childrenOf(planState.snapshot.negative, 'groupId', group.id)}
     owner={{ campaignId: null, groupId: group.id }}
     {blocking}
   />
   <NegativeList
     title={`Of ${campaign?.name ?? 'the campaign'}`}
-    negatives={campaignNegatives(desk.plan, group.campaignId)}
+    negatives={campaignNegatives(planState.plan, group.campaignId)}
     owner={{ campaignId: group.campaignId, groupId: null }}
     {blocking}
   />
   <NegativeList
     title="Of the plan"
-    negatives={planNegatives(desk.plan)}
+    negatives={planNegatives(planState.plan)}
     owner={{ campaignId: null, groupId: null }}
     {blocking}
-    starters={wordListsOf(firstLanguage(desk.plan, campaign)).starterNegatives}
+    starters={wordListsOf(firstLanguage(planState.plan, campaign)).starterNegatives}
   />
 </div>

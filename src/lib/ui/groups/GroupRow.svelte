@@ -22,10 +22,10 @@
 
   let { sheet, group, count, index, isCurrent, onopen, ondropped }: Props = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const isFolded = $derived(sheet.folded.has(group.id));
-  const bid = $derived(groupBid(desk.plan, group));
-  const negatives = $derived(childrenOf(desk.snapshot.negative, 'groupId', group.id).length);
+  const bid = $derived(groupBid(planState.plan, group));
+  const negatives = $derived(childrenOf(planState.snapshot.negative, 'groupId', group.id).length);
 </script>
 
 <!-- svelte-ignore a11y_click_events_have_key_events -->
@@ -58,7 +58,7 @@
     ></span
   >
   <span role="gridcell">{group.defaultMatch}</span>
-  <span role="gridcell" class="text-end font-mono text-[12.5px]">{bid === null ? 'no bid' : writeTypedAmount(bid, desk.amounts)}</span>
+  <span role="gridcell" class="text-end font-mono text-[12.5px]">{bid === null ? 'no bid' : writeTypedAmount(bid, planState.amounts)}</span>
   <span role="gridcell"></span>
   <span role="gridcell" class="truncate text-ink-2">{negatives > 0 ? `${countOf(negatives, 'negative')} here` : ''}</span>
 </div>

@@ -10,7 +10,7 @@
   /** Kept finds that stand in no group, to be put into the one at hand. */
   let { sheet, group }: { sheet: SheetState; group: Group | null } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const mostShown = 40;
   let showsAll = $state(false);
   let chosen = $state.raw<ReadonlySet<string>>(new Set());
@@ -43,12 +43,12 @@
   function putIn() {
     if (!group) return;
     const rows = newKeywords(
-      desk.snapshot,
+      planState.snapshot,
       group.id,
       taken.map(({ text }) => ({ text, match: group.defaultMatch })),
       newId,
     );
-    if (rows.length > 0) desk.add('keyword', ...rows);
+    if (rows.length > 0) planState.add('keyword', ...rows);
     chosen = new Set();
   }
 </script>

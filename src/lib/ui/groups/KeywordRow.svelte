@@ -23,11 +23,11 @@
 
   let { sheet, keyword, group, index, isCurrent, isChosen, onproblem }: Props = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const answer = $derived<SureAnswer | undefined>(sheet.answers.get(keyword.text));
   const find = $derived(sheet.findByText.get(keyword.text));
-  const nameOf = (id: string) => desk.snapshot.group.get(id)?.name ?? '';
-  const inherited = $derived(groupBid(desk.plan, group));
+  const nameOf = (id: string) => planState.snapshot.group.get(id)?.name ?? '';
+  const inherited = $derived(groupBid(planState.plan, group));
 
   const answered = $derived.by(() => {
     if (!answer) return { tone: 'text-ink-3', text: '…' };
@@ -85,12 +85,12 @@
       class={keyword.bidMinor === null ? '' : '[&_input]:font-semibold'}
       tabindex={isCurrent ? 0 : -1}
       value={keyword.bidMinor}
-      ways={desk.amounts}
+      ways={planState.amounts}
       placeholder={inherited ?? 'none'}
       at={`${keyword.id}:bidMinor`}
       column="keyword-bid"
       onfocus={() => sheet.goTo(index)}
-      onedit={(bidMinor, sitting) => void desk.set('keyword', keyword.id, { bidMinor }, sitting)}
+      onedit={(bidMinor, editSession) => void planState.set('keyword', keyword.id, { bidMinor }, editSession)}
       onpasteblock={(amounts) => sheet.fillBids(index, amounts)}
     />
   </span>

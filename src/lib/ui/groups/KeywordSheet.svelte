@@ -23,8 +23,8 @@
   const inSight = $derived(sheet.rows.slice(rows.first, rows.end).flatMap((row) => (row.kind === 'keyword' ? [row.keyword.text] : [])));
   $effect(() => {
     const campaignId = sheet.campaign?.id;
-    sheet.desk.reader.watchAnswers(campaignId ? { campaignId, texts: inSight } : null);
-    return () => sheet.desk.reader.watchAnswers(null);
+    sheet.planState.reader.watchAnswers(campaignId ? { campaignId, texts: inSight } : null);
+    return () => sheet.planState.reader.watchAnswers(null);
   });
 
   // A finding leads to a row that may not be drawn yet.
@@ -40,7 +40,8 @@
     <span role="columnheader"><span class="sr-only">Chosen</span></span><span role="columnheader">Keyword</span><span role="columnheader"
       >Match</span
     >
-    <span role="columnheader" class="text-end">Bid, {sheet.desk.currency}</span><span role="columnheader" class="text-end">Searches</span
+    <span role="columnheader" class="text-end">Bid, {sheet.planState.currency}</span><span role="columnheader" class="text-end"
+      >Searches</span
     ><span role="columnheader">Answered by</span>
   </div>
   <!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls, and the keys of the page act on its rows) -->

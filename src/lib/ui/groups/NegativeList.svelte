@@ -17,7 +17,7 @@
 
   let { title, negatives, owner, blocking, starters = {} }: Props = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const mostShown = 14;
   let showsAll = $state(false);
   const shown = $derived(
@@ -26,10 +26,10 @@
 
   /** What of a starter list does not stand here yet, as phrases. */
   function addStarters(name: string) {
-    const standing = new Set(negatives.map(({ text }) => text));
+    const existing = new Set(negatives.map(({ text }) => text));
     const position = nextPosition(negatives);
     const rows = (starters[name] ?? [])
-      .filter((text) => !standing.has(text))
+      .filter((text) => !existing.has(text))
       .map((text, index) => ({
         id: newId(),
         ...owner,
@@ -40,18 +40,19 @@
         wordVerdictId: null,
         position: position + index,
       }));
-    if (rows.length > 0) desk.make({ type: 'several', name: 'starter-negatives', changes: [{ type: 'add', record: 'negative', rows }] });
+    if (rows.length > 0)
+      planState.make({ type: 'several', name: 'starter-negatives', changes: [{ type: 'add', record: 'negative', rows }] });
   }
 
   function add(texts: string[]) {
     const marks = texts.flatMap((line) => {
-      const { text, match, notes } = readKeyword(line.replace(/^\s*-/, ''), 'phrase', desk.plan.rules.refusedKeywordSigns);
+      const { text, match, notes } = readKeyword(line.replace(/^\s*-/, ''), 'phrase', planState.plan.rules.refusedKeywordSigns);
       return notes.some(({ code }) => code === 'nothing-left') ? [] : [{ text, match }];
     });
     const position = nextPosition(negatives);
-    const standing = new Set(negatives.map(({ text, match }) => writeKeyword(text, match)));
+    const existing = new Set(negatives.map(({ text, match }) => writeKeyword(text, match)));
     const rows = [...new Map(marks.map((mark) => [writeKeyword(mark.text, mark.match), mark]))]
-      .flatMap(([written, mark]) => (standing.has(written) ? [] : [mark]))
+      .flatMap(([written, mark]) => (existing.has(written) ? [] : [mark]))
       .map((mark, index) => ({
         id: newId(),
         ...owner,
@@ -61,7 +62,7 @@
         wordVerdictId: null,
         position: position + index,
       }));
-    if (rows.length > 0) desk.add('negative', ...rows);
+    if (rows.length > 0) planState.add('negative', ...rows);
   }
 </script>
 
@@ -87,7 +88,7 @@
           class="px-1"
           data-at={`${negative.id}:negatives`}
           aria-label={`Take out the negative ${negative.text}`}
-          onclick={() => void desk.make({ type: 'remove', record: 'negative', ids: [negative.id] })}>×</button
+          onclick={() => void planState.make({ type: 'remove', record: 'negative', ids: [negative.id] })}>×</button
         >
       </li>
     {/each}

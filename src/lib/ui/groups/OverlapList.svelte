@@ -12,15 +12,15 @@
 
   let { campaignId }: { campaignId: string } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
   const mostSearches = 12;
   const keyOf = ({ one, other }: Overlap) => `${one} ${other}`;
-  const campaignOf = (id: string) => desk.snapshot.group.get(id)?.campaignId;
+  const campaignOf = (id: string) => planState.snapshot.group.get(id)?.campaignId;
   const overlaps = $derived(
-    desk.reader.overlaps?.filter(({ one, other }) => campaignOf(one) === campaignId || campaignOf(other) === campaignId) ?? null,
+    planState.reader.overlaps?.filter(({ one, other }) => campaignOf(one) === campaignId || campaignOf(other) === campaignId) ?? null,
   );
-  const keywordTexts = $derived.by(() => new Set([...desk.snapshot.keyword.values()].map(({ text }) => text)));
+  const keywordTexts = $derived.by(() => new Set([...planState.snapshot.keyword.values()].map(({ text }) => text)));
   /** Of the plan's own texts that are taken as searches, how many are keywords and how many finds. */
   function wordSearched(searches: readonly string[]): string {
     const keywords = searches.filter((text) => keywordTexts.has(text)).length;
@@ -31,23 +31,23 @@
   let keeper = $state('');
 
   const nameOf = (id: string) => {
-    const group = desk.snapshot.group.get(id);
-    const elsewhere = group && group.campaignId !== campaignId ? desk.snapshot.campaign.get(group.campaignId)?.name : undefined;
+    const group = planState.snapshot.group.get(id);
+    const elsewhere = group && group.campaignId !== campaignId ? planState.snapshot.campaign.get(group.campaignId)?.name : undefined;
     return `${group?.name ?? ''}${elsewhere ? ` (${elsewhere})` : ''}`;
   };
   const other = (overlap: Overlap) => (keeper === overlap.one ? overlap.other : overlap.one);
   const partingOf = (overlap: Overlap) => {
-    const group = desk.snapshot.group.get(other(overlap));
-    return group ? keepApart(desk.plan, group, overlap.searches) : null;
+    const group = planState.snapshot.group.get(other(overlap));
+    return group ? keepApart(planState.plan, group, overlap.searches) : null;
   };
 
   function toggle(overlap: Overlap) {
     openKey = openKey === keyOf(overlap) ? '' : keyOf(overlap);
-    keeper = proposeKeeper(desk.plan, overlap);
+    keeper = proposeKeeper(planState.plan, overlap);
   }
 
   function part(groupId: string, negatives: readonly { text: string; match: 'broad' | 'phrase' | 'exact' }[]) {
-    let position = nextPosition(desk.snapshot.negative.values());
+    let position = nextPosition(planState.snapshot.negative.values());
     const rows = negatives.map(({ text, match }) => ({
       id: newId(),
       text,
@@ -59,12 +59,12 @@
       wordVerdictId: null,
       position: position++,
     }));
-    if (desk.make({ type: 'several', name: 'kept-apart', changes: [{ type: 'add', record: 'negative', rows }] })) return;
+    if (planState.make({ type: 'several', name: 'kept-apart', changes: [{ type: 'add', record: 'negative', rows }] })) return;
     shell.announce(`${countOf(rows.length, 'negative')} in ${nameOf(groupId)}. Ctrl Z takes them out.`);
     openKey = '';
   }
 
-  onMount(() => desk.reader.watchOverlaps());
+  onMount(() => planState.reader.watchOverlaps());
 </script>
 
 <div class="min-h-0 flex-1 overflow-y-auto border-t border-rule">

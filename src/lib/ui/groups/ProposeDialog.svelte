@@ -14,7 +14,7 @@
   const shell = getShell();
   const proposals = $derived.by(() => {
     if (!open || !sheet.campaign) return [];
-    const { plan } = sheet.desk;
+    const { plan } = sheet.planState;
     const ownNames = plan.house.ownNameApart ? plan.brief.ownNames : [];
     return proposeGroupsOfPlan(sheet.ungrouped, { language: firstLanguage(plan, sheet.campaign), ownNames });
   });
@@ -38,7 +38,7 @@
   function apply() {
     if (!sheet.campaign) return;
     const count = chosen.length;
-    if (sheet.desk.make(applyProposal(sheet.desk.snapshot, sheet.campaign.id, chosen, newId))) return;
+    if (sheet.planState.make(applyProposal(sheet.planState.snapshot, sheet.campaign.id, chosen, newId))) return;
     shell.announce(`${countOf(count, 'group')} made. Ctrl Z takes them back.`);
     names = {};
     left = {};

@@ -4,19 +4,19 @@
   import { inOrder } from '$lib/core/store/snapshot';
   import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   let search = $state('');
   /** Answers of those who have something to say; where nobody has, one that says so. */
   const answers = $derived.by(() => {
     if (search.trim() === '') return [];
-    const all = answersInPlan(desk.plan, search);
+    const all = answersInPlan(planState.plan, search);
     const telling = all.filter(({ answer }) => answer.group || answer.blocked.length + answer.maybe.length > 0);
     return telling.length > 0 ? telling : all.slice(0, 1);
   });
-  const shortNames = $derived(shortCampaignNames(inOrder(desk.snapshot.campaign)));
-  const hasSeveral = $derived(desk.snapshot.campaign.size > 1);
+  const shortNames = $derived(shortCampaignNames(inOrder(planState.snapshot.campaign)));
+  const hasSeveral = $derived(planState.snapshot.campaign.size > 1);
   const nameOf = (id: string) => {
-    const group = desk.snapshot.group.get(id);
+    const group = planState.snapshot.group.get(id);
     const campaign = hasSeveral && group ? shortNames.get(group.campaignId) : undefined;
     return `${group?.name ?? ''}${campaign ? ` (${campaign})` : ''}`;
   };

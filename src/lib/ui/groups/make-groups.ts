@@ -28,9 +28,9 @@ export function newKeywords(
   marks: readonly { text: string; match: MatchType }[],
   newId: () => string,
 ) {
-  const standing = childrenOf(snapshot.keyword, 'groupId', groupId);
-  const seen = new Set(standing.map(({ text, match }) => `${match} ${text}`));
-  let position = nextPosition(standing);
+  const existing = childrenOf(snapshot.keyword, 'groupId', groupId);
+  const seen = new Set(existing.map(({ text, match }) => `${match} ${text}`));
+  let position = nextPosition(existing);
   return marks.flatMap(({ text, match }) => {
     if (text === '' || seen.has(`${match} ${text}`)) return [];
     seen.add(`${match} ${text}`);

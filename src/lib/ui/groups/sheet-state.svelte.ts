@@ -24,11 +24,11 @@ export class SheetState {
   private lastChosen: string | null = null;
 
   readonly campaign: Campaign | null = $derived.by(() => {
-    const { snapshot } = this.desk;
+    const { snapshot } = this.planState;
     return snapshot.campaign.get(this.campaignId()) ?? inOrder(snapshot.campaign)[0] ?? null;
   });
   readonly groups: readonly Group[] = $derived.by(() =>
-    this.campaign ? childrenOf(this.desk.snapshot.group, 'campaignId', this.campaign.id) : [],
+    this.campaign ? childrenOf(this.planState.snapshot.group, 'campaignId', this.campaign.id) : [],
   );
   /** The groups' names, as their rows have room for them. */
   readonly shownNames: ReadonlyMap<string, string> = $derived.by(() =>
@@ -39,7 +39,7 @@ export class SheetState {
   );
   readonly rows: readonly SheetRow[] = $derived.by(() =>
     this.groups.flatMap((group): SheetRow[] => {
-      const keywords = childrenOf(this.desk.snapshot.keyword, 'groupId', group.id);
+      const keywords = childrenOf(this.planState.snapshot.keyword, 'groupId', group.id);
       const head: SheetRow = { kind: 'group', id: group.id, group, count: keywords.length };
       return this.folded.has(group.id)
         ? [head]
@@ -53,32 +53,32 @@ export class SheetState {
     ),
   );
   readonly findByText: ReadonlyMap<string, Find> = $derived.by(
-    () => new Map(inOrder(this.desk.snapshot.find).map((find) => [find.text, find])),
+    () => new Map(inOrder(this.planState.snapshot.find).map((find) => [find.text, find])),
   );
   /** Who answers the keywords in sight, each taken as a search, as far as that is found. */
   readonly answers: ReadonlyMap<string, SureAnswer> = $derived.by(() => {
-    const { campaignId, byText } = this.desk.reader.answers;
+    const { campaignId, byText } = this.planState.reader.answers;
     return campaignId === this.campaign?.id ? byText : new Map();
   });
   /** The negatives that block own keywords, as the proof has found them. */
   readonly blocking: ReadonlySet<string> = $derived.by(() => {
-    const { findings, aside } = this.desk.reader.proof;
+    const { findings, aside } = this.planState.reader.proof;
     return new Set([...findings, ...aside].flatMap(({ rule, record }) => (rule === 'groups.negative-blocks-own' ? [record] : [])));
   });
   /** Kept finds that stand in no group. */
   readonly ungrouped: readonly Find[] = $derived.by(() => {
-    const texts = new Set([...this.desk.snapshot.keyword.values()].map(({ text }) => text));
-    return inOrder(this.desk.snapshot.find).filter(({ verdict, text }) => verdict === 'keep' && !texts.has(text));
+    const texts = new Set([...this.planState.snapshot.keyword.values()].map(({ text }) => text));
+    return inOrder(this.planState.snapshot.find).filter(({ verdict, text }) => verdict === 'keep' && !texts.has(text));
   });
 
   constructor(
-    readonly desk: PlanState,
+    readonly planState: PlanState,
     private readonly campaignId: () => string,
   ) {}
 
   /** Chosen keywords that still exist, or the current one. */
   get chosenIds(): string[] {
-    const chosen = [...this.chosen].filter((id) => this.desk.snapshot.keyword.has(id));
+    const chosen = [...this.chosen].filter((id) => this.planState.snapshot.keyword.has(id));
     const current = this.rows[this.currentIndex];
     return chosen.length > 0 ? chosen : current?.kind === 'keyword' ? [current.id] : [];
   }
@@ -103,7 +103,9 @@ export class SheetState {
   }
 
   private keywordOrder(): string[] {
-    return this.groups.flatMap(({ id }) => childrenOf(this.desk.snapshot.keyword, 'groupId', id).map((keyword) => keyword.id as string));
+    return this.groups.flatMap(({ id }) =>
+      childrenOf(this.planState.snapshot.keyword, 'groupId', id).map((keyword) => keyword.id as string),
+    );
   }
 
   /**
@@ -118,7 +120,8 @@ export class SheetState {
       this.currentId = row.id;
       return;
     }
-    const ids = row.kind === 'keyword' ? [row.id] : childrenOf(this.desk.snapshot.keyword, 'groupId', row.id).map(({ id }) => id as string);
+    const ids =
+      row.kind === 'keyword' ? [row.id] : childrenOf(this.planState.snapshot.keyword, 'groupId', row.id).map(({ id }) => id as string);
     const next = new Set(this.chosen);
     const areAll = ids.every((id) => next.has(id));
     for (const id of ids)
@@ -136,9 +139,9 @@ export class SheetState {
 
   /** Moves keywords into a group, one step; answers what is wrong, or an empty text. */
   move(ids: readonly string[], groupId: string): string {
-    const moving = ids.filter((id) => this.desk.snapshot.keyword.get(id)?.groupId !== groupId);
+    const moving = ids.filter((id) => this.planState.snapshot.keyword.get(id)?.groupId !== groupId);
     if (moving.length === 0) return '';
-    const refusal = this.desk.make({ type: 'set', record: 'keyword', ids: [...moving], fields: { groupId } });
+    const refusal = this.planState.make({ type: 'set', record: 'keyword', ids: [...moving], fields: { groupId } });
     if (!refusal) this.chosen = new Set();
     return refusal
       ? 'value' in refusal
@@ -148,7 +151,7 @@ export class SheetState {
   }
 
   setMatch(ids: readonly string[], match: MatchType): string {
-    const refusal = this.desk.make({ type: 'set', record: 'keyword', ids: [...ids], fields: { match } });
+    const refusal = this.planState.make({ type: 'set', record: 'keyword', ids: [...ids], fields: { match } });
     return refusal ? 'One of them stands in its group with that match type already; nothing was changed.' : '';
   }
 
@@ -159,14 +162,14 @@ export class SheetState {
       .filter(({ kind }) => kind === 'keyword')
       .slice(0, amounts.length)
       .map(({ id }, index) => ({ id, bidMinor: amounts[index] ?? null }));
-    if (rows.length > 0) this.desk.make({ type: 'set-each', record: 'keyword', rows });
+    if (rows.length > 0) this.planState.make({ type: 'set-each', record: 'keyword', rows });
     const left = amounts.length - rows.length;
     return left > 0 ? `The last ${left} found no keyword below.` : '';
   }
 
   remove(ids: readonly string[]): void {
     if (ids.length === 0) return;
-    this.desk.make({ type: 'remove', record: 'keyword', ids: [...ids] });
+    this.planState.make({ type: 'remove', record: 'keyword', ids: [...ids] });
     this.chosen = new Set();
   }
 }

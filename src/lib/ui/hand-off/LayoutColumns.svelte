@@ -20,15 +20,15 @@
   const fields = $derived([{ value: '', name: 'a fixed text' }, ...tableFields[table].map((field) => ({ value: field, name: field }))]);
 
   /** Puts the columns of the table in place of those it had; the order of tables stays. */
-  function put(next: LayoutColumn[], sitting?: string) {
+  function put(next: LayoutColumn[], editSession?: string) {
     const order = tables.includes(table) ? tables : [...tables, table];
     const all = order.flatMap((name) => (name === table ? next : columnsOf(layout, name)));
-    if (all.length > 0) workspace.set('layout', layout.id, { columns: all }, sitting);
+    if (all.length > 0) workspace.set('layout', layout.id, { columns: all }, editSession);
   }
-  const change = (index: number, part: Partial<LayoutColumn>, sitting?: string) =>
+  const change = (index: number, part: Partial<LayoutColumn>, editSession?: string) =>
     put(
       columns.map((column, at) => (at === index ? { ...column, ...part } : column)),
-      sitting,
+      editSession,
     );
   function add() {
     const index = columns.length;
@@ -92,7 +92,7 @@
                 hideLabel
                 value={column.heading}
                 at={`${layout.id}:heading ${index}`}
-                onedit={(heading, sitting) => change(index, { heading }, sitting)}
+                onedit={(heading, editSession) => change(index, { heading }, editSession)}
               />
             </td>
             <td class="py-0.5 pe-2">
@@ -110,7 +110,7 @@
                   class="mt-0.5"
                   placeholder="the same in every row, or empty"
                   value={column.fixed}
-                  onedit={(fixed, sitting) => change(index, { fixed }, sitting)}
+                  onedit={(fixed, editSession) => change(index, { fixed }, editSession)}
                 />
               {/if}
             </td>

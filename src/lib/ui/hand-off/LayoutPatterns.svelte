@@ -54,8 +54,8 @@
   ];
 
   const mostName = 200;
-  const edit = (fields: Partial<Layout>, sitting?: string) => {
-    const refusal = workspace.set('layout', layout.id, fields, sitting);
+  const edit = (fields: Partial<Layout>, editSession?: string) => {
+    const refusal = workspace.set('layout', layout.id, fields, editSession);
     return refusal?.code === 'taken' ? 'Another layout has this name.' : null;
   };
 
@@ -140,7 +140,7 @@
     mono
     disabled={isFixed}
     check={(text) => (/^\d{1,2}$/.test(text) && Number(text) >= 1 && Number(text) <= 24 ? null : '1 to 24.')}
-    onedit={(text, sitting) => void edit({ spansADay: Number(text) }, sitting)}
+    onedit={(text, editSession) => void edit({ spansADay: Number(text) }, editSession)}
   />
   <div class="grid grid-cols-2 gap-x-5 gap-y-3 pb-3">
     {#each sections as { title, note, fields } (title)}
@@ -158,7 +158,7 @@
                 value={layout[key]}
                 disabled={isFixed}
                 check={(text) => findLayoutTextProblem(key, text)}
-                onedit={(text, sitting) => void edit({ [key]: text }, sitting)}
+                onedit={(text, editSession) => void edit({ [key]: text }, editSession)}
               />
             </div>
           {/each}

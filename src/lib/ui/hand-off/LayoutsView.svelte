@@ -14,17 +14,17 @@
   import LayoutPatterns from './LayoutPatterns.svelte';
   import LearnDialog from './LearnDialog.svelte';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
-  const { workspace } = desk;
+  const { workspace } = planState;
   const layouts = $derived(allLayouts(workspace.snapshot));
   const layout = $derived(
     layouts.find(({ id }) => id === page.url.searchParams.get('layout')) ??
-      layouts.find(({ id }) => id === desk.plan.plan.layoutKey) ??
+      layouts.find(({ id }) => id === planState.plan.plan.layoutKey) ??
       layouts[0]!,
   );
   const isShipped = (id: string) => shippedLayouts.some((one) => one.id === id);
-  const usedId = $derived(desk.plan.plan.layoutKey);
+  const usedId = $derived(planState.plan.plan.layoutKey);
   const entries = $derived(
     layouts.map(({ id, name }) => ({
       id,
@@ -61,7 +61,7 @@
   {isShipped}
   {usedId}
   about={wordLayout(layout)}
-  onuse={() => void workspace.set('plan', desk.planId, { layoutKey: layout.id })}
+  onuse={() => void workspace.set('plan', planState.planId, { layoutKey: layout.id })}
   oncopy={copy}
   onremove={remove}
 >

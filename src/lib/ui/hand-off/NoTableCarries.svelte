@@ -4,11 +4,11 @@
   import { countOf } from '$lib/wording/texts';
   import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   /** What has to be set by hand where the plan is loaded. */
   const items = $derived.by(() => {
-    const { brief, account } = desk.plan;
-    const campaigns = inOrder(desk.snapshot.campaign);
+    const { brief, account } = planState.plan;
+    const campaigns = inOrder(planState.snapshot.campaign);
     const list = [
       {
         what: 'Conversions counted and tried',
@@ -34,7 +34,7 @@
         what: 'A ceiling on the account',
         note: `${formatMoney(brief.monthlyMinor, account.currency, { whole: true })} a month`,
       });
-    const fixed = inOrder(desk.snapshot.adLine).filter(({ fixedAt }) => fixedAt !== null).length;
+    const fixed = inOrder(planState.snapshot.adLine).filter(({ fixedAt }) => fixedAt !== null).length;
     if (fixed > 0) list.push({ what: 'Fixed positions looked at once', note: countOf(fixed, 'line') });
     return list;
   });

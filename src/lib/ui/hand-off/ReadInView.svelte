@@ -11,15 +11,15 @@
   import ChangedFields from './ChangedFields.svelte';
   import { TablesReading } from './tables-reading.svelte';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
-  const reading = new TablesReading(desk);
+  const reading = new TablesReading(planState);
   onMount(() => () => reading.stop());
 
-  let chosen = $state(desk.plan.plan.layoutKey);
+  let chosen = $state(planState.plan.plan.layoutKey);
   let problem = $state('');
   let field: HTMLInputElement;
-  const layout = $derived(layoutOf(desk.workspace.snapshot, chosen));
+  const layout = $derived(layoutOf(planState.workspace.snapshot, chosen));
   const read = $derived(reading.read);
   const kinds = $derived(tableNames.filter((name) => (read?.counts[name].rows ?? 0) > 0));
   const added = $derived(kinds.reduce((sum, name) => sum + (read?.counts[name].added ?? 0), 0));
@@ -31,7 +31,7 @@
   };
 
   const taken = $derived(reading.taken.length);
-  const isEmptyPlan = $derived(desk.snapshot.campaign.size === 0);
+  const isEmptyPlan = $derived(planState.snapshot.campaign.size === 0);
 
   function add() {
     const [rows, fields] = [added, taken];
@@ -66,10 +66,10 @@
       label="Column layout"
       class="w-72"
       value={layout.id as string}
-      items={allLayouts(desk.workspace.snapshot).map(({ id, name }) => ({ value: id as string, name }))}
+      items={allLayouts(planState.workspace.snapshot).map(({ id, name }) => ({ value: id as string, name }))}
       onedit={(id) => {
         chosen = id;
-        reading.look(layoutOf(desk.workspace.snapshot, id));
+        reading.look(layoutOf(planState.workspace.snapshot, id));
       }}
     />
     <Button kind={read ? 'plain' : 'act'} onclick={() => field.click()}>Choose files</Button>
@@ -119,7 +119,7 @@
                 <td class="text-end text-ink-2">{count.rows}</td>
                 <td class="text-end font-semibold">{count.added}</td>
                 <td class={`text-end ${count.changed > 0 ? 'font-semibold text-ochre' : 'text-ink-2'}`}>{count.changed || '–'}</td>
-                <td class="text-end text-ink-2">{count.standing || '–'}</td>
+                <td class="text-end text-ink-2">{count.existing || '–'}</td>
                 <td class={`text-end ${count.leftOut > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}>{count.leftOut || '–'}</td>
               </tr>
             {/each}

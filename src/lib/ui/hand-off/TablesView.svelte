@@ -17,18 +17,18 @@
 
   let { fetchFile }: { fetchFile: (address: string) => Promise<void> } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
   const names = tableTitles;
-  const layout = $derived(layoutOf(desk.workspace.snapshot, desk.plan.plan.layoutKey));
-  const tables = $derived(makeTables(desk.plan, rowsHeld(desk.reader.proof.findings), layout));
+  const layout = $derived(layoutOf(planState.workspace.snapshot, planState.plan.plan.layoutKey));
+  const tables = $derived(makeTables(planState.plan, rowsHeld(planState.reader.proof.findings), layout));
   const sum = (of: (table: Table) => number) => tables.reduce((all, table) => all + of(table), 0);
   const guarded = $derived(tables.flatMap(({ name, guarded }) => guarded.map((cell) => ({ ...cell, table: names[name] }))));
   /** Rows held back, counted by the finding that holds them. */
   const held = $derived.by(() => {
     const rows = tables.flatMap(({ name, held }) => held.map(({ findingId }) => ({ name, findingId })));
     const byFinding = Map.groupBy(rows, ({ findingId }) => findingId);
-    const findings = new Map(desk.reader.proof.findings.map((finding) => [finding.id, finding]));
+    const findings = new Map(planState.reader.proof.findings.map((finding) => [finding.id, finding]));
     return [...byFinding].map(([id, held]) => ({
       finding: findings.get(id)!,
       counts: [...Map.groupBy(held, ({ name }) => name)].map(([name, list]) => `${list.length} in ${names[name].toLowerCase()}`).join(', '),
@@ -40,7 +40,7 @@
   const missing = $derived(tableNames.filter((name) => !tablesOf(layout).includes(name)));
 
   function inside(name: Table['name']): string {
-    const { snapshot } = desk;
+    const { snapshot } = planState;
     const plan = inOrder(snapshot.negative);
     switch (name) {
       case 'campaigns':
@@ -75,8 +75,8 @@
     }
   }
 
-  const { plan } = $derived(desk.plan);
-  const setKeywordsFirst = (keywordsFirst: boolean) => void desk.set('brief', desk.plan.brief.id, { keywordsFirst });
+  const { plan } = $derived(planState.plan);
+  const setKeywordsFirst = (keywordsFirst: boolean) => void planState.set('brief', planState.plan.brief.id, { keywordsFirst });
 </script>
 
 <div class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3">
@@ -85,8 +85,8 @@
       label="Column layout"
       class="w-72"
       value={layout.id as string}
-      items={allLayouts(desk.workspace.snapshot).map(({ id, name }) => ({ value: id as string, name }))}
-      onedit={(layoutKey) => void desk.workspace.set('plan', plan.id, { layoutKey })}
+      items={allLayouts(planState.workspace.snapshot).map(({ id, name }) => ({ value: id as string, name }))}
+      onedit={(layoutKey) => void planState.workspace.set('plan', plan.id, { layoutKey })}
     />
     <span class="flex-1"></span>
     <span class="flex shrink-0 gap-1.5">
@@ -97,9 +97,9 @@
   <p class="pb-2 text-ink-2">
     {wordLayout(layout)}{#if plan.handedOffOn}<span class="ms-3 font-semibold text-act">handed off {wordDate(plan.handedOffOn)}</span>{/if}
   </p>
-  {#if desk.snapshot.ad.size === 0 && desk.snapshot.group.size > 0}
+  {#if planState.snapshot.ad.size === 0 && planState.snapshot.group.size > 0}
     <p class="mb-2 flex items-center gap-3 border-s-3 border-slate py-1 ps-2.5" data-at=":keywordsFirst">
-      {#if desk.plan.brief.keywordsFirst}
+      {#if planState.plan.brief.keywordsFirst}
         Groups and keywords go out without ads, on purpose, until the first ad stands.
         <Button kind="link" onclick={() => setKeywordsFirst(false)}>Ask for ads again</Button>
       {:else}
@@ -183,12 +183,12 @@
     </h2>
     <ul>
       {#each held as { finding, counts } (finding.id)}
-        {@const words = wordFinding(finding, desk.currency)}
+        {@const words = wordFinding(finding, planState.currency)}
         <li class="flex items-center gap-2 border-b border-rule-soft py-1">
           <SeverityMark severity="fix" /><span class="font-semibold">{counts}</span>
           <span class="min-w-0 flex-1 truncate text-ink-2">{words.title}: {words.detail}</span>
-          <span class="max-w-64 truncate text-ink-2" title={placeOfFinding(desk, finding)}>{placeOfFinding(desk, finding)}</span>
-          <Button kind="link" href={findingAddress(desk.planId, finding)}>Fix in {chapterNames[finding.chapter]}</Button>
+          <span class="max-w-64 truncate text-ink-2" title={placeOfFinding(planState, finding)}>{placeOfFinding(planState, finding)}</span>
+          <Button kind="link" href={findingAddress(planState.planId, finding)}>Fix in {chapterNames[finding.chapter]}</Button>
         </li>
       {/each}
     </ul>

@@ -8,7 +8,7 @@
   import type { Versions } from './versions.svelte';
 
   let { versions }: { versions: Versions } = $props();
-  const desk = getPlanState();
+  const planState = getPlanState();
 
   const comparison = $derived(versions.comparison);
   const from = $derived(versions.list?.find(({ id }) => id === comparison?.from));
@@ -51,7 +51,7 @@
         <h3 class="border-b border-rule-soft pt-2 font-semibold text-ink-2">{owner || 'The plan'}</h3>
         <ul>
           {#each rows as row (`${row.record} ${row.id}`)}
-            <li class="border-b border-rule-soft py-1 break-words"><RowChange {row} currency={desk.currency} /></li>
+            <li class="border-b border-rule-soft py-1 break-words"><RowChange {row} currency={planState.currency} /></li>
           {/each}
         </ul>
       {/each}

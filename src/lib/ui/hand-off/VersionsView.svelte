@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { nameOfVersion, whenKept } from '$lib/wording/versions';
+  import { nameOfVersion, whenSaved } from '$lib/wording/versions';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getShell } from '../shell/shell.svelte';
@@ -8,9 +8,9 @@
   import VersionComparison from './VersionComparison.svelte';
   import { Versions } from './versions.svelte';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
-  const versions = new Versions(desk);
+  const versions = new Versions(planState);
   let name = $state('');
   /** The version that is asked about once more before it is removed. */
   let removing = $state(0);
@@ -18,7 +18,7 @@
   onMount(() => void versions.load());
   // Marking as handed off keeps a version on the server.
   $effect(() => {
-    if (desk.plan.plan.handedOffOn) void desk.workspace.flush().then(versions.load);
+    if (planState.plan.plan.handedOffOn) void planState.workspace.flush().then(versions.load);
   });
 
   async function keep() {
@@ -78,7 +78,7 @@
               />
             </td>
             <td class="text-ink-2">{version.kind === 'kept' ? 'by hand' : 'at hand-off'}</td>
-            <td class="font-mono text-[12px] text-ink-2">{whenKept(version)}</td>
+            <td class="font-mono text-[12px] text-ink-2">{whenSaved(version)}</td>
             <td>
               <span class="flex justify-end gap-1.5">
                 {#if removing === version.id}

@@ -20,7 +20,7 @@ export class TablesReading {
 
   private worker: Worker | null = null;
 
-  constructor(private readonly desk: PlanState) {}
+  constructor(private readonly planState: PlanState) {}
 
   /** Takes files; what cannot be read is said, the others are kept. */
   async take(files: readonly File[], layout: Layout): Promise<void> {
@@ -56,8 +56,8 @@ export class TablesReading {
     worker.postMessage({
       sheets: this.sheets,
       layout,
-      rows: rowsOf(this.desk.whole),
-      planId: this.desk.planId,
+      rows: rowsOf(this.planState.whole),
+      planId: this.planState.planId,
     } satisfies TablesRequest);
   }
 
@@ -85,7 +85,7 @@ export class TablesReading {
     const added = this.read?.change;
     const changes = [...(added?.type === 'several' ? added.changes : []), ...this.taken.map(({ change }) => change)];
     if (changes.length === 0) return '';
-    const refusal = this.desk.make({ type: 'several', name: 'tables-read-in', changes });
+    const refusal = this.planState.make({ type: 'several', name: 'tables-read-in', changes });
     if (refusal) return 'The plan has changed meanwhile; look at the files once more.';
     this.clear();
     return '';

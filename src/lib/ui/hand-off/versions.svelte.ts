@@ -1,4 +1,4 @@
-import type { KeptVersion, RowDifference } from '$lib/core/store/compare-snapshots';
+import type { SavedVersion, RowDifference } from '$lib/core/store/compare-snapshots';
 import type { PlanState } from '../state/plan-state.svelte';
 
 /** What differs between two versions; `against` null is the plan as it stands. */
@@ -9,24 +9,24 @@ export interface Comparison {
   rows: RowDifference[];
 }
 
-/** The versions kept of the plan on the desk, and what differs between two of them. */
+/** The versions kept of the plan that is open, and what differs between two of them. */
 export class Versions {
-  list = $state.raw<KeptVersion[] | null>(null);
+  list = $state.raw<SavedVersion[] | null>(null);
   comparison = $state.raw<Comparison | null>(null);
   failure = $state('');
 
-  constructor(private readonly desk: PlanState) {}
+  constructor(private readonly planState: PlanState) {}
 
   /** Reads the list. */
   load = () =>
     this.try(async () => {
-      this.list = ((await (await this.ask('GET')).json()) as { versions: KeptVersion[] }).versions;
+      this.list = ((await (await this.ask('GET')).json()) as { versions: SavedVersion[] }).versions;
     });
 
   /** Keeps the plan as it stands; what waits is sent first. */
   keep = (name: string) =>
     this.try(async () => {
-      await this.desk.flush();
+      await this.planState.flush();
       await this.ask('POST', '', { name });
       await this.load();
     });
@@ -48,7 +48,7 @@ export class Versions {
   /** Compares a version with a later one, or with the plan as it stands. */
   compare = (from: number, against: number | null) =>
     this.try(async () => {
-      await this.desk.flush();
+      await this.planState.flush();
       const response = await this.ask('GET', `/${from}${against === null ? '' : `?against=${against}`}`);
       this.comparison = { from, against, ...((await response.json()) as Pick<Comparison, 'count' | 'rows'>) };
     });
@@ -56,13 +56,13 @@ export class Versions {
   /** Brings the plan back to a version; the step can be undone. */
   goBack = (id: number) =>
     this.try(async () => {
-      await this.desk.goToVersion(id);
+      await this.planState.goToVersion(id);
       if (this.comparison) await this.compare(this.comparison.from, this.comparison.against);
     });
 
   private async ask(method: string, path = '', body?: object): Promise<Response> {
     const headers = { 'content-type': 'application/json' };
-    const response = await fetch(`/api/plans/${encodeURIComponent(this.desk.planId)}/versions${path}`, {
+    const response = await fetch(`/api/plans/${encodeURIComponent(this.planState.planId)}/versions${path}`, {
       method,
       ...(body && { headers, body: JSON.stringify(body) }),
     });

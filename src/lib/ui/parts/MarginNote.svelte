@@ -8,27 +8,27 @@
 
   let { finding }: { finding: Finding } = $props();
 
-  const desk = getPlanState();
-  const words = $derived(wordFinding(finding, desk.currency));
+  const planState = getPlanState();
+  const words = $derived(wordFinding(finding, planState.currency));
   const cited = $derived(findCited(finding.rule));
   const tones = {
-    fix: { border: 'border-madder', text: 'text-madder', says: 'Must be fixed' },
-    look: { border: 'border-ochre', text: 'text-ochre', says: 'Worth a look' },
-    suggestion: { border: 'border-slate', text: 'text-slate', says: 'Suggestion' },
+    fix: { border: 'border-madder', text: 'text-madder', label: 'Must be fixed' },
+    look: { border: 'border-ochre', text: 'text-ochre', label: 'Worth a look' },
+    suggestion: { border: 'border-slate', text: 'text-slate', label: 'Suggestion' },
   };
   const tone = $derived(tones[finding.severity]);
 </script>
 
 <article class={`border-s-3 ps-2.5 ${tone.border}`}>
-  <p class={`font-semibold ${tone.text}`}>{tone.says}</p>
+  <p class={`font-semibold ${tone.text}`}>{tone.label}</p>
   <h3 class="font-semibold">
-    <a class="hover:underline" href={findingAddress(desk.planId, finding)}>{words.title}</a>
+    <a class="hover:underline" href={findingAddress(planState.planId, finding)}>{words.title}</a>
   </h3>
   <p class="break-words text-ink-2">
     {words.detail}
-    {#if cited}<a class="underline" href={`/plans/${desk.planId}/proof?view=house#${cited.key}`} title={`House rule: ${cited.title}`}
+    {#if cited}<a class="underline" href={`/plans/${planState.planId}/proof?view=house#${cited.key}`} title={`House rule: ${cited.title}`}
         >house rule</a
       >{/if}
-    {#if finding.mend}<Button kind="link" onclick={() => desk.mend(finding)}>{words.mend}</Button>{/if}
+    {#if finding.mend}<Button kind="link" onclick={() => planState.mend(finding)}>{words.mend}</Button>{/if}
   </p>
 </article>

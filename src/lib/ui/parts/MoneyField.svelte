@@ -10,7 +10,7 @@
     value: number | null;
     /** How the account's amounts are typed and shown. */
     ways: AmountWays;
-    onedit: (minor: number | null, sitting: string) => string | null | void;
+    onedit: (minor: number | null, editSession: string) => string | null | void;
     at?: string;
     hideLabel?: boolean;
     hint?: string;
@@ -33,9 +33,9 @@
     const read = readTypedAmount(text, ways);
     return read.ok ? null : wordAmountProblem(read.problem, ways);
   };
-  function edit(text: string, sitting: string) {
+  function edit(text: string, editSession: string) {
     const read = text.trim() === '' ? null : readTypedAmount(text, ways);
-    return onedit(read?.ok ? read.minor : null, sitting);
+    return onedit(read?.ok ? read.minor : null, editSession);
   }
 
   function pasteLines(text: string): string | null | undefined {

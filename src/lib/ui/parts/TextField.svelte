@@ -9,8 +9,8 @@
   interface Props {
     label: string;
     value: string;
-    /** Called with the text and a name for the sitting: while typing, or on leaving where `commit` says so. */
-    onedit: (text: string, sitting: string) => string | null | void;
+    /** Called with the text and a name for the edit session: while typing, or on leaving where `commit` says so. */
+    onedit: (text: string, editSession: string) => string | null | void;
     /** `leave`: on Enter or on leaving the field (names). */
     commit?: 'live' | 'leave';
     /** Reads the text; what it answers is shown as wrong and not saved. */
@@ -62,7 +62,7 @@
   const id = $props.id();
   const compact = 'h-[24px] bg-transparent px-1 py-0 text-end text-[12.5px]! focus:border-field';
   let draft = $state<string | null>(null);
-  let sitting = '';
+  let editSession = '';
   let problem = $state('');
   let holdsRefusedSigns = $state(false);
   let note = $state('');
@@ -94,7 +94,7 @@
     if (problem !== '' || (commit === 'leave' && !isLeaving)) return;
     problem = commit === 'leave' ? contested(text) : '';
     if (problem !== '') return;
-    if (text !== value) problem = onedit(text, sitting) ?? '';
+    if (text !== value) problem = onedit(text, editSession) ?? '';
     if (problem === '') base = value;
     // A value that comes through a list stands in the field's own only once the screen is drawn again.
     void tick().then(() => {
@@ -165,7 +165,7 @@
       data-column={column}
       {tabindex}
       onfocus={() => {
-        sitting = `${at ?? label} ${Date.now()}`;
+        editSession = `${at ?? label} ${Date.now()}`;
         onfocus?.();
       }}
       oninput={(event: Event) => edit((event.target as HTMLInputElement).value, false)}

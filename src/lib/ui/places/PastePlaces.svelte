@@ -15,8 +15,8 @@
   let { campaignId, open = $bindable() }: { campaignId: string | null; open: boolean } = $props();
 
   type Line = PlaceLine & { found: FoundPlace[] };
-  const desk = getPlanState();
-  const near = $derived(inOrder(desk.snapshot.place)[0]?.country ?? '');
+  const planState = getPlanState();
+  const near = $derived(inOrder(planState.snapshot.place)[0]?.country ?? '');
   let text = $state('');
   let lines = $state.raw<Line[] | null>(null);
   let failure = $state('');
@@ -34,7 +34,7 @@
 
   async function match() {
     try {
-      lines = (await askServer<{ lines: Line[] }>('/api/places/match', { text, near, zone: desk.plan.account.timeZone })).lines;
+      lines = (await askServer<{ lines: Line[] }>('/api/places/match', { text, near, zone: planState.plan.account.timeZone })).lines;
       failure = '';
     } catch (error) {
       failure = error instanceof Error ? error.message : '';
@@ -42,11 +42,11 @@
   }
 
   function add() {
-    const standing = childrenOf(desk.snapshot.place, 'campaignId', campaignId);
+    const existing = childrenOf(planState.snapshot.place, 'campaignId', campaignId);
     const keyOfPlace = ({ kind, country, code, name }: Pick<Place, 'kind' | 'country' | 'code' | 'name'>) =>
       [kind, country, code, name].join('|');
-    const known = new Set(standing.map(keyOfPlace));
-    const first = nextPosition(standing);
+    const known = new Set(existing.map(keyOfPlace));
+    const first = nextPosition(existing);
     const rows: Place[] = [];
     for (const line of lines ?? []) {
       const place = line.found[chosen[keyOf(line)] ?? 0];
@@ -61,7 +61,7 @@
       known.add(keyOfPlace(row));
       rows.push(row);
     }
-    if (rows.length > 0) desk.make({ type: 'several', name: 'places-pasted', changes: [{ type: 'add', record: 'place', rows }] });
+    if (rows.length > 0) planState.make({ type: 'several', name: 'places-pasted', changes: [{ type: 'add', record: 'place', rows }] });
     open = false;
   }
 </script>

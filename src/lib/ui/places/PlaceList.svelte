@@ -12,13 +12,13 @@
   /** Null: the places of the brief. */
   let { campaignId, at }: { campaignId: string | null; at: string } = $props();
 
-  const desk = getPlanState();
-  const places = $derived(childrenOf(desk.snapshot.place, 'campaignId', campaignId));
+  const planState = getPlanState();
+  const places = $derived(childrenOf(planState.snapshot.place, 'campaignId', campaignId));
   let problem = $state('');
   let isPasting = $state(false);
 
   function add(place: FoundPlace) {
-    desk.add('place', placeRow(place, { campaignId, position: nextPosition(places) }));
+    planState.add('place', placeRow(place, { campaignId, position: nextPosition(places) }));
   }
 
   /** Sets a circle; what is no radius is said and not saved. */
@@ -26,7 +26,7 @@
     const radiusKm = text.trim() === '' ? null : readRadius(text, place.country);
     const isRead = text.trim() === '' || radiusKm !== null;
     problem = isRead ? '' : `“${text}” is no radius: 1 to 800 km, such as ${usesMiles(place.country) ? '10 mi' : '15 km'}.`;
-    if (isRead) desk.set('place', place.id, { radiusKm });
+    if (isRead) planState.set('place', place.id, { radiusKm });
   }
   const radiusText = (place: Place) => (place.radiusKm === null ? '' : writeRadius(place.radiusKm, place.country));
   const whereOf = ({ kind, country, region }: Place) =>
@@ -47,7 +47,7 @@
         class={`w-[76px] shrink-0 rounded-sm px-1.5 py-0.5 text-start font-semibold ${place.excluded ? 'bg-madder-tint text-madder' : 'bg-act-tint text-act'}`}
         aria-pressed={place.excluded}
         title="Include or exclude"
-        onclick={() => void desk.set('place', place.id, { excluded: !place.excluded })}
+        onclick={() => void planState.set('place', place.id, { excluded: !place.excluded })}
         >{place.excluded ? '− excluded' : '+ included'}</button
       >
       <span class="min-w-0 flex-1 truncate" title={`${place.name}, ${whereOf(place)}`}
@@ -67,7 +67,7 @@
       <Button
         kind="quiet"
         label={`Take out ${place.name}`}
-        onclick={() => void desk.make({ type: 'remove', record: 'place', ids: [place.id] })}>×</Button
+        onclick={() => void planState.make({ type: 'remove', record: 'place', ids: [place.id] })}>×</Button
       >
     </li>
   {/each}
@@ -77,8 +77,8 @@
   <PlaceSearchField
     label="Add a place"
     placeholder="Add a country, region or city…"
-    near={inOrder(desk.snapshot.place)[0]?.country ?? ''}
-    zone={desk.plan.account.timeZone}
+    near={inOrder(planState.snapshot.place)[0]?.country ?? ''}
+    zone={planState.plan.account.timeZone}
     {at}
     onchoose={add}
   />

@@ -11,7 +11,7 @@
     /** Places of other campaigns, with whose they are. */
     others: readonly { place: Place; whose: string }[];
     towns: readonly { name: string; latitude: number; longitude: number; people: number }[];
-    onradius: (place: Place, km: number, sitting: string) => void;
+    onradius: (place: Place, km: number, editSession: string) => void;
     /** A country or region was clicked, by its code. */
     onarea: (code: string) => void;
   }
@@ -65,7 +65,7 @@
     return { text: `${length} ${unit.name}`, pixels: (length * unit.km) / map.kmPerPixel };
   });
 
-  let pulled = $state<{ place: Place; sitting: string } | null>(null);
+  let pulled = $state<{ place: Place; editSession: string } | null>(null);
   const pointers = new Map<number, [number, number]>();
   let travelled = 0;
   const at = (event: PointerEvent | WheelEvent): [number, number] => {
@@ -86,7 +86,7 @@
     if (travelled > 4) (event.currentTarget as Element).setPointerCapture(event.pointerId);
     if (pulled) {
       const middle = pointOf(pulled.place);
-      if (middle) onradius(pulled.place, distanceKm(middle, map.pointAt(...now)), pulled.sitting);
+      if (middle) onradius(pulled.place, distanceKm(middle, map.pointAt(...now)), pulled.editSession);
     } else if (pointers.size === 1) map.move(now[0] - last[0], now[1] - last[1]);
     else {
       const other = [...pointers].find(([key]) => key !== event.pointerId)![1];
@@ -236,7 +236,7 @@
             aria-valuetext={radiusText(place)}
             aria-valuemin={1}
             aria-valuemax={800}
-            onpointerdown={() => (pulled = { place, sitting: `${place.id} ${Date.now()}` })}
+            onpointerdown={() => (pulled = { place, editSession: `${place.id} ${Date.now()}` })}
             onkeydown={(event) => pullByKey(event, place)}
           />
         </g>

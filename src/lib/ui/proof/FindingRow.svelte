@@ -16,10 +16,10 @@
 
   let { finding, isCurrent, onchoose, onaside }: Props = $props();
 
-  const desk = getPlanState();
-  const words = $derived(wordFinding(finding, desk.currency));
+  const planState = getPlanState();
+  const words = $derived(wordFinding(finding, planState.currency));
   const cited = $derived(findCited(finding.rule));
-  const place = $derived(placeOfFinding(desk, finding));
+  const place = $derived(placeOfFinding(planState, finding));
 </script>
 
 <li
@@ -29,7 +29,7 @@
   <span class="justify-self-start"><SeverityMark severity={finding.severity} /></span>
   <a
     class="min-w-0 truncate py-1 -outline-offset-2 hover:underline"
-    href={findingAddress(desk.planId, finding)}
+    href={findingAddress(planState.planId, finding)}
     onfocus={onchoose}
     title={`${words.title}. ${words.detail}${cited ? ` House rule: ${cited.title.toLowerCase()}.` : ''}`}
     data-finding-link={finding.id}
@@ -39,7 +39,7 @@
   <span class="truncate text-ink-2" title={place}>{place}</span>
   <span class="flex items-center gap-2 overflow-hidden">
     {#if finding.mend}
-      <Button kind="link" class="truncate" onclick={() => desk.mend(finding)}>{words.mend}</Button>
+      <Button kind="link" class="truncate" onclick={() => planState.mend(finding)}>{words.mend}</Button>
       {#if finding.mend.kind === 'safe'}<span class="rounded-sm bg-act-tint px-1 text-[12px] font-semibold text-act">safe</span>{/if}
     {/if}
     <Button kind="quiet" class="ms-auto shrink-0 px-1" label={`Set aside: ${words.title}`} onclick={onaside}>aside</Button>

@@ -3,8 +3,8 @@
   import { planChapters } from '../shell/chapters';
   import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getPlanState();
-  const { rules, house } = desk.plan;
+  const planState = getPlanState();
+  const { rules, house } = planState.plan;
   const read = planChapters.filter(({ id }) => id !== 'proof' && id !== 'hand-off');
   const inUse = [
     ['Rule set', rules.name],
@@ -15,7 +15,7 @@
     ['Clicks to learn from', `${house.clicksPerGroup}, ${house.clicksPerKeyword}`],
     ['Days to a month', house.monthDays],
   ];
-  const dash = (count: number) => (!desk.reader.isRead ? '…' : count === 0 ? '–' : String(count));
+  const dash = (count: number) => (!planState.reader.isRead ? '…' : count === 0 ? '–' : String(count));
 </script>
 
 <section aria-label="By chapter">
@@ -30,18 +30,18 @@
     </thead>
     <tbody>
       {#each read as { id, name } (id)}
-        {@const counts = desk.byChapter[id]}
+        {@const counts = planState.byChapter[id]}
         <tr class="border-b border-rule-soft">
           <td class="py-1">{name}</td>
           {#each [counts.fix, counts.look, counts.suggestion] as count, index (index)}<td class="text-center font-mono text-[12px]"
               >{dash(count)}</td
             >{/each}
-          <td><span class="flex justify-end"><ChapterMark {counts} isOpen={false} isReading={!desk.reader.isRead} /></span></td>
+          <td><span class="flex justify-end"><ChapterMark {counts} isOpen={false} isReading={!planState.reader.isRead} /></span></td>
         </tr>
       {/each}
       <tr class="font-semibold">
         <td class="py-1">All</td>
-        {#each [desk.counts.fix, desk.counts.look, desk.counts.suggestion] as count, index (index)}<td
+        {#each [planState.counts.fix, planState.counts.look, planState.counts.suggestion] as count, index (index)}<td
             class="text-center font-mono text-[12px]">{dash(count)}</td
           >{/each}
         <td></td>

@@ -15,17 +15,17 @@
   const shell = getShell();
   const sources = untrack(() => new FindSources(research));
   let isPasting = $state(false);
-  const tabs: { id: SourceName; says: string }[] = [
-    { id: 'market', says: 'Ask what people search' },
-    { id: 'themes', says: 'Ask again for each theme' },
-    { id: 'long', says: 'Long finds' },
-    { id: 'related', says: 'Related terms' },
-    { id: 'patterns', says: 'Patterns and lists' },
-    { id: 'misspelt', says: 'Misspellings' },
-    { id: 'page', says: 'A page' },
-    { id: 'plan', says: 'Another plan' },
+  const tabs: { id: SourceName; label: string }[] = [
+    { id: 'market', label: 'Ask what people search' },
+    { id: 'themes', label: 'Ask again for each theme' },
+    { id: 'long', label: 'Long finds' },
+    { id: 'related', label: 'Related terms' },
+    { id: 'patterns', label: 'Patterns and lists' },
+    { id: 'misspelt', label: 'Misspellings' },
+    { id: 'page', label: 'A page' },
+    { id: 'plan', label: 'Another plan' },
   ];
-  const plans = $derived(inOrder(research.desk.workspace.snapshot.plan).filter(({ id }) => id !== research.desk.planId));
+  const plans = $derived(inOrder(research.planState.workspace.snapshot.plan).filter(({ id }) => id !== research.planState.planId));
   const fresh = $derived(sources.counts?.fresh ?? 0);
   const waiting = $derived(sources.themes.filter(({ state }) => state === 'waits').length);
   const texts = $derived(sources.incoming.filter(({ text }) => !research.texts.has(text)).slice(0, 40));
@@ -44,12 +44,12 @@
 
 <Dialog bind:open title="Add finds" wide>
   <div class="flex flex-wrap gap-1.5" role="group" aria-label="Where from">
-    {#each tabs as { id, says } (id)}
+    {#each tabs as { id, label } (id)}
       <Button
         pressed={sources.source === id}
         class={sources.source === id ? 'border-act bg-act-tint' : ''}
         disabled={sources.isBusy}
-        onclick={() => sources.choose(id)}>{says}</Button
+        onclick={() => sources.choose(id)}>{label}</Button
       >
     {/each}
     <Button onclick={() => (isPasting = true)}>Paste or a file…</Button>
@@ -103,7 +103,7 @@
       {#if sources.isPatternEdited}<Button kind="link" onclick={() => sources.keepPattern()}
           >Keep what people add for plans like this</Button
         >{/if}
-      {#if sources.standingPattern.kept}<Button kind="link" onclick={() => sources.forgetPattern()}>The list that ships</Button>{/if}
+      {#if sources.currentPattern.kept}<Button kind="link" onclick={() => sources.forgetPattern()}>The list that ships</Button>{/if}
     </p>
   {:else if sources.source === 'misspelt'}
     <p class="text-ink-2">

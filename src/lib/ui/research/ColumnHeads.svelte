@@ -40,7 +40,7 @@
   }
 </script>
 
-{#snippet head(says: string, orders: readonly (typeof list.order)[], isFigure: boolean)}
+{#snippet head(label: string, orders: readonly (typeof list.order)[], isFigure: boolean)}
   {#if orders.length > 0}
     {@const isCurrent = orders.includes(list.order)}
     <button
@@ -48,21 +48,21 @@
       class={`truncate -outline-offset-2 hover:text-ink ${isFigure ? 'text-end' : 'text-start'} ${isCurrent ? 'font-semibold text-ink' : ''}`}
       title={isCurrent ? `Now ${list.order}` : `Order ${orders[0]}`}
       onclick={() => list.filter({ order: nextOrder(orders, list.order) })}
-      >{says}{#if isCurrent}<span aria-hidden="true">{orders.indexOf(list.order) === 0 ? ' ↓' : ' ↑'}</span>{/if}</button
+      >{label}{#if isCurrent}<span aria-hidden="true">{orders.indexOf(list.order) === 0 ? ' ↓' : ' ↑'}</span>{/if}</button
     >
-  {:else}<span class="truncate">{says}</span>{/if}
+  {:else}<span class="truncate">{label}</span>{/if}
 {/snippet}
 
 <div class="grid gap-x-3 border-b border-rule ps-4 pe-1 text-ink-2" style:grid-template-columns={`${template} 20px`}>
   <span class="flex items-center py-1">{@render head('Find', nameOrders, false)}</span>
   {#each columns as column (column.name)}
-    {@const { says, isFigure, orders } = { isFigure: false, ...findColumns[column.name] }}
+    {@const { label, isFigure, orders } = { isFigure: false, ...findColumns[column.name] }}
     <span class={`relative flex min-w-0 items-center py-1 ${isFigure ? 'justify-end' : ''}`}>
       <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
       <span
         role="separator"
         aria-orientation="vertical"
-        aria-label={`Width of ${says}`}
+        aria-label={`Width of ${label}`}
         aria-valuenow={column.width}
         tabindex="0"
         class="absolute inset-y-1 -start-2 w-1.5 cursor-col-resize border-s border-rule hover:border-act focus-visible:border-act"
@@ -72,7 +72,7 @@
         onpointerup={drop}
         onkeydown={(event) => widen(event, column)}
       ></span>
-      {@render head(column.name === 'bid' ? `Bid, ${research.desk.currency}` : says, orders, isFigure)}
+      {@render head(column.name === 'bid' ? `Bid, ${research.planState.currency}` : label, orders, isFigure)}
     </span>
   {/each}
   <Button

@@ -20,7 +20,7 @@
             class="rounded-sm text-act"
             checked
             onchange={() => research.setUpColumns(toggleColumn(columns, name))}
-          />{findColumns[name].says}</label
+          />{findColumns[name].label}</label
         >
         <label class="flex items-center gap-1"
           ><span class="text-ink-2">width</span><input
@@ -36,13 +36,13 @@
         >
         <Button
           kind="quiet"
-          label={`${findColumns[name].says} earlier`}
+          label={`${findColumns[name].label} earlier`}
           disabled={at === 0}
           onclick={() => research.setUpColumns(moveColumn(columns, name, -1))}>↑</Button
         >
         <Button
           kind="quiet"
-          label={`${findColumns[name].says} later`}
+          label={`${findColumns[name].label} later`}
           disabled={at === columns.length - 1}
           onclick={() => research.setUpColumns(moveColumn(columns, name, 1))}>↓</Button
         >
@@ -55,7 +55,7 @@
             type="checkbox"
             class="rounded-sm text-act"
             onchange={() => research.setUpColumns(toggleColumn(columns, name))}
-          />{findColumns[name].says}</label
+          />{findColumns[name].label}</label
         >
       </li>
     {/each}

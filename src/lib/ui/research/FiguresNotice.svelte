@@ -7,9 +7,9 @@
 
   let { figures }: { figures: FindFigures } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
-  const all = $derived(desk.snapshot.find.size);
+  const all = $derived(planState.snapshot.find.size);
   const lacks = $derived(figures.unknown.length);
   const elsewhere = $derived(figures.fromElsewhere.length);
 

@@ -5,19 +5,19 @@
   let { list }: { list: FindList } = $props();
 
   const fields = $derived([
-    { says: 'holds', value: list.holds, set: (holds: string) => list.filter({ holds }), isText: true },
-    { says: 'not', value: list.holdsNot, set: (holdsNot: string) => list.filter({ holdsNot }), isText: true },
+    { label: 'holds', value: list.holds, set: (holds: string) => list.filter({ holds }), isText: true },
+    { label: 'not', value: list.holdsNot, set: (holdsNot: string) => list.filter({ holdsNot }), isText: true },
     {
-      says: 'searches ≥',
+      label: 'searches ≥',
       value: list.searchesAtLeast || '',
       set: (text: string) => list.filter({ searchesAtLeast: Number(text) || 0 }),
       isText: false,
     },
-    { says: 'words ≤', value: list.longest || '', set: (text: string) => list.filter({ longest: Number(text) || 0 }), isText: false },
+    { label: 'words ≤', value: list.longest || '', set: (text: string) => list.filter({ longest: Number(text) || 0 }), isText: false },
     ...(list.reported.size > 0
       ? [
           {
-            says: 'clicks ≥',
+            label: 'clicks ≥',
             value: list.clicksAtLeast || '',
             set: (text: string) => list.filter({ clicksAtLeast: Number(text) || 0 }),
             isText: false,
@@ -28,9 +28,9 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule px-4 py-1.5">
-  {#each fields as { says, value, set, isText } (says)}
+  {#each fields as { label, value, set, isText } (label)}
     <label class="flex items-center gap-1"
-      ><span class="text-ink-2">{says}</span><input
+      ><span class="text-ink-2">{label}</span><input
         class={`h-[26px] rounded border border-field bg-sheet px-2 py-0 text-[13px] ${isText ? 'w-[60px]' : 'w-10'}`}
         {value}
         inputmode={isText ? 'text' : 'numeric'}

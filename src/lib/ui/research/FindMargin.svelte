@@ -32,16 +32,18 @@
   const best = $derived(bestMonth(find.months));
   const proposal = $derived(research.proposalOf(find));
   const page = $derived(research.pages.get(find.text));
-  const negative = $derived(childrenOf(research.desk.snapshot.negative, 'findId', find.id)[0]);
+  const negative = $derived(childrenOf(research.planState.snapshot.negative, 'findId', find.id)[0]);
   const chosen = $derived(research.list.chosen.includes(find) ? research.list.chosen : [find]);
   const mostLooked = 200;
   /** What a block of the chosen finds would make, each once. */
   const wouldBe = $derived([...new Set(chosen.slice(0, mostLooked).map((one) => research.negativeFor(one)))]);
-  const rivals = $derived(
-    new Set([...research.desk.snapshot.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : []))),
+  const competitors = $derived(
+    new Set(
+      [...research.planState.snapshot.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : [])),
+    ),
   );
-  const isRival = (domain: string) => [...rivals].some((name) => domain.includes(name.split(' ')[0] ?? name));
-  const money = (minor: number) => writeAmount(minor, research.desk.currency);
+  const isCompetitor = (domain: string) => [...competitors].some((name) => domain.includes(name.split(' ')[0] ?? name));
+  const money = (minor: number) => writeAmount(minor, research.planState.currency);
   $effect(() => {
     const { text } = find;
     const timer = setTimeout(() => void research.askResults([text]).catch(() => undefined), 250);
@@ -49,8 +51,8 @@
   });
 </script>
 
-{#snippet fact(says: string, value: string)}
-  <dt class="text-ink-2">{says}</dt>
+{#snippet fact(label: string, value: string)}
+  <dt class="text-ink-2">{label}</dt>
   <dd class="text-end">{value}</dd>
 {/snippet}
 
@@ -68,7 +70,7 @@
       {/each}
     {:else if find.bidLowMinor !== null}{@render fact(
         'Low, high bid',
-        `${formatMoney(find.bidLowMinor, research.desk.currency)}, ${formatMoney(find.bidHighMinor ?? find.bidLowMinor, research.desk.currency)}`,
+        `${formatMoney(find.bidLowMinor, research.planState.currency)}, ${formatMoney(find.bidHighMinor ?? find.bidLowMinor, research.planState.currency)}`,
       )}{/if}
     {@render fact(
       'Figures',
@@ -85,7 +87,7 @@
       class="mt-1 w-full"
       value={find.reason ?? 'other'}
       items={blockReasons.map((value) => ({ value, name: reasonWords[value] }))}
-      onedit={(reason) => research.desk.set('find', find.id, { reason })}
+      onedit={(reason) => research.planState.set('find', find.id, { reason })}
     />
   {/if}
   {#if find.verdict === 'open' || find.verdict === 'later'}
@@ -122,7 +124,7 @@
         <li class="border-b border-rule-soft py-1">
           <p class="leading-4 font-semibold">{row.title}</p>
           <p class="text-[12px] text-ink-2">
-            {row.isPaid ? 'paid · ' : ''}{row.domain}{isRival(row.domain) ? ', a rival' : ''} · {resultKindWords[row.kind]}
+            {row.isPaid ? 'paid · ' : ''}{row.domain}{isCompetitor(row.domain) ? ', a rival' : ''} · {resultKindWords[row.kind]}
           </p>
         </li>
       {/each}

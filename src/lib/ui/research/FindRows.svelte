@@ -28,7 +28,7 @@
   const range = (low: number | null, high: number | null, write: (value: number) => string) =>
     low === null ? '–' : low === high || high === null ? write(low) : `${write(low)}–${write(high)}`;
   const bids = ({ bidLowMinor, bidHighMinor }: Find) =>
-    range(bidLowMinor, bidHighMinor, (value) => writeAmount(value, research.desk.currency));
+    range(bidLowMinor, bidHighMinor, (value) => writeAmount(value, research.planState.currency));
   /** While an edge is dragged, the columns as they would be. */
   let widened = $state.raw<readonly SetUpColumn[] | null>(null);
   let isSettingUp = $state(false);
@@ -53,7 +53,7 @@
   const standing = (find: Find) =>
     groupsByText.get(find.text)?.join(', ') ??
     (research.lexicon.read(find.text).some(({ kind }) => kind === 'other-place') ? 'outside the places' : '');
-  const amount = (minor: number | null | undefined) => (minor == null ? '–' : writeAmount(minor, research.desk.currency));
+  const amount = (minor: number | null | undefined) => (minor == null ? '–' : writeAmount(minor, research.planState.currency));
   const counted = (count: number | null | undefined) => (count == null ? '–' : count.toLocaleString('en-GB'));
   /** What reports counted, in the columns that show it. */
   function reportCell(find: Find, name: FindColumnName): string | null {

@@ -13,7 +13,7 @@
   let { research, open = $bindable() }: { research: ResearchState; open: boolean } = $props();
 
   const shell = getShell();
-  const says: Record<Verdict | 'all', string> = {
+  const label: Record<Verdict | 'all', string> = {
     all: 'all finds',
     open: 'those to judge',
     keep: 'those kept',
@@ -23,12 +23,12 @@
   };
   let verdict = $state<Verdict | 'all'>('all');
   const count = $derived(verdict === 'all' ? research.list.all.length : research.list.counts[verdict]);
-  const items = (['all', ...verdicts] as const).map((value) => ({ value, name: says[value] }));
-  const address = (ending: string) => `/api/plans/${research.desk.planId}/finds/finds.${ending}?verdict=${verdict}`;
+  const items = (['all', ...verdicts] as const).map((value) => ({ value, name: label[value] }));
+  const address = (ending: string) => `/api/plans/${research.planState.planId}/finds/finds.${ending}?verdict=${verdict}`;
 
   async function copy() {
     try {
-      await copyTable(makeFindsTable(research.desk.plan, verdict));
+      await copyTable(makeFindsTable(research.planState.plan, verdict));
       shell.announce(`${countOf(count, 'find')} on the clipboard.`);
       open = false;
     } catch {

@@ -5,15 +5,15 @@
   let {
     months,
     now = new Date().getMonth(),
-    says = 'most searched in',
-  }: { months: readonly number[]; now?: number; says?: string } = $props();
+    label = 'most searched in',
+  }: { months: readonly number[]; now?: number; label?: string } = $props();
 
   const most = $derived(Math.max(1, ...months));
   const peak = $derived(monthNames[bestMonth(months) ?? -1] ?? '');
 </script>
 
 {#if months.length === 12}
-  <span class="flex h-[16px] items-end gap-px" role="img" aria-label={`${says} ${peak}`} title={`${says} ${peak}; dark: this month`}>
+  <span class="flex h-[16px] items-end gap-px" role="img" aria-label={`${label} ${peak}`} title={`${label} ${peak}; dark: this month`}>
     {#each months as searches, month (month)}<span
         class={`w-[4px] ${month === now ? 'bg-act' : 'bg-act/45'}`}
         style:height={`${Math.max(2, Math.round((searches / most) * 16))}px`}

@@ -19,7 +19,7 @@
 
   let { open = $bindable(), research, ondone }: { open: boolean; research: ResearchState; ondone: () => void } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
   const reader = new ListReader();
   onDestroy(() => reader.close());
@@ -38,15 +38,22 @@
   const source: ListSource = $derived(file === null ? { pasted } : { file });
   const { read } = $derived(reader);
   /** How files of this shape were read after they were corrected. */
-  const remembered = $derived([...desk.workspace.snapshot.sheetReading.values()].find(({ shape }) => shape === read?.shape));
+  const remembered = $derived([...planState.workspace.snapshot.sheetReading.values()].find(({ shape }) => shape === read?.shape));
   let isGuessing = $state(false);
   const meanings = $derived(chosen ?? (isGuessing ? null : ((remembered?.meanings as ColumnMeaning[] | undefined) ?? null)));
   const counts = $derived(read?.counts ?? { lines: 0, fresh: 0, known: 0, noted: 0 });
   $effect(() => {
     // What comes in meanwhile is what was read.
     if (isTaking) return;
-    const standing = inOrder(desk.snapshot.find).map(({ text }) => text);
-    const asked = { source, standing, meanings, headingLine, currency: desk.currency, refusedSigns: desk.plan.rules.refusedKeywordSigns };
+    const existing = inOrder(planState.snapshot.find).map(({ text }) => text);
+    const asked = {
+      source,
+      existing,
+      meanings,
+      headingLine,
+      currency: planState.currency,
+      refusedSigns: planState.plan.rules.refusedKeywordSigns,
+    };
     untrack(() => reader.ask(asked));
   });
   const meaningWords: Record<string, string> = {
@@ -90,16 +97,16 @@
 
   /** The columns as they were corrected, for the next file of this shape. */
   function remember(shape: string, columns: readonly ColumnMeaning[]) {
-    if (remembered) desk.workspace.set('sheetReading', remembered.id, { meanings: [...columns] });
-    else desk.workspace.add('sheetReading', { id: newId(), shape, meanings: [...columns] });
+    if (remembered) planState.workspace.set('sheetReading', remembered.id, { meanings: [...columns] });
+    else planState.workspace.add('sheetReading', { id: newId(), shape, meanings: [...columns] });
   }
 
   /** A report's lines stand as they are, beside the finds of their texts. */
   async function takeIn(name: string): Promise<{ fresh: number; known: number }> {
     const rows = await reader.reportRows();
-    const report = { name, on: desk.today, from: told.from || null, until: told.until || null, rows };
-    const { change, fresh, known } = takeReport(desk.plan, report, { key: research.figures.key, newId });
-    const refusal = desk.make(change);
+    const report = { name, on: planState.today, from: told.from || null, until: told.until || null, rows };
+    const { change, fresh, known } = takeReport(planState.plan, report, { key: research.figures.key, newId });
+    const refusal = planState.make(change);
     if (refusal) throw new Error('The report was not brought in.');
     return { fresh, known };
   }
@@ -113,11 +120,11 @@
       const marks = {
         source: file?.name.slice(0, 200) ?? 'pasted',
         verdict: keepsAtOnce ? ('keep' as const) : ('open' as const),
-        on: desk.today,
+        on: planState.today,
       };
       const { fresh, known } = isOfReport
         ? await takeIn(marks.source)
-        : await desk.bringIn(await reader.pack({ id: newId(), key: research.figures.key, name: 'pasted' }, marks));
+        : await planState.bringIn(await reader.pack({ id: newId(), key: research.figures.key, name: 'pasted' }, marks));
       if (chosen !== null) remember(read.shape, chosen);
       shell.announce(`${countOf(fresh, 'find')} brought in${known > 0 ? `, ${known.toLocaleString('en-GB')} known before` : ''}.`);
       pasted = '';
@@ -196,7 +203,7 @@
                 hideLabel
                 class="w-34"
                 value={told[end] || null}
-                locale={desk.dateLocale}
+                locale={planState.dateLocale}
                 onedit={(day) => {
                   days = { ...told, [end]: day ?? '' };
                 }}
@@ -236,7 +243,7 @@
             <th class="w-10 text-start font-normal">Line</th>
             {#if read.columns.length > 1}<th class="text-start font-normal">As it came</th>{/if}
             <th class="text-start font-normal">Becomes</th><th class="text-end font-normal">{isOfReport ? 'Clicks' : 'Searches'}</th><th
-              class="ps-3 text-end font-normal whitespace-nowrap">{isOfReport ? 'Cost' : 'Bid'}, {desk.currency}</th
+              class="ps-3 text-end font-normal whitespace-nowrap">{isOfReport ? 'Cost' : 'Bid'}, {planState.currency}</th
             ><th class="ps-3 text-start font-normal">Notes</th>
           </tr>
         </thead>
@@ -255,8 +262,8 @@
                 >{line.report
                   ? line.report.costMinor === null
                     ? ''
-                    : writeAmount(line.report.costMinor, desk.currency)
-                  : range(line.bidLowMinor, line.bidHighMinor, (value) => writeAmount(value, desk.currency))}</td
+                    : writeAmount(line.report.costMinor, planState.currency)
+                  : range(line.bidLowMinor, line.bidHighMinor, (value) => writeAmount(value, planState.currency))}</td
               >
               <td class="ps-3 text-[12px] text-ochre">{line.notes.map(wordPasteNote).join('; ')}</td>
             </tr>

@@ -31,13 +31,13 @@
   const shown = $derived(preview.negatives[0] ?? wordKey);
   const searches = $derived(sumSearches(preview.finds));
   const kind = $derived(research.lexicon.kindOf(shown));
-  const standing = $derived([...research.desk.snapshot.wordKind.values()].find(({ word }) => word === shown));
+  const existing = $derived([...research.planState.snapshot.wordKind.values()].find(({ word }) => word === shown));
   const asKind = $derived(wordKinds.find((one) => one === kind) ?? 'other');
   const place = $derived(research.lexicon.places.get(shown));
   const ours = $derived(research.figures.places.filter(({ excluded, kind: of }) => !excluded && of === 'city').slice(0, 3));
 
   function setKind(next: (typeof wordKinds)[number]) {
-    if (standing) research.desk.set('wordKind', standing.id, { kind: next });
+    if (existing) research.planState.set('wordKind', existing.id, { kind: next });
     else research.words.setKind(shown, next);
   }
 </script>

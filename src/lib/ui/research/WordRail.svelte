@@ -29,8 +29,8 @@
   const { words, kinds } = $derived(research.reader.answer);
   const { overruled } = $derived(research.reader.answer);
   const next = $derived(research.words.next.slice(0, mostNext));
-  const settled = $derived(inOrder(research.desk.snapshot.wordVerdict).toReversed());
-  const keptWords = $derived(new Set([...research.desk.workspace.snapshot.keptRule.values()].map((rule) => rule.words)));
+  const settled = $derived(inOrder(research.planState.snapshot.wordVerdict).toReversed());
+  const keptWords = $derived(new Set([...research.planState.workspace.snapshot.keptRule.values()].map((rule) => rule.words)));
   const { keys } = $derived(research);
   const countedBy = (one: WordCount) =>
     by === 'finds' ? one.finds.toLocaleString('en-GB') : wordSearchRange(one.searchesLow, one.searches);

@@ -3,7 +3,7 @@ import type { ListSetup } from '$lib/core/records/list-setup';
 
 /** What a column of the list of finds is called, how wide it is, and the orders that its heading goes through. */
 interface FindColumn {
-  says: string;
+  label: string;
   width: number;
   isFigure?: boolean;
   orders: readonly FindOrder[];
@@ -11,23 +11,23 @@ interface FindColumn {
 
 /** The columns that the list can show beside the find itself. */
 export const findColumns = {
-  searches: { says: 'Searches', width: 92, isFigure: true, orders: ['most searched', 'least searched'] },
-  months: { says: '12 months', width: 64, orders: ['by best month'] },
-  bid: { says: 'Bid', width: 84, isFigure: true, orders: ['dearest', 'cheapest'] },
-  verdict: { says: 'Verdict', width: 72, orders: ['by verdict'] },
-  standing: { says: 'In the plan', width: 96, orders: [] },
-  proposal: { says: 'Proposed', width: 104, orders: ['surest first', 'least sure first'] },
-  words: { says: 'Words', width: 52, isFigure: true, orders: ['longest'] },
-  source: { says: 'From', width: 110, orders: ['by source'] },
-  reason: { says: 'Blocked as', width: 120, orders: ['by reason'] },
-  figures: { says: 'Figures', width: 110, orders: ['newest figures'] },
-  'brought-by': { says: 'Brought by', width: 110, orders: [] },
-  clicks: { says: 'Clicks', width: 60, isFigure: true, orders: ['most clicks'] },
-  impressions: { says: 'Impressions', width: 84, isFigure: true, orders: ['most impressions'] },
-  cost: { says: 'Cost', width: 72, isFigure: true, orders: ['most spent'] },
-  'average-cost': { says: 'Cost a click', width: 84, isFigure: true, orders: [] },
-  conversions: { says: 'Conversions', width: 84, isFigure: true, orders: ['most conversions'] },
-  value: { says: 'Value', width: 72, isFigure: true, orders: ['most value'] },
+  searches: { label: 'Searches', width: 92, isFigure: true, orders: ['most searched', 'least searched'] },
+  months: { label: '12 months', width: 64, orders: ['by best month'] },
+  bid: { label: 'Bid', width: 84, isFigure: true, orders: ['dearest', 'cheapest'] },
+  verdict: { label: 'Verdict', width: 72, orders: ['by verdict'] },
+  standing: { label: 'In the plan', width: 96, orders: [] },
+  proposal: { label: 'Proposed', width: 104, orders: ['surest first', 'least sure first'] },
+  words: { label: 'Words', width: 52, isFigure: true, orders: ['longest'] },
+  source: { label: 'From', width: 110, orders: ['by source'] },
+  reason: { label: 'Blocked as', width: 120, orders: ['by reason'] },
+  figures: { label: 'Figures', width: 110, orders: ['newest figures'] },
+  'brought-by': { label: 'Brought by', width: 110, orders: [] },
+  clicks: { label: 'Clicks', width: 60, isFigure: true, orders: ['most clicks'] },
+  impressions: { label: 'Impressions', width: 84, isFigure: true, orders: ['most impressions'] },
+  cost: { label: 'Cost', width: 72, isFigure: true, orders: ['most spent'] },
+  'average-cost': { label: 'Cost a click', width: 84, isFigure: true, orders: [] },
+  conversions: { label: 'Conversions', width: 84, isFigure: true, orders: ['most conversions'] },
+  value: { label: 'Value', width: 72, isFigure: true, orders: ['most value'] },
 } as const satisfies Record<string, FindColumn>;
 export type FindColumnName = keyof typeof findColumns;
 

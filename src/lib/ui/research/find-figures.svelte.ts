@@ -13,28 +13,28 @@ export const marketName = 'practice market';
 /** The figures of the plan's finds: which are missing or of other places, and fetching them in one step. */
 export class FindFigures {
   readonly asking = new MarketAsking();
-  readonly places: readonly Place[] = $derived.by(() => researchPlaces(this.desk));
+  readonly places: readonly Place[] = $derived.by(() => researchPlaces(this.planState));
   readonly key: string = $derived.by(() => placesKey(this.places));
   readonly fromElsewhere: readonly Find[] = $derived.by(() =>
-    inOrder(this.desk.snapshot.find).filter((find) => this.isFromElsewhere(find)),
+    inOrder(this.planState.snapshot.find).filter((find) => this.isFromElsewhere(find)),
   );
-  readonly unknown: readonly Find[] = $derived.by(() => inOrder(this.desk.snapshot.find).filter((find) => !isKnown(find)));
+  readonly unknown: readonly Find[] = $derived.by(() => inOrder(this.planState.snapshot.find).filter((find) => !isKnown(find)));
 
-  constructor(private readonly desk: PlanState) {}
+  constructor(private readonly planState: PlanState) {}
 
   isFromElsewhere = (find: Find) => isFromElsewhere(find, this.key);
 
   /** Fetches figures of all finds for the plan's places, one step; answers how many changed, or null where it was stopped or failed. */
   async fetchAll(): Promise<number | null> {
-    const { key, places, desk } = this;
+    const { key, places, planState } = this;
     const answered = await this.asking.figures(
-      inOrder(desk.snapshot.find).map(({ text }) => text),
-      { places, languages: desk.plan.brief.languages, currency: desk.currency },
+      inOrder(planState.snapshot.find).map(({ text }) => text),
+      { places, languages: planState.plan.brief.languages, currency: planState.currency },
     );
     if (!answered) return null;
-    const change = takeFigures(inOrder(desk.snapshot.find), answered, { key, on: desk.today, from: marketName });
+    const change = takeFigures(inOrder(planState.snapshot.find), answered, { key, on: planState.today, from: marketName });
     if (!change) return 0;
-    desk.make(change);
+    planState.make(change);
     return change.type === 'several' && change.changes[0]?.type === 'set-each' ? change.changes[0].rows.length : 0;
   }
 }

@@ -61,15 +61,15 @@ export class FindList {
   /** The heading each find stood under as the first one was judged: while the hand goes down the list no find moves, whatever is read meanwhile. */
   private held = $state.raw<ReadonlyMap<string, Intent>>(new Map());
 
-  readonly all: readonly Find[] = $derived.by(() => inOrder(this.desk.snapshot.find));
+  readonly all: readonly Find[] = $derived.by(() => inOrder(this.planState.snapshot.find));
   readonly byIntent: boolean = $derived.by(() => this.asksByIntent ?? this.all.length <= mostGrouped);
   readonly counts: Readonly<Record<Verdict, number>> = $derived.by(() => {
-    return { ...this.desk.finds.counts };
+    return { ...this.planState.finds.counts };
   });
   /** What reports counted, by search. */
-  readonly reported: ReadonlyMap<string, ReportSum> = $derived.by(() => sumReports(this.desk.snapshot.reportRow));
+  readonly reported: ReadonlyMap<string, ReportSum> = $derived.by(() => sumReports(this.planState.snapshot.reportRow));
   private readonly matched: readonly Find[] = $derived.by(() =>
-    this.desk.finds.filter({
+    this.planState.finds.filter({
       ids: this.holders(),
       holds: this.holds,
       holdsNot: this.holdsNot,
@@ -125,7 +125,7 @@ export class FindList {
   });
 
   constructor(
-    readonly desk: PlanState,
+    readonly planState: PlanState,
     private readonly reading: FindsRead,
   ) {}
 

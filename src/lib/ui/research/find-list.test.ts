@@ -8,10 +8,10 @@ import { FindList } from './find-list.svelte';
 
 /** A list of searches, the first the most searched, and what is read of them, which a test changes. */
 function listOf(...texts: string[]) {
-  const desk = new StateOnSnapshot();
-  desk.make({ type: 'add', record: 'find', rows: texts.map((text, at) => findRow(text, text, 'open', 900 - at, at)) });
+  const planState = new StateOnSnapshot();
+  planState.make({ type: 'add', record: 'find', rows: texts.map((text, at) => findRow(text, text, 'open', 900 - at, at)) });
   const read = new SvelteMap<string, Intent>();
-  const list = new FindList(desk as unknown as PlanState, {
+  const list = new FindList(planState as unknown as PlanState, {
     proposalOf: ({ id }) => ({ intent: read.get(id) ?? 'unclear', verdict: 'later', reason: null, confidence: 0, because: '' }),
     knows: ({ id }) => read.has(id),
     holders: () => new Set(),
@@ -20,7 +20,7 @@ function listOf(...texts: string[]) {
   const keep = () => {
     const ids = list.chosen.map(({ id }) => id as string);
     list.goOn();
-    desk.make({ type: 'judge', ids, verdict: 'keep' });
+    planState.make({ type: 'judge', ids, verdict: 'keep' });
   };
   const kept = () => list.all.filter(({ id, verdict }) => read.has(id) && verdict === 'keep').length;
   const shown = () => list.shown.map(({ text }) => text);

@@ -73,17 +73,17 @@ export class FindSources {
   readonly tooMany = $derived(linesOf(this.terms).length > mostTerms);
   /** What bringing them in would do. */
   readonly counts: IncomingCounts | null = $derived.by(() =>
-    this.incoming.length === 0 ? null : countIncoming(this.research.desk.plan, this.research.texts, this.incoming),
+    this.incoming.length === 0 ? null : countIncoming(this.research.planState.plan, this.research.texts, this.incoming),
   );
 
   constructor(private readonly research: ResearchState) {
-    const { plan } = research.desk;
+    const { plan } = research.planState;
     const offer = plan.brief.offer.toLowerCase();
     this.terms = broadTerms(offer).join('\n');
     this.things = linesOf([...groupsInOrder(plan).map(({ theme }) => theme.toLowerCase()), this.terms].join('\n'))
       .slice(0, 30)
       .join('\n');
-    this.added = [...this.standingPattern.added].join('\n');
+    this.added = [...this.currentPattern.added].join('\n');
     this.placeNames = linesOf(
       research.figures.places
         .flatMap(({ excluded, kind, name }) => (excluded || kind === 'country' ? [] : [name.toLowerCase()]))
@@ -94,8 +94,8 @@ export class FindSources {
   }
 
   /** What people add to what this business sells, in this language: as it was kept, else as it ships. */
-  get standingPattern(): { kept: PatternList | null; added: readonly string[] } {
-    const { plan, workspace } = this.research.desk;
+  get currentPattern(): { kept: PatternList | null; added: readonly string[] } {
+    const { plan, workspace } = this.research.planState;
     const [business, language] = [businessOf(plan), firstLanguage(plan, undefined)];
     const lists = workspace ? [...workspace.snapshot.patternList.values()] : [];
     const kept = lists.find((list) => list.business === business && list.language === language) ?? null;
@@ -103,12 +103,12 @@ export class FindSources {
   }
 
   /** Whether what is added was edited since it was kept. */
-  readonly isPatternEdited: boolean = $derived.by(() => linesOf(this.added).join('\n') !== this.standingPattern.added.join('\n'));
+  readonly isPatternEdited: boolean = $derived.by(() => linesOf(this.added).join('\n') !== this.currentPattern.added.join('\n'));
 
   /** Keeps what people add for every plan of such a business in this language. */
   keepPattern(): void {
-    const { plan, workspace } = this.research.desk;
-    const { kept } = this.standingPattern;
+    const { plan, workspace } = this.research.planState;
+    const { kept } = this.currentPattern;
     const added = linesOf(this.added).slice(0, mostAdded);
     if (kept) workspace.set('patternList', kept.id, { added });
     else workspace.add('patternList', { id: newId(), business: businessOf(plan), language: firstLanguage(plan, undefined), added });
@@ -116,8 +116,8 @@ export class FindSources {
 
   /** Goes back to the list that ships. */
   forgetPattern(): void {
-    const { kept } = this.standingPattern;
-    const { plan, workspace } = this.research.desk;
+    const { kept } = this.currentPattern;
+    const { plan, workspace } = this.research.planState;
     if (kept) workspace.make({ type: 'remove', record: 'patternList', ids: [kept.id] });
     this.added = addedWords(businessOf(plan), firstLanguage(plan, undefined)).join('\n');
   }
@@ -169,7 +169,7 @@ export class FindSources {
     },
     patterns: () => {
       const lists = { things: linesOf(this.things), added: linesOf(this.added), places: linesOf(this.placeNames) };
-      const texts = combineLists(lists, this.research.desk.plan.rules.refusedKeywordSigns, this.everyOrder);
+      const texts = combineLists(lists, this.research.planState.plan.rules.refusedKeywordSigns, this.everyOrder);
       this.incoming = texts.map((text) => ({ text, figures: null, source: 'pattern' }));
     },
     misspelt: () => {
@@ -185,7 +185,7 @@ export class FindSources {
     page: async () => {
       const isPasted = this.html.trim() !== '';
       const page = await askServer<ReadPage>('/api/pages', isPasted ? { html: this.html } : { address: this.address });
-      const texts = findsOfPage(page, this.research.desk.plan.rules.refusedKeywordSigns);
+      const texts = findsOfPage(page, this.research.planState.plan.rules.refusedKeywordSigns);
       const source = isPasted ? 'pasted page' : page.address.slice(0, 200);
       this.incoming = texts.map((text) => ({ text, figures: null, source }));
       if (texts.length === 0) this.failure = 'The page says nothing that could be a find.';
@@ -205,26 +205,26 @@ export class FindSources {
   };
 
   private async ask(terms: readonly string[], depth: FindDepth = 'broad'): Promise<IncomingFind[] | null> {
-    const { desk, figures } = this.research;
+    const { planState, figures } = this.research;
     const answered = await this.asking.finds(
       terms,
       {
         places: figures.places,
-        languages: desk.plan.brief.languages,
-        currency: desk.currency,
+        languages: planState.plan.brief.languages,
+        currency: planState.currency,
       },
       depth,
     );
-    const byTerm = new TermFinder(terms, firstLanguage(desk.plan, undefined));
+    const byTerm = new TermFinder(terms, firstLanguage(planState.plan, undefined));
     return answered && answered.map((one) => this.incomingOf(one, byTerm.find(one.text)));
   }
 
   private incomingOf(one: MarketFigures, broughtBy: string): IncomingFind {
-    const { desk, figures } = this.research;
+    const { planState, figures } = this.research;
     return {
       text: one.text,
       source: marketName,
-      figures: marketFigures(one, { key: figures.key, on: desk.today, from: marketName }),
+      figures: marketFigures(one, { key: figures.key, on: planState.today, from: marketName }),
       isMisspelling: one.isMisspelling ?? false,
       broughtBy,
     };

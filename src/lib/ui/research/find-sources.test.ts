@@ -8,21 +8,21 @@ import { FindSources } from './find-sources.svelte';
 import { FindReader } from './find-reader.svelte';
 import { ResearchState } from './research-state.svelte';
 
-const researchOn = (desk: StateOnSnapshot) => {
-  const research = new ResearchState(desk as unknown as PlanState, new FindReader(readingChannel()));
+const researchOn = (planState: StateOnSnapshot) => {
+  const research = new ResearchState(planState as unknown as PlanState, new FindReader(readingChannel()));
   research.readAgain();
   return research;
 };
 /** Opens the sources on a plan in whose finds some themes show up, the first most often. */
 const open = (...themes: string[]) => {
-  const desk = new StateOnSnapshot();
+  const planState = new StateOnSnapshot();
   const rows = themes.flatMap((theme, at) =>
     Array.from({ length: 9 - at }, (_, copy) =>
       findRow(`theme-${at}-${copy}`, `${theme} x${at}${copy}`, 'open', null, 100 + at * 10 + copy),
     ),
   );
-  if (rows.length > 0) desk.make({ type: 'add', record: 'find', rows });
-  return { desk, sources: new FindSources(researchOn(desk)) };
+  if (rows.length > 0) planState.make({ type: 'add', record: 'find', rows });
+  return { planState, sources: new FindSources(researchOn(planState)) };
 };
 const figures = (text: string) => ({
   text,
@@ -36,7 +36,7 @@ const marketOf = (answer: (terms: string[]) => string[]) =>
     const { terms } = JSON.parse(String(init?.body)) as { terms: string[] };
     return Promise.resolve(new Response(`${JSON.stringify({ figures: answer(terms).map(figures) })}\n`));
   });
-const texts = (desk: StateOnSnapshot) => [...desk.snapshot.find.values()].map(({ text }) => text);
+const texts = (planState: StateOnSnapshot) => [...planState.snapshot.find.values()].map(({ text }) => text);
 afterEach(() => vi.unstubAllGlobals());
 
 describe('where finds come from', () => {
@@ -50,13 +50,13 @@ describe('where finds come from', () => {
 
   it('asks the market, says what is new and what is known, and brings it in with its figures', async () => {
     marketOf((terms) => [...terms, 'piano voicing']);
-    const { desk, sources } = open();
+    const { planState, sources } = open();
     await sources.gather();
     expect(sources.counts).toMatchObject({ fresh: 1, known: 1 });
-    expect(texts(desk)).toEqual(['piano tuning']);
+    expect(texts(planState)).toEqual(['piano tuning']);
     await sources.take();
-    expect(texts(desk)).toEqual(['piano tuning', 'piano voicing']);
-    const voicing = [...desk.snapshot.find.values()].at(-1);
+    expect(texts(planState)).toEqual(['piano tuning', 'piano voicing']);
+    const voicing = [...planState.snapshot.find.values()].at(-1);
     expect(voicing).toMatchObject({
       searchesHigh: 20,
       bidLowMinor: 50,
@@ -110,11 +110,11 @@ describe('where finds come from', () => {
   });
 
   it('mistypes kept finds, marked as such', async () => {
-    const { desk, sources } = open();
+    const { planState, sources } = open();
     sources.choose('misspelt');
     await sources.gather();
     await sources.take();
-    const made = [...desk.snapshot.find.values()].filter(({ isMisspelling }) => isMisspelling);
+    const made = [...planState.snapshot.find.values()].filter(({ isMisspelling }) => isMisspelling);
     expect(made.length).toBeGreaterThan(0);
     expect(made.every(({ source, verdict }) => source === 'misspelling' && verdict === 'open')).toBe(true);
   });

@@ -6,7 +6,7 @@ import type { IncomingMarks, ListAnswer, ListRead, ListRequest, ListSource } fro
 /** How a list is read: whatever changed since the last time is sent. */
 interface ToRead {
   source: ListSource;
-  standing: readonly string[];
+  existing: readonly string[];
   currency: string;
   refusedSigns: ReadonlySet<string>;
   meanings: readonly ColumnMeaning[] | null;
@@ -71,11 +71,11 @@ export class ListReader {
     const next = this.waiting;
     if (this.take || !next) return;
     this.waiting = null;
-    const { source, standing, currency, refusedSigns, meanings, headingLine } = next;
+    const { source, existing, currency, refusedSigns, meanings, headingLine } = next;
     const request: ListRequest = {
       ask: 'read',
       source: source === this.sent.source ? null : source,
-      standing: standing === this.sent.standing ? null : standing,
+      existing: existing === this.sent.existing ? null : existing,
       currency,
       refusedSigns,
       meanings,

@@ -50,7 +50,7 @@ export class ResearchState {
   private evidence = $state.raw<ReadonlyMap<string, ResultsPage>>(new Map());
 
   /** Words of this plan by their kind, for the finds in sight. */
-  readonly lexicon: Lexicon = $derived.by(() => this.lexicons.of(this.desk.plan, this.places));
+  readonly lexicon: Lexicon = $derived.by(() => this.lexicons.of(this.planState.plan, this.places));
   private readonly lexicons = new LexiconKeeper();
   /** Words of the finds that may be names of places. */
   readonly candidates = $derived.by(() => this.reader.answer.candidates ?? []);
@@ -64,16 +64,16 @@ export class ResearchState {
     return new KeptTexts(texts, this.bidOn);
   });
   /** Read of its own, so that a verdict does not have twenty thousand keywords taken apart. */
-  private readonly keywords = $derived.by(() => this.desk.snapshot.keyword);
+  private readonly keywords = $derived.by(() => this.planState.snapshot.keyword);
   private readonly bidOn = $derived.by(() => new KeptTexts(Array.from(this.keywords.values(), ({ text }) => text)));
 
   constructor(
-    readonly desk: PlanState,
+    readonly planState: PlanState,
     readonly reader = new FindReader(),
   ) {
-    this.words = new WordState(desk, reader, () => desk.finds);
-    this.figures = new FindFigures(desk);
-    this.list = new FindList(desk, {
+    this.words = new WordState(planState, reader, () => planState.finds);
+    this.figures = new FindFigures(planState);
+    this.list = new FindList(planState, {
       proposalOf: this.proposalOf,
       knows: this.reader.knows,
       holders: (key) => this.words.known.holders(key),
@@ -84,15 +84,15 @@ export class ResearchState {
   proposalOf = (find: Find): VerdictProposal => this.reader.proposalOf(find);
 
   /** The key of each action, as the freelancer chose it. */
-  readonly keys = $derived.by(() => keysOf(this.desk.workspace.snapshot));
+  readonly keys = $derived.by(() => keysOf(this.planState.workspace.snapshot));
   /** Columns of the list, as the freelancer set them up. */
-  readonly columns: readonly SetUpColumn[] = $derived.by(() => columnsOf(this.desk.workspace.snapshot.listSetup.get(findList)));
+  readonly columns: readonly SetUpColumn[] = $derived.by(() => columnsOf(this.planState.workspace.snapshot.listSetup.get(findList)));
 
-  readonly isSetUp = $derived.by(() => this.desk.workspace.snapshot.listSetup.has(findList));
+  readonly isSetUp = $derived.by(() => this.planState.workspace.snapshot.listSetup.has(findList));
 
   /** Sets columns up, for all plans; null: as they ship. */
   setUpColumns(columns: readonly SetUpColumn[] | null): void {
-    const { workspace } = this.desk;
+    const { workspace } = this.planState;
     const isSetUp = workspace.snapshot.listSetup.has(findList);
     if (columns === null) {
       if (isSetUp) workspace.make({ type: 'remove', record: 'listSetup', ids: [findList] });
@@ -102,10 +102,10 @@ export class ResearchState {
 
   /** Has the finds read again; to be called when they, the plan, or what is asked of them changes. */
   readAgain(): void {
-    const { desk, places, evidence: pages, list, words } = this;
+    const { planState, places, evidence: pages, list, words } = this;
     const { length, by, byKind } = words;
     const asked = { length, verdict: list.verdict, by, byKind, word: list.wordKey };
-    this.reader.read({ snapshot: desk.plan.snapshot, planId: desk.planId, places, pages, words: asked });
+    this.reader.read({ snapshot: planState.plan.snapshot, planId: planState.planId, places, pages, words: asked });
   }
 
   /** Ends the reading. */
@@ -147,7 +147,7 @@ export class ResearchState {
   bringIn(incoming: readonly IncomingFind[]): Promise<BroughtIn> {
     const byText = new Map(incoming.map((one) => [one.text, one]));
     const head = { id: newId(), key: this.figures.key, name: 'finds-fetched' as const };
-    return this.desk.bringIn(new Blob([...linesOfFinds(head, byText.values())]));
+    return this.planState.bringIn(new Blob([...linesOfFinds(head, byText.values())]));
   }
 
   /** Gives the chosen finds a verdict; answers how many. */
@@ -161,7 +161,7 @@ export class ResearchState {
 
   /** Gives finds a verdict, one step. */
   judgeFinds(finds: readonly Find[], verdict: Verdict, { reason = null }: { reason?: BlockReason | null } = {}): void {
-    this.desk.make(this.judgement(finds, verdict, { reason }));
+    this.planState.make(this.judgement(finds, verdict, { reason }));
   }
 
   private judgement(
@@ -182,7 +182,7 @@ export class ResearchState {
       changes: [
         ...before,
         { type: 'set-each', record: 'find', rows: proposed },
-        ...(verdict === 'block' ? blockFinds(this.desk.snapshot, blocked(), newId) : [{ type: 'judge' as const, ids, verdict }]),
+        ...(verdict === 'block' ? blockFinds(this.planState.snapshot, blocked(), newId) : [{ type: 'judge' as const, ids, verdict }]),
         ...after,
       ],
     };
@@ -190,12 +190,12 @@ export class ResearchState {
 
   /** Keeps the chosen finds in a group, one step; what stands in another group of its campaign is moved. Answers how many. */
   keepIn(groupId: string): number {
-    const group = this.desk.snapshot.group.get(groupId);
+    const group = this.planState.snapshot.group.get(groupId);
     const { chosen } = this.list;
     if (!group || chosen.length === 0) return 0;
     this.list.goOn();
     const filed = chosen.map(({ text }) => ({ text, group }));
-    this.desk.make(this.judgement(chosen, 'keep', { after: fileKeywords(this.desk.snapshot, filed, newId) }));
+    this.planState.make(this.judgement(chosen, 'keep', { after: fileKeywords(this.planState.snapshot, filed, newId) }));
     return chosen.length;
   }
 
@@ -204,7 +204,7 @@ export class ResearchState {
    * name gets a group of its own where it has none yet. Null: no find fits a group.
    */
   keepFitting(): { kept: number; groups: number; left: number } | null {
-    const { plan } = this.desk;
+    const { plan } = this.planState;
     const { chosen } = this.list;
     const before: SimpleChange[] = [];
     let ofName: Group | null = null;
@@ -218,7 +218,7 @@ export class ResearchState {
     const finds = filed.map(({ find }) => find);
     const left = chosen.filter((find) => !finds.includes(find));
     this.list.goOn();
-    this.desk.make(this.judgement(finds, 'keep', { before, after: fileKeywords(this.desk.snapshot, filed, newId) }));
+    this.planState.make(this.judgement(finds, 'keep', { before, after: fileKeywords(this.planState.snapshot, filed, newId) }));
     if (left.length > 0) this.list.choose(left);
     return { kept: finds.length, groups: new Set(filed.map(({ group }) => group.id)).size, left: left.length };
   }
@@ -231,13 +231,13 @@ export class ResearchState {
     const group = this.newGroupFor(name.trim(), before);
     this.list.goOn();
     const filed = chosen.map(({ text }) => ({ text, group }));
-    this.desk.make(this.judgement(chosen, 'keep', { before, after: fileKeywords(this.desk.snapshot, filed, newId) }));
+    this.planState.make(this.judgement(chosen, 'keep', { before, after: fileKeywords(this.planState.snapshot, filed, newId) }));
     return chosen.length;
   }
 
   /** A new group in the first campaign; what makes it, and the campaign where there is none, goes before. */
   private newGroupFor(name: string, before: SimpleChange[]): Group {
-    const { snapshot, plan } = this.desk;
+    const { snapshot, plan } = this.planState;
     let campaignId = inOrder(snapshot.campaign)[0]?.id as string | undefined;
     if (campaignId === undefined) {
       campaignId = newId();
@@ -266,8 +266,8 @@ export class ResearchState {
 
   /** Accepts proposals, one step. */
   accept(groups: readonly AcceptedGroup[]): void {
-    const change = acceptProposals(this.desk.snapshot, groups, { proposalOf: this.proposalOf, kept: this.kept, newId });
-    if (change) this.desk.make(change);
+    const change = acceptProposals(this.planState.snapshot, groups, { proposalOf: this.proposalOf, kept: this.kept, newId });
+    if (change) this.planState.make(change);
   }
 
   /** The other town that a find names, its distance, and the nearest of our towns, which can be put in its stead; null where there is none. */
@@ -289,16 +289,16 @@ export class ResearchState {
       const swap = this.swappedTo(find);
       return swap ? [{ find, ...swap }] : [];
     });
-    const change = keepSwapped(this.desk.snapshot, swaps);
+    const change = keepSwapped(this.planState.snapshot, swaps);
     if (!change) return 0;
     this.list.goOn();
-    this.desk.make(change);
+    this.planState.make(change);
     return swaps.length;
   }
 
   /** Finds left of which neither words nor a results page say anything yet. */
   readonly unclear: readonly Find[] = $derived.by(() => {
-    const finds = Array.from(this.reader.unclear, (id) => this.desk.snapshot.find.get(id));
+    const finds = Array.from(this.reader.unclear, (id) => this.planState.snapshot.find.get(id));
     return finds.filter((find): find is Find => find?.verdict === 'open' && !this.evidence.has(find.text));
   });
 
@@ -321,9 +321,9 @@ export class ResearchState {
 
   /** Puts a served place in for another town in the chosen finds; what stands there already is joined. Answers how many. */
   swap(finds: readonly Find[], from: string, to: string): number {
-    const change = swapPlace(this.desk.snapshot, finds, { from, to });
+    const change = swapPlace(this.planState.snapshot, finds, { from, to });
     if (!change) return 0;
-    this.desk.make(change);
+    this.planState.make(change);
     return finds.length;
   }
 }

@@ -31,7 +31,7 @@ export class WordState {
   byKind = $state(false);
   readonly known = new KnownWords(
     () => this.index(),
-    () => languageWords(firstLanguage(this.desk.plan, undefined)).stem,
+    () => languageWords(firstLanguage(this.planState.plan, undefined)).stem,
   );
   /** Words that were looked at and left, so that they are not offered again at once. */
   readonly left = new SvelteSet<string>();
@@ -43,48 +43,48 @@ export class WordState {
 
   /** What judging a word would do. */
   preview(key: string): WordJudgement {
-    return previewWord(this.desk.snapshot, this.known, key);
+    return previewWord(this.planState.snapshot, this.known, key);
   }
 
   /** Judges all finds that hold a word; answers how many. */
   judge(key: string, asked: WordVerdictAsked): number {
     const { finds } = this.preview(key);
-    const change = judgeWord(this.desk.snapshot, this.known, key, asked, newId);
-    if (change) this.desk.make(change);
+    const change = judgeWord(this.planState.snapshot, this.known, key, asked, newId);
+    if (change) this.planState.make(change);
     return finds.length;
   }
 
   /** Corrects the kind of a word. */
   setKind(word: string, kind: WordKindName): void {
-    this.desk.add('wordKind', { id: newId(), word, kind, position: nextPosition(this.desk.snapshot.wordKind.values()) });
+    this.planState.add('wordKind', { id: newId(), word, kind, position: nextPosition(this.planState.snapshot.wordKind.values()) });
   }
 
   /** Judges several words, one step. */
   judgeSeveral(words: readonly WordToJudge[]): void {
-    const changes = judgeWords(this.desk.snapshot, this.known, words, { stands: false, newId });
-    if (changes.length > 0) this.desk.make({ type: 'several', name: 'word-judged', changes });
+    const changes = judgeWords(this.planState.snapshot, this.known, words, { stands: false, newId });
+    if (changes.length > 0) this.planState.make({ type: 'several', name: 'word-judged', changes });
   }
 
   /** Takes a judged word back, with all that it settled. */
   takeBack(wordVerdictId: string): void {
-    this.desk.make(takeBackWord(this.desk.snapshot, wordVerdictId));
+    this.planState.make(takeBackWord(this.planState.snapshot, wordVerdictId));
   }
 
   /** Rules kept from other clients that could stand here too. */
-  readonly offeredRules: readonly KeptRule[] = $derived.by(() => rulesToApply(this.desk.plan));
+  readonly offeredRules: readonly KeptRule[] = $derived.by(() => rulesToApply(this.planState.plan));
 
   /** Has kept rules stand here, one step; answers how many finds they judged, and which were left alone as they were put off. */
   applyRules(): { judged: number; later: Find[] } {
-    const { change, later } = applyKeptRules(this.desk.plan, this.offeredRules, newId);
-    if (change) this.desk.make(change);
+    const { change, later } = applyKeptRules(this.planState.plan, this.offeredRules, newId);
+    if (change) this.planState.make(change);
     return { judged: change?.changes.reduce((sum, part) => sum + (part.type === 'judge' ? part.ids.length : 0), 0) ?? 0, later };
   }
 
   /** Keeps a judged word for the next client; one that is kept already is forgotten. */
   keepRule({ words, verdict, reason }: WordVerdict): void {
-    const { workspace } = this.desk;
-    const standing = [...workspace.snapshot.keptRule.values()].find((rule) => rule.words === words);
-    if (standing) workspace.make({ type: 'remove', record: 'keptRule', ids: [standing.id] });
+    const { workspace } = this.planState;
+    const existing = [...workspace.snapshot.keptRule.values()].find((rule) => rule.words === words);
+    if (existing) workspace.make({ type: 'remove', record: 'keptRule', ids: [existing.id] });
     else workspace.add('keptRule', { id: newId(), words, verdict, reason, position: nextPosition(workspace.snapshot.keptRule.values()) });
   }
 
@@ -95,7 +95,7 @@ export class WordState {
   }
 
   constructor(
-    private readonly desk: PlanState,
+    private readonly planState: PlanState,
     private readonly reader: FindReader,
     /** The finds as they now are. */
     private readonly index: () => FindIndex,

@@ -8,7 +8,7 @@
   import { getPlanState } from '../state/plan-state.svelte';
 
   let { effect, isUsed }: { effect: RulesEffect | null; isUsed: boolean } = $props();
-  const desk = getPlanState();
+  const planState = getPlanState();
   const mostShown = 40;
 </script>
 
@@ -17,10 +17,10 @@
     <h3 class="font-semibold">{title}: {list.length}</h3>
     <ul>
       {#each list.slice(0, mostShown) as finding (finding.id)}
-        {@const words = wordFinding(finding, desk.currency)}
+        {@const words = wordFinding(finding, planState.currency)}
         <li class="flex gap-2 border-b border-rule-soft py-1">
           <SeverityMark severity={finding.severity} />
-          <a class="min-w-0 break-words hover:underline" href={findingAddress(desk.planId, finding)}
+          <a class="min-w-0 break-words hover:underline" href={findingAddress(planState.planId, finding)}
             ><span class="font-semibold">{words.title}</span> <span class="text-ink-2">{words.detail}</span></a
           >
         </li>

@@ -11,11 +11,11 @@
   import { setHouse } from '../state/house';
   import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getPlanState();
-  const { workspace } = desk;
+  const planState = getPlanState();
+  const { workspace } = planState;
   const all = $derived({ ...houseRules, ...workspace.snapshot.houseRule.get(ofAllPlans)?.values });
-  const own = $derived(houseRulesOf(desk.whole, desk.planId));
-  const ownRow = $derived(workspace.snapshot.houseRule.get(desk.planId)?.values ?? {});
+  const own = $derived(houseRulesOf(planState.whole, planState.planId));
+  const ownRow = $derived(workspace.snapshot.houseRule.get(planState.planId)?.values ?? {});
   const allRow = $derived(workspace.snapshot.houseRule.get(ofAllPlans)?.values ?? {});
   let isNaming = $state(false);
 
@@ -38,7 +38,7 @@
 
   /** Campaigns whose name the pattern would change, with what it would be. */
   const renamed = $derived(
-    inOrder(desk.snapshot.campaign)
+    inOrder(planState.snapshot.campaign)
       .map((campaign) => ({ campaign, next: composeName(campaign, own.naming) }))
       .filter(({ campaign, next }) => campaign.name !== next && next !== ''),
   );
@@ -46,7 +46,9 @@
     new Set(
       renamed
         .map(({ next }) => next)
-        .filter((next, index, list) => list.indexOf(next) !== index || inOrder(desk.snapshot.campaign).some(({ name }) => name === next)),
+        .filter(
+          (next, index, list) => list.indexOf(next) !== index || inOrder(planState.snapshot.campaign).some(({ name }) => name === next),
+        ),
     ),
   );
   let keepsTyped = $state(true);
@@ -59,7 +61,7 @@
       ids: [campaign.id],
       fields: { name: next, nameIsTyped: false },
     }));
-    if (changes.length > 0) desk.make({ type: 'several', name: 'names-applied', changes });
+    if (changes.length > 0) planState.make({ type: 'several', name: 'names-applied', changes });
     isNaming = false;
   }
 </script>
@@ -114,7 +116,7 @@
           <td class="py-1.5 pe-4"><span class="font-semibold">{entry.title}</span><br /><span class="text-ink-2">{entry.source}</span></td>
           <td class="truncate py-2 font-mono text-[12px] text-ink-2" title={entry.write(houseRules)}>{entry.write(houseRules)}</td>
           <td class="py-1 pe-3">{@render field(entry, null, allRow[entry.key] !== undefined, `${entry.title}, all plans`)}</td>
-          <td class="py-1 pe-3">{@render field(entry, desk.planId, ownRow[entry.key] !== undefined, `${entry.title}, this plan`)}</td>
+          <td class="py-1 pe-3">{@render field(entry, planState.planId, ownRow[entry.key] !== undefined, `${entry.title}, this plan`)}</td>
           <td class="py-2 text-ink-2"
             >{others.length === 0
               ? 'none'

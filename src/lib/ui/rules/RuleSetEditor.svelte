@@ -19,10 +19,10 @@
   type Kind = keyof typeof ruleBounds;
   const tooLong = (most: number) => (text: string) => (text.length > most ? `At most ${most} characters.` : null);
 
-  function put(path: Path, next: unknown, sitting?: string): string | null {
+  function put(path: Path, next: unknown, editSession?: string): string | null {
     const [key = ''] = path;
     const changed = (withValue(set, path, next) as Record<string, unknown>)[key];
-    const refusal = workspace.set('ruleSet', set.id, { [key]: changed }, sitting);
+    const refusal = workspace.set('ruleSet', set.id, { [key]: changed }, editSession);
     return refusal?.code === 'taken' ? 'Another rule set has this name.' : null;
   }
 
@@ -59,7 +59,7 @@
     disabled={isFixed}
     value={String(read(path))}
     check={(text) => findRuleProblem(kind, asNumber(text))}
-    onedit={(text, sitting) => put(path, asNumber(text), sitting)}
+    onedit={(text, editSession) => put(path, asNumber(text), editSession)}
   />
 {/snippet}
 
@@ -122,7 +122,7 @@
     disabled={isFixed}
     value={set.refusedKeywordSigns}
     check={tooLong(ruleTexts.refusedKeywordSigns)}
-    onedit={(text, sitting) => put(['refusedKeywordSigns'], text, sitting)}
+    onedit={(text, editSession) => put(['refusedKeywordSigns'], text, editSession)}
   />
   <TextField
     label="What spaces become in a path"
@@ -130,7 +130,7 @@
     disabled={isFixed}
     value={set.valueJoiner}
     check={tooLong(ruleTexts.valueJoiner)}
-    onedit={(text, sitting) => put(['valueJoiner'], text, sitting)}
+    onedit={(text, editSession) => put(['valueJoiner'], text, editSession)}
   />
   <TextField
     label="Days to a month, at most"
@@ -138,6 +138,6 @@
     disabled={isFixed}
     value={set.monthDays}
     check={(text) => (ruleTexts.monthDays.test(text) ? null : 'Days to a month, such as 30.4.')}
-    onedit={(text, sitting) => put(['monthDays'], text, sitting)}
+    onedit={(text, editSession) => put(['monthDays'], text, editSession)}
   />
 </div>

@@ -14,10 +14,10 @@
   import RuleSetEditor from './RuleSetEditor.svelte';
   import { RulesLook } from './rules-effect.svelte';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
-  const { workspace } = desk;
-  const used = $derived(desk.plan.plan.ruleSetKey);
+  const { workspace } = planState;
+  const used = $derived(planState.plan.plan.ruleSetKey);
   const sets = $derived(allRuleSets(inOrder(workspace.snapshot.ruleSet)));
   const set = $derived(sets.find(({ id }) => id === page.url.searchParams.get('rules')) ?? sets.find(({ id }) => id === used) ?? sets[0]!);
   const isShipped = (id: string) => shippedRuleSets.some((one) => one.id === id);
@@ -25,7 +25,7 @@
     sets.map(({ id, name, from }) => ({ id, name, note: `from ${wordDate(from)}${id === used ? ', this plan’s' : ''}` })),
   );
   const address = (id: string) => `?view=rules&rules=${id}`;
-  const look = new RulesLook(desk);
+  const look = new RulesLook(planState);
   onMount(() => () => look.close());
   $effect(() => {
     const rules = set;
@@ -38,7 +38,7 @@
       ...set,
       id: newId(),
       name: copyName(set.name, names),
-      from: desk.today,
+      from: planState.today,
       position: nextPosition(inOrder(workspace.snapshot.ruleSet)),
     };
     if (!workspace.add('ruleSet', row)) void goto(address(row.id));
@@ -59,7 +59,7 @@
   {isShipped}
   usedId={used}
   about={`What networks take and how they count, as of ${wordDate(set.from)}`}
-  onuse={() => void workspace.set('plan', desk.planId, { ruleSetKey: set.id })}
+  onuse={() => void workspace.set('plan', planState.planId, { ruleSetKey: set.id })}
   oncopy={copy}
   onremove={remove}
 >

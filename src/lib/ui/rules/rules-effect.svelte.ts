@@ -6,7 +6,7 @@ import type { PlanState } from '../state/plan-state.svelte';
 
 const lookAfterMs = 250;
 
-/** What a rule set would make of the plan on the desk, found in a worker and again after each change. */
+/** What a rule set would make of the plan that is open, found in a worker and again after each change. */
 export class RulesLook {
   /** Null while it is being found. */
   effect = $state.raw<RulesEffect | null>(null);
@@ -14,7 +14,7 @@ export class RulesLook {
   private worker: Worker | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(private readonly desk: PlanState) {}
+  constructor(private readonly planState: PlanState) {}
 
   /** Looks at a rule set soon; only the last one asked for is answered. */
   look(rules: RuleSetRow): void {
@@ -26,8 +26,13 @@ export class RulesLook {
         this.effect = data;
         this.close();
       };
-      const { desk } = this;
-      this.worker.postMessage({ rows: rowsOf(desk.whole), planId: desk.planId, today: desk.today, rules } satisfies RulesRequest);
+      const { planState } = this;
+      this.worker.postMessage({
+        rows: rowsOf(planState.whole),
+        planId: planState.planId,
+        today: planState.today,
+        rules,
+      } satisfies RulesRequest);
     }, lookAfterMs);
   }
 

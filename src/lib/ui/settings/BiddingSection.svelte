@@ -15,9 +15,9 @@
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getPlanState();
-  const advice = $derived(adviseBidding(desk.plan, campaign, reach.outlook));
-  const worth = $derived(worthOf(desk.plan));
+  const planState = getPlanState();
+  const advice = $derived(adviseBidding(planState.plan, campaign, reach.outlook));
+  const worth = $derived(worthOf(planState.plan));
   const follows = $derived(campaign.bidding === advice.kind);
   const items = biddingKinds.map((value) => ({ value, name: biddingWords[value] }));
 </script>
@@ -31,15 +31,15 @@
       value={campaign.bidding}
       {items}
       at={`${campaign.id}:bidding`}
-      onedit={(bidding) => void desk.set('campaign', campaign.id, { bidding })}
+      onedit={(bidding) => void planState.set('campaign', campaign.id, { bidding })}
     />
     <MoneyField
       label={biddingAmount[campaign.bidding]}
       value={campaign.bidMinor}
-      ways={desk.amounts}
+      ways={planState.amounts}
       at={`${campaign.id}:bidMinor`}
       placeholder="none"
-      onedit={(bidMinor, sitting) => void desk.set('campaign', campaign.id, { bidMinor }, sitting)}
+      onedit={(bidMinor, editSession) => void planState.set('campaign', campaign.id, { bidMinor }, editSession)}
     />
     {#if campaign.bidding === 'share-of-appearances'}
       <TextField
@@ -48,21 +48,22 @@
         suffix="%"
         mono
         check={(text) => (text === '' || (/^\d{1,3}$/.test(text) && Number(text) >= 1 && Number(text) <= 100) ? null : '1 to 100.')}
-        onedit={(text, sitting) => void desk.set('campaign', campaign.id, { sharePercent: text === '' ? null : Number(text) }, sitting)}
+        onedit={(text, editSession) =>
+          void planState.set('campaign', campaign.id, { sharePercent: text === '' ? null : Number(text) }, editSession)}
       />
     {/if}
   </div>
   <p class="pt-1.5 text-ink-2">
-    {biddingHeeds[campaign.bidding]}{worth ? ` A click may cost ${formatMoney(worth.perClickMinor, desk.currency)}.` : ''}
+    {biddingHeeds[campaign.bidding]}{worth ? ` A click may cost ${formatMoney(worth.perClickMinor, planState.currency)}.` : ''}
   </p>
   <div class="mt-2 border-s-3 border-slate ps-2.5">
     <p>
       <span class="font-semibold text-slate">Advice: {biddingWords[advice.kind].toLowerCase()}{follows ? ', as it is' : ''}.</span>
-      <span class="text-ink-2">{wordAdvice(advice, desk.currency)}</span>
+      <span class="text-ink-2">{wordAdvice(advice, planState.currency)}</span>
       {#if !follows || (advice.bidMinor !== null && campaign.bidMinor === null)}<Button
           kind="link"
           onclick={() =>
-            void desk.set('campaign', campaign.id, {
+            void planState.set('campaign', campaign.id, {
               bidding: advice.kind,
               bidMinor: campaign.bidMinor ?? advice.bidMinor,
             })}>Take it</Button
@@ -71,10 +72,10 @@
     <p class="pt-1 text-[12px] text-ink-2">
       {wordAdviceFacts(
         advice,
-        { goal: campaign.goal, isCounted: desk.plan.brief.countsConversions, monthlyMinor: campaign.monthlyMinor },
-        desk.currency,
+        { goal: campaign.goal, isCounted: planState.plan.brief.countsConversions, monthlyMinor: campaign.monthlyMinor },
+        planState.currency,
       )}
-      {wordAdviceChange(advice, desk.currency)}
+      {wordAdviceChange(advice, planState.currency)}
     </p>
   </div>
 </section>

@@ -11,19 +11,19 @@
 
   let { campaign }: { campaign: Campaign } = $props();
 
-  const desk = getPlanState();
-  const pattern = $derived(composeName(campaign, desk.plan.house.naming));
+  const planState = getPlanState();
+  const pattern = $derived(composeName(campaign, planState.plan.house.naming));
 
   /** Sets a part; a name that follows the pattern goes along. */
   function setPart(fields: Partial<Campaign>): string | null {
-    const name = campaign.nameIsTyped ? {} : { name: composeName({ ...campaign, ...fields }, desk.plan.house.naming) };
-    const refusal = desk.set('campaign', campaign.id, { ...fields, ...name });
+    const name = campaign.nameIsTyped ? {} : { name: composeName({ ...campaign, ...fields }, planState.plan.house.naming) };
+    const refusal = planState.set('campaign', campaign.id, { ...fields, ...name });
     return refusal ? `${wordRefusalCode(refusal)} Campaign names are unique.` : null;
   }
 
   function setName(name: string): string | null {
     if (name.trim() === '') return 'A name is needed.';
-    const refusal = desk.set('campaign', campaign.id, { name, nameIsTyped: name !== pattern });
+    const refusal = planState.set('campaign', campaign.id, { name, nameIsTyped: name !== pattern });
     return refusal ? wordRefusalCode(refusal) : null;
   }
   const networks = [
@@ -65,7 +65,7 @@
       class="flex-1"
       at={`${campaign.id}:name`}
       onedit={setName}
-      suffix={`${units(campaign.name)}/${desk.plan.rules.nameLimit}`}
+      suffix={`${units(campaign.name)}/${planState.plan.rules.nameLimit}`}
     />
     {#if campaign.name !== pattern}<Button onclick={() => void setName(pattern)}>Name by the pattern</Button>{/if}
   </div>

@@ -23,16 +23,16 @@
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getPlanState();
-  const set = (fields: Partial<Campaign>, sitting?: string) => void desk.set('campaign', campaign.id, fields, sitting);
+  const planState = getPlanState();
+  const set = (fields: Partial<Campaign>, editSession?: string) => void planState.set('campaign', campaign.id, fields, editSession);
   const clockNote = $derived.by(() => {
-    const change = findClockChange(desk.plan.account.timeZone, campaign.startsOn ?? desk.today, 60);
+    const change = findClockChange(planState.plan.account.timeZone, campaign.startsOn ?? planState.today, 60);
     if (!change) return '';
     const hours = Math.abs(change.minutes) / 60;
     return `Clocks go ${change.minutes > 0 ? 'forward' : 'back'} ${hours === 1 ? 'an hour' : `${hours} hours`} on ${wordDate(change.date)}; the hours stay as written.`;
   });
-  const whoCounts = $derived(adviseWhoCounts(desk.plan));
-  const otherPresets = (name: string) => desk.plan.house.hoursPresets.filter((preset) => preset.name !== name);
+  const whoCounts = $derived(adviseWhoCounts(planState.plan));
+  const otherPresets = (name: string) => planState.plan.house.hoursPresets.filter((preset) => preset.name !== name);
   const counts = [
     { value: 'there' as const, name: 'people who are there' },
     { value: 'asking' as const, name: 'or who ask from afar' },
@@ -51,8 +51,8 @@
           <TextField
             label="The place as said in copy"
             value={campaign.placeSaid}
-            placeholder={placeSaid(desk.plan, campaign.id) || 'the first place'}
-            onedit={(text, sitting) => set({ placeSaid: text }, sitting)}
+            placeholder={placeSaid(planState.plan, campaign.id) || 'the first place'}
+            onedit={(text, editSession) => set({ placeSaid: text }, editSession)}
           />
         </div>
       </div>
@@ -83,18 +83,18 @@
     </div>
     <WeekOfHours
       hours={campaign.hours}
-      opening={desk.plan.brief.openingHours}
-      timeZone={desk.plan.account.timeZone}
+      opening={planState.plan.brief.openingHours}
+      timeZone={planState.plan.account.timeZone}
       {clockNote}
-      presets={desk.plan.house.hoursPresets}
-      bounds={desk.plan.rules.adjustment}
+      presets={planState.plan.house.hoursPresets}
+      bounds={planState.plan.rules.adjustment}
       at={`${campaign.id}:hours`}
       onedit={(hours) => set({ hours })}
       onkeep={(name, hours) =>
-        setHouse(desk.workspace, null, {
+        setHouse(planState.workspace, null, {
           hoursPresets: [...otherPresets(name), { name, hours }],
         })}
-      onforget={(name) => setHouse(desk.workspace, null, { hoursPresets: otherPresets(name) })}
+      onforget={(name) => setHouse(planState.workspace, null, { hoursPresets: otherPresets(name) })}
     />
     <div class="grid grid-cols-2 gap-6 border-t border-rule">
       <PeopleSection {campaign} />

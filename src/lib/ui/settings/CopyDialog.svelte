@@ -21,9 +21,9 @@
 
   let { campaign, open = $bindable() }: { campaign: Campaign; open: boolean } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
-  const draft = untrack(() => new CopyDraft(desk, campaign));
+  const draft = untrack(() => new CopyDraft(planState, campaign));
   let failure = $state('');
   let isMaking = $state(false);
   const mostShown = 300;
@@ -62,7 +62,7 @@
     isMaking = true;
     try {
       const made = draft.make();
-      const id = 'file' in made ? (await readInPlan(made.file)).id : desk.planId;
+      const id = 'file' in made ? (await readInPlan(made.file)).id : planState.planId;
       open = false;
       shell.announce(`Copied to ${draft.place?.name}. Ctrl Z takes it back.`);
       await goto(`/plans/${id}/settings${'campaignId' in made ? `?campaign=${made.campaignId}` : ''}`);
@@ -86,7 +86,7 @@
         label="The other place"
         placeholder={draft.place ? 'another one…' : 'A country, region or city…'}
         near={draft.source.places[0]?.country ?? ''}
-        zone={desk.plan.account.timeZone}
+        zone={planState.plan.account.timeZone}
         onchoose={(place) => void choose(place)}
       />
     </div>
@@ -116,11 +116,11 @@
     {#if draft.needsAccount}
       <div class="flex items-end gap-3 border-s-3 border-ochre ps-3">
         <p class="flex-1">
-          {draft.place.countryName} pays in {draft.currency}, this account in {desk.currency}: the copy becomes a plan in an account of its
-          own, amounts converted.
+          {draft.place.countryName} pays in {draft.currency}, this account in {planState.currency}: the copy becomes a plan in an account of
+          its own, amounts converted.
         </p>
         <TextField
-          label={`1 ${desk.currency} in ${draft.currency}`}
+          label={`1 ${planState.currency} in ${draft.currency}`}
           class="w-32"
           value={draft.rate}
           mono

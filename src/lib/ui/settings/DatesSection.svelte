@@ -9,8 +9,8 @@
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getPlanState();
-  const set = (fields: Partial<Campaign>) => void desk.set('campaign', campaign.id, fields);
+  const planState = getPlanState();
+  const set = (fields: Partial<Campaign>) => void planState.set('campaign', campaign.id, fields);
   const rotations = [
     { value: 'even' as const, name: 'evenly, for a comparison' },
     { value: 'better' as const, name: 'the better one more often' },
@@ -24,7 +24,7 @@
   );
   /** Offers that end while the campaign runs, or before it starts. */
   const offers = $derived(
-    inOrder(desk.snapshot.offer).flatMap(({ name, endsOn }) => {
+    inOrder(planState.snapshot.offer).flatMap(({ name, endsOn }) => {
       if (endsOn === null || (campaign.endsOn !== null && endsOn >= campaign.endsOn)) return [];
       return [{ name, endsOn, isBefore: campaign.startsOn !== null && endsOn < campaign.startsOn }];
     }),
@@ -46,14 +46,14 @@
     <DateField
       label="Starts"
       value={campaign.startsOn}
-      locale={desk.dateLocale}
+      locale={planState.dateLocale}
       at={`${campaign.id}:startsOn`}
       onedit={(startsOn) => set({ startsOn })}
     />
     <DateField
       label="Ends"
       value={campaign.endsOn}
-      locale={desk.dateLocale}
+      locale={planState.dateLocale}
       hint={campaign.endsOn ? undefined : 'no end set'}
       onedit={(endsOn) => set({ endsOn })}
     />

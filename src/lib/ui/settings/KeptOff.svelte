@@ -7,11 +7,11 @@
 
   let { campaign }: { campaign: Campaign } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const id = $props.id();
   const mostShown = 8;
   let draft = $state('');
-  const set = (placementsOff: string[]) => void desk.set('campaign', campaign.id, { placementsOff });
+  const set = (placementsOff: string[]) => void planState.set('campaign', campaign.id, { placementsOff });
 
   function add() {
     const texts = draft.split(/[\s,;]+/).filter((text) => text !== '' && text.length <= 2048);

@@ -14,12 +14,13 @@
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getPlanState();
-  const monthDays = $derived(desk.plan.house.monthDays);
+  const planState = getPlanState();
+  const monthDays = $derived(planState.plan.house.monthDays);
   const daily = $derived(campaign.monthlyMinor === null ? null : dailyFromMonthly(campaign.monthlyMinor, monthDays));
-  const money = (minor: number) => formatMoney(minor, desk.currency);
-  const set = (monthlyMinor: number | null, sitting: string) => void desk.set('campaign', campaign.id, { monthlyMinor }, sitting);
-  const learning = $derived(reach.outlook && computeLearning(desk.plan, campaign, reach.outlook));
+  const money = (minor: number) => formatMoney(minor, planState.currency);
+  const set = (monthlyMinor: number | null, editSession: string) =>
+    void planState.set('campaign', campaign.id, { monthlyMinor }, editSession);
+  const learning = $derived(reach.outlook && computeLearning(planState.plan, campaign, reach.outlook));
 
   let clicks = $state('100');
   let days = $state('14');
@@ -32,26 +33,26 @@
   );
 </script>
 
-{#snippet row(says: string, value: string)}
-  <dt class="text-ink-2">{says}</dt>
+{#snippet row(label: string, value: string)}
+  <dt class="text-ink-2">{label}</dt>
   <dd class="text-end font-mono text-[12.5px]">{value}</dd>
 {/snippet}
 
 <section aria-label="Budget" class="border-b border-rule pb-3">
   <h2 class="flex justify-between pb-1.5">
     <span class="font-semibold">Budget</span><span class="text-ink-2"
-      >{desk.plan.brief.monthlyMinor === null
+      >{planState.plan.brief.monthlyMinor === null
         ? 'the plan’s money is not set'
-        : `of the plan’s ${money(desk.plan.brief.monthlyMinor)}`}</span
+        : `of the plan’s ${money(planState.plan.brief.monthlyMinor)}`}</span
     >
   </h2>
   <div class="grid grid-cols-2 gap-2">
-    <MoneyField label="A month" value={campaign.monthlyMinor} ways={desk.amounts} at={`${campaign.id}:monthlyMinor`} onedit={set} />
+    <MoneyField label="A month" value={campaign.monthlyMinor} ways={planState.amounts} at={`${campaign.id}:monthlyMinor`} onedit={set} />
     <MoneyField
       label="A day"
       value={daily}
-      ways={desk.amounts}
-      onedit={(minor, sitting) => set(minor === null ? null : monthlyForDaily(minor, monthDays), sitting)}
+      ways={planState.amounts}
+      onedit={(minor, editSession) => set(minor === null ? null : monthlyForDaily(minor, monthDays), editSession)}
     />
   </div>
   <label class="flex items-center gap-2 pt-1.5"
@@ -59,15 +60,15 @@
       type="checkbox"
       class="rounded-sm text-act"
       checked={campaign.moneyLocked}
-      onchange={(event) => void desk.set('campaign', campaign.id, { moneyLocked: event.currentTarget.checked })}
+      onchange={(event) => void planState.set('campaign', campaign.id, { moneyLocked: event.currentTarget.checked })}
     /> Keeps its money when the plan’s is split</label
   >
   {#if daily !== null}
     <dl class="mt-2 grid grid-cols-[1fr_auto] gap-y-0.5" data-budget>
       {@render row('Days to a month', monthDays)}
       {@render row('A day, rounded down', money(daily))}
-      {@render row('Most a day can cost', money(Math.floor(daily * desk.plan.rules.dayCostFactor)))}
-      {@render row('Most a month can cost', money(monthlyFromDaily(daily, desk.plan.rules.monthDays)))}
+      {@render row('Most a day can cost', money(Math.floor(daily * planState.plan.rules.dayCostFactor)))}
+      {@render row('Most a month can cost', money(monthlyFromDaily(daily, planState.plan.rules.monthDays)))}
       {#if campaign.startsOn}
         {@const first = firstMonthAtMost(daily, campaign.startsOn)}
         {@render row(`From ${wordDate(campaign.startsOn)}, ${first.days} days`, money(first.atMostMinor))}

@@ -10,9 +10,9 @@
 
   let { campaign }: { campaign: Campaign } = $props();
 
-  const desk = getPlanState();
-  const bounds = $derived(desk.plan.rules.adjustment);
-  const set = (fields: Partial<Campaign>, sitting?: string) => void desk.set('campaign', campaign.id, fields, sitting);
+  const planState = getPlanState();
+  const bounds = $derived(planState.plan.rules.adjustment);
+  const set = (fields: Partial<Campaign>, editSession?: string) => void planState.set('campaign', campaign.id, fields, editSession);
   const devices = [
     ['computer', 'Computers'],
     ['phone', 'Phones'],
@@ -74,8 +74,8 @@
       />
     {/each}
   </div>
-  {@render chosen('Ages', desk.plan.rules.ages, campaign.agesOff, (agesOff) => set({ agesOff }))}
-  {@render chosen('Genders', desk.plan.rules.genders, campaign.gendersOff, (gendersOff) => set({ gendersOff }))}
+  {@render chosen('Ages', planState.plan.rules.ages, campaign.agesOff, (agesOff) => set({ agesOff }))}
+  {@render chosen('Genders', planState.plan.rules.genders, campaign.gendersOff, (gendersOff) => set({ gendersOff }))}
   <div data-at={`${campaign.id}:audiences`}>
     <h3 class="text-ink-2">Audiences</h3>
     <ul class="flex flex-col gap-1">

@@ -11,10 +11,11 @@
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const others = $derived(
-    inOrder(desk.snapshot.place).flatMap((place) => {
-      const owner = place.campaignId !== null && place.campaignId !== campaign.id ? desk.snapshot.campaign.get(place.campaignId) : null;
+    inOrder(planState.snapshot.place).flatMap((place) => {
+      const owner =
+        place.campaignId !== null && place.campaignId !== campaign.id ? planState.snapshot.campaign.get(place.campaignId) : null;
       return owner && !place.excluded
         ? [{ place, whose: [owner.placeWord, owner.themeWord].filter(Boolean).join(' · ') || owner.name }]
         : [];
@@ -22,18 +23,18 @@
   );
   const waters = $derived(reach.people?.acrossWater ?? []);
 
-  const setRadius = (place: Place, km: number, sitting: string) =>
-    void desk.set('place', place.id, { radiusKm: Math.min(800, Math.max(1, Math.round(km * 10) / 10)) }, sitting);
+  const setRadius = (place: Place, km: number, editSession: string) =>
+    void planState.set('place', place.id, { radiusKm: Math.min(800, Math.max(1, Math.round(km * 10) / 10)) }, editSession);
 
   /** A click takes an area in, the next one leaves it out, the third takes it off the list. */
   async function toggle(code: string) {
-    const standing = reach.places.find(
+    const existing = reach.places.find(
       (place) => (place.kind === 'country' ? place.country : place.code) === code && place.kind !== 'city',
     );
-    if (standing?.excluded) return void desk.make({ type: 'remove', record: 'place', ids: [standing.id] });
-    if (standing) return void desk.set('place', standing.id, { excluded: true });
+    if (existing?.excluded) return void planState.make({ type: 'remove', record: 'place', ids: [existing.id] });
+    if (existing) return void planState.set('place', existing.id, { excluded: true });
     const found = await findByCode(code);
-    if (found) desk.add('place', placeRow(found, { campaignId: campaign.id, position: nextPosition(reach.places) }));
+    if (found) planState.add('place', placeRow(found, { campaignId: campaign.id, position: nextPosition(reach.places) }));
   }
 </script>
 

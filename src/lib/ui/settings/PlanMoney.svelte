@@ -5,18 +5,18 @@
   import Button from '../parts/Button.svelte';
   import { getPlanState } from '../state/plan-state.svelte';
 
-  const desk = getPlanState();
-  const campaigns = $derived(inOrder(desk.snapshot.campaign));
+  const planState = getPlanState();
+  const campaigns = $derived(inOrder(planState.snapshot.campaign));
   const sum = $derived(campaigns.reduce((all, { monthlyMinor }) => all + (monthlyMinor ?? 0), 0));
-  const whole = $derived(desk.plan.brief.monthlyMinor);
+  const whole = $derived(planState.plan.brief.monthlyMinor);
   const names: Record<SplitWay, string> = { share: 'as it is shared now', even: 'evenly', need: 'by what searches cost' };
-  const money = (minor: number) => formatMoney(minor, desk.currency, { whole: true });
+  const money = (minor: number) => formatMoney(minor, planState.currency, { whole: true });
   let problem = $state('');
 
   function split(way: SplitWay) {
-    const change = splitPlanMoney(desk.plan, way);
+    const change = splitPlanMoney(planState.plan, way);
     problem = change ? '' : 'Campaigns that keep their money take more than there is, or none is free.';
-    if (change) desk.make(change);
+    if (change) planState.make(change);
   }
 </script>
 

@@ -11,7 +11,7 @@
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const outlook = $derived(reach.outlook);
   const whole = new Intl.NumberFormat('en-GB', { maximumSignificantDigits: 3, useGrouping: true });
   const about = (count: number) => `~${whole.format(count)}`;
@@ -23,16 +23,16 @@
   const percent = ({ low, high }: Range) =>
     low === high ? `${Math.round(low * 100)} %` : `${Math.round(low * 100)}–${Math.round(high * 100)} %`;
   const money = ({ low, high }: Range) => {
-    const [from, to] = [formatMoney(Math.round(low), desk.currency), formatMoney(Math.round(high), desk.currency)];
+    const [from, to] = [formatMoney(Math.round(low), planState.currency), formatMoney(Math.round(high), planState.currency)];
     return from === to ? from : `${from}–${to}`;
   };
-  const affordable = $derived(affordableMinor(desk.plan));
-  const noun = $derived(conversionNoun(desk.plan));
+  const affordable = $derived(affordableMinor(planState.plan));
+  const noun = $derived(conversionNoun(planState.plan));
 </script>
 
-{#snippet row(says: string, value: string, isStrong = false)}
+{#snippet row(label: string, value: string, isStrong = false)}
   <div class="flex justify-between gap-2">
-    <dt class={isStrong ? 'font-semibold' : 'text-ink-2'}>{says}</dt>
+    <dt class={isStrong ? 'font-semibold' : 'text-ink-2'}>{label}</dt>
     <dd class={`text-end font-mono text-[12.5px] whitespace-nowrap ${isStrong ? 'font-semibold' : ''}`}>{value}</dd>
   </div>
 {/snippet}
@@ -56,12 +56,15 @@
   {#if outlook}
     <dl class="mt-2 flex flex-col gap-1 border-t border-rule pt-2">
       {@render row('Clicks asked for', range(outlook.clicksAsked))}
-      {@render row(`Clicks ${formatMoney(campaign.monthlyMinor ?? 0, desk.currency, { whole: true })} pays for`, range(outlook.clicksPaid))}
+      {@render row(
+        `Clicks ${formatMoney(campaign.monthlyMinor ?? 0, planState.currency, { whole: true })} pays for`,
+        range(outlook.clicksPaid),
+      )}
       {@render row('Clicks', range(outlook.clicks), true)}
       {#if outlook.conversions}
-        {@render row(`${noun} at ${desk.plan.brief.clickRate}`, range(outlook.conversions))}
+        {@render row(`${noun} at ${planState.plan.brief.clickRate}`, range(outlook.conversions))}
         {#if outlook.costPerConversionMinor}{@render row('Cost of each', money(outlook.costPerConversionMinor))}{/if}
-        {#if affordable !== null}{@render row('It may cost', formatMoney(affordable, desk.currency))}{/if}
+        {#if affordable !== null}{@render row('It may cost', formatMoney(affordable, planState.currency))}{/if}
       {/if}
     </dl>
     {#if outlook.limit}<p class="mt-2 border-s-3 border-slate ps-2.5">{wordLimit(outlook.limit)}</p>{/if}

@@ -11,17 +11,19 @@
 
   let { campaign }: { campaign: Campaign } = $props();
 
-  const desk = getPlanState();
-  const example = $derived(addTracking(trackingOf(desk.plan, campaign), trackingContext(desk.plan, campaign)));
-  const setOwn = (tracking: TrackingParameter[], sitting?: string) => void desk.set('campaign', campaign.id, { tracking }, sitting);
-  const setPlan = (tracking: TrackingParameter[], sitting?: string) => void desk.set('brief', desk.plan.brief.id, { tracking }, sitting);
+  const planState = getPlanState();
+  const example = $derived(addTracking(trackingOf(planState.plan, campaign), trackingContext(planState.plan, campaign)));
+  const setOwn = (tracking: TrackingParameter[], editSession?: string) =>
+    void planState.set('campaign', campaign.id, { tracking }, editSession);
+  const setPlan = (tracking: TrackingParameter[], editSession?: string) =>
+    void planState.set('brief', planState.plan.brief.id, { tracking }, editSession);
   const problemOf = (name: string) => example.problems.find((problem) => problem.name === name)?.code;
 </script>
 
 {#snippet list(
   title: string,
   parameters: readonly TrackingParameter[],
-  change: (list: TrackingParameter[], sitting?: string) => void,
+  change: (list: TrackingParameter[], editSession?: string) => void,
   at?: string,
 )}
   <div>
@@ -37,7 +39,8 @@
       >
     </h3>
     {#each parameters as parameter, index (index)}
-      {@const put = (fields: Partial<TrackingParameter>, sitting?: string) => change(withFields(parameters, index, fields), sitting)}
+      {@const put = (fields: Partial<TrackingParameter>, editSession?: string) =>
+        change(withFields(parameters, index, fields), editSession)}
       {@const code = problemOf(parameter.name)}
       <div class="grid grid-cols-[90px_minmax(0,1fr)_auto] gap-1 py-0.5">
         <TextField
@@ -47,7 +50,7 @@
           value={parameter.name}
           at={`tracking ${title} ${index}`}
           placeholder="name"
-          onedit={(name, sitting) => put({ name }, sitting)}
+          onedit={(name, editSession) => put({ name }, editSession)}
         />
         <TextField
           label={`Value of ${parameter.name || 'the parameter'}: ${title}`}
@@ -55,7 +58,7 @@
           mono
           value={parameter.value}
           placeholder="[[group]] or a text"
-          onedit={(value, sitting) => put({ value }, sitting)}
+          onedit={(value, editSession) => put({ value }, editSession)}
         />
         <Button kind="quiet" label={`Take out ${parameter.name || 'the parameter'}`} onclick={() => change(withoutRow(parameters, index))}
           >×</Button
@@ -70,9 +73,9 @@
 
 <section aria-label="Tracking" class="flex flex-col gap-2 border-b border-rule py-3">
   <h2 class="font-semibold">Tracking parameters</h2>
-  {@render list('Of every campaign', desk.plan.brief.tracking, setPlan)}
+  {@render list('Of every campaign', planState.plan.brief.tracking, setPlan)}
   {@render list('Of this one', campaign.tracking, setOwn, `${campaign.id}:tracking`)}
-  {#if desk.plan.brief.tracking.length + campaign.tracking.length > 0}
+  {#if planState.plan.brief.tracking.length + campaign.tracking.length > 0}
     <p class="font-mono text-[11.5px] break-all text-ink-2" aria-label="An example, filled in">
       {example.address || 'No page to show it on.'}
     </p>

@@ -28,23 +28,25 @@ export class CampaignReach {
   private placesFailure = $state('');
   readonly failure = $derived(this.placesFailure || this.asking.failure);
 
-  readonly places: readonly Place[] = $derived.by(() => childrenOf(this.desk.snapshot.place, 'campaignId', this.campaignId()));
-  private readonly campaign: Campaign | undefined = $derived.by(() => this.desk.snapshot.campaign.get(this.campaignId()));
+  readonly places: readonly Place[] = $derived.by(() => childrenOf(this.planState.snapshot.place, 'campaignId', this.campaignId()));
+  private readonly campaign: Campaign | undefined = $derived.by(() => this.planState.snapshot.campaign.get(this.campaignId()));
   /** Keywords of the campaign, each once; the finds kept where it has none yet. */
   readonly texts: readonly string[] = $derived.by(() => {
-    const groups = childrenOf(this.desk.snapshot.group, 'campaignId', this.campaignId());
-    const keywords = groups.flatMap(({ id }) => childrenOf(this.desk.snapshot.keyword, 'groupId', id)).map(({ text }) => text);
+    const groups = childrenOf(this.planState.snapshot.group, 'campaignId', this.campaignId());
+    const keywords = groups.flatMap(({ id }) => childrenOf(this.planState.snapshot.keyword, 'groupId', id)).map(({ text }) => text);
     const texts =
-      keywords.length > 0 ? keywords : inOrder(this.desk.snapshot.find).flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : []));
+      keywords.length > 0
+        ? keywords
+        : inOrder(this.planState.snapshot.find).flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : []));
     return [...new Set(texts)].slice(0, mostTexts);
   });
   readonly placesKey: string = $derived.by(() => placesKey(this.places));
   /** What the demand follows from. */
   readonly demandKey: string = $derived.by(() =>
-    [this.placesKey, this.campaign?.languages.join(), this.campaign?.whoCounts, this.desk.currency, ...this.texts].join('\n'),
+    [this.placesKey, this.campaign?.languages.join(), this.campaign?.whoCounts, this.planState.currency, ...this.texts].join('\n'),
   );
   readonly outlook: Outlook | null = $derived.by(() =>
-    this.campaign && this.demand ? computeOutlook(this.desk.plan, this.campaign, this.demand) : null,
+    this.campaign && this.demand ? computeOutlook(this.planState.plan, this.campaign, this.demand) : null,
   );
 
   /** Searches that asking from afar adds, whichever is chosen; null until the market has said. */
@@ -61,7 +63,7 @@ export class CampaignReach {
   private readonly known = new Map<string, Answer>();
 
   constructor(
-    private readonly desk: PlanState,
+    private readonly planState: PlanState,
     private readonly campaignId: () => string,
   ) {}
 
@@ -85,7 +87,7 @@ export class CampaignReach {
     const known = this.known.get(key);
     this.answer = known ?? null;
     if (known?.other || this.texts.length === 0 || this.places.length === 0) return () => undefined;
-    const asked = { places: this.places, languages: this.campaign?.languages ?? [], currency: this.desk.currency };
+    const asked = { places: this.places, languages: this.campaign?.languages ?? [], currency: this.planState.currency };
     const asksFromAfar = this.campaign?.whoCounts === 'asking';
     const { texts } = this;
     const ask = async (isOther: boolean) => {

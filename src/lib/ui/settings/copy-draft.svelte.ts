@@ -49,7 +49,7 @@ export class CopyDraft {
   private readonly campaignId: string;
   readonly source: FileCampaign;
 
-  readonly needsAccount: boolean = $derived.by(() => this.currency !== '' && this.currency !== this.desk.currency);
+  readonly needsAccount: boolean = $derived.by(() => this.currency !== '' && this.currency !== this.planState.currency);
   readonly rateNumber: number | null = $derived.by(() => {
     const number = Number(this.rate.trim().replace(',', '.'));
     return number > 0 && Number.isFinite(number) ? number : null;
@@ -59,27 +59,29 @@ export class CopyDraft {
   readonly changes: readonly TextChange[] = $derived.by(() => {
     const words = this.words.filter(({ from, to }) => from.trim() !== '' && to.trim() !== '');
     return this.sources.flatMap((source, index) =>
-      findTextChanges(source, words, this.desk.plan.rules).map((change) => ({ ...change, path: `${index} ${change.path}` })),
+      findTextChanges(source, words, this.planState.plan.rules).map((change) => ({ ...change, path: `${index} ${change.path}` })),
     );
   });
   readonly untouched: number = $derived.by(
-    () => this.sources.reduce((sum, source) => sum + countTexts(source, this.desk.plan.rules), 0) - this.changes.length,
+    () => this.sources.reduce((sum, source) => sum + countTexts(source, this.planState.plan.rules), 0) - this.changes.length,
   );
   /** Hours by which the place's clock differs from the account's. */
-  readonly hoursApart: number = $derived.by(() => (this.place ? hoursBetween(this.desk.plan.account.timeZone, this.place.timeZone) : 0));
+  readonly hoursApart: number = $derived.by(() =>
+    this.place ? hoursBetween(this.planState.plan.account.timeZone, this.place.timeZone) : 0,
+  );
   readonly tooLong: number = $derived.by(() => this.changes.filter((change) => this.isTaken(change) && this.isOver(change)).length);
   readonly isReady: boolean = $derived.by(() => this.place !== null && (!this.needsAccount || this.rateNumber !== null));
 
   constructor(
-    private readonly desk: PlanState,
+    private readonly planState: PlanState,
     campaign: Campaign,
   ) {
     this.campaignId = campaign.id;
-    const { snapshot } = desk.plan;
-    this.file = writePlanFile(desk.whole, desk.planId);
+    const { snapshot } = planState.plan;
+    this.file = writePlanFile(planState.whole, planState.planId);
     this.source = this.file.campaigns[inOrder(snapshot.campaign).findIndex(({ id }) => id === campaign.id)]!;
     const places = childrenOf(snapshot.place, 'campaignId', campaign.id).flatMap(({ name, excluded }) => (excluded ? [] : [name]));
-    const names = [placeSaid(desk.plan, campaign.id), campaign.placeWord, ...places];
+    const names = [placeSaid(planState.plan, campaign.id), campaign.placeWord, ...places];
     const once = new Map(names.filter((name) => name.trim() !== '').map((name) => [name.toLowerCase(), name]));
     this.words = [...once.values()].map((from) => ({
       from: from === from.toLowerCase() ? from.replace(/^\p{L}/u, (letter) => letter.toUpperCase()) : from,
@@ -100,7 +102,7 @@ export class CopyDraft {
   /** Asks what the keywords are searched and cost here and at the new place. */
   private async askMarket(): Promise<void> {
     this.demand = null;
-    const places = this.desk.snapshot.place;
+    const places = this.planState.snapshot.place;
     const ours = childrenOf(places, 'campaignId', this.campaignId);
     const pairs = this.sources.flatMap((source, index) => {
       const there = withTexts(source, this.textsTaken(index), { keepsTwice: true });
@@ -112,10 +114,14 @@ export class CopyDraft {
     const languages = this.language === '' ? this.source.languages : [this.language];
     const here = await this.asking.figures(
       once.map(([text]) => text),
-      { places: ours, languages: this.source.languages, currency: this.desk.currency },
+      { places: ours, languages: this.source.languages, currency: this.planState.currency },
     );
     if (!here) return;
-    const asked = { places: this.placesThere() as Place[], languages, currency: this.needsAccount ? this.currency : this.desk.currency };
+    const asked = {
+      places: this.placesThere() as Place[],
+      languages,
+      currency: this.needsAccount ? this.currency : this.planState.currency,
+    };
     const finds = this.scope === 'plan' ? this.file.finds.map(({ text }) => text) : [];
     const answers = await this.asking.figures([...once.map(([, text]) => text), ...finds], asked);
     if (!answers) return;
@@ -185,14 +191,14 @@ export class CopyDraft {
       texts: this.textsTaken(index),
       bids: this.takesBids ? (this.demand?.bids ?? null) : null,
       rate: this.needsAccount ? this.rateNumber : null,
-      from: this.desk.currency,
-      to: this.needsAccount ? this.currency : this.desk.currency,
+      from: this.planState.currency,
+      to: this.needsAccount ? this.currency : this.planState.currency,
     };
   }
 
   /** Finds with the figures that the market answered for the new place. */
   private withFiguresThere(finds: PlanFile['finds']): PlanFile['finds'] {
-    const asked = { key: placesKey(this.placesThere()), on: this.desk.today, from: marketName };
+    const asked = { key: placesKey(this.placesThere()), on: this.planState.today, from: marketName };
     return finds.map((find, index) => {
       const figures = this.findsThere[index];
       return figures?.text === find.text ? { ...find, ...marketFigures(figures, asked) } : find;
@@ -201,7 +207,7 @@ export class CopyDraft {
 
   /** Makes the copy: in this plan, one step; answers its id, or the plan file that is a plan of its own. */
   make(): { campaignId: string } | { file: PlanFile } {
-    const { plan } = this.desk;
+    const { plan } = this.planState;
     const copies = this.sources.map((source, index) => copyCampaign(source, this.target(index), plan.house.naming));
     if (this.needsAccount || this.scope === 'plan') {
       const timeZone = this.needsAccount ? this.place!.timeZone : plan.account.timeZone;
@@ -212,7 +218,7 @@ export class CopyDraft {
       return { file: { ...file, finds: this.withFiguresThere(file.finds) } };
     }
     const { change, campaignId } = addCampaign(plan, this.file, copies[0]!, newId);
-    this.desk.make(change);
+    this.planState.make(change);
     return { campaignId };
   }
 }

@@ -27,7 +27,11 @@
       commit="leave"
       onedit={(name) => (name.trim() === '' ? 'A name is needed.' : void workspace.set('client', client.id, { name }))}
     />
-    <TextField label="Site" value={client.site} onedit={(site, sitting) => void workspace.set('client', client.id, { site }, sitting)} />
+    <TextField
+      label="Site"
+      value={client.site}
+      onedit={(site, editSession) => void workspace.set('client', client.id, { site }, editSession)}
+    />
     <p class="pt-6 text-ink-2">
       Currency and time zone stand with the account; another currency is another account’s plan.
       <Button kind="link" onclick={() => (isChangingCurrency = true)}>The account itself has another currency…</Button>

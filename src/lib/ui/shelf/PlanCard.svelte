@@ -67,7 +67,7 @@
         <p class="line-clamp-2 text-ink-2" title={line}>{line}</p>
       </div>
       <div class="w-44 shrink-0 pt-0.5">
-        {#if next}<Button kind="link" href={`/plans/${plan.id}/${next.chapter}`}>{next.says}</Button>{/if}
+        {#if next}<Button kind="link" href={`/plans/${plan.id}/${next.chapter}`}>{next.label}</Button>{/if}
         <p class="text-ink-2">
           {plan.archivedOn
             ? `archived ${wordDate(plan.archivedOn)}`

@@ -13,19 +13,19 @@ export class Summaries {
 }
 
 /** The next thing to do in a plan, and where. */
-export function nextThing({ counts, empty, toJudge, chapters }: PlanSummary): { says: string; chapter: string } {
-  if (empty.includes('settings')) return { says: 'Set up a campaign', chapter: 'settings' };
-  if (empty.includes('research') && empty.includes('groups')) return { says: 'Bring in keywords', chapter: 'research' };
-  if (empty.includes('groups')) return { says: 'Make groups', chapter: 'groups' };
-  if (empty.includes('ads')) return { says: 'Write ads', chapter: 'ads' };
-  if (toJudge > 0 && counts.fix === 0) return { says: `Judge ${toJudge} finds`, chapter: 'research' };
+export function nextThing({ counts, empty, toJudge, chapters }: PlanSummary): { label: string; chapter: string } {
+  if (empty.includes('settings')) return { label: 'Set up a campaign', chapter: 'settings' };
+  if (empty.includes('research') && empty.includes('groups')) return { label: 'Bring in keywords', chapter: 'research' };
+  if (empty.includes('groups')) return { label: 'Make groups', chapter: 'groups' };
+  if (empty.includes('ads')) return { label: 'Write ads', chapter: 'ads' };
+  if (toJudge > 0 && counts.fix === 0) return { label: `Judge ${toJudge} finds`, chapter: 'research' };
   if (counts.fix > 0) {
     const where = Object.entries(chapters).flatMap(([chapter, { fix }]) => (fix > 0 ? [chapter] : []));
     return {
-      says: `Fix ${counts.fix} in ${where.map((name) => name[0]?.toUpperCase() + name.slice(1)).join(' and ')}`,
+      label: `Fix ${counts.fix} in ${where.map((name) => name[0]?.toUpperCase() + name.slice(1)).join(' and ')}`,
       chapter: 'proof',
     };
   }
-  if (counts.look > 0) return { says: `Look at ${counts.look}`, chapter: 'proof' };
-  return { says: 'Hand it off', chapter: 'hand-off' };
+  if (counts.look > 0) return { label: `Look at ${counts.look}`, chapter: 'proof' };
+  return { label: 'Hand it off', chapter: 'hand-off' };
 }

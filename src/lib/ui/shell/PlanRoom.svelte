@@ -16,7 +16,7 @@
 
   const workspace = getWorkspace();
   const shell = getShell();
-  const desk = setPlanState(
+  const planState = setPlanState(
     new PlanState(
       untrack(() => planId),
       workspace,
@@ -25,60 +25,60 @@
   let failure = $state('');
 
   onMount(() => {
-    desk.load().catch((error: unknown) => (failure = error instanceof Error ? error.message : String(error)));
+    planState.load().catch((error: unknown) => (failure = error instanceof Error ? error.message : String(error)));
     const chapterKeys = planChapters.map(({ id }, index) => [`Digit${index + 1}`, asCommand(() => goto(`/plans/${planId}/${id}`))]);
     const stopKeys = tinykeys(window, {
       ...Object.fromEntries(chapterKeys),
-      ...stepKeys((direction) => desk.step(direction)),
+      ...stepKeys((direction) => planState.step(direction)),
     });
     return () => {
       stopKeys();
-      desk.close();
+      planState.close();
     };
   });
 
   $effect(() => {
-    void desk.whole;
-    untrack(() => desk.readAgain());
+    void planState.whole;
+    untrack(() => planState.readAgain());
   });
 
   // So that Research opens at once, however many finds there are.
   $effect(() => {
-    if (!desk.isLoaded) return;
-    const waiting = requestIdleCallback(() => desk.finds.prepare(usualOrder), { timeout: 2000 });
+    if (!planState.isLoaded) return;
+    const waiting = requestIdleCallback(() => planState.finds.prepare(usualOrder), { timeout: 2000 });
     return () => cancelIdleCallback(waiting);
   });
 
   const commands: Destination[] = [
-    { kind: 'Command', name: 'Undo', run: () => void desk.step('undo') },
-    { kind: 'Command', name: 'Redo', run: () => void desk.step('redo') },
+    { kind: 'Command', name: 'Undo', run: () => void planState.step('undo') },
+    { kind: 'Command', name: 'Redo', run: () => void planState.step('redo') },
     {
       kind: 'Command',
       name: 'Mend all that is safe',
-      run: () => shell.announce(`${desk.mendAllSafe()} mended`),
+      run: () => shell.announce(`${planState.mendAllSafe()} mended`),
     },
     { kind: 'Command', name: 'Fold or open the margin', run: () => shell.toggleMargin() },
     { kind: 'Command', name: 'Sheet of keys', run: () => (shell.isKeysOpen = true) },
     { kind: 'Command', name: 'Back to the Shelf', href: '/' },
   ];
-  const destinations = () => [...deskDestinations(desk), ...commands, ...planDestinations(workspace)];
+  const destinations = () => [...deskDestinations(planState), ...commands, ...planDestinations(workspace)];
 
   function warn(event: BeforeUnloadEvent) {
-    if (desk.saved === 'waiting' || desk.refusals.length > 0) event.preventDefault();
+    if (planState.saved === 'waiting' || planState.refusals.length > 0) event.preventDefault();
   }
 </script>
 
-<svelte:window onbeforeunload={warn} onpagehide={() => desk.sendBeforeLeaving()} onfocus={() => void desk.refresh()} />
-<svelte:document onvisibilitychange={() => void desk.flush()} />
+<svelte:window onbeforeunload={warn} onpagehide={() => planState.sendBeforeLeaving()} onfocus={() => void planState.refresh()} />
+<svelte:document onvisibilitychange={() => void planState.flush()} />
 
 {#if failure}
   <main class="m-auto max-w-lg p-10">
     <h1 class="font-serif text-[20px]">This plan cannot be opened</h1>
     <p class="mt-2">{failure} <a class="text-act underline" href="/">Back to the Shelf</a></p>
   </main>
-{:else if desk.view}
+{:else if planState.view}
   {@render children()}
-{:else if desk.isLoaded}
+{:else if planState.isLoaded}
   <main class="m-auto max-w-lg p-10">
     <h1 class="font-serif text-[20px]">This plan has left the Shelf</h1>
     <p class="mt-2">
@@ -87,5 +87,5 @@
   </main>
 {/if}
 <GoTo {destinations} />
-<RefusedNotice stream={desk} currency={desk.currency} />
+<RefusedNotice stream={planState} currency={planState.currency} />
 <RefusedNotice stream={workspace} />

@@ -19,28 +19,30 @@
   }
 
   let { chapter, margin, children }: Props = $props();
-  const desk = getPlanState();
+  const planState = getPlanState();
 
   const isOpen = $derived<Record<PlanChapter, boolean>>({
-    brief: desk.snapshot.brief.get(desk.planId)?.offer === '',
-    settings: desk.snapshot.campaign.size === 0,
-    research: desk.snapshot.find.size === 0,
-    groups: desk.snapshot.group.size === 0,
-    ads: desk.snapshot.ad.size === 0,
-    proof: desk.counts.fix + desk.counts.look > 0 || desk.snapshot.ad.size === 0,
-    'hand-off': desk.plan.plan.handedOffOn === null,
+    brief: planState.snapshot.brief.get(planState.planId)?.offer === '',
+    settings: planState.snapshot.campaign.size === 0,
+    research: planState.snapshot.find.size === 0,
+    groups: planState.snapshot.group.size === 0,
+    ads: planState.snapshot.ad.size === 0,
+    proof: planState.counts.fix + planState.counts.look > 0 || planState.snapshot.ad.size === 0,
+    'hand-off': planState.plan.plan.handedOffOn === null,
   });
 
   const lines = $derived.by(() => {
-    const { brief } = desk.plan;
-    const starts = brief.startsOn ?? inOrder(desk.snapshot.campaign).find(({ startsOn }) => startsOn)?.startsOn;
+    const { brief } = planState.plan;
+    const starts = brief.startsOn ?? inOrder(planState.snapshot.campaign).find(({ startsOn }) => startsOn)?.startsOn;
     return [
-      countOf(desk.snapshot.campaign.size, 'campaign'),
-      brief.monthlyMinor === null ? 'no money in the brief' : `${formatMoney(brief.monthlyMinor, desk.currency, { whole: true })} a month`,
+      countOf(planState.snapshot.campaign.size, 'campaign'),
+      brief.monthlyMinor === null
+        ? 'no money in the brief'
+        : `${formatMoney(brief.monthlyMinor, planState.currency, { whole: true })} a month`,
       starts ? `starts ${wordDate(starts)}` : 'no start set',
     ];
   });
-  const trail = $derived([{ name: 'Shelf', href: '/' }, { name: desk.plan.client.name }, { name: desk.plan.plan.name }]);
+  const trail = $derived([{ name: 'Shelf', href: '/' }, { name: planState.plan.client.name }, { name: planState.plan.plan.name }]);
 </script>
 
 <Shell {margin}>
@@ -50,23 +52,23 @@
     >
     <div class="flex flex-col py-1.5">
       {#each planChapters as { id, name }, index (id)}
-        <SpineItem href={`/plans/${desk.planId}/${id}`} number={index + 1} isCurrent={id === chapter}>
+        <SpineItem href={`/plans/${planState.planId}/${id}`} number={index + 1} isCurrent={id === chapter}>
           {name}
           {#snippet mark()}<ChapterMark
-              counts={desk.byChapter[id]}
+              counts={planState.byChapter[id]}
               isOpen={isOpen[id]}
-              isReading={!desk.reader.isRead}
+              isReading={!planState.reader.isRead}
               isDark={id !== chapter}
             />{/snippet}
         </SpineItem>
       {/each}
     </div>
-    <SpineFoot counts={desk.reader.isRead ? desk.counts : null} {lines} />
+    <SpineFoot counts={planState.reader.isRead ? planState.counts : null} {lines} />
   {/snippet}
   {#snippet top()}
-    <TopBar {trail} stream={desk} currency={desk.currency}>
+    <TopBar {trail} stream={planState} currency={planState.currency}>
       {#snippet actions()}
-        {#if chapter !== 'hand-off'}<Button kind="act" href={`/plans/${desk.planId}/hand-off`}>Hand off</Button>{/if}
+        {#if chapter !== 'hand-off'}<Button kind="act" href={`/plans/${planState.planId}/hand-off`}>Hand off</Button>{/if}
       {/snippet}
     </TopBar>
   {/snippet}

@@ -23,7 +23,7 @@ export function planDestinations({ snapshot }: Workspace): Destination[] {
   }));
 }
 
-/** Chapters, groups and ads of the plan on the desk. */
+/** Chapters, groups and ads of the plan that is open. */
 export function deskDestinations({ snapshot, planId }: PlanState): Destination[] {
   const chapters = planChapters.map(({ id, name }, index): Destination => ({
     kind: 'Chapter',

@@ -9,8 +9,8 @@ export function setHouse(
   fields: { [Key in keyof HouseValues]?: HouseValues[Key] | null },
 ): void {
   const id = planId ?? ofAllPlans;
-  const standing = workspace.snapshot.houseRule.get(id);
-  const values = Object.fromEntries(Object.entries({ ...standing?.values, ...fields }).filter(([, value]) => value !== null));
-  if (standing) workspace.set('houseRule', id, { values });
+  const existing = workspace.snapshot.houseRule.get(id);
+  const values = Object.fromEntries(Object.entries({ ...existing?.values, ...fields }).filter(([, value]) => value !== null));
+  if (existing) workspace.set('houseRule', id, { values });
   else workspace.add('houseRule', { id, planId, values });
 }

@@ -99,7 +99,7 @@ describe('two tabs with 2,000 edits of random order', () => {
     const pick = <T>(list: readonly T[]): T => list[below(list.length)]!;
     let mark = 1000;
     let edits = 0;
-    const sittings = ['', ''];
+    const editSessions = ['', ''];
 
     const type = (number: number) => {
       const tab = tabs[number]!;
@@ -107,10 +107,10 @@ describe('two tabs with 2,000 edits of random order', () => {
       const row = pick([...tab.snapshot[record].values()].slice(0, 6)) as Row | undefined;
       if (!row) return;
       const isLeft = below(3) === 0;
-      const sitting = `${record} ${row.id} ${field}`;
-      if (!sittings[number]!.startsWith(sitting) || isLeft) sittings[number] = `${sitting} ${mark}`;
+      const editSession = `${record} ${row.id} ${field}`;
+      if (!editSessions[number]!.startsWith(editSession) || isLeft) editSessions[number] = `${editSession} ${mark}`;
       const written = value(mark++);
-      if (tab.set(record, row.id, { [field]: written }, sittings[number])) return;
+      if (tab.set(record, row.id, { [field]: written }, editSessions[number])) return;
       edits++;
       account.made.set(written, { tab: number, shown: row[field] });
     };

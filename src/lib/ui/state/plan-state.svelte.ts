@@ -12,7 +12,7 @@ import { ProofReader } from './proof-reader.svelte';
 import { newId, SyncedStore } from './synced-store.svelte';
 import type { Workspace } from './workspace.svelte';
 
-/** One plan on the desk: its rows, its proof, and the ways to change it. */
+/** One plan that is open: its rows, its proof, and the ways to change it. */
 export class PlanState extends SyncedStore {
   readonly reader = new ProofReader();
   private readonly findIndex = new FindIndex();
@@ -109,6 +109,6 @@ export class PlanState extends SyncedStore {
   }
 }
 
-const context = createContext<PlanState>('plan desk');
+const context = createContext<PlanState>('plan');
 export const getPlanState = context.get;
 export const setPlanState = context.set;

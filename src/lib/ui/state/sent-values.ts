@@ -4,8 +4,8 @@ import type { Row } from '$lib/core/records/record-type';
 
 export type SetChange = Extract<SimpleChange, { type: 'set' }>;
 
-/** Two edits of one sitting as one, on the values that stood before the first. */
-export const joinSitting = (first: SetChange, next: SetChange): SetChange => ({
+/** Two edits of one edit session as one, on the values that stood before the first. */
+export const joinEditSession = (first: SetChange, next: SetChange): SetChange => ({
   ...next,
   fields: { ...first.fields, ...next.fields },
   was: { ...next.was, ...first.was },

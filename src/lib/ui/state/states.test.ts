@@ -18,14 +18,14 @@ import { planFileSchema } from '$lib/core/exchange/plan-file';
 import type { PlanState } from './plan-state.svelte';
 
 let snapshot: StateOnSnapshot;
-let desk: PlanState;
+let planState: PlanState;
 beforeEach(() => {
   snapshot = new StateOnSnapshot();
-  desk = snapshot as unknown as PlanState;
+  planState = snapshot as unknown as PlanState;
 });
 
 describe('the list of finds', () => {
-  const withState = () => new ResearchState(desk, new FindReader(readingChannel()));
+  const withState = () => new ResearchState(planState, new FindReader(readingChannel()));
   const withFinds = (...texts: string[]) => {
     const rows = texts.map((text, index) => ({
       ...row(snapshot.snapshot, 'find'),
@@ -82,8 +82,8 @@ describe('the list of finds', () => {
       record: 'group',
       rows: [{ ...row(snapshot.snapshot, 'group'), id: 'moves', name: 'Moving', theme: 'moving', position: 9 }],
     });
-    const standing = { ...row(snapshot.snapshot, 'keyword'), id: 'old', text: 'piano moving cost', position: 20 };
-    snapshot.make({ type: 'add', record: 'keyword', rows: [standing] });
+    const existing = { ...row(snapshot.snapshot, 'keyword'), id: 'old', text: 'piano moving cost', position: 20 };
+    snapshot.make({ type: 'add', record: 'keyword', rows: [existing] });
     const research = withFinds('piano moving cost', 'grand piano tuning', 'moving a piano', 'harp');
     research.list.chooseAll();
     expect(research.keepFitting()).toEqual({ kept: 3, groups: 2, left: 1 });
@@ -160,17 +160,17 @@ describe('the list of finds', () => {
 
 describe('the sheet of keywords', () => {
   it('rows are the groups with their keywords, folded where asked', () => {
-    const sheet = new SheetState(desk, () => '');
+    const sheet = new SheetState(planState, () => '');
     expect(sheet.rows.map(({ kind }) => kind)).toEqual(['group', 'keyword', 'keyword', 'keyword']);
     sheet.fold(row(snapshot.snapshot, 'group').id);
-    expect(new SheetState(desk, () => '').rows).toHaveLength(4);
+    expect(new SheetState(planState, () => '').rows).toHaveLength(4);
     expect(sheet.folded.size).toBe(1);
   });
 
   it('moves the chosen ones in one step, and says when one stands there already', () => {
     const group = row(snapshot.snapshot, 'group');
     snapshot.make({ type: 'add', record: 'group', rows: [{ ...group, id: 'g', name: 'Second', position: 3 }] });
-    const sheet = new SheetState(desk, () => '');
+    const sheet = new SheetState(planState, () => '');
     sheet.goTo(1);
     sheet.goTo(2, { extend: true });
     expect(sheet.chosenIds).toHaveLength(2);
@@ -182,7 +182,7 @@ describe('the sheet of keywords', () => {
   });
 
   it('a group’s row chooses all its keywords and leaves them again', () => {
-    const sheet = new SheetState(desk, () => '');
+    const sheet = new SheetState(planState, () => '');
     sheet.toggle(sheet.rows[0]!);
     expect(sheet.chosen.size).toBe(3);
     sheet.toggle(sheet.rows[0]!);
@@ -190,7 +190,7 @@ describe('the sheet of keywords', () => {
   });
 
   it('sets match types and takes keywords out', () => {
-    const sheet = new SheetState(desk, () => '');
+    const sheet = new SheetState(planState, () => '');
     const ids = childrenOf(snapshot.snapshot.keyword, 'groupId', row(snapshot.snapshot, 'group').id).map(({ id }) => id as string);
     expect(sheet.setMatch(ids, 'exact')).toBe('');
     expect([...snapshot.snapshot.keyword.values()].every(({ match }) => match === 'exact')).toBe(true);
@@ -235,7 +235,7 @@ describe('groups made', () => {
 describe('the state of an ad', () => {
   const bench = () =>
     new AdState(
-      desk,
+      planState,
       () => row(snapshot.snapshot, 'group').id,
       () => '',
     );
@@ -250,11 +250,11 @@ describe('the state of an ad', () => {
 
   it('a first ad has the least lines, a test version those of the first', () => {
     const group = row(snapshot.snapshot, 'group');
-    addAd(desk, group.id, row(snapshot.snapshot, 'ad', 1));
-    const rival = [...snapshot.snapshot.ad.values()].at(-1)!;
-    expect(rival.name).toBe('C');
-    expect(childrenOf(snapshot.snapshot.adLine, 'adId', rival.id).map(({ text }) => text)[0]).toBe('[[keyword|Piano Tuner|title]]');
-    addAd(desk, group.id, null);
+    addAd(planState, group.id, row(snapshot.snapshot, 'ad', 1));
+    const competitor = [...snapshot.snapshot.ad.values()].at(-1)!;
+    expect(competitor.name).toBe('C');
+    expect(childrenOf(snapshot.snapshot.adLine, 'adId', competitor.id).map(({ text }) => text)[0]).toBe('[[keyword|Piano Tuner|title]]');
+    addAd(planState, group.id, null);
     expect(childrenOf(snapshot.snapshot.adLine, 'adId', [...snapshot.snapshot.ad.values()].at(-1)!.id)).toHaveLength(5);
     expect(nextAdName([...snapshot.snapshot.ad.values()])).toBe('E');
   });
@@ -312,9 +312,9 @@ describe('beginnings', () => {
     const counts = { fix: 0, look: 0, suggestion: 0 };
     const summary = { counts, empty: [], toJudge: 0, chapters: { ads: { ...counts, fix: 2 } } } as unknown as PlanSummary;
     expect(nextThing({ ...summary, empty: ['settings', 'research'] }).chapter).toBe('settings');
-    expect(nextThing({ ...summary, empty: ['ads'] }).says).toBe('Write ads');
-    expect(nextThing({ ...summary, toJudge: 4 }).says).toBe('Judge 4 finds');
-    expect(nextThing({ ...summary, counts: { ...counts, fix: 2 } })).toEqual({ says: 'Fix 2 in Ads', chapter: 'proof' });
-    expect(nextThing(summary).says).toBe('Hand it off');
+    expect(nextThing({ ...summary, empty: ['ads'] }).label).toBe('Write ads');
+    expect(nextThing({ ...summary, toJudge: 4 }).label).toBe('Judge 4 finds');
+    expect(nextThing({ ...summary, counts: { ...counts, fix: 2 } })).toEqual({ label: 'Fix 2 in Ads', chapter: 'proof' });
+    expect(nextThing(summary).label).toBe('Hand it off');
   });
 });

@@ -19,7 +19,7 @@ import { tabChannel, type TabMessage } from './tab-channel';
 import { sameValue } from '$lib/core/store/same-value';
 import { asLines, readChangeFeed, whole } from './read-change-feed';
 import { describeRefused, type RefusedChange } from './refused-change';
-import { joinSitting, withValuesBefore, type SetChange } from './sent-values';
+import { joinEditSession, withValuesBefore, type SetChange } from './sent-values';
 import { forgetUnsent, keepUnsent, takeOverUnsent } from './unsent';
 
 /** How the edits of a stream stand with the server. */
@@ -110,18 +110,18 @@ export class SyncedStore {
   }
 
   /**
-   * Makes a change: shown at once, sent soon. Changes of one `sitting` on one row are sent as one while they wait.
+   * Makes a change: shown at once, sent soon. Changes of one `editSession` on one row are sent as one while they wait.
    * Answers the refusal where the change cannot be made on what is shown.
    */
-  make(made: Change, sitting?: string): Refusal | null {
+  make(made: Change, editSession?: string): Refusal | null {
     const change = withValuesBefore(made, this.snapshot);
     const decision = decide(this.snapshot, change, this.kind);
     if (!decision.ok) return decision.refusal;
     if (decision.edits.length === 0) return null;
-    const last = this.findOpenSitting(change, sitting);
+    const last = this.findOpenEditSession(change, editSession);
     this.snapshot = applyEdits(this.snapshot, decision.edits);
-    if (last) last.change = joinSitting(last.change, change as SetChange);
-    else this.pending.push({ id: newId(), revision: this.revision, sitting, change });
+    if (last) last.change = joinEditSession(last.change, change as SetChange);
+    else this.pending.push({ id: newId(), revision: this.revision, editSession, change });
     keepUnsent(this.id, this.pending);
     if (this.saved === 'saved') this.saved = 'saving';
     this.timer ??= setTimeout(() => void this.flush(), sendAfterMs);
@@ -129,12 +129,12 @@ export class SyncedStore {
   }
 
   /**
-   * The last change that waits, where a new one goes on with its sitting: not if it is on its way, nor if what it wrote is
+   * The last change that waits, where a new one goes on with its edit session: not if it is on its way, nor if what it wrote is
    * no longer shown, because another tab wrote over it: then it has yet to be refused, with its own text.
    */
-  private findOpenSitting(change: Change, sitting: string | undefined): (SentChange & { change: SetChange }) | null {
+  private findOpenEditSession(change: Change, editSession: string | undefined): (SentChange & { change: SetChange }) | null {
     const last = this.pending.at(-1);
-    if (sitting === undefined || last?.sitting !== sitting || (this.inFlight && this.pending.length === 1)) return null;
+    if (editSession === undefined || last?.editSession !== editSession || (this.inFlight && this.pending.length === 1)) return null;
     if (change.type !== 'set' || last.change.type !== 'set') return null;
     const { record, ids, fields } = last.change;
     if (record !== change.record || !sameValue(ids, change.ids)) return null;
@@ -149,10 +149,10 @@ export class SyncedStore {
   }
 
   /** Sets fields of one row, on the values that are shown. */
-  set<Name extends RecordName>(record: Name, id: string, fields: Partial<RecordTypes[Name]>, sitting?: string): Refusal | null {
+  set<Name extends RecordName>(record: Name, id: string, fields: Partial<RecordTypes[Name]>, editSession?: string): Refusal | null {
     const row = this.snapshot[record].get(id) as Row | undefined;
     const was = Object.fromEntries(Object.keys(fields).map((key) => [key, row?.[key]]));
-    return this.make({ type: 'set', record, ids: [id], fields: fields as Record<string, unknown>, was }, sitting);
+    return this.make({ type: 'set', record, ids: [id], fields: fields as Record<string, unknown>, was }, editSession);
   }
 
   /** Sends what waits, in order, until all is sent or the server is away. */

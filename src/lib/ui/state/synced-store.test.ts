@@ -38,7 +38,7 @@ describe('edits', () => {
     expect(stream.undoStep).toMatchObject({ record: 'brief' });
   });
 
-  it('typed in one sitting go as one while they wait, on the value that stood before', async () => {
+  it('typed in one edit session go as one while they wait, on the value that stood before', async () => {
     for (const text of ['R', 'Re', 'Rep']) stream.set('brief', 'plan', { offer: text }, 'a');
     await vi.advanceTimersByTimeAsync(500);
     expect(backend.posted).toHaveLength(1);

@@ -23,14 +23,14 @@ export function keepUnsent(streamId: string, changes: readonly SentChange[]): bo
     localStorage.removeItem(key);
     return true;
   }
-  if (writeKept(key, changes)) return true;
+  if (writeSaved(key, changes)) return true;
   // What is kept is older than what waits: better nothing than half of it.
   localStorage.removeItem(key);
   return false;
 }
 
 /** Whether there was room. */
-function writeKept(key: string, changes: readonly SentChange[]): boolean {
+function writeSaved(key: string, changes: readonly SentChange[]): boolean {
   try {
     localStorage.setItem(key, JSON.stringify(changes));
     return true;
@@ -41,7 +41,7 @@ function writeKept(key: string, changes: readonly SentChange[]): boolean {
 }
 
 /** Changes as a browser's storage holds them; none where the storage holds no list. */
-function readKept(key: string): SentChange[] {
+function readSaved(key: string): SentChange[] {
   try {
     const kept: unknown = JSON.parse(localStorage.getItem(key) ?? '[]');
     return Array.isArray(kept) ? (kept as SentChange[]) : [];
@@ -61,10 +61,10 @@ export async function takeOverUnsent(streamId: string): Promise<SentChange[]> {
     (key) =>
       key !== own && key.startsWith(`${prefix} ${streamId} `) && !held.includes(`biblion-tab-${key.slice(key.lastIndexOf(' ') + 1)}`),
   );
-  const known = new Map([own, ...others].flatMap((key) => readKept(key)).map((change) => [change.id, change]));
+  const known = new Map([own, ...others].flatMap((key) => readSaved(key)).map((change) => [change.id, change]));
   const changes = [...known.values()];
   // Where there is no room for them twice, they stay where they are: sent again, they are made once.
-  if (others.length > 0 && writeKept(own, changes)) for (const key of others) localStorage.removeItem(key);
+  if (others.length > 0 && writeSaved(own, changes)) for (const key of others) localStorage.removeItem(key);
   return changes;
 }
 
@@ -73,6 +73,6 @@ export function forgetUnsent(streamId: string, changeId: string): void {
   const key = keyOf(streamId);
   keepUnsent(
     streamId,
-    readKept(key).filter(({ id }) => id !== changeId),
+    readSaved(key).filter(({ id }) => id !== changeId),
   );
 }

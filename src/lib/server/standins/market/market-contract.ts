@@ -103,10 +103,10 @@ export function describeMarket(name: string, market: Market, { country, city, ot
     it('tells who competes, consistent with what they buy', async () => {
       const asked = { ...ask(country), ownSite: 'ottlemere.example' };
       const searches = ['piano tuning', 'piano tuner', 'piano repair', 'piano tuning price'];
-      const { rivals, ownFree } = await market.competition(searches, asked);
-      expect(await market.competition(searches, asked)).toEqual({ rivals, ownFree });
-      expect(rivals.length).toBeGreaterThan(0);
-      for (const { buys, paidShare, months, ads } of rivals) {
+      const { rivals: competitors, ownFree } = await market.competition(searches, asked);
+      expect(await market.competition(searches, asked)).toEqual({ rivals: competitors, ownFree });
+      expect(competitors.length).toBeGreaterThan(0);
+      for (const { buys, paidShare, months, ads } of competitors) {
         expect(searches.filter((text) => buys.includes(text)).length / searches.length).toBe(paidShare);
         expect(months).toHaveLength(12);
         expect(ads.every(({ days, searches: shown }) => days > 0 && shown.every((text) => buys.includes(text)))).toBe(true);

@@ -1,5 +1,5 @@
 import type { ReachedPlace } from '$lib/core/places/people';
-import type { Competition } from '$lib/core/research/rivals';
+import type { Competition } from '$lib/core/research/competitors';
 import type { ResultsPage } from '$lib/core/research/results-page';
 import type { FindDepth, MarketFigures } from '$lib/core/market/figures';
 

@@ -1,7 +1,7 @@
 import type { ResultKind, ResultRow, ResultsPage } from '$lib/core/research/results-page';
 import { PracticeChance } from './chance';
 import { domainOf } from './practice-domain';
-import { buys } from './practice-rivals';
+import { buys } from './practice-competitors';
 import type { HiddenIntent, PracticeTerms } from './practice-terms';
 
 type Template = [kind: ResultKind, title: string, domain: string];
@@ -53,11 +53,11 @@ export function practiceResults(text: string, terms: PracticeTerms, seed: number
   const chance = new PracticeChance(`${seed} results ${text}`);
   const intent = terms.intentOf(text);
   const name = text.replace(/^\p{L}/u, (letter) => letter.toUpperCase());
-  const rivals = terms.rivalsOf(text).filter((rival) => buys(rival, text, terms, seed));
+  const competitors = terms.competitorsOf(text).filter((competitor) => buys(competitor, text, terms, seed));
   const rows = templates[intent].map(([kind, title, domain], index): ResultRow => {
     const isPaid = sold.has(intent) && (index === 0 || chance.next() < paidShare);
-    const rival = isPaid && kind === 'service' ? rivals[Math.floor(chance.next() * rivals.length)] : undefined;
-    return { title: title.replace('{}', name), domain: rival ? domainOf(rival) : domain, kind, isPaid };
+    const competitor = isPaid && kind === 'service' ? competitors[Math.floor(chance.next() * competitors.length)] : undefined;
+    return { title: title.replace('{}', name), domain: competitor ? domainOf(competitor) : domain, kind, isPaid };
   });
   return { text, rows };
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { PracticeTerms, type HiddenIntent } from './practice-terms';
 import { practiceResults } from './practice-results';
-import { buys, practiceCompetition } from './practice-rivals';
+import { buys, practiceCompetition } from './practice-competitors';
 
 const terms = new PracticeTerms();
 const towns = { inside: ['edinburgh'], outside: ['leeds'] };
@@ -71,10 +71,10 @@ describe('results and rivals', () => {
   });
 
   it('buy what sells and nothing else', () => {
-    for (const rival of terms.rivalsOf('piano tuning')) expect(buys(rival, 'piano tuning jobs', terms, 1)).toBe(false);
+    for (const competitor of terms.competitorsOf('piano tuning')) expect(buys(competitor, 'piano tuning jobs', terms, 1)).toBe(false);
     const texts = terms.around('piano tuning', ['en'], towns).map(({ text }) => text);
-    const { rivals } = practiceCompetition(texts.slice(0, 100), texts, { terms, seed: 1, ownSite: 'ottlemere.example' });
-    expect(rivals.map(({ paidShare }) => paidShare)).toEqual(rivals.map(({ paidShare }) => paidShare).sort((a, b) => b - a));
-    for (const { buys: bought } of rivals) expect(bought.every((text) => !text.includes('salary'))).toBe(true);
+    const { rivals: competitors } = practiceCompetition(texts.slice(0, 100), texts, { terms, seed: 1, ownSite: 'ottlemere.example' });
+    expect(competitors.map(({ paidShare }) => paidShare)).toEqual(competitors.map(({ paidShare }) => paidShare).sort((a, b) => b - a));
+    for (const { buys: bought } of competitors) expect(bought.every((text) => !text.includes('salary'))).toBe(true);
   });
 });

@@ -102,8 +102,8 @@ export class PracticeTerms {
           ...outside.map((town): [string, HiddenIntent] => [join(core, town), 'place']),
         ]),
       ...trade.makers.flatMap((maker) => cores.slice(0, mixed.makers).map((core): [string, HiddenIntent] => [join(maker, core), 'brand'])),
-      ...trade.rivals.flatMap((rival) =>
-        ['', ...cores.slice(0, mixed.rivals)].map((core): [string, HiddenIntent] => [join(rival, core), 'rival']),
+      ...trade.rivals.flatMap((competitor) =>
+        ['', ...cores.slice(0, mixed.rivals)].map((core): [string, HiddenIntent] => [join(competitor, core), 'rival']),
       ),
       ...trade.shops.flatMap((shop) => cores.slice(0, mixed.rivals).map((core): [string, HiddenIntent] => [join(shop, core), 'shop'])),
       ...trade.odd[language].map((text): [string, HiddenIntent] => [text, 'unclear']),
@@ -181,7 +181,7 @@ export class PracticeTerms {
   }
 
   /** Who competes for the searches of a trade. */
-  rivalsOf(text: string): readonly string[] {
+  competitorsOf(text: string): readonly string[] {
     return this.tradeOf(text).rivals;
   }
 

@@ -17,23 +17,23 @@
   import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const query = $derived(page.url.searchParams);
   const firstGroup = $derived(
-    inOrder(desk.snapshot.campaign).flatMap(({ id }) => childrenOf(desk.snapshot.group, 'campaignId', id))[0]?.id ?? '',
+    inOrder(planState.snapshot.campaign).flatMap(({ id }) => childrenOf(planState.snapshot.group, 'campaignId', id))[0]?.id ?? '',
   );
   const isExtra = $derived((query.get('at') ?? '').includes(':extra'));
   const view = $derived(query.get('view') ?? (isExtra ? 'extras' : 'ads'));
   const bench = new AdState(
-    desk,
+    planState,
     () => query.get('group') ?? firstGroup,
     () => query.get('ad') ?? '',
   );
   let index = $state(0);
 
-  const campaign = $derived(bench.group && desk.snapshot.campaign.get(bench.group.campaignId));
+  const campaign = $derived(bench.group && planState.snapshot.campaign.get(bench.group.campaignId));
   const findings = $derived.by(() => {
-    const all = desk.reader.proof.findings.filter(({ chapter }) => chapter === 'ads');
+    const all = planState.reader.proof.findings.filter(({ chapter }) => chapter === 'ads');
     if (view === 'extras') return all.filter(({ where }) => where.field?.startsWith('extra'));
     if (view === 'masters') return [];
     return all.filter(({ where }) => where.groupId === bench.group?.id && (where.adId === undefined || where.adId === bench.ad?.id));
@@ -42,18 +42,18 @@
 
   function add(isTest: boolean) {
     if (!bench.group) return;
-    const id = addAd(desk, bench.group.id, isTest ? bench.ad : null);
+    const id = addAd(planState, bench.group.id, isTest ? bench.ad : null);
     void goto(adAddress(id), { keepFocus: true });
-    const [first] = childrenOf(desk.snapshot.adLine, 'adId', id);
+    const [first] = childrenOf(planState.snapshot.adLine, 'adId', id);
     if (first) enterNew(fieldAt(`${first.id}:${first.kind}`));
   }
 
   function remove() {
-    if (bench.ad) desk.make({ type: 'remove', record: 'ad', ids: [bench.ad.id] });
+    if (bench.ad) planState.make({ type: 'remove', record: 'ad', ids: [bench.ad.id] });
   }
 </script>
 
-<svelte:head><title>Ads · {desk.plan.plan.name} · Biblion</title></svelte:head>
+<svelte:head><title>Ads · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
 <PlanShell chapter="ads">
   {#snippet margin()}
@@ -90,8 +90,8 @@
     <div class="grid min-h-0 flex-1 grid-cols-[186px_minmax(0,1fr)]">
       <div class="overflow-y-auto border-e border-rule">
         <GroupList current={view === 'ads' ? (bench.group?.id ?? '') : ''} chapter="ads" />
-        <div class={`flex flex-col py-2 ${desk.snapshot.group.size > 0 ? 'border-t border-rule' : ''}`}>
-          {#each [{ id: 'masters', name: 'Masters', count: desk.workspace.snapshot.master.size }, { id: 'extras', name: 'Extras', count: desk.snapshot.extra.size }] as other (other.id)}
+        <div class={`flex flex-col py-2 ${planState.snapshot.group.size > 0 ? 'border-t border-rule' : ''}`}>
+          {#each [{ id: 'masters', name: 'Masters', count: planState.workspace.snapshot.master.size }, { id: 'extras', name: 'Extras', count: planState.snapshot.extra.size }] as other (other.id)}
             <a
               href={`?view=${other.id}`}
               aria-current={view === other.id ? 'true' : undefined}
@@ -108,22 +108,22 @@
           <ExtrasView />
         {:else if !bench.group}
           <p class="py-10 text-center text-ink-2">
-            Ads stand in groups. <a class="text-act underline" href={`/plans/${desk.planId}/groups`}>Make a group first</a>
+            Ads stand in groups. <a class="text-act underline" href={`/plans/${planState.planId}/groups`}>Make a group first</a>
           </p>
         {:else if !bench.ad}
           <div class="flex flex-col items-center gap-3 py-16">
             <p>
-              {desk.snapshot.ad.size === 0
+              {planState.snapshot.ad.size === 0
                 ? 'No ad stands yet. Write one for many groups at once, or this group’s own.'
                 : `${bench.group.name} has no ad yet.`}
             </p>
             <div class="flex gap-2">
               <Button
-                kind={desk.snapshot.ad.size === 0 && desk.snapshot.group.size > 1 ? 'act' : 'plain'}
+                kind={planState.snapshot.ad.size === 0 && planState.snapshot.group.size > 1 ? 'act' : 'plain'}
                 href={`?view=masters&group=${bench.group.id}`}>For many groups, from a master</Button
               >
               <Button
-                kind={desk.snapshot.ad.size === 0 && desk.snapshot.group.size > 1 ? 'plain' : 'act'}
+                kind={planState.snapshot.ad.size === 0 && planState.snapshot.group.size > 1 ? 'plain' : 'act'}
                 at={`${bench.group.id}:ads`}
                 onclick={() => add(false)}>Write the first ad of {bench.group.name}</Button
               >

@@ -30,35 +30,35 @@
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
   import { newId } from '$lib/ui/state/synced-store.svelte';
 
-  const desk = getPlanState();
-  const brief = $derived(desk.plan.brief);
-  const findings = $derived(desk.reader.proof.findings.filter(({ chapter }) => chapter === 'brief'));
+  const planState = getPlanState();
+  const brief = $derived(planState.plan.brief);
+  const findings = $derived(planState.reader.proof.findings.filter(({ chapter }) => chapter === 'brief'));
   const goalItems = [
     { value: goals[0], name: 'Sales' },
     { value: goals[1], name: 'Leads: enquiries by form or phone' },
     { value: goals[2], name: 'Calls' },
     { value: goals[3], name: 'Visits' },
   ];
-  const set = (fields: Partial<Brief>, sitting?: string) => void desk.set('brief', brief.id, fields, sitting);
+  const set = (fields: Partial<Brief>, editSession?: string) => void planState.set('brief', brief.id, fields, editSession);
   const address = $derived(readAddress(brief.landingPage));
   const pageHint = $derived(
     address && isHomePage(address) ? 'A home page speaks of everything; a page on this offer does better.' : undefined,
   );
-  const worth = $derived(worthOf(desk.plan));
-  const block = $derived(blockNotOffered(desk.plan, () => newId()));
+  const worth = $derived(worthOf(planState.plan));
+  const block = $derived(blockNotOffered(planState.plan, () => newId()));
 
   /** Facts with the first line that says each, to lead there; none: unused. */
   const facts = $derived(
-    childrenOf(desk.snapshot.briefItem, 'kind', 'fact').map(({ text }) => {
-      const line = inOrder(desk.snapshot.adLine).find((one) => holdsPhrase(one.text, text));
-      const ad = line && desk.snapshot.ad.get(line.adId);
-      return { text, address: ad ? `/plans/${desk.planId}/ads?group=${ad.groupId}&ad=${ad.id}` : null };
+    childrenOf(planState.snapshot.briefItem, 'kind', 'fact').map(({ text }) => {
+      const line = inOrder(planState.snapshot.adLine).find((one) => holdsPhrase(one.text, text));
+      const ad = line && planState.snapshot.ad.get(line.adId);
+      return { text, address: ad ? `/plans/${planState.planId}/ads?group=${ad.groupId}&ad=${ad.id}` : null };
     }),
   );
   /** Kept finds that what is not offered would block. */
   const blocked = $derived(
-    childrenOf(desk.snapshot.briefItem, 'kind', 'not-offered').flatMap(({ text }) => {
-      const finds = inOrder(desk.snapshot.find).flatMap((find) =>
+    childrenOf(planState.snapshot.briefItem, 'kind', 'not-offered').flatMap(({ text }) => {
+      const finds = inOrder(planState.snapshot.find).flatMap((find) =>
         find.verdict === 'keep' && holdsPhrase(find.text, text) ? [find.text] : [],
       );
       return finds.length > 0 ? [{ text, finds }] : [];
@@ -68,20 +68,20 @@
     ['Facts in lines', facts.filter(({ address: used }) => used).length, facts.length],
     [
       'Not offered, blocked',
-      childrenOf(desk.snapshot.briefItem, 'kind', 'not-offered').length - (block?.texts.length ?? 0),
-      childrenOf(desk.snapshot.briefItem, 'kind', 'not-offered').length,
+      childrenOf(planState.snapshot.briefItem, 'kind', 'not-offered').length - (block?.texts.length ?? 0),
+      childrenOf(planState.snapshot.briefItem, 'kind', 'not-offered').length,
     ],
     [
       'Campaigns with a place',
-      inOrder(desk.snapshot.campaign).filter(({ id }) => childrenOf(desk.snapshot.place, 'campaignId', id).length > 0).length,
-      desk.snapshot.campaign.size,
+      inOrder(planState.snapshot.campaign).filter(({ id }) => childrenOf(planState.snapshot.place, 'campaignId', id).length > 0).length,
+      planState.snapshot.campaign.size,
     ],
   ] as const);
   let isReadingPage = $state(false);
-  const money = (minor: number) => formatMoney(minor, desk.currency);
+  const money = (minor: number) => formatMoney(minor, planState.currency);
 </script>
 
-<svelte:head><title>Brief · {desk.plan.plan.name} · Biblion</title></svelte:head>
+<svelte:head><title>Brief · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
 <PlanShell chapter="brief">
   {#snippet margin()}
@@ -90,17 +90,17 @@
       {#if worth}
         <section aria-label="The worth, step by step" class="border-t border-rule pt-3">
           <h2 class="pb-1 font-semibold text-ink-2">The worth, step by step</h2>
-          {#each [[`${money(brief.valueMinor ?? 0)} × ${brief.margin}`, worth.profitMinor], [brief.buyShare && (brief.goal === 'leads' || brief.goal === 'calls') ? `× ${brief.buyShare}` : 'to break even', worth.breakEvenMinor], [`× ${brief.clickRate} of clicks`, worth.perClickMinor]] as [says, minor] (says)}
+          {#each [[`${money(brief.valueMinor ?? 0)} × ${brief.margin}`, worth.profitMinor], [brief.buyShare && (brief.goal === 'leads' || brief.goal === 'calls') ? `× ${brief.buyShare}` : 'to break even', worth.breakEvenMinor], [`× ${brief.clickRate} of clicks`, worth.perClickMinor]] as [label, minor] (label)}
             <p class="flex justify-between">
-              <span class="text-ink-2">{says}</span><span class="font-mono text-[12.5px]">{money(Number(minor))}</span>
+              <span class="text-ink-2">{label}</span><span class="font-mono text-[12.5px]">{money(Number(minor))}</span>
             </p>
           {/each}
         </section>
       {/if}
       <section aria-label="Where this brief is used" class="border-t border-rule pt-3">
         <h2 class="pb-1 font-semibold text-ink-2">Where this brief is used</h2>
-        {#each uses as [says, count, all] (says)}<p class="flex justify-between">
-            <span class="text-ink-2">{says}</span><span>{count} of {all}</span>
+        {#each uses as [label, count, all] (label)}<p class="flex justify-between">
+            <span class="text-ink-2">{label}</span><span>{count} of {all}</span>
           </p>{/each}
         {#each facts as fact (fact.text)}
           <p class="flex justify-between gap-2">
@@ -124,15 +124,15 @@
             label="One offer or product line"
             value={brief.offer}
             at=":offer"
-            onedit={(offer, sitting) => set({ offer }, sitting)}
+            onedit={(offer, editSession) => set({ offer }, editSession)}
           />
           <TextField
             label="Landing page"
             value={brief.landingPage}
             at=":landingPage"
-            placeholder={`${desk.plan.client.site || 'client.example'}/the-offer`}
+            placeholder={`${planState.plan.client.site || 'client.example'}/the-offer`}
             hint={pageHint}
-            onedit={(landingPage, sitting) => set({ landingPage }, sitting)}
+            onedit={(landingPage, editSession) => set({ landingPage }, editSession)}
           />
         </section>
         <ConversionsSection />
@@ -144,11 +144,11 @@
             <MoneyField
               label="Money a month"
               value={brief.monthlyMinor}
-              ways={desk.amounts}
+              ways={planState.amounts}
               at=":monthlyMinor"
-              onedit={(monthlyMinor, sitting) => set({ monthlyMinor }, sitting)}
+              onedit={(monthlyMinor, editSession) => set({ monthlyMinor }, editSession)}
             />
-            <DateField label="Starts" value={brief.startsOn} locale={desk.dateLocale} onedit={(startsOn) => set({ startsOn })} />
+            <DateField label="Starts" value={brief.startsOn} locale={planState.dateLocale} onedit={(startsOn) => set({ startsOn })} />
           </div>
           <TextField
             label="The client is open"
@@ -160,7 +160,7 @@
             check={wordHoursProblem}
             onedit={(text) => set({ openingHours: readHours(text) ?? brief.openingHours })}
           />
-          <p class="text-ink-2">Account in {desk.currency}, {desk.plan.account.timeZone}: the client’s.</p>
+          <p class="text-ink-2">Account in {planState.currency}, {planState.plan.account.timeZone}: the client’s.</p>
         </section>
         <WorthSection />
       </div>
@@ -171,12 +171,12 @@
           kind="not-offered"
           title="Not offered"
           tone="madder"
-          note={block || childrenOf(desk.snapshot.briefItem, 'kind', 'not-offered').length === 0
+          note={block || childrenOf(planState.snapshot.briefItem, 'kind', 'not-offered').length === 0
             ? undefined
             : 'All of it stands in the plan’s negative keywords.'}
         />
         {#if block}<div class="border-b border-rule pb-2">
-            <Button onclick={() => void desk.make(block.change)}>Block {block.texts.length} in the plan’s negatives</Button>
+            <Button onclick={() => void planState.make(block.change)}>Block {block.texts.length} in the plan’s negatives</Button>
           </div>{/if}
         {#if blocked.length > 0}
           <ul class="border-b border-rule py-1.5 text-ink-2">

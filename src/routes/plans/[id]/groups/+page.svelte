@@ -31,13 +31,16 @@
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { countOf } from '$lib/wording/texts';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
   const query = $derived(page.url.searchParams);
-  const sheet = new SheetState(desk, () => query.get('campaign') ?? desk.snapshot.group.get(query.get('group') ?? '')?.campaignId ?? '');
+  const sheet = new SheetState(
+    planState,
+    () => query.get('campaign') ?? planState.snapshot.group.get(query.get('group') ?? '')?.campaignId ?? '',
+  );
   const group = $derived(sheet.groups.find(({ id }) => id === query.get('group')) ?? sheet.groups[0] ?? null);
 
-  const shortNames = $derived(shortCampaignNames(inOrder(desk.snapshot.campaign)));
+  const shortNames = $derived(shortCampaignNames(inOrder(planState.snapshot.campaign)));
 
   let shownAs = $state<'Sheet' | 'Cards' | 'Overlaps'>('Sheet');
   let keywordSheet = $state<ReturnType<typeof KeywordSheet>>();
@@ -47,7 +50,7 @@
   let problem = $state('');
 
   const findings = $derived(
-    desk.reader.proof.findings.filter(
+    planState.reader.proof.findings.filter(
       ({ chapter, where }) =>
         chapter === 'groups' &&
         (where.groupId === group?.id ||
@@ -55,8 +58,8 @@
     ),
   );
   const groupItems = $derived(
-    inOrder(desk.snapshot.campaign).flatMap((campaign) =>
-      [...desk.snapshot.group.values()]
+    inOrder(planState.snapshot.campaign).flatMap((campaign) =>
+      [...planState.snapshot.group.values()]
         .filter(({ campaignId }) => campaignId === campaign.id)
         .map(({ id, name }) => ({
           id: id as string,
@@ -71,7 +74,7 @@
   function moveTo(groupId: string) {
     const ids = sheet.chosenIds;
     problem = sheet.move(ids, groupId);
-    if (!problem) shell.announce(`${countOf(ids.length, 'keyword')} moved to ${desk.snapshot.group.get(groupId)?.name}.`);
+    if (!problem) shell.announce(`${countOf(ids.length, 'keyword')} moved to ${planState.snapshot.group.get(groupId)?.name}.`);
   }
 
   /** Moves into a group that is made on the way. */
@@ -80,10 +83,16 @@
     const id = newId();
     const ids = sheet.chosenIds;
     const row = {
-      ...newGroup(desk.snapshot, sheet.campaign.id, freeGroupName(desk.snapshot, sheet.campaign.id, name), name.toLowerCase(), id),
-      defaultMatch: desk.plan.house.defaultMatch,
+      ...newGroup(
+        planState.snapshot,
+        sheet.campaign.id,
+        freeGroupName(planState.snapshot, sheet.campaign.id, name),
+        name.toLowerCase(),
+        id,
+      ),
+      defaultMatch: planState.plan.house.defaultMatch,
     };
-    desk.make({
+    planState.make({
       type: 'several',
       name: 'keywords-grouped',
       changes: [
@@ -98,8 +107,8 @@
   function addGroup() {
     if (!sheet.campaign) return;
     const id = newId();
-    const row = newGroup(desk.snapshot, sheet.campaign.id, freeGroupName(desk.snapshot, sheet.campaign.id, 'New group'), '', id);
-    desk.add('group', { ...row, defaultMatch: desk.plan.house.defaultMatch });
+    const row = newGroup(planState.snapshot, sheet.campaign.id, freeGroupName(planState.snapshot, sheet.campaign.id, 'New group'), '', id);
+    planState.add('group', { ...row, defaultMatch: planState.plan.house.defaultMatch });
     openGroup(id);
     shell.openMargin();
     enterNew(fieldAt(`${id}:name`));
@@ -107,7 +116,7 @@
 
   function removeGroup() {
     if (!group) return;
-    desk.make({ type: 'remove', record: 'group', ids: [group.id] });
+    planState.make({ type: 'remove', record: 'group', ids: [group.id] });
     shell.announce(`${group.name} deleted with what stood in it. Ctrl Z brings it back.`);
   }
 
@@ -138,7 +147,7 @@
   });
 </script>
 
-<svelte:head><title>Groups · {desk.plan.plan.name} · Biblion</title></svelte:head>
+<svelte:head><title>Groups · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
 <PlanShell chapter="groups">
   {#snippet margin()}
@@ -154,7 +163,7 @@
   <div class="flex h-full flex-col">
     <ChapterHead title="Groups">
       {#snippet tabs()}
-        {#each inOrder(desk.snapshot.campaign) as campaign (campaign.id)}
+        {#each inOrder(planState.snapshot.campaign) as campaign (campaign.id)}
           <TabLink href={`?campaign=${campaign.id}`} isCurrent={campaign.id === sheet.campaign?.id} title={campaign.name}
             >{shortNames.get(campaign.id)}</TabLink
           >
@@ -169,7 +178,7 @@
     </ChapterHead>
     {#if !sheet.campaign}
       <p class="py-16 text-center">
-        Groups stand in campaigns. <a class="text-act underline" href={`/plans/${desk.planId}/settings`}>Set up a campaign first</a>
+        Groups stand in campaigns. <a class="text-act underline" href={`/plans/${planState.planId}/settings`}>Set up a campaign first</a>
       </p>
     {:else}
       <div class="grid min-h-0 flex-1 grid-cols-[176px_minmax(0,1fr)]">
@@ -216,7 +225,7 @@
               </p>
               <div class="flex gap-2">
                 {#if sheet.ungrouped.length > 0}<Button kind="act" onclick={() => (isProposing = true)}>Propose groups</Button
-                  >{:else}<Button kind="act" href={`/plans/${desk.planId}/research`}>Go to Research</Button>{/if}
+                  >{:else}<Button kind="act" href={`/plans/${planState.planId}/research`}>Go to Research</Button>{/if}
                 <Button onclick={addGroup}>New group</Button>
               </div>
             </div>
@@ -255,7 +264,7 @@
   items={groupItems.filter(({ id }) => id !== group?.id)}
   onpick={(into) => {
     if (!group) return;
-    desk.make({ type: 'merge-groups', ids: [group.id], into });
+    planState.make({ type: 'merge-groups', ids: [group.id], into });
     openGroup(into);
   }}
 />

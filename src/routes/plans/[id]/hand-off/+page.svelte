@@ -11,7 +11,7 @@
   import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const views = [
     { id: 'tables', name: 'Tables' },
     { id: 'read-in', name: 'Read in' },
@@ -19,11 +19,11 @@
     { id: 'versions', name: 'Versions' },
   ] as const;
   const view = $derived(views.find(({ id }) => id === page.url.searchParams.get('view'))?.id ?? 'tables');
-  const { plan } = $derived(desk.plan);
+  const { plan } = $derived(planState.plan);
 
   /** The server's file is asked for only once it has every edit. */
   async function fetchFile(address: string) {
-    await Promise.all([desk.flush(), desk.workspace.flush()]);
+    await Promise.all([planState.flush(), planState.workspace.flush()]);
     const link = document.createElement('a');
     link.href = address;
     link.download = '';
@@ -32,9 +32,9 @@
 
   /** The server keeps a version of what is handed off, so it must have every edit first. */
   async function mark() {
-    await desk.flush();
-    desk.workspace.set('plan', plan.id, { handedOffOn: plan.handedOffOn ? null : desk.today });
-    await desk.workspace.flush();
+    await planState.flush();
+    planState.workspace.set('plan', plan.id, { handedOffOn: plan.handedOffOn ? null : planState.today });
+    await planState.workspace.flush();
   }
 </script>
 

@@ -20,9 +20,9 @@
   import { wordFinding } from '$lib/wording/findings';
   import { countOf } from '$lib/wording/texts';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
-  const proof = $derived(desk.reader.proof);
+  const proof = $derived(planState.reader.proof);
   const titles = { fix: 'Must be fixed', look: 'Worth a look', suggestion: 'Suggestions' };
   const tones = { fix: 'text-madder', look: 'text-ochre', suggestion: 'text-slate' };
   const bySeverity = $derived(
@@ -37,7 +37,7 @@
   const view = $derived(page.url.searchParams.get('view') ?? 'findings');
   const isRules = $derived(view === 'rules' || view === 'house');
   const readOver = $derived(
-    `${proof.rules} rules read over ${countOf(desk.snapshot.campaign.size, 'campaign')}, ${countOf(desk.snapshot.group.size, 'group')}, ${countOf(desk.snapshot.keyword.size, 'keyword')} and ${countOf(desk.snapshot.ad.size, 'ad')} in ${(desk.reader.milliseconds / 1000).toFixed(2)} s`,
+    `${proof.rules} rules read over ${countOf(planState.snapshot.campaign.size, 'campaign')}, ${countOf(planState.snapshot.group.size, 'group')}, ${countOf(planState.snapshot.keyword.size, 'keyword')} and ${countOf(planState.snapshot.ad.size, 'ad')} in ${(planState.reader.milliseconds / 1000).toFixed(2)} s`,
   );
 
   /** Findings of each severity that are drawn; a plan that was pasted together can have thousands. */
@@ -58,7 +58,7 @@
   function setAside(event: SubmitEvent) {
     event.preventDefault();
     if (!aside || reason.trim() === '') return;
-    desk.setAside(aside, reason.trim());
+    planState.setAside(aside, reason.trim());
     isAsideOpen = false;
   }
 
@@ -80,7 +80,7 @@
     if (!current?.mend) return;
     const at = proof.findings.indexOf(current);
     const next = proof.findings[at + 1] ?? proof.findings[at - 1];
-    desk.mend(current);
+    planState.mend(current);
     void focusRow(next);
   }
 
@@ -95,7 +95,7 @@
   });
 </script>
 
-<svelte:head><title>Proof · {desk.plan.plan.name} · Biblion</title></svelte:head>
+<svelte:head><title>Proof · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
 {#snippet proofMargin()}<ProofMargin />{/snippet}
 
@@ -110,7 +110,7 @@
       {#snippet actions()}
         <Button
           disabled={safe.length === 0}
-          onclick={() => shell.announce(`${countOf(desk.mendAllSafe(), 'finding')} mended; one undo takes all back.`)}
+          onclick={() => shell.announce(`${countOf(planState.mendAllSafe(), 'finding')} mended; one undo takes all back.`)}
           >Mend all that are safe <span class="font-mono">{safe.length}</span></Button
         >
       {/snippet}
@@ -119,19 +119,19 @@
       <div class="flex items-center gap-6 border-b border-rule px-[22px] py-2" data-proof-counts>
         {#each bySeverity as { severity, findings } (severity)}
           <p class="flex items-baseline gap-2 whitespace-nowrap">
-            <span class={`font-serif text-[24px] leading-7 ${tones[severity]}`}>{desk.reader.isRead ? findings.length : '…'}</span>
+            <span class={`font-serif text-[24px] leading-7 ${tones[severity]}`}>{planState.reader.isRead ? findings.length : '…'}</span>
             {titles[severity].toLowerCase()}
           </p>
         {/each}
         <p class="flex items-baseline gap-2 whitespace-nowrap">
-          <span class="font-serif text-[24px] leading-7 text-act">{desk.reader.isRead ? quiet : '…'}</span> found nothing
+          <span class="font-serif text-[24px] leading-7 text-act">{planState.reader.isRead ? quiet : '…'}</span> found nothing
         </p>
         <p class="ms-auto flex shrink-0 items-center gap-1.5 whitespace-nowrap text-ink-2">
           <KeyCap keys="Enter" /> go there <KeyCap keys="M" /> mend <KeyCap keys="A" /> set aside
         </p>
       </div>
       <div class="min-h-0 flex-1 overflow-y-auto pb-6">
-        {#if !desk.reader.isRead}
+        {#if !planState.reader.isRead}
           <p class="py-16 text-center text-ink-2" role="status">reading …</p>
         {:else if proof.findings.length === 0}
           <p class="py-16 text-center font-serif text-[20px] text-act">The proof reads clean.</p>
@@ -162,19 +162,19 @@
               Set aside <span class="font-normal text-ink-2">{proof.aside.length}; each returns when what it found changes</span>
             </h2>
             {#each proof.aside as finding (finding.id)}
-              {@const row = [...desk.snapshot.setAside.values()].find(
+              {@const row = [...planState.snapshot.setAside.values()].find(
                 ({ rule, record }) => rule === finding.rule && record === finding.record,
               )}
-              {@const words = wordFinding(finding, desk.currency)}
+              {@const words = wordFinding(finding, planState.currency)}
               <p class="py-1">
                 <span class="font-semibold">{words.title}</span>
                 <span class="text-ink-2">{words.detail} “{row?.reason}”</span>
-                <Button kind="link" onclick={() => desk.bringBack(finding)}>Bring it back</Button>
+                <Button kind="link" onclick={() => planState.bringBack(finding)}>Bring it back</Button>
               </p>
             {/each}
           </section>
         {/if}
-        {#if desk.reader.isRead}<p class="px-[22px] pt-4 text-ink-2">{readOver}</p>{/if}
+        {#if planState.reader.isRead}<p class="px-[22px] pt-4 text-ink-2">{readOver}</p>{/if}
       </div>
     {/if}
   </div>
@@ -182,7 +182,7 @@
 
 <Dialog bind:open={isAsideOpen} title="Set aside">
   {#if aside}
-    {@const words = wordFinding(aside, desk.currency)}
+    {@const words = wordFinding(aside, planState.currency)}
     <p><span class="font-semibold">{words.title}</span> · {words.detail}</p>
     <form class="grid gap-3" onsubmit={setAside}>
       <label class="grid gap-0.5"

@@ -21,8 +21,8 @@
   import PasteDialog from '$lib/ui/research/PasteDialog.svelte';
   import { listenForActions } from '$lib/ui/research/listen-for-actions';
   import { ResearchState } from '$lib/ui/research/research-state.svelte';
-  import RivalsView from '$lib/ui/research/RivalsView.svelte';
-  import StandingLine from '$lib/ui/research/StandingLine.svelte';
+  import CompetitorsView from '$lib/ui/research/CompetitorsView.svelte';
+  import VerdictTotalsLine from '$lib/ui/research/VerdictTotalsLine.svelte';
   import VerdictTabs from '$lib/ui/research/VerdictTabs.svelte';
   import WordPanel from '$lib/ui/research/WordPanel.svelte';
   import WordRail from '$lib/ui/research/WordRail.svelte';
@@ -34,9 +34,9 @@
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
   import { countOf } from '$lib/wording/texts';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
-  const research = new ResearchState(desk);
+  const research = new ResearchState(planState);
   const { list } = research;
   const rows = new RowWindow(
     () => 28,
@@ -51,7 +51,7 @@
   let kindPanel = $state<KindPanel | null>(null);
   /** Whether those put off are settled side by side. */
   let isSettling = $state(false);
-  let isAboutRivals = $state(false);
+  let isAboutCompetitors = $state(false);
   let wordReason = $state<BlockReason>('other');
   let wordStands = $state(false);
   let wordNegatives = $state<'word' | 'each'>('word');
@@ -59,15 +59,15 @@
   const { keys } = $derived(research);
   const shownVerdicts = ['keep', 'block', 'pass', 'later', 'open'] as const;
   /** Where a find's text stands as a keyword. */
-  const keywords = $derived(desk.snapshot.keyword);
-  const groups = $derived(desk.snapshot.group);
+  const keywords = $derived(planState.snapshot.keyword);
+  const groups = $derived(planState.snapshot.group);
   const groupsByText = $derived.by(() => {
     const found = new Map<string, string[]>();
     for (const { text, groupId } of keywords.values()) found.set(text, [...(found.get(text) ?? []), groups.get(groupId)?.name ?? '']);
     return found;
   });
-  const findings = $derived(desk.reader.proof.findings.filter(({ chapter }) => chapter === 'research'));
-  const fits = $derived(list.current ? findFittingGroup(desk.plan, list.current.text) : null);
+  const findings = $derived(planState.reader.proof.findings.filter(({ chapter }) => chapter === 'research'));
+  const fits = $derived(list.current ? findFittingGroup(planState.plan, list.current.text) : null);
 
   $effect(() => {
     void [research.figures.key, research.candidates];
@@ -125,7 +125,7 @@
 
   function keepIn(groupId: string) {
     const count = research.keepIn(groupId);
-    if (count > 1) shell.announce(`${countOf(count, 'find')} kept in ${desk.snapshot.group.get(groupId)?.name}.`);
+    if (count > 1) shell.announce(`${countOf(count, 'find')} kept in ${planState.snapshot.group.get(groupId)?.name}.`);
     void showCurrent();
   }
 
@@ -164,7 +164,7 @@
   onMount(() =>
     listenForActions({
       keys: () => keys,
-      isElsewhere: () => isSettling || isAboutRivals || list.all.length === 0,
+      isElsewhere: () => isSettling || isAboutCompetitors || list.all.length === 0,
       acts: {
         ...verdictActs,
         'keep-fitting': keepFitting,
@@ -190,12 +190,12 @@
   );
 </script>
 
-<svelte:head><title>Research · {desk.plan.plan.name} · Biblion</title></svelte:head>
+<svelte:head><title>Research · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
 <PlanShell chapter="research">
   {#snippet margin()}
     <FiguresNotice figures={research.figures} />
-    {#if list.current && !isSettling && !isAboutRivals}
+    {#if list.current && !isSettling && !isAboutCompetitors}
       <FindMargin
         {research}
         find={list.current}
@@ -219,8 +219,10 @@
             onclick={() => (isAccepting = true)}>Accept…</Button
           >{/if}
         {#if list.all.length > 0}<Button kind="quiet" onclick={() => (isTakingOut = true)}>Take out…</Button>{/if}
-        {#if list.all.length > 0}<Button kind="quiet" pressed={isAboutRivals} onclick={() => (isAboutRivals = !isAboutRivals)}
-            >Rivals</Button
+        {#if list.all.length > 0}<Button
+            kind="quiet"
+            pressed={isAboutCompetitors}
+            onclick={() => (isAboutCompetitors = !isAboutCompetitors)}>Rivals</Button
           >{/if}
         <Button kind={list.all.length === 0 ? 'act' : 'plain'} onclick={() => (isAdding = true)}>Add finds</Button>
       {/snippet}
@@ -234,9 +236,9 @@
         </div>
       </div>
     {:else}
-      <StandingLine {research} />
-      {#if isAboutRivals}
-        <RivalsView {research} onleave={() => (isAboutRivals = false)} />
+      <VerdictTotalsLine {research} />
+      {#if isAboutCompetitors}
+        <CompetitorsView {research} onleave={() => (isAboutCompetitors = false)} />
       {:else if isSettling}
         <LaterView {research} onleave={() => (isSettling = false)} />
       {:else}
@@ -281,10 +283,10 @@
 <ChooseDialog
   bind:open={isKeepingIn}
   title={`Keep ${countOf(list.chosen.length, 'find')} in a group`}
-  items={groupsInOrder(desk.plan).map(({ id, name, campaignId }) => ({
+  items={groupsInOrder(planState.plan).map(({ id, name, campaignId }) => ({
     id,
     name,
-    note: desk.snapshot.campaign.get(campaignId)?.name ?? '',
+    note: planState.snapshot.campaign.get(campaignId)?.name ?? '',
   }))}
   onpick={keepIn}
   onnew={keepInNew}

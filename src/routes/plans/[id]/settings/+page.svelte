@@ -21,24 +21,24 @@
   import { newId } from '$lib/ui/state/synced-store.svelte';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
 
-  const desk = getPlanState();
+  const planState = getPlanState();
   const shell = getShell();
-  const campaigns = $derived(inOrder(desk.snapshot.campaign));
+  const campaigns = $derived(inOrder(planState.snapshot.campaign));
   const shortNames = $derived(shortCampaignNames(campaigns));
-  const campaign = $derived(desk.snapshot.campaign.get(page.url.searchParams.get('campaign') ?? '') ?? campaigns[0] ?? null);
-  const reach = new CampaignReach(desk, () => campaign?.id ?? '');
-  const figures = new FindFigures(desk);
+  const campaign = $derived(planState.snapshot.campaign.get(page.url.searchParams.get('campaign') ?? '') ?? campaigns[0] ?? null);
+  const reach = new CampaignReach(planState, () => campaign?.id ?? '');
+  const figures = new FindFigures(planState);
   $effect(() => reach.askPeople());
   $effect(() => reach.askDemand());
   const findings = $derived(
-    desk.reader.proof.findings.filter(
+    planState.reader.proof.findings.filter(
       ({ chapter, where }) => chapter === 'settings' && (where.campaignId === undefined || where.campaignId === campaign?.id),
     ),
   );
 
   function add() {
     const id = newId();
-    desk.make(newCampaign(desk.plan, id, newId));
+    planState.make(newCampaign(planState.plan, id, newId));
     void goto(`?campaign=${id}`, { keepFocus: true });
     enterNew(fieldAt(`${id}:name`));
   }
@@ -47,12 +47,12 @@
 
   function remove() {
     if (!campaign) return;
-    desk.make({ type: 'remove', record: 'campaign', ids: [campaign.id] });
+    planState.make({ type: 'remove', record: 'campaign', ids: [campaign.id] });
     shell.announce(`${campaign.name} deleted with its groups. Ctrl Z brings it back.`);
   }
 </script>
 
-<svelte:head><title>Settings · {desk.plan.plan.name} · Biblion</title></svelte:head>
+<svelte:head><title>Settings · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
 <PlanShell chapter="settings">
   {#snippet margin()}

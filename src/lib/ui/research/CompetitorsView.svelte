@@ -5,14 +5,14 @@
     boughtByThemAlone,
     findSameLines,
     isSeasonal,
-    measureRival,
+    measureCompetitor,
     savedMinor,
     type Competition,
-    type Rival,
-  } from '$lib/core/research/rivals';
+    type Competitor,
+  } from '$lib/core/research/competitors';
   import { inOrder, nextPosition } from '$lib/core/store/snapshot';
-  import { bareDomain } from '$lib/core/research/read-rivals';
-  import { asRival, joinRivals } from '$lib/core/research/seen-rivals';
+  import { bareDomain } from '$lib/core/research/read-competitors';
+  import { asCompetitor, joinCompetitors } from '$lib/core/research/seen-competitors';
   import { clickRate } from '$lib/core/research/strongest';
   import { countOf, monthNames } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
@@ -22,14 +22,14 @@
   import { newId } from '../state/synced-store.svelte';
   import { marketName } from './find-figures.svelte';
   import Months from './Months.svelte';
-  import RivalListDialog from './RivalListDialog.svelte';
-  import RivalMonths from './RivalMonths.svelte';
+  import CompetitorListDialog from './CompetitorListDialog.svelte';
+  import CompetitorMonths from './CompetitorMonths.svelte';
   import type { ResearchState } from './research-state.svelte';
 
   let { research, onleave }: { research: ResearchState; onleave: () => void } = $props();
 
   const shell = getShell();
-  const { desk } = $derived(research);
+  const { planState } = $derived(research);
   const mostAsked = 2000;
   let competition = $state.raw<Competition | null>(null);
   let failure = $state('');
@@ -38,33 +38,33 @@
   const kept = $derived(research.list.all.filter(({ verdict }) => verdict === 'keep'));
   const texts = $derived((kept.length > 0 ? kept : research.list.all).slice(0, mostAsked).map(({ text }) => text));
   const named = $derived(
-    new Set([...desk.snapshot.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : []))),
+    new Set([...planState.snapshot.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : []))),
   );
-  const ownSite = $derived(bareDomain(desk.plan.client.site));
+  const ownSite = $derived(bareDomain(planState.plan.client.site));
   const isOwn = ({ name, domain }: { name: string; domain: string }) =>
     ownSite !== '' && (domain === ownSite || bareDomain(name) === ownSite);
-  const everySeen = $derived(inOrder(desk.snapshot.seenRival));
+  const everySeen = $derived(inOrder(planState.snapshot.seenCompetitor));
   const seen = $derived(everySeen.filter((row) => !isOwn(row)));
   /** Searches that the client wins for free, as lists tell. */
   const ownWins = $derived(everySeen.filter(isOwn).flatMap(({ wins }) => wins));
   /** Those of the market and those of files, the strongest first. */
-  const rivals = $derived(
-    joinRivals([...(competition?.rivals ?? []), ...seen.map(asRival)])
-      .map((rival) => ({ rival, standing: measureRival(rival, kept.length > 0 ? kept : research.list.all) }))
-      .sort((a, b) => b.standing.strength - a.standing.strength),
+  const competitors = $derived(
+    joinCompetitors([...(competition?.rivals ?? []), ...seen.map(asCompetitor)])
+      .map((competitor) => ({ competitor, measure: measureCompetitor(competitor, kept.length > 0 ? kept : research.list.all) }))
+      .sort((a, b) => b.measure.strength - a.measure.strength),
   );
   const searched = $derived(monthNames.map((_, month) => kept.reduce((sum, { months }) => sum + (months[month] ?? 0), 0)));
   const same = $derived(
     findSameLines(
-      desk.plan,
-      rivals.map(({ rival }) => rival),
+      planState.plan,
+      competitors.map(({ competitor }) => competitor),
     ),
   );
   const free = $derived.by(() => {
     const won = new Set([...(competition?.ownFree ?? []), ...ownWins]);
     return kept.filter(({ text }) => won.has(text));
   });
-  const money = (minor: number | null) => (minor === null ? '–' : formatMoney(minor, desk.currency));
+  const money = (minor: number | null) => (minor === null ? '–' : formatMoney(minor, planState.currency));
   const percent = (share: number) => `${Math.round(share * 100)} %`;
 
   $effect(() => {
@@ -78,9 +78,9 @@
       const body = {
         texts,
         places: research.figures.places.map(asReached),
-        languages: desk.plan.brief.languages,
-        currency: desk.currency,
-        ownSite: desk.plan.client.site.slice(0, 253),
+        languages: planState.plan.brief.languages,
+        currency: planState.currency,
+        ownSite: planState.plan.client.site.slice(0, 253),
       };
       await askForLines(
         '/api/market/competition',
@@ -93,25 +93,25 @@
     }
   }
 
-  function nameInBrief({ name }: Rival) {
-    desk.add('briefItem', { id: newId(), kind: 'rival', text: name, position: nextPosition(desk.snapshot.briefItem.values()) });
+  function nameInBrief({ name }: Competitor) {
+    planState.add('briefItem', { id: newId(), kind: 'rival', text: name, position: nextPosition(planState.snapshot.briefItem.values()) });
     shell.announce(`${name} stands with the brief’s rivals: flagged in finds and lines.`);
   }
 
   /** What lists told of a rival, under its name or its domain. */
-  const told = ({ name, domain }: Rival) =>
+  const told = ({ name, domain }: Competitor) =>
     seen.filter((row) => row.name.toLowerCase() === name.toLowerCase() || (domain !== '' && row.domain === domain));
 
   /** Takes out what lists told of a rival; what the market tells stays. */
-  function forget(rival: Rival) {
-    desk.make({ type: 'remove', record: 'seenRival', ids: told(rival).map(({ id }) => id as string) });
+  function forget(competitor: Competitor) {
+    planState.make({ type: 'remove', record: 'seenCompetitor', ids: told(competitor).map(({ id }) => id as string) });
   }
 
-  async function bringIn(rival: Rival) {
-    const incoming = boughtByThemAlone(rival, desk.snapshot.find.values()).map((text) => ({
+  async function bringIn(competitor: Competitor) {
+    const incoming = boughtByThemAlone(competitor, planState.snapshot.find.values()).map((text) => ({
       text,
       figures: noFigures,
-      source: `rival ${rival.name}${rival.source ? `, ${rival.source}` : ''}`.slice(0, 200),
+      source: `rival ${competitor.name}${competitor.source ? `, ${competitor.source}` : ''}`.slice(0, 200),
     }));
     try {
       const { fresh } = await research.bringIn(incoming);
@@ -132,7 +132,10 @@
       Asking the market…
     </p>{/if}
   {#if competition || seen.length > 0}
-    <RivalMonths rivals={rivals.map(({ rival }) => rival)} searches={searched.some((sum) => sum > 0) ? searched : []} />
+    <CompetitorMonths
+      competitors={competitors.map(({ competitor }) => competitor)}
+      searches={searched.some((sum) => sum > 0) ? searched : []}
+    />
     <table class="w-full">
       <thead class="text-ink-2"
         ><tr class="border-b border-rule"
@@ -142,48 +145,53 @@
         ></thead
       >
       <tbody>
-        {#each rivals as { rival, standing } (rival.name)}
-          {@const alone = boughtByThemAlone(rival, desk.snapshot.find.values())}
+        {#each competitors as { competitor, measure } (competitor.name)}
+          {@const alone = boughtByThemAlone(competitor, planState.snapshot.find.values())}
           <tr class="border-b border-rule-soft">
             <td class="py-1.5 pe-3"
-              ><b class="font-semibold">{rival.name}</b>
+              ><b class="font-semibold">{competitor.name}</b>
               <p class="text-[12px] text-ink-2">
-                {[rival.domain, rival.source ? `from ${rival.source}` : ''].filter(Boolean).join(', ')}
+                {[competitor.domain, competitor.source ? `from ${competitor.source}` : ''].filter(Boolean).join(', ')}
               </p></td
             >
             <td
               class="pe-3 font-mono text-[12.5px] whitespace-nowrap"
-              title={`buys ${standing.overlap} of the kept finds, ${percent(standing.overlapShare)} of their searches`}
-              >{standing.overlap} · {percent(standing.overlapShare)}</td
+              title={`buys ${measure.overlap} of the kept finds, ${percent(measure.overlapShare)} of their searches`}
+              >{measure.overlap} · {percent(measure.overlapShare)}</td
             >
             <td
               class="pe-3 font-mono text-[12.5px] whitespace-nowrap"
-              title="searches of the kept finds that it is there for, over the year">{percent(standing.strength)}</td
+              title="searches of the kept finds that it is there for, over the year">{percent(measure.strength)}</td
             >
-            <td class="pe-3 font-mono text-[12.5px] whitespace-nowrap">{percent(standing.freeShare)}</td>
+            <td class="pe-3 font-mono text-[12.5px] whitespace-nowrap">{percent(measure.freeShare)}</td>
             <td
               ><span class="flex items-center gap-2"
-                ><Months months={rival.months.map((share) => Math.round(share * 100))} says="advertises most in" /><span
-                  class="whitespace-nowrap text-ink-2">{rival.months.length === 0 ? '' : isSeasonal(rival) ? 'by season' : 'all year'}</span
+                ><Months months={competitor.months.map((share) => Math.round(share * 100))} label="advertises most in" /><span
+                  class="whitespace-nowrap text-ink-2"
+                  >{competitor.months.length === 0 ? '' : isSeasonal(competitor) ? 'by season' : 'all year'}</span
                 ></span
               ></td
             >
             <td
-              >{#if alone.length > 0}<Button kind="link" onclick={() => bringIn(rival)}>Bring in {alone.length}</Button>{:else}<span
+              >{#if alone.length > 0}<Button kind="link" onclick={() => bringIn(competitor)}>Bring in {alone.length}</Button>{:else}<span
                   class="text-ink-2">none</span
                 >{/if}</td
             >
             <td class="text-end whitespace-nowrap">
-              {#if told(rival).length > 0}<Button kind="link" onclick={() => forget(rival)}>Forget the list’s</Button>{/if}
-              {#if !named.has(rival.name.toLowerCase())}<Button kind="link" onclick={() => nameInBrief(rival)}>Name in the brief</Button
+              {#if told(competitor).length > 0}<Button kind="link" onclick={() => forget(competitor)}>Forget the list’s</Button>{/if}
+              {#if !named.has(competitor.name.toLowerCase())}<Button kind="link" onclick={() => nameInBrief(competitor)}
+                  >Name in the brief</Button
                 >{/if}
-              <Button kind="quiet" pressed={openName === rival.name} onclick={() => (openName = openName === rival.name ? '' : rival.name)}
-                >{countOf(rival.ads.length, 'ad')}</Button
+              <Button
+                kind="quiet"
+                pressed={openName === competitor.name}
+                onclick={() => (openName = openName === competitor.name ? '' : competitor.name)}
+                >{countOf(competitor.ads.length, 'ad')}</Button
               >
             </td>
           </tr>
-          {#if openName === rival.name}
-            {#each [...rival.ads].sort((a, b) => b.days - a.days) as ad, index (index)}
+          {#if openName === competitor.name}
+            {#each [...competitor.ads].sort((a, b) => b.days - a.days) as ad, index (index)}
               <tr class="bg-sheet"
                 ><td colspan="7" class="border-b border-rule-soft px-3 py-2">
                   <p class="font-semibold">{ad.headlines.join(' · ')}</p>
@@ -199,19 +207,19 @@
     {#if same.length > 0}
       <h3 class="pt-4 pb-1 font-semibold">Lines of ours that read the same</h3>
       {#each same as line (line.adId + line.ours)}
-        {@const ad = desk.snapshot.ad.get(line.adId)}
+        {@const ad = planState.snapshot.ad.get(line.adId)}
         <p>
-          {#if ad}<a class="underline" href={`/plans/${desk.planId}/ads?group=${ad.groupId}&ad=${ad.id}`}>{line.ours}</a
+          {#if ad}<a class="underline" href={`/plans/${planState.planId}/ads?group=${ad.groupId}&ad=${ad.id}`}>{line.ours}</a
             >{:else}{line.ours}{/if}
           <span class="text-ink-2">as {line.rival} says “{line.theirs}”</span>
         </p>
       {/each}
     {/if}
-    <h3 class="pt-4 pb-1 font-semibold">Searches that {desk.plan.client.site || 'the client'} wins for free</h3>
+    <h3 class="pt-4 pb-1 font-semibold">Searches that {planState.plan.client.site || 'the client'} wins for free</h3>
     {#each free as find (find.id)}
       <p class="flex gap-3 border-b border-rule-soft py-0.5">
         <span class="flex-1">{find.text}</span><span class="text-ink-2"
-          >not bidding saves about {money(savedMinor(find, clickRate(desk.plan.house)))} a month</span
+          >not bidding saves about {money(savedMinor(find, clickRate(planState.plan.house)))} a month</span
         >
         <Button kind="link" onclick={() => research.judgeFinds([find], 'pass')}>Save it</Button>
       </p>
@@ -219,4 +227,4 @@
     <p class="pt-3 text-[12px] text-ink-2">Estimates by the {marketName}.</p>
   {/if}
 </div>
-{#if isReading}<RivalListDialog {research} bind:open={isReading} />{/if}
+{#if isReading}<CompetitorListDialog {research} bind:open={isReading} />{/if}

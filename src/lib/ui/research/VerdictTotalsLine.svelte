@@ -11,26 +11,26 @@
   let { research }: { research: ResearchState } = $props();
 
   const { list } = $derived(research);
-  const order: { verdict: Verdict; tone: string; says: string }[] = [
-    { verdict: 'keep', tone: 'bg-act', says: 'kept' },
-    { verdict: 'block', tone: 'bg-madder/80', says: 'blocked' },
-    { verdict: 'pass', tone: 'bg-ink-3', says: 'passed' },
-    { verdict: 'later', tone: 'bg-slate', says: 'later' },
-    { verdict: 'open', tone: 'bg-rule', says: 'to judge' },
+  const order: { verdict: Verdict; tone: string; label: string }[] = [
+    { verdict: 'keep', tone: 'bg-act', label: 'kept' },
+    { verdict: 'block', tone: 'bg-madder/80', label: 'blocked' },
+    { verdict: 'pass', tone: 'bg-ink-3', label: 'passed' },
+    { verdict: 'later', tone: 'bg-slate', label: 'later' },
+    { verdict: 'open', tone: 'bg-rule', label: 'to judge' },
   ];
   /** A verdict's finds, the searches behind them and what their clicks would cost. */
-  const says = ({ verdict, says: word }: (typeof order)[number]) =>
+  const label = ({ verdict, label: word }: (typeof order)[number]) =>
     `${list.counts[verdict].toLocaleString('en-GB')} ${word}: ${wordRange(searches[verdict])} searches, ${money(verdict)} of clicks a month`;
-  const { searches, costMinor, kept, clear, small, capacity, strongest } = $derived(research.reader.answer.standing);
+  const { searches, costMinor, kept, clear, small, capacity, strongest } = $derived(research.reader.answer.totals);
   const wordRange = ({ low, high }: { low: number; high: number }) => wordSearchRange(low, high);
-  const money = (verdict: Verdict) => formatRoughly(costMinor[verdict], research.desk.currency);
+  const money = (verdict: Verdict) => formatRoughly(costMinor[verdict], research.planState.currency);
   let isOpen = $state(false);
 </script>
 
-<div class="flex h-[6px] shrink-0" role="img" aria-label={order.map(says).join(', ')}>
+<div class="flex h-[6px] shrink-0" role="img" aria-label={order.map(label).join(', ')}>
   {#each order as one (one.verdict)}{@const { verdict, tone } = one}<span
       class={tone}
-      title={says(one)}
+      title={label(one)}
       style:flex-grow={list.counts[verdict]}
     ></span>{/each}
 </div>
@@ -52,10 +52,10 @@
 {#if isOpen && capacity}
   <Dialog bind:open={isOpen} title={`The strongest ${Math.min(capacity.keywords, kept)} for this money`} wide>
     <p class="text-ink-2">
-      {formatMoney(research.desk.plan.brief.monthlyMinor ?? 0, research.desk.currency, { whole: true })} a month at {formatMoney(
+      {formatMoney(research.planState.plan.brief.monthlyMinor ?? 0, research.planState.currency, { whole: true })} a month at {formatMoney(
         capacity.costPerClickMinor,
-        research.desk.currency,
-      )} a click buys {wordSearches(capacity.clicks)} clicks; a keyword needs {research.desk.plan.house.clicksPerKeyword} to be learned from.
+        research.planState.currency,
+      )} a click buys {wordSearches(capacity.clicks)} clicks; a keyword needs {research.planState.plan.house.clicksPerKeyword} to be learned from.
       Worth: clicks × what the intent is worth × what a click may cost against what it does.
     </p>
     <ScrollArea label="The strongest finds" class="max-h-96 border-y border-rule">

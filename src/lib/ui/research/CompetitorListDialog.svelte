@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { readRivals, type RivalProblem, type RivalsRead } from '$lib/core/research/read-rivals';
-  import { takeRivals } from '$lib/core/research/seen-rivals';
+  import { readCompetitors, type CompetitorProblem, type CompetitorsRead } from '$lib/core/research/read-competitors';
+  import { takeCompetitors } from '$lib/core/research/seen-competitors';
   import { countOf } from '$lib/wording/texts';
   import { decodeFile } from '../hand-off/decode-file';
   import Button from '../parts/Button.svelte';
@@ -15,17 +15,17 @@
   const shell = getShell();
   const mostShown = 8;
   let failure = $state('');
-  let read = $state.raw<(RivalsRead & { name: string }) | null>(null);
-  const problemWords: Record<RivalProblem['code'], string> = {
+  let read = $state.raw<(CompetitorsRead & { name: string }) | null>(null);
+  const problemWords: Record<CompetitorProblem['code'], string> = {
     'no-rival': 'names no rival',
     'nothing-told': 'tells nothing of',
     'days-unread': 'days that are no number:',
     'too-many': 'more than is kept of one rival:',
   };
   const counts = $derived(
-    read?.rivals.map(({ name, buys, wins, ads }) => ({
+    read?.competitors.map(({ name, buys, wins, ads }) => ({
       name,
-      says: `${countOf(buys.length, 'search', 'searches')} bought, ${wins.length} won for free, ${countOf(ads.length, 'ad')}`,
+      label: `${countOf(buys.length, 'search', 'searches')} bought, ${wins.length} won for free, ${countOf(ads.length, 'ad')}`,
     })) ?? [],
   );
 
@@ -38,9 +38,9 @@
       const [largest] = [...sheets].sort((a, b) => b.rows.length - a.rows.length);
       read = {
         name: file.name,
-        ...readRivals(largest?.rows ?? [], {
-          refusedSigns: research.desk.plan.rules.refusedKeywordSigns,
-          ownSite: research.desk.plan.client.site,
+        ...readCompetitors(largest?.rows ?? [], {
+          refusedSigns: research.planState.plan.rules.refusedKeywordSigns,
+          ownSite: research.planState.plan.client.site,
         }),
       };
     } catch (error) {
@@ -50,9 +50,13 @@
 
   function take() {
     if (!read) return;
-    const change = takeRivals(research.desk.snapshot, read.rivals, { source: read.name.slice(0, 200), on: research.desk.today, newId });
-    if (change) research.desk.make(change);
-    shell.announce(`${countOf(read.rivals.length, 'rival')} read in. Ctrl Z takes them back.`);
+    const change = takeCompetitors(research.planState.snapshot, read.competitors, {
+      source: read.name.slice(0, 200),
+      on: research.planState.today,
+      newId,
+    });
+    if (change) research.planState.make(change);
+    shell.announce(`${countOf(read.competitors.length, 'rival')} read in. Ctrl Z takes them back.`);
     open = false;
   }
 </script>
@@ -77,9 +81,9 @@
   {#if read?.isUnderstood}
     <ScrollArea label="Rivals that the file tells of" class="max-h-40 border-y border-rule"
       ><ul>
-        {#each counts as { name, says } (name)}
+        {#each counts as { name, label } (name)}
           <li class="flex gap-3 border-b border-rule-soft py-1">
-            <b class="flex-1 font-semibold">{name}</b><span class="text-ink-2">{says}</span>
+            <b class="flex-1 font-semibold">{name}</b><span class="text-ink-2">{label}</span>
           </li>
         {:else}<li class="py-2 text-ink-2">No rival is told of.</li>{/each}
       </ul></ScrollArea
@@ -95,7 +99,8 @@
   {/if}
   {#snippet footer()}
     <Button onclick={() => (open = false)}>Not now</Button>
-    <Button kind="act" disabled={!read || read.rivals.length === 0} onclick={take}>Take {countOf(read?.rivals.length ?? 0, 'rival')}</Button
+    <Button kind="act" disabled={!read || read.competitors.length === 0} onclick={take}
+      >Take {countOf(read?.competitors.length ?? 0, 'rival')}</Button
     >
   {/snippet}
 </Dialog>

@@ -1,4 +1,4 @@
-import type { Competition, Rival, RivalAd } from '$lib/core/research/rivals';
+import type { Competition, Competitor, CompetitorAd } from '$lib/core/research/competitors';
 import { PracticeChance } from './chance';
 import { domainOf } from './practice-domain';
 import type { PracticeTerms } from './practice-terms';
@@ -10,14 +10,14 @@ const mostSearches = 400;
 const mostAds = 4;
 
 /** Whether a rival buys a search: the stronger ones buy more, and nobody buys what nobody sells by. */
-export function buys(rival: string, text: string, terms: PracticeTerms, seed: number): boolean {
-  const strength = new PracticeChance(`${seed} strength ${rival}`).between(0.15, 0.6);
-  return sold.has(terms.intentOf(text)) && new PracticeChance(`${seed} buys ${rival} ${text}`).next() < strength;
+export function buys(competitor: string, text: string, terms: PracticeTerms, seed: number): boolean {
+  const strength = new PracticeChance(`${seed} strength ${competitor}`).between(0.15, 0.6);
+  return sold.has(terms.intentOf(text)) && new PracticeChance(`${seed} buys ${competitor} ${text}`).next() < strength;
 }
 
 const title = (text: string) => text.replace(/(?<!\p{L})\p{L}/gu, (letter) => letter.toUpperCase());
 
-function adsOf(name: string, searches: readonly string[], seed: number): RivalAd[] {
+function adsOf(name: string, searches: readonly string[], seed: number): CompetitorAd[] {
   return searches.slice(0, mostAds).map((text, index) => {
     const chance = new PracticeChance(`${seed} ad ${name} ${text}`);
     const thing = title(text);
@@ -32,7 +32,7 @@ function adsOf(name: string, searches: readonly string[], seed: number): RivalAd
   });
 }
 
-function rivalOf(name: string, texts: readonly string[], around: readonly string[], terms: PracticeTerms, seed: number): Rival {
+function competitorOf(name: string, texts: readonly string[], around: readonly string[], terms: PracticeTerms, seed: number): Competitor {
   const bought = texts.filter((text) => buys(name, text, terms, seed));
   const others = around.filter((text) => !texts.includes(text) && buys(name, text, terms, seed));
   const chance = new PracticeChance(`${seed} rival ${name}`);
@@ -57,10 +57,10 @@ export function practiceCompetition(
   around: readonly string[],
   { terms, seed, ownSite }: { terms: PracticeTerms; seed: number; ownSite: string },
 ): Competition {
-  const names = new Set(texts.flatMap((text) => terms.rivalsOf(text)));
-  const rivals = [...names].map((name) => rivalOf(name, texts, around, terms, seed)).filter(({ buys: list }) => list.length > 0);
+  const names = new Set(texts.flatMap((text) => terms.competitorsOf(text)));
+  const competitors = [...names].map((name) => competitorOf(name, texts, around, terms, seed)).filter(({ buys: list }) => list.length > 0);
   return {
-    rivals: rivals.sort((a, b) => b.paidShare - a.paidShare),
+    rivals: competitors.sort((a, b) => b.paidShare - a.paidShare),
     ownFree: ownSite === '' ? [] : texts.filter((text) => new PracticeChance(`${seed} free ${ownSite} ${text}`).next() < ownShare),
   };
 }

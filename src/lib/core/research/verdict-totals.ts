@@ -6,7 +6,7 @@ import type { Range } from '../market/range';
 import { clickRate, computeCapacity, middleBid, rankStrongest, type Capacity, type StrongFind } from './strongest';
 
 /** What the finds of a plan come to. */
-export interface StandingFigures {
+export interface VerdictTotals {
   /** Searches a month behind each verdict. */
   searches: Readonly<Record<Verdict, Range>>;
   /** What their clicks would cost a month at the middle of what is bid, in minor units. */
@@ -34,7 +34,7 @@ const noRanges = (): Record<Verdict, { low: number; high: number }> => ({
 });
 
 /** Figures of no find. */
-export const noStanding: StandingFigures = {
+export const noTotals: VerdictTotals = {
   searches: noRanges(),
   costMinor: none(),
   kept: 0,
@@ -45,7 +45,7 @@ export const noStanding: StandingFigures = {
 };
 
 /** Adds up what the finds come to; clicks are searches × share shown × click-through of the house rules. */
-export function computeStanding(view: PlanView, proposalOf: (find: Find) => VerdictProposal): StandingFigures {
+export function computeVerdictTotals(view: PlanView, proposalOf: (find: Find) => VerdictProposal): VerdictTotals {
   const [searches, costMinor, kept] = [noRanges(), none(), [] as Find[]];
   const rate = clickRate(view.house);
   for (const find of view.snapshot.find.values()) {

@@ -1,22 +1,22 @@
 <script lang="ts">
   import type { Chart } from 'chart.js';
   import { bestMonth } from '$lib/core/finds/find-figures';
-  import type { Rival } from '$lib/core/research/rivals';
+  import type { Competitor } from '$lib/core/research/competitors';
   import { monthNames } from '$lib/wording/texts';
 
   interface Props {
-    rivals: readonly Rival[];
+    competitors: readonly Competitor[];
     /** Searches of the kept finds by month, January first; empty where they are not known. */
     searches: readonly number[];
   }
 
-  let { rivals, searches }: Props = $props();
+  let { competitors, searches }: Props = $props();
 
   const mostShown = 5;
-  const shown = $derived(rivals.filter(({ months }) => months.length === 12).slice(0, mostShown));
+  const shown = $derived(competitors.filter(({ months }) => months.length === 12).slice(0, mostShown));
   const tones = ['--madder', '--slate', '--ochre', '--plum', '--cloth-2'];
   const dashes = [[], [6, 3], [2, 2], [8, 3, 2, 3], [12, 4]];
-  const says = $derived(shown.map(({ name, months }) => `${name} advertises most in ${monthNames[bestMonth(months) ?? 0]}`).join('; '));
+  const label = $derived(shown.map(({ name, months }) => `${name} advertises most in ${monthNames[bestMonth(months) ?? 0]}`).join('; '));
 
   /** Draws the chart on its canvas, anew whenever what it shows changes. */
   function draw(canvas: HTMLCanvasElement) {
@@ -87,7 +87,7 @@
     <figcaption class="text-ink-2">
       In how much of each month they advertise{searches.length === 12 ? ', beside how much each month is searched of the best one' : ''}
     </figcaption>
-    <p class="sr-only">{says}</p>
+    <p class="sr-only">{label}</p>
     <div class="relative h-44"><canvas aria-hidden="true" {@attach draw}></canvas></div>
   </figure>
 {/if}

@@ -6,9 +6,9 @@ import * as field from './fields';
 const searches = /* @__PURE__ */ made(() => z.array(field.name.max(200)).max(2000));
 
 /** A rival as a list from a file tells of it. */
-export const seenRival = /* @__PURE__ */ made(() =>
+export const seenCompetitor = /* @__PURE__ */ made(() =>
   z.strictObject({
-    id: field.id<'seenRival'>(),
+    id: field.id<'seenCompetitor'>(),
     name: field.name.max(200),
     /** Empty where the list does not tell. */
     domain: field.text.max(253),
@@ -33,12 +33,12 @@ export const seenRival = /* @__PURE__ */ made(() =>
     position: field.position,
   }),
 );
-export type SeenRival = z.infer<typeof seenRival>;
+export type SeenCompetitor = z.infer<typeof seenCompetitor>;
 
 /** What the store needs to know of rivals from files, and what a new one holds. */
-export const seenRivalRecord = {
+export const seenCompetitorRecord = {
   stream: 'plan',
   parents: {},
   unique: ['name'],
   blank: { domain: '', buys: [], wins: [], months: [], ads: [] },
-} as const satisfies RecordType<SeenRival>;
+} as const satisfies RecordType<SeenCompetitor>;

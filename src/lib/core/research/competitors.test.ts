@@ -5,13 +5,13 @@ import { applyEdits, type Snapshot } from '../store/snapshot';
 import { decide } from '../store/decide';
 import type { KeptRule } from '../records/kept-rule';
 import { applyKeptRules, rulesToApply } from './kept-rules';
-import { readRivals } from './read-rivals';
+import { readCompetitors } from './read-competitors';
 import { inOrder } from '../store/snapshot';
-import { boughtByThemAlone, findSameLines, isSeasonal, measureRival, savedMinor, type Rival } from './rivals';
-import { asRival, joinRivals, takeRivals } from './seen-rivals';
+import { boughtByThemAlone, findSameLines, isSeasonal, measureCompetitor, savedMinor, type Competitor } from './competitors';
+import { asCompetitor, joinCompetitors, takeCompetitors } from './seen-competitors';
 
 const clean = snapshotOfFile(cleanFile);
-const rival: Rival = {
+const competitor: Competitor = {
   name: 'Brindlemoor',
   domain: 'brindlemoor.example',
   paidShare: 0.4,
@@ -23,19 +23,19 @@ const rival: Rival = {
 
 describe('rivals', () => {
   it('buy searches that the plan has not met', () => {
-    expect(boughtByThemAlone(rival, clean.find.values())).toEqual(['piano voicing']);
+    expect(boughtByThemAlone(competitor, clean.find.values())).toEqual(['piano voicing']);
   });
 
   it('advertise by season where a month falls below half of the strongest', () => {
-    expect(isSeasonal(rival)).toBe(false);
+    expect(isSeasonal(competitor)).toBe(false);
     expect(isSeasonal({ months: [1, 0.6, 0.49] })).toBe(true);
   });
 
   it('are flagged where a line of ours reads the same, whatever its signs and letter case', () => {
-    expect(findSameLines(viewOf(clean), [rival])).toMatchObject([
+    expect(findSameLines(viewOf(clean), [competitor])).toMatchObject([
       { ours: 'A Fixed Price', theirs: 'A fixed price!', rival: 'Brindlemoor' },
     ]);
-    expect(findSameLines(viewOf(change(clean, 'adLine', { text: '' }, 1)), [{ ...rival, ads: [] }])).toEqual([]);
+    expect(findSameLines(viewOf(change(clean, 'adLine', { text: '' }, 1)), [{ ...competitor, ads: [] }])).toEqual([]);
   });
 
   it('a search won for free saves its clicks at what they cost', () => {
@@ -49,16 +49,19 @@ describe('how a rival stands', () => {
   const kept = [findRow('a', 'piano tuning', 'keep', 300), findRow('b', 'piano repair', 'keep', 100), findRow('c', 'piano moving', 'keep')];
 
   it('is what it buys of the kept finds, by what these are searched, and for how much of the year', () => {
-    const half = { ...rival, months: [1, 1, 1, 1, 1, 1, 0, 0, 0, 0, 0, 0] };
-    expect(measureRival(half, kept)).toEqual({ overlap: 1, overlapShare: 300 / 410, strength: 150 / 410, freeShare: 0.1 });
-    expect(measureRival({ ...rival, months: [], wins: ['piano repair'] }, kept)).toMatchObject({ strength: 300 / 410, freeShare: 1 / 3 });
-    expect(measureRival(rival, [])).toMatchObject({ overlap: 0, overlapShare: 0, strength: 0 });
+    const half = { ...competitor, months: [1, 1, 1, 1, 1, 1, 0, 0, 0, 0, 0, 0] };
+    expect(measureCompetitor(half, kept)).toEqual({ overlap: 1, overlapShare: 300 / 410, strength: 150 / 410, freeShare: 0.1 });
+    expect(measureCompetitor({ ...competitor, months: [], wins: ['piano repair'] }, kept)).toMatchObject({
+      strength: 300 / 410,
+      freeShare: 1 / 3,
+    });
+    expect(measureCompetitor(competitor, [])).toMatchObject({ overlap: 0, overlapShare: 0, strength: 0 });
   });
 });
 
 describe('a list of rivals from a file', () => {
   const read = (...lines: string[]) =>
-    readRivals(
+    readCompetitors(
       lines.map((line) => line.split(';')),
       { refusedSigns: new Set('!'), ownSite: 'https://www.ottlemere.example/' },
     );
@@ -73,8 +76,8 @@ describe('a list of rivals from a file', () => {
   ];
 
   it('is gathered by rival: what it buys and wins, its ads with the most days; what is wrong is named by line', () => {
-    const { rivals, problems } = read(...table);
-    expect(rivals[0]).toEqual({
+    const { competitors, problems } = read(...table);
+    expect(competitors[0]).toEqual({
       name: 'Brindlemoor',
       domain: 'brindlemoor.example',
       buys: ['piano tuning', 'piano voicing'],
@@ -102,7 +105,7 @@ describe('a list of rivals from a file', () => {
       ['Rival', ...months].join(';'),
       ['A', ...months.map((_, at) => `${50 + at} %`)].join(';'),
       ['B', ...months.map((_, at) => at * 10)].join(';'),
-    ).rivals;
+    ).competitors;
     expect(one?.months[0]).toBeCloseTo(0.5);
     expect(two?.months).toEqual(months.map((_, at) => (at * 10) / 110));
   });
@@ -112,7 +115,7 @@ describe('a list of rivals from a file', () => {
       'Site;Search;Type;Headlines;Months',
       'www.ottlemere.example/tuning;piano tuning;paid;;',
       'brindlemoor.example;piano tuning;paid;One Price|Book Today;Jan | Feb|December',
-    ).rivals;
+    ).competitors;
     expect(own).toMatchObject({ domain: 'ottlemere.example', buys: [], wins: ['piano tuning'] });
     expect(theirs?.ads[0]?.headlines).toEqual(['One Price', 'Book Today']);
     expect(theirs?.months).toEqual([1, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 1]);
@@ -122,25 +125,25 @@ describe('a list of rivals from a file', () => {
     const ids = countingIds();
     const at = { source: 'list.csv', on: '2026-12-21', newId: ids };
     const take = (snapshot: Snapshot, ...lines: string[]) => {
-      const decision = decide(snapshot, takeRivals(snapshot, read(...lines).rivals, at)!, 'plan');
+      const decision = decide(snapshot, takeCompetitors(snapshot, read(...lines).competitors, at)!, 'plan');
       if (!decision.ok) throw new Error(decision.refusal.code);
       return applyEdits(snapshot, decision.edits);
     };
     const once = take(clean, ...table);
     const twice = take(once, 'Rival;Search', 'BRINDLEMOOR;piano removal');
-    const rows = inOrder(twice.seenRival);
+    const rows = inOrder(twice.seenCompetitor);
     expect(rows.map(({ name, buys }) => [name, buys.length])).toEqual([
       ['Brindlemoor', 3],
       ['Quillow', 1],
     ]);
-    const joined = joinRivals([rival, ...rows.map(asRival)]);
+    const joined = joinCompetitors([competitor, ...rows.map(asCompetitor)]);
     expect(joined.map(({ name, source }) => [name, source])).toEqual([
       ['Brindlemoor', 'list.csv'],
       ['Quillow', 'list.csv'],
     ]);
-    expect(joined[0]).toMatchObject({ months: rival.months, wins: ['piano repair'] });
+    expect(joined[0]).toMatchObject({ months: competitor.months, wins: ['piano repair'] });
     expect(joined[0]?.ads).toHaveLength(2);
-    expect(takeRivals(clean, [], at)).toBeNull();
+    expect(takeCompetitors(clean, [], at)).toBeNull();
   });
 });
 

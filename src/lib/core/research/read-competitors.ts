@@ -1,12 +1,12 @@
 import { plainText } from '../keywords/read-keyword';
-import type { SeenRival } from '../records/seen-rival';
+import type { SeenCompetitor } from '../records/seen-competitor';
 import { monthOfHeading } from '../text/month-headings';
 
 /** A rival as read, before it is written down. */
-export type RivalRead = Pick<SeenRival, 'name' | 'domain' | 'buys' | 'wins' | 'months' | 'ads'>;
+export type CompetitorRead = Pick<SeenCompetitor, 'name' | 'domain' | 'buys' | 'wins' | 'months' | 'ads'>;
 
 /** What a line of a list of rivals lacks. */
-export interface RivalProblem {
+export interface CompetitorProblem {
   /** Counted from 1, over the lines of the file. */
   line: number;
   code: 'no-rival' | 'nothing-told' | 'days-unread' | 'too-many';
@@ -14,16 +14,16 @@ export interface RivalProblem {
 }
 
 /** A list of rivals, read. */
-export interface RivalsRead {
-  rivals: RivalRead[];
-  problems: RivalProblem[];
+export interface CompetitorsRead {
+  competitors: CompetitorRead[];
+  problems: CompetitorProblem[];
   /** Whether the first line names a rival's column and one that tells something of it. */
   isUnderstood: boolean;
 }
 
-export type RivalColumn = 'rival' | 'domain' | 'search' | 'kind' | 'headline' | 'description' | 'days' | 'months' | `month-${number}`;
+export type CompetitorColumn = 'rival' | 'domain' | 'search' | 'kind' | 'headline' | 'description' | 'days' | 'months' | `month-${number}`;
 
-const headings: [RivalColumn, RegExp][] = [
+const headings: [CompetitorColumn, RegExp][] = [
   ['domain', /domain|website|site|url|address/i],
   ['rival', /rival|competitor|advertiser|company|konkurrent|name/i],
   ['headline', /headline|title/i],
@@ -36,7 +36,7 @@ const headings: [RivalColumn, RegExp][] = [
 const mostSearches = 2000;
 const mostAds = 200;
 
-function columnOf(heading: string): RivalColumn | null {
+function columnOf(heading: string): CompetitorColumn | null {
   const month = monthOfHeading(heading);
   if (month !== null) return `month-${month + 1}`;
   return headings.find(([, pattern]) => pattern.test(heading))?.[0] ?? null;
@@ -58,15 +58,15 @@ function readDays(cell: string): number | null {
 /** What one line says, by column. */
 class Line {
   constructor(
-    private readonly columns: readonly (RivalColumn | null)[],
+    private readonly columns: readonly (CompetitorColumn | null)[],
     private readonly row: readonly string[],
   ) {}
 
-  all(column: RivalColumn): string[] {
+  all(column: CompetitorColumn): string[] {
     return this.columns.flatMap((one, at) => (one === column && this.row[at]?.trim() ? [this.row[at].trim()] : []));
   }
 
-  cell(column: RivalColumn): string {
+  cell(column: CompetitorColumn): string {
     return this.all(column)[0] ?? '';
   }
 
@@ -94,12 +94,12 @@ class Gathered {
   private readonly buys = new Set<string>();
   private readonly wins = new Set<string>();
   private readonly months = new Map<number, number>();
-  private readonly ads = new Map<string, RivalRead['ads'][number]>();
+  private readonly ads = new Map<string, CompetitorRead['ads'][number]>();
 
   constructor(readonly name: string) {}
 
   /** `isOwn`: the client's own site, which buys nothing from itself: what it is listed for it wins for free. */
-  take(line: Line, search: string, isOwn: boolean, problem: (code: RivalProblem['code'], text: string) => void): void {
+  take(line: Line, search: string, isOwn: boolean, problem: (code: CompetitorProblem['code'], text: string) => void): void {
     this.domain ||= line.domain;
     const list = isOwn || /free|organic|natural|unpaid/i.test(line.cell('kind')) ? this.wins : this.buys;
     if (search !== '' && list.size >= mostSearches) problem('too-many', search);
@@ -110,7 +110,12 @@ class Gathered {
     else if (search === '' && line.months.length === 0) problem('nothing-told', this.name);
   }
 
-  private takeAd(all: readonly string[], line: Line, search: string, problem: (code: RivalProblem['code'], text: string) => void): void {
+  private takeAd(
+    all: readonly string[],
+    line: Line,
+    search: string,
+    problem: (code: CompetitorProblem['code'], text: string) => void,
+  ): void {
     const headlines = all.slice(0, 15).map((text) => text.slice(0, 300));
     const descriptions = line
       .all('description')
@@ -127,7 +132,7 @@ class Gathered {
     else this.ads.set(key, ad);
   }
 
-  result(): RivalRead {
+  result(): CompetitorRead {
     const { name, domain, buys, wins, ads } = this;
     const largest = Math.max(1, ...this.months.values());
     const months = this.months.size === 12 ? Array.from({ length: 12 }, (_, at) => this.months.get(at)! / largest) : [];
@@ -145,30 +150,30 @@ export const bareDomain = (site: string): string =>
     .toLowerCase();
 
 /** Reads a list of rivals: one line a search that a rival buys or wins for free, or an ad of it; columns are known by their headings. */
-export function readRivals(
+export function readCompetitors(
   rows: readonly (readonly string[])[],
   { refusedSigns, ownSite }: { refusedSigns: ReadonlySet<string>; ownSite: string },
-): RivalsRead {
+): CompetitorsRead {
   const own = bareDomain(ownSite);
   const first = rows.findIndex((row) => row.some((cell) => cell.trim() !== ''));
   const columns = (rows[first] ?? []).map(columnOf);
-  const told: ReadonlySet<RivalColumn | null> = new Set(columns);
+  const told: ReadonlySet<CompetitorColumn | null> = new Set(columns);
   const tells = columns.some(
     (column) => column === 'search' || column === 'headline' || column === 'months' || column?.startsWith('month-'),
   );
-  if (!(told.has('rival') || told.has('domain')) || !tells) return { rivals: [], problems: [], isUnderstood: false };
-  const problems: RivalProblem[] = [];
+  if (!(told.has('rival') || told.has('domain')) || !tells) return { competitors: [], problems: [], isUnderstood: false };
+  const problems: CompetitorProblem[] = [];
   const gathered = new Map<string, Gathered>();
   rows.forEach((row, index) => {
     if (index <= first || row.every((cell) => cell.trim() === '')) return;
     const line = new Line(columns, row);
-    const problem = (code: RivalProblem['code'], text: string) => problems.push({ line: index + 1, code, text });
+    const problem = (code: CompetitorProblem['code'], text: string) => problems.push({ line: index + 1, code, text });
     const name = (line.cell('rival') || line.domain).slice(0, 200);
     if (name === '') return problem('no-rival', row.join(' ').trim().slice(0, 80));
-    const rival = gathered.get(name.toLowerCase()) ?? new Gathered(name);
-    gathered.set(name.toLowerCase(), rival);
+    const competitor = gathered.get(name.toLowerCase()) ?? new Gathered(name);
+    gathered.set(name.toLowerCase(), competitor);
     const isOwn = own !== '' && (line.domain === own || bareDomain(name) === own);
-    rival.take(line, plainText(line.cell('search'), refusedSigns).slice(0, 200), isOwn, problem);
+    competitor.take(line, plainText(line.cell('search'), refusedSigns).slice(0, 200), isOwn, problem);
   });
-  return { rivals: [...gathered.values()].map((rival) => rival.result()), problems, isUnderstood: true };
+  return { competitors: [...gathered.values()].map((competitor) => competitor.result()), problems, isUnderstood: true };
 }
