@@ -2,12 +2,12 @@
  * npm run bench:browser: the big plan in a browser. One line of JSON a row: the longest task on the main thread while one works, and the
  * script of the first chapter opened. `npm run bench:browser -- finds` runs one part of it. Traces are kept in .bench/traces and open in any browser's performance view.
  */
-import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
-import { findChromium, findFreePort, root } from '../scripts/machine.mjs';
+import { startBuiltServer } from '../scripts/built-server.mjs';
+import { findChromium, root } from '../scripts/machine.mjs';
 
 const mostMs = 50;
 const mostScript = 170;
@@ -18,14 +18,8 @@ mkdirSync(traces, { recursive: true });
 const plan = readFileSync(join(root, '.bench/big-plan.json'), 'utf8');
 const manyFinds = readFileSync(join(root, '.bench/many-finds.json'), 'utf8');
 
-const port = await findFreePort();
+const { child: server, port } = await startBuiltServer({ data: join(folder, 'data.sqlite') });
 const base = `http://127.0.0.1:${port}`;
-const server = spawn(process.execPath, ['scripts/serve.mjs'], {
-  cwd: root,
-  env: { ...process.env, PORT: String(port), BIBLION_DATA: join(folder, 'data.sqlite'), BIBLION_DEMO: '0' },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-await new Promise((resolve) => server.stdout.on('data', (text) => String(text).includes('ready at') && resolve(null)));
 const browser = await chromium.launch({ executablePath: findChromium() ?? undefined, args: ['--no-sandbox', '--disable-dev-shm-usage'] });
 
 /** Durations in milliseconds of the main thread's tasks in a trace. @param {Buffer} trace */

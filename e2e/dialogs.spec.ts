@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { expectNoSeriousFinding } from './axe';
 import { planId } from './actions';
+import { testLooking as test } from './own-server';
 
 const press = (name: string | RegExp) => (page: Page) => page.getByRole('button', { name }).first().click();
 const pressKeys = (keys: string) => (page: Page) => page.keyboard.press(keys);

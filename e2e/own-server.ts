@@ -1,22 +1,21 @@
 import { test as base } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import type { ChildProcess } from 'node:child_process';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { findFreePort } from '../scripts/machine.mjs';
+import { startBuiltServer } from '../scripts/built-server.mjs';
 
 /** A built server of a test's own, on its own data file. It can be stopped, killed and started again. */
 export class OwnServer {
   private process: ChildProcess | null = null;
+  private port = 0;
 
-  private constructor(
-    readonly port: number,
-    private readonly folder: string,
-    private readonly isDemo: boolean,
-  ) {}
+  private constructor(private readonly folder: string) {}
 
+  /** On a copy of the demo plans, laid once for all journeys, or on an empty Shelf. */
   static async start({ demo }: { demo: boolean }): Promise<OwnServer> {
-    const server = new OwnServer(await findFreePort(), mkdtempSync(join(tmpdir(), 'biblion-journey-')), demo);
+    const server = new OwnServer(mkdtempSync(join(tmpdir(), 'biblion-journey-')));
+    if (demo) copyFileSync(process.env.BIBLION_TEST_DEMO ?? '', server.dataFile);
     await server.startAgain();
     return server;
   }
@@ -30,21 +29,8 @@ export class OwnServer {
   }
 
   async startAgain(): Promise<void> {
-    const child = spawn(process.execPath, ['scripts/serve.mjs'], {
-      env: {
-        ...process.env,
-        PORT: String(this.port),
-        BIBLION_DATA: this.dataFile,
-        BIBLION_DEMO: this.isDemo ? '1' : '0',
-      },
-      stdio: ['ignore', 'pipe', 'inherit'],
-    });
-    this.process = child;
-    await new Promise<void>((resolve, reject) => {
-      child.stdout?.on('data', (text: Buffer) => text.toString().includes('ready at') && resolve());
-      child.on('exit', (code) => reject(new Error(`The server ended with ${code}.`)));
-    });
-    child.removeAllListeners('exit');
+    const { child, port } = await startBuiltServer({ data: this.dataFile, port: this.port });
+    [this.process, this.port] = [child, port];
   }
 
   /** Ends the server at once, as a crash would. */
@@ -76,3 +62,17 @@ const withServer = (demo: boolean) =>
   });
 export const testOnDemo = withServer(true);
 export const testOnEmptyShelf = withServer(false);
+
+/** Journeys that only look: they share a server on the demo plans. */
+export const testLooking = base.extend<object, { shared: OwnServer }>({
+  shared: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const server = await OwnServer.start({ demo: true });
+      await use(server);
+      await server.end();
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ shared }, use) => use(shared.url),
+});

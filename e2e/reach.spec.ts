@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { expectNoSeriousFinding } from './axe';
 import { planId } from './actions';
+import { testLooking as test } from './own-server';
 
 const views = [
   'brief',

@@ -1,12 +1,14 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { request as httpRequest } from 'node:http';
-
-const port = Number(process.env.BIBLION_TEST_PORT);
+import { testLooking as test } from './own-server';
 
 /** Status of a raw request, with whatever Host and Origin a stranger might send. */
-function statusOf(options: { method?: string; path: string; headers: Record<string, string> }): Promise<number> {
+function statusOf(
+  address: string | undefined,
+  options: { method?: string; path: string; headers: Record<string, string> },
+): Promise<number> {
   return new Promise((resolve, reject) => {
-    const request = httpRequest({ host: '127.0.0.1', port, ...options }, (response) => {
+    const request = httpRequest({ host: '127.0.0.1', port: new URL(address ?? '').port, ...options }, (response) => {
       response.resume();
       resolve(response.statusCode ?? 0);
     });
@@ -15,9 +17,10 @@ function statusOf(options: { method?: string; path: string; headers: Record<stri
   });
 }
 
-test('answers health on its own address only', async ({ request }) => {
+test('answers health on its own address only', async ({ request, baseURL }) => {
   expect(await (await request.get('/api/health')).json()).toEqual({ ok: true, version: '0.1.0' });
-  for (const path of ['/', '/api/health', '/favicon.svg']) expect(await statusOf({ path, headers: { host: 'evil.example' } })).toBe(421);
+  for (const path of ['/', '/api/health', '/favicon.svg'])
+    expect(await statusOf(baseURL, { path, headers: { host: 'evil.example' } })).toBe(421);
 });
 
 test('pages carry a strict content security policy', async ({ request }) => {

@@ -2,12 +2,12 @@
  * npm run test:crash [-- --kills 50]: kills the server (SIGKILL) in the middle of mixed writes, again and again, and checks
  * after each restart that every acknowledged change is there and that none is there in part.
  */
-import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { findFreePort, root, say } from './machine.mjs';
+import { startBuiltServer } from './built-server.mjs';
+import { say } from './machine.mjs';
 import { prepare } from './prepare.mjs';
 
 const kills = Number(process.argv[process.argv.indexOf('--kills') + 1]) || 50;
@@ -17,27 +17,20 @@ const killsAPlan = 10;
 
 prepare();
 const folder = mkdtempSync(join(tmpdir(), 'biblion-crash-'));
-const port = await findFreePort();
-const base = `http://127.0.0.1:${port}`;
+/** The first start gives the port, later ones keep it. */
+let port = 0;
+const address = () => `http://127.0.0.1:${port}`;
 
 async function start() {
-  const child = spawn(process.execPath, ['scripts/serve.mjs'], {
-    cwd: root,
-    env: { ...process.env, PORT: String(port), BIBLION_DATA: join(folder, 'data.sqlite'), BIBLION_DEMO: '1' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await new Promise((resolve, reject) => {
-    child.stdout.on('data', (text) => String(text).includes('ready at') && resolve(null));
-    child.on('exit', (code) => reject(new Error(`The server ended with ${code}.`)));
-  });
-  child.removeAllListeners('exit');
-  return child;
+  const server = await startBuiltServer({ data: join(folder, 'data.sqlite'), demo: true, port });
+  port = server.port;
+  return server.child;
 }
 
 /** @param {string} path @param {unknown} [body] */
 async function ask(path, body) {
-  const headers = { 'content-type': 'application/json', origin: base };
-  const response = await fetch(base + path, body ? { method: 'POST', headers, body: JSON.stringify(body) } : {});
+  const headers = { 'content-type': 'application/json', origin: address() };
+  const response = await fetch(address() + path, body ? { method: 'POST', headers, body: JSON.stringify(body) } : {});
   if (!response.ok) throw new Error(`${path} answered ${response.status}: ${await response.text()}`);
   return response.json();
 }

@@ -1,8 +1,6 @@
 /** What the machine has: tools for compiling, Node's headers, Chromium; and how to run commands on it. */
 import { spawn, spawnSync } from 'node:child_process';
-import { once } from 'node:events';
 import { existsSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { delimiter, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -74,14 +72,4 @@ export function startNode(args, env) {
   const child = spawn(process.execPath, args, { cwd: root, stdio: 'inherit', env });
   for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM'])) process.on(signal, () => child.kill(signal));
   child.on('exit', (code) => process.exit(code ?? 0));
-}
-
-/** A port that nobody listens on. */
-export async function findFreePort() {
-  const probe = createServer().listen(0, '127.0.0.1');
-  await once(probe, 'listening');
-  const address = probe.address();
-  probe.close();
-  if (address === null || typeof address === 'string') throw new Error('There is no free port.');
-  return address.port;
 }

@@ -1,26 +1,15 @@
 /** npm run screenshots: one picture of each main view, made from the demo plans on a server of its own. */
 import { chromium } from '@playwright/test';
-import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { startBuiltServer } from './built-server.mjs';
 import { findChromium, root, say } from './machine.mjs';
 import { prepare } from './prepare.mjs';
 
 /** @typedef {import('@playwright/test').Page} Page */
 
 const target = join(root, 'docs/screenshots');
-
-/** @param {string} port @param {string} folder @param {boolean} demo */
-async function serve(port, folder, demo) {
-  const child = spawn(process.execPath, ['scripts/serve.mjs'], {
-    cwd: root,
-    env: { ...process.env, PORT: port, BIBLION_DATA: join(folder, `${demo ? 'demo' : 'empty'}.sqlite`), BIBLION_DEMO: demo ? '1' : '0' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await new Promise((resolve) => child.stdout.on('data', (text) => String(text).includes('ready at') && resolve(null)));
-  return child;
-}
 
 /** @type {[name: string, path: string, prepare?: (page: Page) => Promise<unknown>, plan?: string][]} */
 const views = [
@@ -126,21 +115,22 @@ async function take(name) {
   say(`docs/screenshots/${name}.png`);
 }
 
-const demo = await serve('4317', folder, true);
-await page.goto('http://127.0.0.1:4317/');
+const demo = await startBuiltServer({ data: join(folder, 'demo.sqlite'), demo: true });
+const ofDemo = `http://127.0.0.1:${demo.port}`;
+await page.goto(ofDemo);
 await take('shelf');
-const { plans } = await (await fetch('http://127.0.0.1:4317/api/plans')).json();
+const { plans } = await (await fetch(`${ofDemo}/api/plans`)).json();
 for (const [name, path, act, planName] of views) {
   const plan = plans.find((one) => one.name === planName) ?? plans[0];
-  await page.goto(`http://127.0.0.1:4317/plans/${plan.id}${path}`);
+  await page.goto(`${ofDemo}/plans/${plan.id}${path}`);
   await page.waitForSelector('h1');
   await act?.(page);
   await take(name);
 }
-demo.kill();
-const empty = await serve('4318', folder, false);
-await page.goto('http://127.0.0.1:4318/');
+demo.child.kill();
+const empty = await startBuiltServer({ data: join(folder, 'empty.sqlite') });
+await page.goto(`http://127.0.0.1:${empty.port}`);
 await take('empty-shelf');
-empty.kill();
+empty.child.kill();
 await browser.close();
 rmSync(folder, { recursive: true, force: true });

@@ -1,20 +1,40 @@
-/** npm test: every check in turn; the last line counts all tests. Any failing step fails the command. */
+/**
+ * npm test: every check; the last line counts all tests. Any failing step fails the command. What needs no browser runs in two lanes beside
+ * each other, lint, types and the build in one, unit tests in the other; then the journeys.
+ */
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { findChromium, root, run, runTool, say } from './machine.mjs';
-import { buildWhereNeeded, installWhereNeeded } from './prepare.mjs';
+import { installWhereNeeded } from './prepare.mjs';
 
 const results = join(root, 'test-results');
+/** @type {string[]} */
 const failedSteps = [];
 const count = { passed: 0, failed: 0 };
 
-/** @param {string} name @param {() => boolean} step */
-function check(name, step) {
-  say(name);
-  if (step()) return;
+/** @param {string} name @param {boolean} isWell @param {number} from when it began */
+function note(name, isWell, from) {
+  say(`${name}: ${Math.round((Date.now() - from) / 1000)} s`);
+  if (isWell) return;
   failedSteps.push(name);
   console.error(`biblion: failed: ${name}`);
 }
+
+/** Runs a command beside others: what it says is shown when it has ended. @param {string} name @param {string} command @param {string[]} args */
+async function runBeside(name, command, args) {
+  const from = Date.now();
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
+  const [code] = await once(child, 'close');
+  if (code !== 0) process.stdout.write(said);
+  note(name, code === 0, from);
+  return code === 0;
+}
+/** @param {string} name @param {string} tool @param {string[]} args */
+const runToolBeside = (name, tool, args) => runBeside(name, join(root, 'node_modules/.bin', tool), args);
 
 /** @param {string} file */
 const readReport = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
@@ -29,39 +49,47 @@ function ensureChromium() {
   return run('apt-get', ['update', '-qq']) && run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
 }
 
-installWhereNeeded();
-rmSync(results, { recursive: true, force: true });
-mkdirSync(results, { recursive: true });
+/** Lint, types and the build, one after another. @returns {Promise<boolean>} whether there is something to run journeys on */
+async function checkAndBuild() {
+  const isBuilt = await runBeside('build', process.execPath, ['scripts/build.mjs']);
+  await runToolBeside('types', 'svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']);
+  await runToolBeside('lint and import direction', 'eslint', ['.', '--max-warnings', '0']);
+  await runToolBeside('import cycles', 'depcruise', ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'src']);
+  await runToolBeside('formatting', 'prettier', ['--check', '--log-level', 'warn', '.']);
+  return isBuilt;
+}
 
-check('formatting', () => runTool('prettier', ['--check', '--log-level', 'warn', '.']));
-check('framework files', () => runTool('svelte-kit', ['sync']));
-check('lint and import direction', () => runTool('eslint', ['.', '--max-warnings', '0']));
-check('import cycles', () => runTool('depcruise', ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'src']));
-check('types', () => runTool('svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']));
-
-check('unit and server tests', () => {
+async function testUnits() {
   const file = join(results, 'unit.json');
-  const ended = runTool('vitest', ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`]);
+  const isWell = await runToolBeside('unit and server tests', 'vitest', [
+    'run',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${file}`,
+  ]);
   const report = readReport(file);
   count.passed += report?.numPassedTests ?? 0;
   count.failed += report?.numFailedTests ?? 0;
-  return ended && report?.numPassedTests > 0;
-});
+  if (isWell && !report?.numPassedTests) failedSteps.push('unit and server tests: none ran');
+}
 
-let ready = false;
-check('build', () => (ready = buildWhereNeeded()));
-check('journeys in headless Chromium', () => {
-  if (!ready || !ensureChromium()) return false;
+function testJourneys() {
+  const from = Date.now();
   const file = join(results, 'journeys.json');
-  const ended = runTool('playwright', ['test', '--reporter=list,json'], {
-    ...process.env,
-    PLAYWRIGHT_JSON_OUTPUT_NAME: file,
-  });
+  const isWell =
+    ensureChromium() && runTool('playwright', ['test', '--reporter=list,json'], { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file });
   const stats = readReport(file)?.stats;
   count.passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
   count.failed += stats?.unexpected ?? 0;
-  return ended && stats?.expected > 0;
-});
+  note('journeys in headless Chromium', isWell && stats?.expected > 0, from);
+}
+
+installWhereNeeded();
+rmSync(results, { recursive: true, force: true });
+mkdirSync(results, { recursive: true });
+await runToolBeside('framework files', 'svelte-kit', ['sync']);
+const [isBuilt] = await Promise.all([checkAndBuild(), testUnits()]);
+if (isBuilt) testJourneys();
 
 if (failedSteps.length > 0) console.error(`biblion: failed steps: ${failedSteps.join('; ')}`);
 // A step that failed without a failing test (lint, types, build) still counts as a failure.
