@@ -9,7 +9,7 @@ export default defineConfig({
   timeout: 90_000,
   // Each journey has a server and a data file of its own; those that only look share one.
   fullyParallel: true,
-  workers: 3,
+  workers: 2,
   globalSetup: './e2e/lay-demo.ts',
   retries: 0,
   // A disk that is slow to write through takes seconds over one save.
@@ -18,7 +18,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Europe/London',
-    trace: 'retain-on-failure',
+    // A trace of every key typed costs as much again as the journey: npx playwright test --trace on, where one is wanted.
+    trace: 'off',
     launchOptions: {
       executablePath: findChromium() ?? undefined,
       args: [...(asRoot ? ['--no-sandbox'] : []), '--disable-dev-shm-usage', '--disable-background-networking', '--disable-quic'],

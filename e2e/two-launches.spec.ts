@@ -199,7 +199,7 @@ for (const [name, launch] of Object.entries(launches))
 
     /** A table as it goes out. */
     const tableOf = async (title: string) => {
-      const download = page.waitForEvent('download');
+      const download = page.waitForEvent('download', { timeout: 30_000 });
       await go(page.getByRole('button', { name: `${title} as CSV`, exact: true }));
       return readFileSync(await (await download).path(), 'utf8');
     };

@@ -66,7 +66,7 @@
 <KeysSheet />
 <RefusedNotice stream={workspace} />
 <p
-  class="pointer-events-none fixed start-2 bottom-[150px] z-40 w-[140px] rounded bg-paper px-2.5 py-1 text-[12.5px] text-ink empty:hidden"
+  class="pointer-events-none fixed start-2 bottom-[150px] z-40 w-[140px] rounded bg-paper px-2.5 py-1 text-[12.5px] text-ink empty:hidden print:hidden"
   role="status"
 >
   {shell.announcement}

@@ -22,10 +22,11 @@
   let { kind = 'plain', keys, href, label, title, disabled = false, pressed, at, class: extra = '', onclick, children }: Props = $props();
 
   const shapes = {
-    act: 'rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-cloth-2',
-    plain: 'rounded border border-field bg-sheet px-3 py-1 font-semibold text-ink hover:bg-act-tint',
-    link: 'rounded-none border-0 bg-transparent p-0 font-semibold text-act underline decoration-1 underline-offset-2 hover:bg-transparent hover:text-cloth',
-    quiet: 'rounded border border-transparent bg-transparent px-1.5 py-0.5 font-normal text-ink-2 hover:bg-fold hover:text-ink',
+    act: 'print:hidden rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-act-strong',
+    plain: 'print:hidden rounded border border-field bg-sheet px-3 py-1 font-semibold text-ink hover:bg-act-tint',
+    link: 'rounded-none border-0 bg-transparent p-0 font-semibold text-act underline decoration-1 underline-offset-2 hover:bg-transparent hover:text-act-strong',
+    quiet:
+      'print:hidden rounded border border-transparent bg-transparent px-1.5 py-0.5 font-normal text-ink-2 hover:bg-fold hover:text-ink',
   };
 </script>
 

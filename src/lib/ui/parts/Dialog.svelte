@@ -38,7 +38,7 @@
   size={wide ? 'lg' : 'md'}
   aria-label={title}
   onkeydown={keydown}
-  class="divide-rule rounded border border-rule bg-paper text-ink backdrop:bg-ink/40"
+  class="divide-rule rounded border border-rule bg-paper text-ink backdrop:bg-shade"
   classes={{
     body: 'p-4 text-[13px] leading-5 space-y-3',
     header: 'p-4 py-3',

@@ -1,3 +1,5 @@
+import { flushSync } from 'svelte';
+
 /** Rows kept ready above and below those in sight. */
 const spare = 12;
 /** Lists up to this length are drawn whole, so that the browser's own search finds all of them. */
@@ -10,9 +12,11 @@ const drawnWhole = 200;
 export class RowWindow {
   private top = $state(0);
   private height = $state(800);
+  /** On paper nothing scrolls. */
+  private isPrinted = $state(false);
   private element: HTMLElement | null = null;
 
-  private readonly isWhole = $derived.by(() => this.count() <= drawnWhole);
+  private readonly isWhole = $derived.by(() => this.isPrinted || this.count() <= drawnWhole);
   readonly first = $derived.by(() =>
     this.isWhole ? 0 : Math.max(0, Math.min(Math.floor(this.top / this.rowHeight()) - spare, this.count() - 1)),
   );
@@ -37,9 +41,13 @@ export class RowWindow {
     const observer = new ResizeObserver(look);
     observer.observe(element);
     element.addEventListener('scroll', look, { passive: true });
+    const paper = matchMedia('print');
+    const print = () => flushSync(() => (this.isPrinted = paper.matches));
+    paper.addEventListener('change', print);
     return () => {
       this.element = null;
       observer.disconnect();
+      paper.removeEventListener('change', print);
       element.removeEventListener('scroll', look);
     };
   };

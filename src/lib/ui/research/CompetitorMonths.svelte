@@ -2,6 +2,7 @@
   import type { Chart } from 'chart.js';
   import { bestMonth } from '$lib/core/finds/find-figures';
   import type { Competitor } from '$lib/core/research/competitors';
+  import { getShell } from '../shell/shell.svelte';
   import { monthNames } from '$lib/wording/texts';
 
   interface Props {
@@ -11,10 +12,11 @@
   }
 
   let { competitors, searches }: Props = $props();
+  const shell = getShell();
 
   const mostShown = 5;
   const shown = $derived(competitors.filter(({ months }) => months.length === 12).slice(0, mostShown));
-  const tones = ['--madder', '--slate', '--ochre', '--plum', '--cloth-2'];
+  const tones = ['--madder', '--slate', '--ochre', '--plum', '--act-strong'];
   const dashes = [[], [6, 3], [2, 2], [8, 3, 2, 3], [12, 4]];
   const label = $derived(shown.map(({ name, months }) => `${name} advertises most in ${monthNames[bestMonth(months) ?? 0]}`).join('; '));
 
@@ -23,8 +25,13 @@
     const [lines, months] = [shown, searches];
     let chart: Chart | null = null;
     let isGone = false;
-    const tone = (name: string) => getComputedStyle(canvas).getPropertyValue(name).trim();
-    const font = { family: tone('--sans'), size: 12 };
+    // Drawn anew in another appearance, whose colours the tokens then give.
+    void shell.appearance.chosen;
+    const tone = (name: string) => {
+      canvas.style.color = `var(${name})`;
+      return getComputedStyle(canvas).color;
+    };
+    const font = { family: getComputedStyle(canvas).fontFamily, size: 12 };
     const most = Math.max(1, ...months);
     void import('chart.js').then((module) => {
       if (isGone) return;

@@ -92,7 +92,7 @@
   }
 
   const shade = (cell: number | null) =>
-    cell === null ? 'bg-fold' : cell === 0 ? 'bg-act text-sheet' : cell < 0 ? 'bg-hold text-ink' : 'bg-cloth text-sheet';
+    cell === null ? 'bg-fold' : cell === 0 ? 'bg-act text-sheet' : cell < 0 ? 'bg-hold text-ink' : 'bg-act-strong text-sheet';
   const wordOf = (cell: number | null) =>
     cell === null ? 'closed' : cell === 0 ? 'open' : `open, ${Math.abs(cell)} % ${cell < 0 ? 'less' : 'more'}`;
 </script>
@@ -172,7 +172,7 @@
               aria-selected={cell !== null}
               aria-label={`${name} ${hour}: ${wordOf(cell)}`}
               title={`${name} ${hour}–${hour + 1}: ${wordOf(cell)}`}
-              class={`flex h-[19px] items-center justify-center rounded-[2px] border-b-2 text-[11px] leading-none ${shade(cell)} ${openAt && openAt[index * 24 + hour] !== null ? 'border-gilt' : 'border-transparent'} ${cursor[0] === day && cursor[1] === hour ? 'outline-2 -outline-offset-1 outline-ink' : ''}`}
+              class={`flex h-[19px] items-center print:h-[19px]! justify-center rounded-[2px] border-b-2 text-[11px] leading-none ${shade(cell)} ${openAt && openAt[index * 24 + hour] !== null ? 'border-gilt' : 'border-transparent'} ${cursor[0] === day && cursor[1] === hour ? 'outline-2 -outline-offset-1 outline-ink' : ''}`}
             >
               {cell === null || cell === 0 ? '' : cell < 0 ? '−' : '+'}
             </div>

@@ -137,7 +137,7 @@
         type="submit"
         data-act
         disabled={isSending}
-        class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-cloth-2">Make the plan</button
+        class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-act-strong">Make the plan</button
       >
     </div>
   </form>

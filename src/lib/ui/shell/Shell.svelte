@@ -15,12 +15,12 @@
   const hasMargin = $derived(margin !== undefined && shell.isMarginOpen);
 </script>
 
-<div class="grid h-screen grid-cols-[156px_minmax(0,1fr)] overflow-hidden">
-  <nav class="flex min-h-0 flex-col overflow-y-auto bg-cloth text-cloth-ink" aria-label="Chapters">
+<div class="grid h-screen grid-cols-[156px_minmax(0,1fr)] overflow-hidden print:block print:h-auto print:overflow-visible">
+  <nav class="flex min-h-0 flex-col overflow-y-auto bg-cloth text-cloth-ink print:hidden" aria-label="Chapters">
     {@render spine()}
   </nav>
-  <div class="grid min-h-0 grid-rows-[48px_minmax(0,1fr)]">
-    <header class="flex min-w-0 items-center gap-3 border-b border-rule ps-[22px] pe-[18px]">
+  <div class="grid min-h-0 grid-rows-[48px_minmax(0,1fr)] print:block">
+    <header class="flex min-w-0 items-center gap-3 border-b border-rule ps-[22px] pe-[18px] print:hidden">
       {@render top()}
       {#if margin}
         <Button
@@ -37,10 +37,10 @@
         </Button>
       {/if}
     </header>
-    <div class={`grid min-h-0 ${hasMargin ? 'grid-cols-[minmax(0,1fr)_268px]' : 'grid-cols-[minmax(0,1fr)]'}`}>
+    <div class={`grid min-h-0 print:block ${hasMargin ? 'grid-cols-[minmax(0,1fr)_268px]' : 'grid-cols-[minmax(0,1fr)]'}`}>
       <main class="min-h-0 min-w-0 overflow-hidden" tabindex="-1">{@render children()}</main>
       {#if hasMargin}
-        <aside class="min-h-0 overflow-y-auto border-s border-rule px-4 py-3" aria-label="Margin">
+        <aside class="min-h-0 overflow-y-auto border-s border-rule px-4 py-3 print:hidden" aria-label="Margin">
           {@render margin?.()}
         </aside>
       {/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Counts } from '$lib/core/proof/count-findings';
+  import AppearanceChoice from './AppearanceChoice.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';
 
   /** `counts`: null while the proof is read. */
@@ -18,4 +19,5 @@
   <div class="mt-1.5 leading-[18px]">
     {#each lines as line, index (index)}<p>{line}</p>{/each}
   </div>
+  <AppearanceChoice />
 </div>

@@ -57,14 +57,3 @@ export const rememberField = (event: FocusEvent) => (textAtFocus = textOf(event.
 
 /** Whether the field's own undo comes first: it holds something else than when it was entered. */
 export const fieldHasOwnUndo = (target: EventTarget | null) => isTyping(target) && textOf(target) !== textAtFocus;
-
-/** The keys that work everywhere, for the sheet of keys. */
-export const keysEverywhere = [
-  { keys: 'Ctrl K', does: 'Go to a plan, chapter, group, ad or command' },
-  { keys: 'Ctrl Z', does: 'Undo the last step; in a field its own undo comes first' },
-  { keys: 'Ctrl Shift Z', does: 'Make the last undone step again' },
-  { keys: '1 … 7', does: 'Open a chapter' },
-  { keys: 'N', does: 'Fold or open the margin' },
-  { keys: '?', does: 'This sheet' },
-  { keys: 'Esc', does: 'Leave a field, a menu or a sheet' },
-] as const;

@@ -1,4 +1,5 @@
 import { createContext } from '../state/context';
+import { AppearanceState } from './appearance.svelte';
 
 const foldBelow = 1180;
 
@@ -8,6 +9,7 @@ export class ShellState {
   isKeysOpen = $state(false);
   /** Said to screen readers, and shown for a moment. */
   announcement = $state('');
+  readonly appearance = new AppearanceState();
   private isWide = $state(innerWidth >= foldBelow);
   private chosen = $state<boolean | null>(null);
   readonly isMarginOpen = $derived(this.chosen ?? this.isWide);

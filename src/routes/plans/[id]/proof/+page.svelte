@@ -199,7 +199,8 @@
           type="submit"
           data-act
           disabled={reason.trim() === ''}
-          class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-cloth-2 disabled:opacity-50">Set aside</button
+          class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-act-strong disabled:opacity-50"
+          >Set aside</button
         >
       </div>
     </form>

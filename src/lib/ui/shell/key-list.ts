@@ -1,0 +1,59 @@
+import { researchActions, showKey } from './research-keys';
+
+/** A key, as it is shown, and what it does. */
+export interface ListedKey {
+  keys: string;
+  does: string;
+}
+
+/** Every key there is, by where it works: the sheet of keys and the README’s table are made of it. Those of Research can be changed. */
+export const listedKeys: readonly { name: string; keys: readonly ListedKey[] }[] = [
+  {
+    name: 'Everywhere',
+    keys: [
+      { keys: 'Ctrl K', does: 'Go to a plan, chapter, group, ad or command' },
+      { keys: 'Ctrl Z', does: 'Undo the last step; in a field its own undo comes first' },
+      { keys: 'Ctrl Shift Z', does: 'Make the last undone step again' },
+      { keys: 'Ctrl Enter', does: 'The main thing of a dialog' },
+      { keys: '1 … 7', does: 'Open a chapter' },
+      { keys: 'N', does: 'Fold or open the margin' },
+      { keys: '?', does: 'This sheet' },
+      { keys: 'Esc', does: 'Leave a field, a menu or a sheet' },
+    ],
+  },
+  { name: 'Shelf', keys: [{ keys: 'P', does: 'New plan' }] },
+  {
+    name: 'Groups',
+    keys: [
+      { keys: '↑ ↓', does: 'Another row' },
+      { keys: 'Space', does: 'Choose a keyword' },
+      { keys: 'M', does: 'Move the chosen ones' },
+      { keys: 'T', does: 'Match type of the chosen ones' },
+      { keys: 'Delete', does: 'Take the chosen ones out' },
+    ],
+  },
+  {
+    name: 'Ads',
+    keys: [
+      { keys: '[[', does: 'A slot, in a line' },
+      { keys: 'Enter', does: 'Next line, a new one after the last' },
+      { keys: '↑ ↓', does: 'Line above, line below' },
+      { keys: 'Alt ← →', does: 'Another keyword in the preview' },
+    ],
+  },
+  {
+    name: 'Proof',
+    keys: [
+      { keys: 'Enter', does: 'Go there' },
+      { keys: 'M', does: 'Mend' },
+      { keys: 'A', does: 'Set aside' },
+    ],
+  },
+];
+
+/** The table of keys in the README, in Markdown; Research with the keys that it ships with. */
+export function writeKeyTable(): string {
+  const research = { name: 'Research', keys: researchActions.map(({ key, does }) => ({ keys: showKey(key), does })) };
+  const rows = [...listedKeys, research].flatMap(({ name, keys }) => keys.map((one) => `| ${name} | \`${one.keys}\` | ${one.does} |`));
+  return ['| where | key | what it does |', '| --- | --- | --- |', ...rows].join('\n');
+}
