@@ -1,7 +1,7 @@
 import { fc, test } from '@fast-check/vitest';
 import iconv from 'iconv-lite';
 import { strToU8, unzipSync, zipSync } from 'fflate';
-import { describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import spring from '../../../demo/ottlemere-spring-launch.json';
 import { snapshotOfFile, viewOf } from '../../../tests/clean-plan';
 import { beyondWindows1252 } from '$lib/core/exchange/cells';
@@ -212,14 +212,21 @@ describe('hostile files', () => {
     expect(await refusal(file)).toEqual(expected);
   });
 
-  it('a bomb is stopped while it unpacks, whatever its headers claim', async () => {
-    const bomb = zipSync({ 'xl/worksheets/sheet1.xml': new Uint8Array(160 * 1024 * 1024) }, { level: 1 });
-    expect(bomb.length).toBeLessThan(2 * 1024 * 1024);
-    // The sizes that the headers state are set to one byte.
-    const lying = new Uint8Array(bomb);
-    new DataView(lying.buffer).setUint32(22, 1, true);
-    for (const file of [bomb, lying]) expect(await refusal(file)).toEqual([413, 'unpacks-too-large', 'file']);
-  }, 60_000);
+  describe('a bomb is stopped while it unpacks', () => {
+    let bomb: Uint8Array;
+    beforeAll(() => (bomb = zipSync({ 'xl/worksheets/sheet1.xml': new Uint8Array(160 * 1024 * 1024) }, { level: 1 })), 30_000);
+
+    it('though it is small', async () => {
+      expect(bomb.length).toBeLessThan(2 * 1024 * 1024);
+      expect(await refusal(bomb)).toEqual([413, 'unpacks-too-large', 'file']);
+    });
+
+    it('though its headers claim one byte', async () => {
+      const lying = new Uint8Array(bomb);
+      new DataView(lying.buffer).setUint32(22, 1, true);
+      expect(await refusal(lying)).toEqual([413, 'unpacks-too-large', 'file']);
+    });
+  });
 
   it('many small entries are stopped as well, and a whole workbook is let through', async () => {
     const many = zipSync(Object.fromEntries(Array.from({ length: 2100 }, (_, index) => [`${index}.xml`, bytes('x')])), { level: 0 });
@@ -236,5 +243,5 @@ describe('hostile files', () => {
     const answer = await decodeFile(file, 'a.xlsx').catch((error: unknown) => error);
     if (answer instanceof RequestRefused) expect(['broken-workbook', 'unpacks-too-large']).toContain(answer.code);
     else expect((answer as { sheets: { rows: string[][] }[] }).sheets[0]?.rows).toEqual([['a'], ['b']]);
-  }, 60_000);
+  });
 });
