@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import { findMasterUpdates } from '$lib/core/ads/master-updates';
   import { childrenOf, inOrder } from '$lib/core/store/snapshot';
   import { firstLanguage } from '$lib/core/view/plan-view';
@@ -86,10 +87,8 @@
       {@const able = section.rows.filter(bringsSomething)}
       <section aria-label={section.campaign.name}>
         <h3 class="sticky top-0 z-10 flex items-baseline gap-2 border-b border-rule bg-fold px-1 py-1">
-          <input
-            type="checkbox"
-            class="self-center rounded-sm text-act"
-            aria-label={`All groups of ${section.campaign.name}`}
+          <Checkbox
+            label={`All groups of ${section.campaign.name}`}
             disabled={able.length === 0}
             checked={able.length > 0 && able.every(isTicked)}
             indeterminate={able.some(isTicked) && !able.every(isTicked)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '../parts/Select.svelte';
   import { untrack } from 'svelte';
   import { escapeFallback, escapeText, parseSlots, writeSlot, type Segment, type SlotSegment } from '$lib/core/ads/parse-slots';
   import { liveSlot, type FillContext } from '$lib/core/ads/fill-slots';
@@ -55,7 +56,6 @@
     if (document.hasFocus()) ondone();
   }
 
-  const control = 'h-[30px] w-full rounded border border-field bg-sheet px-2 py-0 text-[13px] text-ink';
 </script>
 
 <div
@@ -71,9 +71,9 @@
 >
   <label class="grid gap-0.5"
     ><span class="text-ink-2">Slot</span>
-    <select class={control} bind:value={name} onchange={change}>
+    <Select class="h-[30px] w-full" bind:value={name} onchange={change}>
       {#each names.includes(name) ? names : [name, ...names] as option (option)}<option>{option}</option>{/each}
-    </select></label
+    </Select></label
   >
   <div class="grid gap-0.5">
     <span class="text-ink-2">Fallback{name === liveSlot ? ', needed' : ''} </span>
@@ -90,10 +90,10 @@
   </div>
   <label class="grid gap-0.5"
     ><span class="text-ink-2">Letters of the value</span>
-    <select class={control} bind:value={caseName} onchange={change}>
+    <Select class="h-[30px] w-full" bind:value={caseName} onchange={change}>
       <option value="">as they stand</option>
       {#each cases as option (option)}<option>{option}</option>{/each}
-    </select></label
+    </Select></label
   >
   <div class="flex justify-between">
     <Button kind="link" onclick={onremove}>Take it out</Button>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '../parts/Select.svelte';
   import type { FillContext } from '$lib/core/ads/fill-slots';
   import type { Measure } from '$lib/core/ads/measure';
   import { wordSlotProblem } from '$lib/wording/problems';
@@ -61,7 +62,7 @@
       {#if canFix}
         <label class={`leading-none ${line.fixedAt === null ? 'opacity-0 group-focus-within:opacity-100 group-hover:opacity-100' : ''}`}>
           <span class="sr-only">Position of {name}</span>
-          <select
+          <Select
             class={`h-[18px] rounded-sm border-0 py-0 ps-1.5 pe-6 text-[12px] leading-none font-semibold ${line.fixedAt === null ? 'bg-transparent text-ink-2' : 'bg-slate-tint text-slate'}`}
             value={line.fixedAt === null ? '' : String(line.fixedAt)}
             onchange={(event) => onfix(event.currentTarget.value === '' ? null : Number(event.currentTarget.value))}
@@ -70,7 +71,7 @@
             {#each line.kind === 'headline' ? positions : positions.slice(0, 2) as position, index (position)}
               <option value={String(index + 1)}>always {position}</option>
             {/each}
-          </select>
+          </Select>
         </label>
       {/if}
       {#if line.kind === 'description'}<MeasureCount {measure} />{/if}

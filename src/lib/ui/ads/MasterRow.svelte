@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import type { MasterUpdate } from '$lib/core/ads/master-updates';
   import type { Measure } from '$lib/core/ads/measure';
   import { countOf } from '$lib/wording/texts';
@@ -28,10 +29,8 @@
 </script>
 
 <div class="grid grid-cols-[26px_minmax(0,1fr)_minmax(0,1.2fr)_minmax(0,1fr)] items-baseline gap-x-2 border-t border-rule-soft px-1 py-1">
-  <input
-    type="checkbox"
-    class="self-center rounded-sm text-act"
-    aria-label={`Write into ${draft.group.name}`}
+  <Checkbox
+    label={`Write into ${draft.group.name}`}
     disabled={!isAble}
     checked={isTicked}
     onchange={(event) => ontick(event.currentTarget.checked)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import type { Conversion } from '$lib/core/records/brief';
   import Button from '../parts/Button.svelte';
   import { fillDown, withFields, withoutRow } from '../parts/lists';
@@ -58,35 +59,32 @@
         placeholder="the thank-you page"
         onedit={(where, editSession) => set(index, { where }, editSession)}
       />
-      <label class="flex items-center gap-2 pb-1"
-        ><input
-          type="checkbox"
-          class="rounded-sm text-act"
-          checked={conversion.tried}
-          aria-label={`${name}: tried`}
-          onchange={(event) => set(index, { tried: event.currentTarget.checked })}
-        /> tried</label
+      <Checkbox
+        class="flex items-center gap-2 pb-1"
+        checked={conversion.tried}
+        label={`${name}: tried`}
+        onchange={(event) => set(index, { tried: event.currentTarget.checked })}
       >
-      <label class="flex items-center gap-2 pb-1"
-        ><input
-          type="checkbox"
-          class="rounded-sm text-act"
-          checked={conversion.steers}
-          aria-label={`${name}: steers bidding`}
-          onchange={(event) => set(index, { steers: event.currentTarget.checked })}
-        /> steers bidding</label
+        tried</Checkbox
+      >
+      <Checkbox
+        class="flex items-center gap-2 pb-1"
+        checked={conversion.steers}
+        label={`${name}: steers bidding`}
+        onchange={(event) => set(index, { steers: event.currentTarget.checked })}
+      >
+        steers bidding</Checkbox
       >
     </div>
   {/each}
   {#if brief.conversions.length === 0}
-    <label class="flex items-center gap-2"
-      ><input
-        type="checkbox"
-        class="rounded-sm text-act"
-        checked={brief.countsConversions}
-        data-at=":countsConversions"
-        onchange={(event) => void planState.set('brief', brief.id, { countsConversions: event.currentTarget.checked })}
-      /> Conversions are counted, and that was tried</label
+    <Checkbox
+      class="flex items-center gap-2"
+      checked={brief.countsConversions}
+      data-at=":countsConversions"
+      onchange={(event) => void planState.set('brief', brief.id, { countsConversions: event.currentTarget.checked })}
+    >
+      Conversions are counted, and that was tried</Checkbox
     >
   {/if}
   <div><Button onclick={add}>Add a conversion</Button></div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import { formatMoney } from '$lib/core/money/money';
   import { checkPage, proposeFacts } from '$lib/core/pages/propose-facts';
   import type { FactProposal, ReadPage } from '$lib/core/pages/page-text';
@@ -141,13 +142,7 @@
       <ul class="max-h-80 overflow-y-auto" aria-label="Proposed for the brief">
         {#each fresh as proposal (keyOf(proposal))}
           <li class="grid grid-cols-[24px_90px_minmax(0,1fr)_110px] items-baseline border-b border-rule-soft py-1">
-            <input
-              type="checkbox"
-              class="rounded-sm text-act"
-              checked={!left.has(keyOf(proposal))}
-              aria-label={`Take ${proposal.text}`}
-              onchange={() => toggle(keyOf(proposal))}
-            />
+            <Checkbox checked={!left.has(keyOf(proposal))} label={`Take ${proposal.text}`} onchange={() => toggle(keyOf(proposal))} />
             <span class="text-ink-2">{kinds[proposal.kind]}</span>
             <span
               >{proposal.text}{#if proposal.priceMinor !== null}<span class="ms-2 font-mono text-[12.5px]"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import { mendStating, type StatingLine } from '$lib/core/plan/stated-facts';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
@@ -23,11 +24,9 @@
   <ul class="max-h-40 overflow-y-auto">
     {#each lines as { id, record, before, after } (id)}
       <li class="flex items-baseline gap-2 py-0.5">
-        <input
-          type="checkbox"
-          class="rounded-sm text-act"
+        <Checkbox
           checked={chosen[id] !== false}
-          aria-label={`Change ${before}`}
+          label={`Change ${before}`}
           onchange={(event) => (chosen[id] = event.currentTarget.checked)}
         /><span class="min-w-0"
           ><s class="text-ink-2">{before}</s> <span class="font-semibold">{after}</span>{#if record === 'masterLine'}<span

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import TextArea from '../parts/TextArea.svelte';
   import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
   import { nextPosition, childrenOf } from '$lib/core/store/snapshot';
   import type { SimpleChange } from '$lib/core/store/changes';
@@ -65,11 +66,7 @@
 <Dialog bind:open title={`Add keywords to ${group.name}`}>
   <label class="grid gap-1"
     ><span class="text-ink-2">One a line: plain for {group.defaultMatch}, "phrase", [exact], - for a negative of this group.</span>
-    <textarea
-      class="h-36 rounded border border-field bg-sheet p-2 font-mono text-[12.5px] leading-5"
-      bind:value={text}
-      spellcheck="false"
-      data-autofocus></textarea></label
+    <TextArea class="h-36 font-mono text-[12.5px] leading-5" bind:value={text} spellcheck="false" data-autofocus /></label
   >
   {#if read.some(({ notes }) => notes.length > 0)}
     <ScrollArea label="Notes on lines" class="max-h-32 text-[12.5px]"

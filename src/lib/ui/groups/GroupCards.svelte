@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import { childrenOf } from '$lib/core/store/snapshot';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
   import { dragsKeywords, takesKeywords } from './drag';
@@ -33,13 +34,11 @@
         {#each keywords as keyword (keyword.id)}
           {@const isChosen = sheet.chosen.has(keyword.id)}
           <li {@attach dragsKeywords(() => (isChosen ? sheet.chosenIds : [keyword.id]))}>
-            <label class={`flex items-center gap-2 px-3 py-0.5 ${isChosen ? 'bg-act-tint' : 'hover:bg-fold'}`}
-              ><input
-                type="checkbox"
-                class="size-3.5 rounded-sm text-act"
-                checked={isChosen}
-                onclick={(event) => sheet.toggle({ kind: 'keyword', id: keyword.id, keyword, group }, { extend: event.shiftKey })}
-              /><span class="truncate" title={keyword.text}>{writeKeyword(keyword.text, keyword.match)}</span></label
+            <Checkbox
+              class={`flex items-center gap-2 px-3 py-0.5 ${isChosen ? 'bg-act-tint' : 'hover:bg-fold'}`}
+              checked={isChosen}
+              onclick={(event) => sheet.toggle({ kind: 'keyword', id: keyword.id, keyword, group }, { extend: event.shiftKey })}
+              ><span class="truncate" title={keyword.text}>{writeKeyword(keyword.text, keyword.match)}</span></Checkbox
             >
           </li>
         {:else}<li class="px-3 py-1 text-ink-2">no keyword yet</li>{/each}

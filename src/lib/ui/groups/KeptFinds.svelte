@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import type { Group } from '$lib/core/records/group';
   import Button from '../parts/Button.svelte';
   import { rangeBetween } from '../parts/range-choice';
@@ -62,13 +63,8 @@
       ><span class="line-clamp-2 break-words">Put {taken.length} into {group.name}</span></Button
     >{/if}
   {#each shown as find (find.id)}
-    <label class="flex items-start gap-1.5 py-1"
-      ><input
-        type="checkbox"
-        class="size-3.5 shrink-0 rounded-sm text-act"
-        checked={chosen.has(find.id)}
-        onclick={(event) => toggle(find.id, event)}
-      /><span class="min-w-0 leading-[16px] break-words text-ink-2">{find.text}</span></label
+    <Checkbox class="flex items-start gap-1.5 py-1" checked={chosen.has(find.id)} onclick={(event) => toggle(find.id, event)}
+      ><span class="min-w-0 leading-[16px] break-words text-ink-2">{find.text}</span></Checkbox
     >
   {/each}
   {#if finds.length > mostShown}<Button kind="link" onclick={() => (showsAll = !showsAll)}

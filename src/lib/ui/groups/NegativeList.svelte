@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '../parts/Select.svelte';
   import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
   import { nextPosition } from '$lib/core/store/snapshot';
   import type { Negative } from '$lib/core/records/negative';
@@ -104,17 +105,9 @@
     </li>
   </ul>
   {#if Object.keys(starters).length > 0}
-    <select
-      class="mt-1 h-[26px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[13px] text-ink-2"
-      aria-label="Add a starter list of negatives"
-      value=""
-      onchange={(event) => {
-        addStarters(event.currentTarget.value);
-        event.currentTarget.value = '';
-      }}
-    >
+    <Select class="mt-1 h-[26px] text-ink-2" aria-label="Add a starter list of negatives" value="" onpick={addStarters}>
       <option value="">add a starter list…</option>
       {#each Object.entries(starters) as [name, words] (name)}<option value={name}>{name} ({words.length})</option>{/each}
-    </select>
+    </Select>
   {/if}
 </section>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Radio from '../parts/Radio.svelte';
   import { onMount } from 'svelte';
   import { keepApart, proposeKeeper } from '$lib/core/groups/keep-apart';
   import type { Overlap } from '$lib/core/groups/overlaps';
@@ -103,10 +104,8 @@
               <fieldset class="flex flex-wrap items-center gap-x-4 gap-y-1">
                 <legend class="float-start me-4 pt-px">Who keeps them</legend>
                 {#each [overlap.one, overlap.other] as id (id)}
-                  <label class="flex items-center gap-1.5"
-                    ><input type="radio" class="text-act" name={`keeper ${keyOf(overlap)}`} value={id} bind:group={keeper} />{nameOf(
-                      id,
-                    )}</label
+                  <Radio class="flex items-center gap-1.5" name={`keeper ${keyOf(overlap)}`} value={id} bind:group={keeper}
+                    >{nameOf(id)}</Radio
                   >
                 {/each}
               </fieldset>

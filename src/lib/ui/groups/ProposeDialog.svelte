@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import { proposeGroupsOfPlan } from '$lib/core/groups/propose-groups';
   import { firstLanguage } from '$lib/core/view/plan-view';
   import { countOf } from '$lib/wording/texts';
@@ -58,10 +59,8 @@
         <li
           class={`grid grid-cols-[24px_200px_minmax(0,1fr)] items-start gap-2 border-b border-rule-soft py-1.5 ${left[index] ? 'opacity-60' : ''}`}
         >
-          <input
-            type="checkbox"
-            class="mt-1.5 rounded-sm text-act"
-            aria-label={`Make ${nameOf(index, proposal.theme)}`}
+          <Checkbox
+            label={`Make ${nameOf(index, proposal.theme)}`}
             checked={!left[index]}
             onchange={(event) => (left[index] = !event.currentTarget.checked)}
           />

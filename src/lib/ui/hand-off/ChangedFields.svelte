@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import type { ChangedField } from '$lib/core/exchange/changed-rows';
   import { tableTitles } from '$lib/wording/tables';
   import Button from '../parts/Button.svelte';
@@ -33,14 +34,7 @@
       <tbody>
         {#each changed.slice(0, mostShown) as { key, kind, name, field, before, after } (key)}
           <tr class="border-t border-rule-soft align-top">
-            <td class="py-1"
-              ><input
-                type="checkbox"
-                class="rounded-sm text-act"
-                checked={isTaken(key)}
-                aria-label={`Take ${field} of ${name}`}
-                onchange={() => reading.toggle(key)}
-              /></td
+            <td class="py-1"><Checkbox checked={isTaken(key)} label={`Take ${field} of ${name}`} onchange={() => reading.toggle(key)} /></td
             >
             <td class="py-1 text-ink-2">{tableTitles[kind]}</td>
             <td class="py-1 pe-2 break-words">{name}</td>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '../parts/Select.svelte';
   import { wordLanguage } from '$lib/wording/texts';
   import { languageItems } from '../parts/languages';
 
@@ -40,18 +41,9 @@
     </li>
   {/each}
   <li>
-    <select
-      class="h-[26px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[13px] text-ink-2"
-      aria-label="Add a language"
-      data-at={at}
-      value=""
-      onchange={(event) => {
-        if (event.currentTarget.value) onedit([...languages, event.currentTarget.value]);
-        event.currentTarget.value = '';
-      }}
-    >
+    <Select class="h-[26px] text-ink-2" aria-label="Add a language" {at} value="" onpick={(language) => onedit([...languages, language])}>
       <option value="">add…</option>
       {#each left as { value, name } (value)}<option {value}>{name}</option>{/each}
-    </select>
+    </Select>
   </li>
 </ol>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import TextArea from '../parts/TextArea.svelte';
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { PlaceLine } from '$lib/core/places/place-list';
   import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
@@ -71,10 +72,7 @@
     <span class="text-ink-2"
       >One a line: <code>Edinburgh</code>, <code>Perth, GB, 15 km</code>, <code>- Fife</code> to exclude, or postal codes</span
     >
-    <textarea
-      class="mt-1 h-36 w-full rounded border border-field bg-sheet px-2.5 py-1.5 font-mono text-[12.5px]"
-      bind:value={text}
-      oninput={() => (lines = null)}></textarea>
+    <TextArea class="mt-1 h-36 w-full px-2.5 py-1.5 font-mono text-[12.5px]" bind:value={text} oninput={() => (lines = null)} />
   </label>
   {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
   {#if lines}

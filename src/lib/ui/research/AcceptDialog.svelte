@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import { untrack } from 'svelte';
   import { overruledOften } from '$lib/core/research/find-reading';
   import { intentWords, reasonWords } from '$lib/wording/research';
@@ -54,11 +55,9 @@
         {#each plan.groups as group (keyOf(group))}
           <tr class="border-b border-rule-soft align-top">
             <td class="w-7 py-1.5"
-              ><input
-                type="checkbox"
-                class="rounded-sm text-act"
+              ><Checkbox
                 checked={!off.has(keyOf(group))}
-                aria-label={`${group.verdict} ${intentWords[group.intent][0]}`}
+                label={`${group.verdict} ${intentWords[group.intent][0]}`}
                 onchange={() => toggle(keyOf(group))}
               /></td
             >

@@ -1,4 +1,7 @@
 <script lang="ts">
+  import TextArea from '../parts/TextArea.svelte';
+  import Select from '../parts/Select.svelte';
+  import Checkbox from '../parts/Checkbox.svelte';
   import { untrack } from 'svelte';
   import { inOrder } from '$lib/core/store/snapshot';
   import { countOf } from '$lib/wording/texts';
@@ -29,7 +32,7 @@
   const fresh = $derived(sources.counts?.fresh ?? 0);
   const waiting = $derived(sources.themes.filter(({ state }) => state === 'waits').length);
   const texts = $derived(sources.incoming.filter(({ text }) => !research.texts.has(text)).slice(0, 40));
-  const area = 'h-36 rounded border border-field bg-sheet p-2 text-[13px] leading-5';
+  const area = 'h-36 leading-5';
 
   async function take() {
     const done = await sources.take();
@@ -67,7 +70,7 @@
           .slice(0, 4)
           .join(', ') || 'no place yet: add one in the brief'}.</span
       >
-      <textarea class={area} bind:value={sources.terms} spellcheck="false" data-autofocus></textarea></label
+      <TextArea class={area} bind:value={sources.terms} spellcheck="false" data-autofocus /></label
     >
     {#if sources.tooMany}<p class="text-madder" role="alert">Ten at once; the rest is left out.</p>{/if}
   {:else if sources.source === 'themes'}
@@ -85,20 +88,16 @@
   {:else if sources.source === 'patterns'}
     <div class="grid grid-cols-3 gap-3">
       <label class="grid gap-1"
-        ><span class="text-ink-2">Service or product</span><textarea class={area} bind:value={sources.things} spellcheck="false"
-        ></textarea></label
+        ><span class="text-ink-2">Service or product</span><TextArea class={area} bind:value={sources.things} spellcheck="false" /></label
       >
       <label class="grid gap-1"
-        ><span class="text-ink-2">What people add</span><textarea class={area} bind:value={sources.added} spellcheck="false"
-        ></textarea></label
+        ><span class="text-ink-2">What people add</span><TextArea class={area} bind:value={sources.added} spellcheck="false" /></label
       >
       <label class="grid gap-1"
-        ><span class="text-ink-2">Place</span><textarea class={area} bind:value={sources.placeNames} spellcheck="false"></textarea></label
+        ><span class="text-ink-2">Place</span><TextArea class={area} bind:value={sources.placeNames} spellcheck="false" /></label
       >
     </div>
-    <label class="flex items-center gap-2"
-      ><input type="checkbox" class="rounded-sm text-act" bind:checked={sources.everyOrder} /> what people add before the thing as well</label
-    >
+    <Checkbox class="flex items-center gap-2" bind:checked={sources.everyOrder}>what people add before the thing as well</Checkbox>
     <p class="flex gap-4 text-ink-2">
       {#if sources.isPatternEdited}<Button kind="link" onclick={() => sources.keepPattern()}
           >Keep what people add for plans like this</Button
@@ -121,18 +120,15 @@
     >
     <label class="grid gap-1"
       ><span class="text-ink-2">Or paste its HTML: a page behind a password, or one that was saved.</span>
-      <textarea
-        class="h-20 rounded border border-field bg-sheet p-2 font-mono text-[12px] leading-4"
-        bind:value={sources.html}
-        spellcheck="false"></textarea></label
+      <TextArea class="h-20 font-mono text-[12px] leading-4" bind:value={sources.html} spellcheck="false" /></label
     >
   {:else}
     <label class="grid gap-1"
       ><span class="text-ink-2">What that plan keeps and bids on comes in to be judged.</span>
-      <select class="h-[30px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[13px]" bind:value={sources.planId}>
+      <Select class="h-[30px]" bind:value={sources.planId}>
         <option value="">Which plan?</option>
         {#each plans as plan (plan.id)}<option value={plan.id}>{plan.name}</option>{/each}
-      </select></label
+      </Select></label
     >
   {/if}
   <div class="flex items-baseline gap-3" role="status">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { findColumns, leastWidth, mostWidth, moveColumn, toggleColumn, widenColumn, type FindColumnName } from './find-columns';
@@ -14,13 +15,8 @@
   <ul>
     {#each columns as { name, width }, at (name)}
       <li class="flex items-center gap-2 border-b border-rule-soft py-1">
-        <label class="flex flex-1 items-center gap-2"
-          ><input
-            type="checkbox"
-            class="rounded-sm text-act"
-            checked
-            onchange={() => research.setUpColumns(toggleColumn(columns, name))}
-          />{findColumns[name].label}</label
+        <Checkbox class="flex flex-1 items-center gap-2" checked onchange={() => research.setUpColumns(toggleColumn(columns, name))}
+          >{findColumns[name].label}</Checkbox
         >
         <label class="flex items-center gap-1"
           ><span class="text-ink-2">width</span><input
@@ -50,12 +46,8 @@
     {/each}
     {#each hidden as name (name)}
       <li class="flex items-center gap-2 border-b border-rule-soft py-1 text-ink-2">
-        <label class="flex flex-1 items-center gap-2"
-          ><input
-            type="checkbox"
-            class="rounded-sm text-act"
-            onchange={() => research.setUpColumns(toggleColumn(columns, name))}
-          />{findColumns[name].label}</label
+        <Checkbox class="flex flex-1 items-center gap-2" onchange={() => research.setUpColumns(toggleColumn(columns, name))}
+          >{findColumns[name].label}</Checkbox
         >
       </li>
     {/each}

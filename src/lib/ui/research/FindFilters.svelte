@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Select from '../parts/Select.svelte';
+  import Checkbox from '../parts/Checkbox.svelte';
   import { findOrders, type FindOrder } from '$lib/core/finds/find-orders';
   import type { FindList } from './find-list.svelte';
 
@@ -38,20 +40,19 @@
       /></label
     >
   {/each}
-  <label class="ms-auto flex items-center gap-1.5"
-    ><input
-      type="checkbox"
-      class="rounded-sm text-act"
-      checked={list.byIntent}
-      onchange={(event) => list.filter({ byIntent: event.currentTarget.checked })}
-    /> grouped</label
+  <Checkbox
+    class="ms-auto flex items-center gap-1.5"
+    checked={list.byIntent}
+    onchange={(event) => list.filter({ byIntent: event.currentTarget.checked })}
+  >
+    grouped</Checkbox
   >
   <label class="flex items-center"
-    ><span class="sr-only">ordered</span><select
-      class="h-[26px] w-[146px] rounded border border-field bg-sheet py-0 ps-2 pe-6 text-[13px]"
+    ><span class="sr-only">ordered</span><Select
+      class="h-[26px] w-[146px] pe-6"
       value={list.order}
       onchange={(event) => list.filter({ order: event.currentTarget.value as FindOrder })}
-      >{#each findOrders as order (order)}<option>{order}</option>{/each}</select
+      >{#each findOrders as order (order)}<option>{order}</option>{/each}</Select
     ></label
   >
 </div>

@@ -1,4 +1,7 @@
 <script lang="ts">
+  import TextArea from '../parts/TextArea.svelte';
+  import Select from '../parts/Select.svelte';
+  import Checkbox from '../parts/Checkbox.svelte';
   import { onDestroy, untrack } from 'svelte';
   import { writeAmount } from '$lib/core/money/money';
   import { columnMeanings, isReport, monthMeanings, type ColumnMeaning } from '$lib/core/exchange/list-columns';
@@ -144,13 +147,14 @@
     <span class="text-ink-2"
       >One a line, or a table with searches and bids copied from anywhere. [exact], "phrase" and a leading - for a negative are understood.</span
     >
-    <textarea
-      class="h-32 rounded border border-field bg-sheet p-2 font-mono text-[12.5px] leading-5"
+    <TextArea
+      class="h-32 font-mono text-[12.5px] leading-5"
       bind:value={pasted}
       oninput={() => (chosen = null)}
       spellcheck="false"
       data-autofocus
-      placeholder={'piano tuning\t1300\t0.85\t2.40\npiano tuner near me\t720'}></textarea>
+      placeholder={'piano tuning\t1300\t0.85\t2.40\npiano tuner near me\t720'}
+    />
   </label>
   <p class="flex flex-wrap items-baseline gap-3">
     <label class="text-ink-2"
@@ -181,8 +185,8 @@
       <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
         <label class="flex items-center gap-1.5"
           ><span class="text-ink-2">Headings stand in</span>
-          <select
-            class="h-[26px] max-w-72 rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[12.5px]"
+          <Select
+            class="h-[26px] max-w-72 text-[12.5px]"
             value={String(read.headingLine)}
             onchange={(event) => {
               headingLine = event.currentTarget.value === 'null' ? null : Number(event.currentTarget.value);
@@ -191,7 +195,7 @@
           >
             <option value="null">no line</option>
             {#each read.firstLines as { line, text } (line)}<option value={String(line)}>line {line}: {text}</option>{/each}
-          </select></label
+          </Select></label
         >
         {#if isOfReport}
           <span class="font-semibold text-act">Read as a report: what it counted stands beside the finds.</span>
@@ -224,14 +228,14 @@
         {#each read.columns as column, index (index)}
           <label class="grid min-w-0 gap-0.5">
             <span class="truncate text-[12px] text-ink-2">Column {index + 1}{column.heading ? `, ${column.heading}` : ''}</span>
-            <select
-              class="h-[26px] w-full rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[12.5px]"
+            <Select
+              class="h-[26px] w-full text-[12.5px]"
               value={column.meaning}
               onchange={(event) => choose(index, event.currentTarget.value as ColumnMeaning)}
             >
               {#each [...columnMeanings, ...monthMeanings] as meaning (meaning)}<option value={meaning}>{meaningWords[meaning]}</option
                 >{/each}
-            </select>
+            </Select>
           </label>
         {/each}
       </div>
@@ -276,9 +280,7 @@
     </ScrollArea>
   {/if}
   {#snippet footer()}
-    <label class="me-auto flex items-center gap-2"
-      ><input type="checkbox" class="rounded-sm text-act" bind:checked={keepsAtOnce} /> keep them all at once</label
-    >
+    <Checkbox class="me-auto flex items-center gap-2" bind:checked={keepsAtOnce}>keep them all at once</Checkbox>
     <Button onclick={() => (open = false)}>Not now</Button>
     <Button
       kind="act"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import { blockReasons } from '$lib/core/records/find';
   import { sumSearches } from '$lib/core/finds/find-figures';
   import { wordKinds } from '$lib/core/records/word-kind';
@@ -83,10 +84,8 @@
       items={blockReasons.map((value) => ({ value, name: reasonWords[value] }))}
       onedit={(value) => (reason = value)}
     />
-    <label class="flex items-center gap-1.5"
-      ><input type="checkbox" class="rounded-sm text-act" bind:checked={stands} /> stands for finds to come <KeyCap
-        keys={showKey(keys.stands)}
-      /></label
+    <Checkbox class="flex items-center gap-1.5" bind:checked={stands}>
+      stands for finds to come <KeyCap keys={showKey(keys.stands)} /></Checkbox
     >
   </div>
   <LeftAlone finds={preview.later} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import { inOrder } from '$lib/core/store/snapshot';
   import { houseRules, houseRulesOf, ofAllPlans } from '$lib/core/rules/house-rules';
   import { houseRuleList, type HouseRuleEntry } from '$lib/core/proof/house-rule-list';
@@ -153,8 +154,6 @@
       {/each}
     </tbody>
   </table>
-  <label class="flex items-center gap-2"
-    ><input type="checkbox" class="rounded-sm text-act" bind:checked={keepsTyped} /> Names made by hand stay</label
-  >
+  <Checkbox class="flex items-center gap-2" bind:checked={keepsTyped}>Names made by hand stay</Checkbox>
   {#snippet footer()}<Button kind="act" disabled={chosen.length === 0} onclick={applyNames}>Rename {chosen.length}</Button>{/snippet}
 </Dialog>

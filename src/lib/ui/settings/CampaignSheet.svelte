@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Radio from '../parts/Radio.svelte';
   import type { Campaign } from '$lib/core/records/campaign';
   import { placeSaid } from '$lib/core/ads/slot-values';
   import { adviseWhoCounts } from '$lib/core/plan/who-counts';
@@ -60,16 +61,12 @@
         <fieldset data-at={`${campaign.id}:whoCounts`}>
           <legend class="pb-1 font-semibold">Who counts</legend>
           {#each counts as { value, name } (value)}
-            <label class="flex items-center gap-2 py-0.5"
-              ><input
-                type="radio"
-                name={`${id}-who`}
-                class="text-act"
-                {value}
-                checked={campaign.whoCounts === value}
-                onchange={() => set({ whoCounts: value })}
-              />
-              {name}</label
+            <Radio
+              class="flex items-center gap-2 py-0.5"
+              name={`${id}-who`}
+              {value}
+              group={campaign.whoCounts}
+              onchange={() => set({ whoCounts: value })}>{name}</Radio
             >
           {/each}
           <p class="pt-0.5 text-ink-2">{wordWhoCounts(whoCounts, campaign.whoCounts)}</p>

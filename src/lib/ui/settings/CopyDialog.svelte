@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Radio from '../parts/Radio.svelte';
+  import Checkbox from '../parts/Checkbox.svelte';
   import { goto } from '$app/navigation';
   import { untrack } from 'svelte';
   import type { Range } from '$lib/core/market/range';
@@ -22,6 +24,7 @@
   let { campaign, open = $bindable() }: { campaign: Campaign; open: boolean } = $props();
 
   const planState = getPlanState();
+  const id = $props.id();
   const shell = getShell();
   const draft = untrack(() => new CopyDraft(planState, campaign));
   let failure = $state('');
@@ -104,12 +107,9 @@
   </div>
   <fieldset class="flex gap-5">
     <legend class="sr-only">What is copied</legend>
-    <label class="flex items-center gap-2"
-      ><input type="radio" class="text-act" checked={draft.scope === 'campaign'} onchange={() => draft.setScope('campaign')} /> this campaign</label
-    >
-    <label class="flex items-center gap-2"
-      ><input type="radio" class="text-act" checked={draft.scope === 'plan'} onchange={() => draft.setScope('plan')} /> the whole plan, as another
-      one</label
+    <Radio name={`${id}-scope`} value="campaign" group={draft.scope} onchange={() => draft.setScope('campaign')}>this campaign</Radio>
+    <Radio name={`${id}-scope`} value="plan" group={draft.scope} onchange={() => draft.setScope('plan')}
+      >the whole plan, as another one</Radio
     >
   </fieldset>
   {#if draft.place}
@@ -129,10 +129,9 @@
         />
       </div>
     {:else if draft.hoursApart !== 0 && campaign.hours.length > 0}
-      <label class="flex items-center gap-2"
-        ><input type="checkbox" class="rounded-sm text-act" bind:checked={draft.keepsLocalHours} />
+      <Checkbox class="flex items-center gap-2" bind:checked={draft.keepsLocalHours}>
         The clock there is {Math.abs(draft.hoursApart)} h {draft.hoursApart > 0 ? 'ahead' : 'behind'}: move the hours so that they are the
-        same there</label
+        same there</Checkbox
       >
     {/if}
     {#if draft.asking.progress}
@@ -148,10 +147,8 @@
           <span class="font-mono text-[12.5px]">{sayRange(there.searchesPerMonth)}</span> there.
         </p>
         {#if bids}
-          <label class="flex items-center gap-2"
-            ><input type="checkbox" class="rounded-sm text-act" bind:checked={draft.takesBids} /> bids follow what clicks cost there: {sayFactor(
-              bids.mean,
-            )}</label
+          <Checkbox class="flex items-center gap-2" bind:checked={draft.takesBids}>
+            bids follow what clicks cost there: {sayFactor(bids.mean)}</Checkbox
           >
         {/if}
       </div>
@@ -199,11 +196,9 @@
             {@const text = draft.textOf(change)}
             <tr class="border-b border-rule-soft align-top">
               <td class="w-7 py-1.5"
-                ><input
-                  type="checkbox"
-                  class="rounded-sm text-act"
+                ><Checkbox
                   checked={draft.isTaken(change)}
-                  aria-label={`Change ${change.before}`}
+                  label={`Change ${change.before}`}
                   onchange={(event) => draft.decide(change, { isTaken: event.currentTarget.checked })}
                 /></td
               >

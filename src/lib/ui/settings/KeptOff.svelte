@@ -1,4 +1,5 @@
 <script lang="ts">
+  import TextArea from '../parts/TextArea.svelte';
   import { readAddress } from '$lib/core/text/address';
   import type { Campaign } from '$lib/core/records/campaign';
   import { countOf } from '$lib/wording/texts';
@@ -41,10 +42,10 @@
     </p>
   {/if}
   <label class="sr-only" for={id}>Sites and pages to keep off, pasted or typed</label>
-  <textarea
+  <TextArea
     {id}
-    rows="2"
-    class="w-full rounded border border-field bg-sheet px-2 py-1 text-[13px] placeholder:text-ink-3"
+    rows={2}
+    class="w-full px-2 py-1 placeholder:text-ink-3"
     placeholder="games.example, paste a list…"
     bind:value={draft}
     onblur={add}
@@ -53,5 +54,6 @@
         event.preventDefault();
         add();
       }
-    }}></textarea>
+    }}
+  />
 </section>

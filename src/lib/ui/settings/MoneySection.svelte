@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import { formatMoney } from '$lib/core/money/money';
   import { dailyFromMonthly, firstMonthAtMost, monthlyForDaily, monthlyFromDaily } from '$lib/core/money/split';
   import { testBudget } from '$lib/core/forecast/split-plan';
@@ -55,13 +56,12 @@
       onedit={(minor, editSession) => set(minor === null ? null : monthlyForDaily(minor, monthDays), editSession)}
     />
   </div>
-  <label class="flex items-center gap-2 pt-1.5"
-    ><input
-      type="checkbox"
-      class="rounded-sm text-act"
-      checked={campaign.moneyLocked}
-      onchange={(event) => void planState.set('campaign', campaign.id, { moneyLocked: event.currentTarget.checked })}
-    /> Keeps its money when the plan’s is split</label
+  <Checkbox
+    class="flex items-center gap-2 pt-1.5"
+    checked={campaign.moneyLocked}
+    onchange={(event) => void planState.set('campaign', campaign.id, { moneyLocked: event.currentTarget.checked })}
+  >
+    Keeps its money when the plan’s is split</Checkbox
   >
   {#if daily !== null}
     <dl class="mt-2 grid grid-cols-[1fr_auto] gap-y-0.5" data-budget>

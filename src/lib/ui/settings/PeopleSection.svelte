@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from '../parts/Checkbox.svelte';
   import type { Audience, Campaign } from '$lib/core/records/campaign';
   import { notShown } from '$lib/core/records/campaign';
   import AddField from '../parts/AddField.svelte';
@@ -46,13 +47,8 @@
     <legend class="pb-0.5 text-ink-2">{title}{off.length > 0 ? `, ${off.length} left out` : ', all'}</legend>
     <div class="flex flex-wrap gap-x-3 gap-y-0.5">
       {#each all as item (item)}
-        <label class="flex items-center gap-1.5"
-          ><input
-            type="checkbox"
-            class="rounded-sm text-act"
-            checked={!off.includes(item)}
-            onchange={() => change(toggled(off, item))}
-          />{item}</label
+        <Checkbox class="flex items-center gap-1.5" checked={!off.includes(item)} onchange={() => change(toggled(off, item))}
+          >{item}</Checkbox
         >
       {/each}
     </div>

@@ -172,7 +172,7 @@
               aria-selected={cell !== null}
               aria-label={`${name} ${hour}: ${wordOf(cell)}`}
               title={`${name} ${hour}–${hour + 1}: ${wordOf(cell)}`}
-              class={`flex h-[19px] items-center print:h-[19px]! justify-center rounded-[2px] border-b-2 text-[11px] leading-none ${shade(cell)} ${openAt && openAt[index * 24 + hour] !== null ? 'border-gilt' : 'border-transparent'} ${cursor[0] === day && cursor[1] === hour ? 'outline-2 -outline-offset-1 outline-ink' : ''}`}
+              class={`flex h-[19px] items-center justify-center rounded-[2px] border-b-2 text-[11px] leading-none print:h-[19px]! ${shade(cell)} ${openAt && openAt[index * 24 + hour] !== null ? 'border-gilt' : 'border-transparent'} ${cursor[0] === day && cursor[1] === hour ? 'outline-2 -outline-offset-1 outline-ink' : ''}`}
             >
               {cell === null || cell === 0 ? '' : cell < 0 ? '−' : '+'}
             </div>

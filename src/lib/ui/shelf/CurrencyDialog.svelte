@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Select from '../parts/Select.svelte';
+  import Radio from '../parts/Radio.svelte';
   import { convertAmount } from '$lib/core/money/convert-amounts';
   import { amount } from '$lib/core/money/currency-amount';
   import { formatMoney, minorDigits } from '$lib/core/money/money';
@@ -46,17 +48,15 @@
 <Dialog bind:open title={`Another currency than ${account.currency}`}>
   <label class="flex flex-col gap-1"
     ><span class="text-ink-2">The account’s currency</span>
-    <select class="h-[30px] rounded border border-field bg-sheet py-0 ps-2 pe-7 text-[13px]" bind:value={currency}>
+    <Select class="h-[30px]" bind:value={currency}>
       <option value="">{account.currency}, as it is</option>
       {#each currencyItems as item (item.value)}{#if item.value !== account.currency}<option value={item.value}>{item.name}</option
           >{/if}{/each}
-    </select></label
+    </Select></label
   >
   <fieldset class="flex flex-col gap-1.5">
     <legend class="pb-1">What becomes of the amounts in {countOf(plans, 'plan')} of this account?</legend>
-    <label class="flex items-center gap-2"
-      ><input type="radio" class="text-act" name={id} value="convert" bind:group={what} /> convert them, at a rate of your own</label
-    >
+    <Radio name={id} value="convert" bind:group={what}>convert them, at a rate of your own</Radio>
     {#if what === 'convert'}
       <div class="flex items-end gap-3 ps-6">
         <TextField
@@ -72,9 +72,7 @@
           </p>{/if}
       </div>
     {/if}
-    <label class="flex items-center gap-2"
-      ><input type="radio" class="text-act" name={id} value="keep" bind:group={what} /> keep the figures: 100 stays 100</label
-    >
+    <Radio name={id} value="keep" bind:group={what}>keep the figures: 100 stays 100</Radio>
   </fieldset>
   <p class="text-ink-2">
     Lines that state a price stay as written. Steps from before cannot be undone across it, as their amounts are of {account.currency}.

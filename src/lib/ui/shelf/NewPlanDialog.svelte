@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Select from '../parts/Select.svelte';
+  import Checkbox from '../parts/Checkbox.svelte';
   import { goto } from '$app/navigation';
   import { inOrder } from '$lib/core/store/snapshot';
   import { areNearEqual, Letters } from '$lib/core/text/near-equal';
@@ -94,14 +96,14 @@
     >
     <label class="grid gap-0.5"
       ><span class="text-ink-2">Account’s currency</span>
-      <select class={control} bind:value={currency}
-        >{#each currencyItems as item (item.value)}<option value={item.value}>{item.name}</option>{/each}</select
+      <Select class="h-[30px] w-full" bind:value={currency}
+        >{#each currencyItems as item (item.value)}<option value={item.value}>{item.name}</option>{/each}</Select
       ></label
     >
     <label class="grid gap-0.5"
       ><span class="text-ink-2">Account’s time zone</span>
-      <select class={control} bind:value={timeZone}
-        >{#each zones.includes(timeZone) ? zones : [timeZone, ...zones] as zone (zone)}<option>{zone}</option>{/each}</select
+      <Select class="h-[30px] w-full" bind:value={timeZone}
+        >{#each zones.includes(timeZone) ? zones : [timeZone, ...zones] as zone (zone)}<option>{zone}</option>{/each}</Select
       ></label
     >
     <label class="grid gap-0.5"
@@ -125,9 +127,7 @@
             }}>{name}</Button
           >
         {/each}
-        <label class="flex items-center gap-1.5"
-          ><input type="checkbox" class="rounded-sm text-act" bind:checked={isAnother} /> another one, called “{clientName.trim()}”</label
-        >
+        <Checkbox class="flex items-center gap-1.5" bind:checked={isAnother}>another one, called “{clientName.trim()}”</Checkbox>
       </fieldset>
     {/if}
     {#if problem}<p class="col-span-2 text-madder" role="alert">{problem}</p>{/if}
