@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { Datepicker } from 'flowbite-svelte';
   import { tick } from 'svelte';
-  import { dayOf, readTypedDate, writeTypedDate } from '$lib/core/text/typed-date';
+  import type Calendar from './Calendar.svelte';
+  import { readTypedDate, writeTypedDate } from '$lib/core/text/typed-date';
   import { plainCalendar } from './plain-calendar';
   import TextField from './TextField.svelte';
 
@@ -25,14 +25,10 @@
   let panel = $state<HTMLElement>();
   let opener = $state<HTMLElement>();
   let isOpen = $state(false);
+  /** Loaded when it is first opened: most dates are typed. */
+  let CalendarPart = $state.raw<typeof Calendar>();
 
   const shown = $derived(value ? writeTypedDate(value, locale) : '');
-  /** Noon of the day here: the calendar counts in the browser's own time zone. */
-  const day = $derived(value ? new Date(`${value}T12:00:00`) : undefined);
-  const firstDay = $derived.by(() => {
-    const weeks = new Intl.Locale(locale) as Intl.Locale & { getWeekInfo?: () => { firstDay: number } };
-    return ((weeks.getWeekInfo?.().firstDay ?? 1) % 7) as 0 | 1 | 6;
-  });
 
   function type(text: string): string | null | void {
     if (text.trim() === '') return onedit(null);
@@ -41,6 +37,7 @@
   }
 
   async function show() {
+    CalendarPart ??= (await import('./Calendar.svelte')).default;
     isOpen = true;
     await tick();
     if (!panel || !opener) return;
@@ -55,9 +52,8 @@
     panel?.hidePopover();
     opener?.focus();
   }
-  function choose(at: unknown) {
-    if (!(at instanceof Date)) return;
-    onedit(dayOf(at.getFullYear(), at.getMonth() + 1, at.getDate()));
+  function choose(date: string) {
+    onedit(date);
     hide();
   }
 </script>
@@ -78,7 +74,7 @@
         ><rect x="1.7" y="3" width="12.6" height="11.3" rx="1.2" /><path d="M1.7 6.7h12.6M5 1.2V4M11 1.2V4" /></svg
       >
     </button>
-    {#if isOpen}
+    {#if isOpen && CalendarPart}
       <div
         bind:this={panel}
         popover="auto"
@@ -94,20 +90,7 @@
           hide();
         }}
       >
-        <Datepicker
-          inline
-          value={day}
-          {locale}
-          translationLocale="en-GB"
-          firstDayOfWeek={firstDay}
-          onselect={choose}
-          class="rounded! bg-sheet! p-2! text-[13px] shadow-none!"
-          classes={{
-            dayButton: 'rounded! font-normal! text-[13px]! text-ink! aria-pressed:text-sheet!',
-            columnHeader: 'text-[12px]!',
-            nav: 'mb-1!',
-          }}
-        />
+        <CalendarPart {value} {locale} onchoose={choose} />
       </div>
     {/if}
   {/snippet}

@@ -1,4 +1,4 @@
-import { createContext } from '../state/context';
+import { createContext } from 'svelte';
 import { AppearanceState } from './appearance.svelte';
 
 const foldBelow = 1180;
@@ -37,6 +37,4 @@ export class ShellState {
   }
 }
 
-const context = createContext<ShellState>('shell');
-export const getShell = context.get;
-export const setShell = context.set;
+export const [getShell, setShell] = createContext<ShellState>();

@@ -7,7 +7,7 @@ import { recordsOf } from '$lib/core/records/record-types';
 import type { BroughtIn } from '$lib/core/finds/incoming-finds';
 import type { Finding } from '$lib/core/proof/finding';
 import { countByChapter, sumCounts } from '$lib/core/proof/count-findings';
-import { createContext } from './context';
+import { createContext } from 'svelte';
 import { ProofReader } from './proof-reader.svelte';
 import { newId, SyncedStore } from './synced-store.svelte';
 import type { Workspace } from './workspace.svelte';
@@ -109,6 +109,4 @@ export class PlanState extends SyncedStore {
   }
 }
 
-const context = createContext<PlanState>('plan');
-export const getPlanState = context.get;
-export const setPlanState = context.set;
+export const [getPlanState, setPlanState] = createContext<PlanState>();

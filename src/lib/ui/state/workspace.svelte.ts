@@ -1,4 +1,4 @@
-import { createContext } from './context';
+import { createContext } from 'svelte';
 import { SyncedStore } from './synced-store.svelte';
 
 /** Clients, accounts, plans and masters, as this tab holds them. */
@@ -8,6 +8,4 @@ export class Workspace extends SyncedStore {
   }
 }
 
-const context = createContext<Workspace>('workspace');
-export const getWorkspace = context.get;
-export const setWorkspace = context.set;
+export const [getWorkspace, setWorkspace] = createContext<Workspace>();
