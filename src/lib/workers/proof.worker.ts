@@ -1,7 +1,12 @@
+import { MeetingAnswers } from '$lib/core/groups/competition';
 import { findOverlaps, type Overlap } from '$lib/core/groups/overlaps';
 import { PlanAnswers, type SureAnswer } from '$lib/core/groups/plan-answers';
+import { proposeGroupsOfPlan, type ProposedGroup } from '$lib/core/groups/propose-groups';
+import type { Answer } from '$lib/core/keywords/answer';
 import type { Snapshot } from '$lib/core/store/snapshot';
-import { campaignsMeeting, findPlanView, type PlanView } from '$lib/core/view/plan-view';
+import { campaignsMeeting, findPlanView, firstLanguage, type PlanView } from '$lib/core/view/plan-view';
+import type { Campaign } from '$lib/core/records/campaign';
+import type { Find } from '$lib/core/records/find';
 import { SentSnapshot, type RowsPack } from '$lib/core/store/sent-rows';
 import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { ProofSender, type SentProof } from '$lib/core/proof/sent-proof';
@@ -12,6 +17,20 @@ export interface SearchesAsked {
   texts: readonly string[];
 }
 
+/** What can be asked beside, and what is answered; all of the plan as it stands. */
+export interface QuestionKinds {
+  /** Which groups answer a search as it is typed, for each set of campaigns that can meet the searcher. */
+  'typed-search': { question: { search: string }; answer: { campaignIds: string[]; answer: Answer }[] };
+  /** Groups proposed for finds, which are told by their ids. */
+  'proposed-groups': {
+    question: { campaignId: string; findIds: readonly string[] };
+    answer: (Omit<ProposedGroup<never>, 'finds'> & { findIds: string[] })[];
+  };
+}
+export type QuestionKind = keyof QuestionKinds;
+/** A question under a number of its own. */
+export type NumberedQuestion = { [Kind in QuestionKind]: { number: number; kind: Kind } & QuestionKinds[Kind]['question'] }[QuestionKind];
+
 /** What the worker is asked for, once the rows that changed since the last time have come: the day, and what is wanted of the plan. */
 export interface ProofAsked {
   planId: string;
@@ -20,12 +39,14 @@ export interface ProofAsked {
   /** Whether the overlaps of groups are asked for as well. */
   wantsOverlaps: boolean;
   searches: SearchesAsked | null;
+  questions: readonly NumberedQuestion[];
 }
 
 export type ProofRequest = { pack: RowsPack } | { asked: ProofAsked };
 
 /** One message for each thing asked for, answers first. A proof is null where the snapshot holds no such plan. */
 export type ProofAnswer =
+  | { kind: 'answered'; number: number; answer: QuestionKinds[QuestionKind]['answer'] }
   | { kind: 'answers'; campaignId: string; answers: [text: string, answer: SureAnswer][] }
   | { kind: 'proof'; proof: SentProof | null; milliseconds: number; overlaps: Overlap[] | null };
 
@@ -44,10 +65,33 @@ function answersOf(view: PlanView, campaignId: string): PlanAnswers {
   return kept.answers;
 }
 
+let typed: { snapshot: Snapshot; answers: MeetingAnswers } | null = null;
+
+/** Who answers what is typed; prepared once as long as the snapshot is the same. */
+function typedAnswers(view: PlanView): MeetingAnswers {
+  if (typed?.snapshot !== sent.snapshot) typed = { snapshot: sent.snapshot, answers: new MeetingAnswers(view) };
+  return typed.answers;
+}
+
+function answerQuestion(view: PlanView, question: NumberedQuestion): QuestionKinds[QuestionKind]['answer'] {
+  if (question.kind === 'typed-search')
+    return typedAnswers(view)
+      .answer(question.search)
+      .map(({ campaigns, answer: said }) => ({ campaignIds: campaigns.map(({ id }) => id), answer: said }));
+  const finds = question.findIds.flatMap((id) => view.snapshot.find.get(id as Find['id']) ?? []);
+  const ownNames = view.house.ownNameApart ? view.brief.ownNames : [];
+  const campaign = view.snapshot.campaign.get(question.campaignId as Campaign['id']);
+  return proposeGroupsOfPlan(finds, { language: firstLanguage(view, campaign), ownNames }).map(({ finds: members, ...proposal }) => ({
+    ...proposal,
+    findIds: members.map(({ id }) => id),
+  }));
+}
+
 const post = (answer: ProofAnswer) => postMessage(answer);
 
-function answer({ planId, today, wantsProof, wantsOverlaps, searches }: ProofAsked): void {
+function answer({ planId, today, wantsProof, wantsOverlaps, searches, questions }: ProofAsked): void {
   const view = findPlanView(sent.snapshot, planId);
+  for (const question of questions) post({ kind: 'answered', number: question.number, answer: view ? answerQuestion(view, question) : [] });
   if (searches) {
     const { campaignId, texts } = searches;
     const answers = view && answersOf(view, campaignId);

@@ -37,11 +37,17 @@ function meetingSets(view: PlanView): Campaign[][] {
   );
 }
 
-/** Which groups answer a typed search: one answer for each set of campaigns that can meet the searcher, in the order of the plan. */
-export function answersInPlan(view: PlanView, search: string): MeetingAnswer[] {
-  const text = plainText(search, view.rules.refusedKeywordSigns);
-  return meetingSets(view).map((campaigns) => ({
-    campaigns,
-    answer: answerSearch(text, prepareGroups(competingGroups(view, campaigns))),
-  }));
+/** Who answers typed searches in a plan: its keywords are prepared once. */
+export class MeetingAnswers {
+  private readonly sets: readonly { campaigns: readonly Campaign[]; groups: ReturnType<typeof prepareGroups> }[];
+
+  constructor(private readonly view: PlanView) {
+    this.sets = meetingSets(view).map((campaigns) => ({ campaigns, groups: prepareGroups(competingGroups(view, campaigns)) }));
+  }
+
+  /** One answer for each set of campaigns that can meet the searcher, in the order of the plan. */
+  answer(search: string): MeetingAnswer[] {
+    const text = plainText(search, this.view.rules.refusedKeywordSigns);
+    return this.sets.map(({ campaigns, groups }) => ({ campaigns, answer: answerSearch(text, groups) }));
+  }
 }

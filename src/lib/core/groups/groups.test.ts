@@ -4,7 +4,8 @@ import { addLike, snapshotOfFile, change, cleanFile, row, viewOf } from '../../.
 import type { Snapshot } from '../store/snapshot';
 import { findBlockedKeywords } from './blocked-keywords';
 import { negativesActingOn } from './acting-negatives';
-import { answersInPlan } from './competition';
+import type { PlanView } from '../view/plan-view';
+import { MeetingAnswers } from './competition';
 import { proposeGroups, proposeGroupsOfPlan } from './propose-groups';
 
 const clean = snapshotOfFile(cleanFile);
@@ -20,6 +21,8 @@ const frames = finds(
   'cold frame hinges',
   'cold frame',
 );
+
+const answersInPlan = (view: PlanView, search: string) => new MeetingAnswers(view).answer(search);
 
 describe('proposing groups', () => {
   const proposals = proposeGroups(frames, 'en');

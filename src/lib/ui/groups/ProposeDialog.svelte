@@ -1,7 +1,7 @@
 <script lang="ts">
   import Checkbox from '../parts/Checkbox.svelte';
-  import { proposeGroupsOfPlan } from '$lib/core/groups/propose-groups';
-  import { firstLanguage } from '$lib/core/view/plan-view';
+  import type { ProposedGroup } from '$lib/core/groups/propose-groups';
+  import type { Find } from '$lib/core/records/find';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
@@ -13,21 +13,33 @@
   let { open = $bindable(), sheet }: { open: boolean; sheet: SheetState } = $props();
 
   const shell = getShell();
-  const proposals = $derived.by(() => {
-    if (!open || !sheet.campaign) return [];
-    const { plan } = sheet.planState;
-    const ownNames = plan.house.ownNameApart ? plan.brief.ownNames : [];
-    return proposeGroupsOfPlan(sheet.ungrouped, { language: firstLanguage(plan, sheet.campaign), ownNames });
+  /** Null while they are found, off the thread that draws. */
+  let proposals = $state.raw<ProposedGroup<Find>[] | null>(null);
+  $effect(() => {
+    const { campaign, ungrouped } = sheet;
+    if (!open || !campaign) return;
+    let isGone = false;
+    const byId = new Map(ungrouped.map((find) => [find.id as string, find]));
+    void sheet.planState.reader.ask('proposed-groups', { campaignId: campaign.id, findIds: [...byId.keys()] }).then((said) => {
+      if (!isGone)
+        proposals = said.map(({ findIds, ...proposal }) => ({ ...proposal, finds: findIds.flatMap((id) => byId.get(id) ?? []) }));
+    });
+    return () => {
+      isGone = true;
+      proposals = null;
+    };
   });
   let names = $state<Record<number, string>>({});
   let left = $state<Record<number, boolean>>({});
   const nameOf = (index: number, theme: string) => names[index] ?? theme.slice(0, 1).toUpperCase() + theme.slice(1);
   const chosen = $derived(
-    proposals.map((proposal, index) => ({ ...proposal, index, name: nameOf(index, proposal.theme) })).filter(({ index }) => !left[index]),
+    (proposals ?? [])
+      .map((proposal, index) => ({ ...proposal, index, name: nameOf(index, proposal.theme) }))
+      .filter(({ index }) => !left[index]),
   );
   const total = $derived(chosen.reduce((sum, { finds }) => sum + finds.length, 0));
 
-  const reasonOf = ({ reason, shared, finds }: (typeof proposals)[number]) =>
+  const reasonOf = ({ reason, shared, finds }: ProposedGroup<Find>) =>
     reason === 'own-name'
       ? 'they hold the client’s own name'
       : reason === 'shared'
@@ -48,7 +60,9 @@
 </script>
 
 <Dialog bind:open title={`Groups proposed for ${sheet.campaign?.name ?? ''}`} wide>
-  {#if proposals.length === 0}
+  {#if !proposals}
+    <p class="text-ink-2" role="status">Finding what the kept finds share …</p>
+  {:else if proposals.length === 0}
     <p class="text-ink-2">No kept find is without a group. Keep some in Research first.</p>
   {:else}
     <p class="text-ink-2">

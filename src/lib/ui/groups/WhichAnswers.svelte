@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { answersInPlan } from '$lib/core/groups/competition';
+  import type { Answer } from '$lib/core/keywords/answer';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { inOrder } from '$lib/core/store/snapshot';
   import { getPlanState } from '../state/plan-state.svelte';
@@ -7,11 +7,20 @@
   const planState = getPlanState();
   let search = $state('');
   /** Answers of those who have something to say; where nobody has, one that says so. */
-  const answers = $derived.by(() => {
-    if (search.trim() === '') return [];
-    const all = answersInPlan(planState.plan, search);
-    const telling = all.filter(({ answer }) => answer.group || answer.blocked.length + answer.maybe.length > 0);
-    return telling.length > 0 ? telling : all.slice(0, 1);
+  let answers = $state.raw<{ campaignIds: readonly string[]; answer: Answer }[]>([]);
+  $effect(() => {
+    // Asked anew after each change of the plan.
+    void planState.snapshot;
+    const asked = search;
+    if (asked.trim() === '') {
+      answers = [];
+      return;
+    }
+    void planState.reader.ask('typed-search', { search: asked }).then((all) => {
+      if (asked !== search) return;
+      const telling = all.filter(({ answer }) => answer.group || answer.blocked.length + answer.maybe.length > 0);
+      answers = telling.length > 0 ? telling : all.slice(0, 1);
+    });
   });
   const shortNames = $derived(shortCampaignNames(inOrder(planState.snapshot.campaign)));
   const hasSeveral = $derived(planState.snapshot.campaign.size > 1);
@@ -42,9 +51,9 @@
         the higher bid, the older.
       </p>
     {/if}
-    {#each answers as { campaigns, answer }, index (index)}
+    {#each answers as { campaignIds, answer }, index (index)}
       <p>
-        {#if answers.length > 1}<span class="text-ink-2">{campaigns.map(({ id }) => shortNames.get(id)).join(', ')}:</span>{/if}
+        {#if answers.length > 1}<span class="text-ink-2">{campaignIds.map((id) => shortNames.get(id)).join(', ')}:</span>{/if}
         {#if answer.group && answer.keyword && answer.match}
           <span class="font-semibold text-act">{nameOf(answer.group)}</span> by {answer.match}
           <span class="font-semibold">“{answer.keyword}”</span>, {wordsOf(answer.keyword)}.

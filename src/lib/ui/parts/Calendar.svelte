@@ -20,7 +20,8 @@
   });
 
   function choose(at: unknown) {
-    if (at instanceof Date) onchoose(dayOf(at.getFullYear(), at.getMonth() + 1, at.getDate()));
+    const date = at instanceof Date ? dayOf(at.getFullYear(), at.getMonth() + 1, at.getDate()) : null;
+    if (date) onchoose(date);
   }
 </script>
 

@@ -4,7 +4,15 @@ import { emptySnapshot, type Snapshot } from '$lib/core/store/snapshot';
 import { packBetween } from '$lib/core/store/sent-rows';
 import type { Proof } from '$lib/core/proof/read-proof';
 import { ProofReceiver } from '$lib/core/proof/sent-proof';
-import type { ProofAnswer, ProofAsked, ProofRequest, SearchesAsked } from '$lib/workers/proof.worker';
+import type {
+  NumberedQuestion,
+  ProofAnswer,
+  ProofAsked,
+  ProofRequest,
+  QuestionKind,
+  QuestionKinds,
+  SearchesAsked,
+} from '$lib/workers/proof.worker';
 import { sendPacks } from './send-packs';
 
 const readAfterMs = 80;
@@ -30,6 +38,10 @@ export class ProofReader {
   private awaited = 0;
   private searches: SearchesAsked | null = null;
   private areAnswersOld = false;
+  /** Questions that wait to be sent, and who waits for the answers of those that went. */
+  private questions: NumberedQuestion[] = [];
+  private readonly answered = new Map<number, (answer: never) => void>();
+  private lastNumber = 0;
   private watchers = 0;
   private last: { planId: string; today: string } | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -37,7 +49,10 @@ export class ProofReader {
   constructor() {
     this.worker.onmessage = ({ data }: MessageEvent<ProofAnswer>) => {
       this.awaited--;
-      if (data.kind === 'answers') this.answers = { campaignId: data.campaignId, byText: new Map(data.answers) };
+      if (data.kind === 'answered') {
+        this.answered.get(data.number)?.(data.answer as never);
+        this.answered.delete(data.number);
+      } else if (data.kind === 'answers') this.answers = { campaignId: data.campaignId, byText: new Map(data.answers) };
       else if (data.proof) {
         this.proof = this.receiver.unpack(data.proof);
         this.milliseconds = data.milliseconds;
@@ -53,6 +68,16 @@ export class ProofReader {
     this.searches = searches;
     this.areAnswersOld = searches !== null;
     this.send();
+  }
+
+  /** Asks something of the plan as it stands, off the thread that draws. Never answered where the reader is closed first. */
+  ask<Kind extends QuestionKind>(kind: Kind, question: QuestionKinds[Kind]['question']): Promise<QuestionKinds[Kind]['answer']> {
+    const number = ++this.lastNumber;
+    return new Promise((resolve) => {
+      this.answered.set(number, resolve as (answer: never) => void);
+      this.questions.push({ number, kind, ...question } as NumberedQuestion);
+      this.send();
+    });
   }
 
   /** Reads a snapshot soon; of several only the last is read. */
@@ -81,17 +106,20 @@ export class ProofReader {
   }
 
   private send(): void {
-    const next = this.waiting ?? (this.areAnswersOld && this.last ? { snapshot: this.sent, ...this.last } : null);
+    const isAsked = this.areAnswersOld || this.questions.length > 0;
+    const next = this.waiting ?? (isAsked && this.last ? { snapshot: this.sent, ...this.last } : null);
     if (this.awaited > 0 || !next) return;
     const { snapshot, planId, today } = next;
     const wantsProof = this.waiting !== null;
     this.waiting = null;
     this.areAnswersOld = false;
-    this.awaited = Number(wantsProof) + Number(this.searches !== null);
+    const { questions } = this;
+    this.questions = [];
+    this.awaited = Number(wantsProof) + Number(this.searches !== null) + questions.length;
     const packs = packBetween(this.sent, snapshot);
     this.sent = snapshot;
     this.last = { planId, today };
-    const asked: ProofAsked = { planId, today, wantsProof, wantsOverlaps: this.watchers > 0, searches: this.searches };
+    const asked: ProofAsked = { planId, today, wantsProof, wantsOverlaps: this.watchers > 0, searches: this.searches, questions };
     const post = (request: ProofRequest) => this.worker.postMessage(request);
     sendPacks(
       packs,
