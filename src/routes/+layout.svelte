@@ -4,7 +4,7 @@
   import { tinykeys } from 'tinykeys';
   import { page } from '$app/state';
   import { asCommand, isTyping, leaveField, rememberField } from '$lib/ui/shell/keys';
-  import KeysSheet from '$lib/ui/shell/KeysSheet.svelte';
+  import FirstOpened from '$lib/ui/parts/FirstOpened.svelte';
   import { leadToField } from '$lib/ui/shell/lead-to-field';
   import { setShell, ShellState } from '$lib/ui/shell/shell.svelte';
   import RefusedNotice from '$lib/ui/shell/RefusedNotice.svelte';
@@ -63,7 +63,7 @@
 {:else if workspace.isLoaded}
   {@render children()}
 {/if}
-<KeysSheet />
+<FirstOpened open={shell.isKeysOpen} load={() => import('$lib/ui/shell/KeysSheet.svelte')} props={{}} />
 <RefusedNotice stream={workspace} />
 <p
   class="pointer-events-none fixed start-2 bottom-[150px] z-40 w-[140px] rounded bg-paper px-2.5 py-1 text-[12.5px] text-ink empty:hidden print:hidden"

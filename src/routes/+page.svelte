@@ -8,7 +8,7 @@
   import type { Plan } from '$lib/core/records/plan';
   import Button from '$lib/ui/parts/Button.svelte';
   import { planDestinations, type Destination } from '$lib/ui/shell/destinations';
-  import GoTo from '$lib/ui/shell/GoTo.svelte';
+  import FirstOpened from '$lib/ui/parts/FirstOpened.svelte';
   import { asCommand, stepKeys } from '$lib/ui/shell/keys';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import RefusedNotice from '$lib/ui/shell/RefusedNotice.svelte';
@@ -269,4 +269,8 @@
 <RefusedNotice stream={workspace} />
 <NewPlanDialog bind:open={isNewOpen} />
 <RestoreDialog bind:this={restoreDialog} />
-<GoTo destinations={() => [...planDestinations(workspace), ...commands]} />
+<FirstOpened
+  open={shell.isGoToOpen}
+  load={() => import('$lib/ui/shell/GoTo.svelte')}
+  props={{ destinations: () => [...planDestinations(workspace), ...commands] }}
+/>

@@ -55,7 +55,6 @@
     if (event.relatedTarget instanceof Node && panel.contains(event.relatedTarget)) return;
     if (document.hasFocus()) ondone();
   }
-
 </script>
 
 <div

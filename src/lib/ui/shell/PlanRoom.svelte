@@ -7,7 +7,7 @@
   import { getWorkspace } from '../state/workspace.svelte';
   import { planChapters } from './chapters';
   import { deskDestinations, planDestinations, type Destination } from './destinations';
-  import GoTo from './GoTo.svelte';
+  import FirstOpened from '../parts/FirstOpened.svelte';
   import { asCommand, stepKeys } from './keys';
   import RefusedNotice from './RefusedNotice.svelte';
   import { getShell } from './shell.svelte';
@@ -86,6 +86,6 @@
     </p>
   </main>
 {/if}
-<GoTo {destinations} />
+<FirstOpened open={shell.isGoToOpen} load={() => import('./GoTo.svelte')} props={{ destinations }} />
 <RefusedNotice stream={planState} currency={planState.currency} />
 <RefusedNotice stream={workspace} />
