@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import type { AdState } from './ad-state.svelte';
 
   let { bench, index = $bindable(0) }: { bench: AdState; index: number } = $props();
@@ -20,39 +21,31 @@
       <span class="font-semibold">Readings</span>
       <span class="ms-1 text-ink-2">units with each keyword put in; × falls back</span>
     </h2>
-    <table class="w-full table-fixed">
-      <thead class="text-start text-ink-2">
-        <tr>
-          <th class="w-[40%] py-0.5 text-start font-normal">Keyword</th>
-          {#each live as { id, name } (id)}<th class="text-start font-normal">{name}</th>{/each}
+    <Table class="table-fixed" heads={[{ name: 'Keyword', room: 'w-[40%]' }, ...live.map(({ name }) => ({ name }))]}>
+      {#each bench.keywords as keyword, at (keyword)}
+        <tr class={at === index ? 'bg-plum-tint' : 'hover:bg-fold'}>
+          <td class="py-0.5"
+            ><button
+              type="button"
+              class="w-full truncate px-1 text-start -outline-offset-2"
+              aria-pressed={at === index}
+              onclick={() => (index = at)}
+              title="Show it in the preview">{keyword}</button
+            ></td
+          >
+          {#each live as { id, measure } (id)}
+            {@const reading = measure.readings[at]}
+            <td class="truncate py-0.5" title={reading?.text}>
+              {#if reading}
+                <span class={`inline-block w-8 font-mono text-[12.5px] ${reading.uses === 'fallback' ? 'font-semibold text-madder' : ''}`}
+                  >{reading.unitsWithKeyword}{reading.uses === 'fallback' ? '×' : ''}</span
+                >
+                <span class="text-ink-2">{reading.text}</span>
+              {/if}
+            </td>
+          {/each}
         </tr>
-      </thead>
-      <tbody>
-        {#each bench.keywords as keyword, at (keyword)}
-          <tr class={at === index ? 'bg-plum-tint' : 'hover:bg-fold'}>
-            <td class="py-0.5"
-              ><button
-                type="button"
-                class="w-full truncate px-1 text-start -outline-offset-2"
-                aria-pressed={at === index}
-                onclick={() => (index = at)}
-                title="Show it in the preview">{keyword}</button
-              ></td
-            >
-            {#each live as { id, measure } (id)}
-              {@const reading = measure.readings[at]}
-              <td class="truncate py-0.5" title={reading?.text}>
-                {#if reading}
-                  <span class={`inline-block w-8 font-mono text-[12.5px] ${reading.uses === 'fallback' ? 'font-semibold text-madder' : ''}`}
-                    >{reading.unitsWithKeyword}{reading.uses === 'fallback' ? '×' : ''}</span
-                  >
-                  <span class="text-ink-2">{reading.text}</span>
-                {/if}
-              </td>
-            {/each}
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+      {/each}
+    </Table>
   </section>
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import type { ChangedField } from '$lib/core/exchange/changed-rows';
   import { tableTitles } from '$lib/wording/tables';
@@ -20,31 +21,28 @@
     <Button kind="link" onclick={() => reading.leaveAll()}>Leave all</Button>
   </h2>
   <div class="max-h-80 overflow-y-auto border-y border-rule">
-    <table class="w-full table-fixed">
-      <thead class="sticky top-0 bg-paper text-ink-2">
-        <tr>
-          <th class="w-8"><span class="sr-only">Taken</span></th>
-          <th class="w-32 py-1 text-start font-normal">Kind</th>
-          <th class="text-start font-normal">Of</th>
-          <th class="w-36 text-start font-normal">Field</th>
-          <th class="text-start font-normal">Stands</th>
-          <th class="text-start font-normal">Comes</th>
+    <Table
+      class="table-fixed"
+      sticky="paper"
+      heads={[
+        { name: 'Taken', room: 'w-8', isHidden: true },
+        { name: 'Kind', room: 'w-32' },
+        { name: 'Of' },
+        { name: 'Field', room: 'w-36' },
+        { name: 'Stands' },
+        { name: 'Comes' },
+      ]}
+      >{#each changed.slice(0, mostShown) as { key, kind, name, field, before, after } (key)}
+        <tr class="border-t border-rule-soft align-top">
+          <td class="py-1"><Checkbox checked={isTaken(key)} label={`Take ${field} of ${name}`} onchange={() => reading.toggle(key)} /></td>
+          <td class="py-1 text-ink-2">{tableTitles[kind]}</td>
+          <td class="py-1 pe-2 break-words">{name}</td>
+          <td class="py-1 text-ink-2">{field}</td>
+          <td class="py-1 pe-2 break-words"><s class="text-ink-2">{before || 'nothing'}</s></td>
+          <td class="py-1 font-semibold break-words">{after || 'nothing'}</td>
         </tr>
-      </thead>
-      <tbody>
-        {#each changed.slice(0, mostShown) as { key, kind, name, field, before, after } (key)}
-          <tr class="border-t border-rule-soft align-top">
-            <td class="py-1"><Checkbox checked={isTaken(key)} label={`Take ${field} of ${name}`} onchange={() => reading.toggle(key)} /></td
-            >
-            <td class="py-1 text-ink-2">{tableTitles[kind]}</td>
-            <td class="py-1 pe-2 break-words">{name}</td>
-            <td class="py-1 text-ink-2">{field}</td>
-            <td class="py-1 pe-2 break-words"><s class="text-ink-2">{before || 'nothing'}</s></td>
-            <td class="py-1 font-semibold break-words">{after || 'nothing'}</td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+      {/each}
+    </Table>
   </div>
   {#if changed.length > mostShown}<p class="text-ink-2">
       and {(changed.length - mostShown).toLocaleString('en-GB')} more, taken or left with the others

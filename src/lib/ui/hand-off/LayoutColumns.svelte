@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import { columnsOf, jointHeadings, tablesOf } from '$lib/core/layouts/layouts';
   import { tableFields, tableNames, type TableName } from '$lib/core/records/table-fields';
   import type { Layout, LayoutColumn } from '$lib/core/records/layout';
@@ -69,70 +70,67 @@
   {#if layout.form === 'one'}
     <p class="pb-1 text-ink-2">One table of {countOf(jointHeadings(layout).length, 'column')}: equal headings are one column.</p>
   {/if}
-  <table class="w-full max-w-[780px]">
-    <thead class="text-ink-2">
-      <tr class="border-b border-rule">
-        <th class="w-8 py-1 text-start font-normal">No.</th>
-        <th class="text-start font-normal">Heading</th>
-        <th class="w-52 text-start font-normal">What stands in it</th>
-        {#if !isFixed}<th class="w-44"><span class="sr-only">Move or remove</span></th>{/if}
-      </tr>
-    </thead>
-    <tbody>
-      {#each columns as column, index (index)}
-        <tr class="border-b border-rule-soft">
-          <td class="font-mono text-[12px] text-ink-2">{index + 1}</td>
-          {#if isFixed}
-            <td class="py-1">{column.heading}</td>
-            <td class="text-ink-2">{column.field || column.fixed}</td>
-          {:else}
-            <td class="py-0.5 pe-2">
+  <Table
+    class="max-w-[780px]"
+    heads={[
+      { name: 'No.', room: 'w-8' },
+      { name: 'Heading' },
+      { name: 'What stands in it', room: 'w-52' },
+      ...(isFixed ? [] : [{ name: 'Move or remove', room: 'w-44', isHidden: true }]),
+    ]}
+  >
+    {#each columns as column, index (index)}
+      <tr class="border-b border-rule-soft">
+        <td class="font-mono text-[12px] text-ink-2">{index + 1}</td>
+        {#if isFixed}
+          <td class="py-1">{column.heading}</td>
+          <td class="text-ink-2">{column.field || column.fixed}</td>
+        {:else}
+          <td class="py-0.5 pe-2">
+            <TextField
+              label={`Heading ${index + 1}`}
+              hideLabel
+              value={column.heading}
+              at={`${layout.id}:heading ${index}`}
+              onedit={(heading, editSession) => change(index, { heading }, editSession)}
+            />
+          </td>
+          <td class="py-0.5 pe-2">
+            <SelectField
+              label={`What stands in column ${index + 1}`}
+              hideLabel
+              value={column.field}
+              items={fields}
+              onedit={(field) => change(index, { field })}
+            />
+            {#if column.field === ''}
               <TextField
-                label={`Heading ${index + 1}`}
+                label={`Fixed text of column ${index + 1}`}
                 hideLabel
-                value={column.heading}
-                at={`${layout.id}:heading ${index}`}
-                onedit={(heading, editSession) => change(index, { heading }, editSession)}
+                class="mt-0.5"
+                placeholder="the same in every row, or empty"
+                value={column.fixed}
+                onedit={(fixed, editSession) => change(index, { fixed }, editSession)}
               />
-            </td>
-            <td class="py-0.5 pe-2">
-              <SelectField
-                label={`What stands in column ${index + 1}`}
-                hideLabel
-                value={column.field}
-                items={fields}
-                onedit={(field) => change(index, { field })}
-              />
-              {#if column.field === ''}
-                <TextField
-                  label={`Fixed text of column ${index + 1}`}
-                  hideLabel
-                  class="mt-0.5"
-                  placeholder="the same in every row, or empty"
-                  value={column.fixed}
-                  onedit={(fixed, editSession) => change(index, { fixed }, editSession)}
-                />
-              {/if}
-            </td>
-            <td>
-              <span class="flex justify-end">
-                <Button kind="quiet" label={`Move column ${index + 1} up`} disabled={index === 0} onclick={() => move(index, -1)}>Up</Button
-                >
-                <Button
-                  kind="quiet"
-                  label={`Move column ${index + 1} down`}
-                  disabled={index === columns.length - 1}
-                  onclick={() => move(index, 1)}>Down</Button
-                >
-                <Button kind="quiet" label={`Remove column ${index + 1}`} onclick={() => remove(index)}>Remove</Button>
-              </span>
-            </td>
-          {/if}
-        </tr>
-      {:else}
-        <tr><td colspan="4" class="py-2 text-ink-2">This layout has no such table. Add a column to begin one.</td></tr>
-      {/each}
-    </tbody>
-  </table>
+            {/if}
+          </td>
+          <td>
+            <span class="flex justify-end">
+              <Button kind="quiet" label={`Move column ${index + 1} up`} disabled={index === 0} onclick={() => move(index, -1)}>Up</Button>
+              <Button
+                kind="quiet"
+                label={`Move column ${index + 1} down`}
+                disabled={index === columns.length - 1}
+                onclick={() => move(index, 1)}>Down</Button
+              >
+              <Button kind="quiet" label={`Remove column ${index + 1}`} onclick={() => remove(index)}>Remove</Button>
+            </span>
+          </td>
+        {/if}
+      </tr>
+    {:else}
+      <tr><td colspan="4" class="py-2 text-ink-2">This layout has no such table. Add a column to begin one.</td></tr>
+    {/each}
+  </Table>
   {#if !isFixed}<Button class="mt-2" onclick={add}>Add a column</Button>{/if}
 </section>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import { allLayouts } from '$lib/core/layouts/layouts';
   import { findKinds } from '$lib/core/exchange/learn-headings';
   import {
@@ -131,34 +132,28 @@
     </div>
     {#if isTaken}<p class="text-madder">Another layout has this name.</p>{/if}
     <div class="max-h-[36vh] overflow-y-auto border-y border-rule">
-      <table class="w-full table-fixed">
-        <thead class="sticky top-0 bg-paper text-ink-2">
-          <tr>
-            <th class="w-52 py-1 text-start font-normal">Heading</th><th class="w-48 text-start font-normal">Taken for</th><th
-              class="text-start font-normal">What stands in it</th
+      <Table
+        class="table-fixed"
+        sticky="paper"
+        heads={[{ name: 'Heading', room: 'w-52' }, { name: 'Taken for', room: 'w-48' }, { name: 'What stands in it' }]}
+        >{#each columns as column, index (index)}
+          <tr class="border-t border-rule-soft">
+            <td class="truncate pe-2" title={column.heading}
+              >{#if column.field === ''}<span class="text-ochre" aria-hidden="true">▲ </span>{/if}{column.heading}</td
             >
+            <td class="py-0.5 pe-2">
+              <SelectField
+                label={`What “${column.heading}” is taken for`}
+                hideLabel
+                value={column.field}
+                {items}
+                onedit={(chosen) => (columns = columns.map((one, at) => (at === index ? { ...one, field: chosen } : one)))}
+              />
+            </td>
+            <td class="truncate font-mono text-[12px] text-ink-2">{column.samples.join(' · ')}</td>
           </tr>
-        </thead>
-        <tbody>
-          {#each columns as column, index (index)}
-            <tr class="border-t border-rule-soft">
-              <td class="truncate pe-2" title={column.heading}
-                >{#if column.field === ''}<span class="text-ochre" aria-hidden="true">▲ </span>{/if}{column.heading}</td
-              >
-              <td class="py-0.5 pe-2">
-                <SelectField
-                  label={`What “${column.heading}” is taken for`}
-                  hideLabel
-                  value={column.field}
-                  {items}
-                  onedit={(chosen) => (columns = columns.map((one, at) => (at === index ? { ...one, field: chosen } : one)))}
-                />
-              </td>
-              <td class="truncate font-mono text-[12px] text-ink-2">{column.samples.join(' · ')}</td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
+        {/each}
+      </Table>
     </div>
     {#if sample && sample.livePatterns.length > 0}
       <section aria-label="Live slots">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import { onMount } from 'svelte';
   import { allLayouts, layoutOf } from '$lib/core/layouts/layouts';
   import { tableNames } from '$lib/core/records/table-fields';
@@ -101,30 +102,28 @@
         {/each}
       </ul>
       {#if kinds.length > 0}
-        <table class="w-[600px]">
-          <thead class="text-ink-2">
-            <tr class="border-b border-rule">
-              <th class="py-1 text-start font-normal">Kind of row</th><th class="text-end font-normal">Rows</th><th
-                class="text-end font-normal">New</th
-              ><th class="text-end font-normal">Changed</th><th class="text-end font-normal">The same</th><th class="text-end font-normal"
-                >Left out</th
-              >
+        <Table
+          class="w-[600px]"
+          heads={[
+            { name: 'Kind of row' },
+            { name: 'Rows', isFigure: true },
+            { name: 'New', isFigure: true },
+            { name: 'Changed', isFigure: true },
+            { name: 'The same', isFigure: true },
+            { name: 'Left out', isFigure: true },
+          ]}
+          >{#each kinds as kind (kind)}
+            {@const count = read.counts[kind]}
+            <tr class="border-b border-rule-soft">
+              <td class="py-1 font-serif text-[15px]">{tableTitles[kind]}</td>
+              <td class="text-end text-ink-2">{count.rows}</td>
+              <td class="text-end font-semibold">{count.added}</td>
+              <td class={`text-end ${count.changed > 0 ? 'font-semibold text-ochre' : 'text-ink-2'}`}>{count.changed || '–'}</td>
+              <td class="text-end text-ink-2">{count.existing || '–'}</td>
+              <td class={`text-end ${count.leftOut > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}>{count.leftOut || '–'}</td>
             </tr>
-          </thead>
-          <tbody class="font-mono text-[12.5px]">
-            {#each kinds as kind (kind)}
-              {@const count = read.counts[kind]}
-              <tr class="border-b border-rule-soft">
-                <td class="py-1 font-serif text-[15px]">{tableTitles[kind]}</td>
-                <td class="text-end text-ink-2">{count.rows}</td>
-                <td class="text-end font-semibold">{count.added}</td>
-                <td class={`text-end ${count.changed > 0 ? 'font-semibold text-ochre' : 'text-ink-2'}`}>{count.changed || '–'}</td>
-                <td class="text-end text-ink-2">{count.existing || '–'}</td>
-                <td class={`text-end ${count.leftOut > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}>{count.leftOut || '–'}</td>
-              </tr>
-            {/each}
-          </tbody>
-        </table>
+          {/each}
+        </Table>
       {/if}
       {#if read.changed.length > 0}<ChangedFields {reading} changed={read.changed} />{/if}
       <div class="flex items-center gap-3 py-3">

@@ -1,8 +1,9 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import { allLayouts, layoutOf, tablesOf } from '$lib/core/layouts/layouts';
   import { tableNames } from '$lib/core/records/table-fields';
   import { rowsHeld } from '$lib/core/proof/rows-held';
-  import { makeTables, type Table } from '$lib/core/exchange/tables';
+  import { makeTables, type Table as PlanTable } from '$lib/core/exchange/tables';
   import { inOrder } from '$lib/core/store/snapshot';
   import { copyTable } from './clipboard';
   import Button from '../parts/Button.svelte';
@@ -22,7 +23,7 @@
   const names = tableTitles;
   const layout = $derived(layoutOf(planState.workspace.snapshot, planState.plan.plan.layoutKey));
   const tables = $derived(makeTables(planState.plan, rowsHeld(planState.reader.proof.findings), layout));
-  const sum = (of: (table: Table) => number) => tables.reduce((all, table) => all + of(table), 0);
+  const sum = (of: (table: PlanTable) => number) => tables.reduce((all, table) => all + of(table), 0);
   const guarded = $derived(tables.flatMap(({ name, guarded }) => guarded.map((cell) => ({ ...cell, table: names[name] }))));
   /** Rows held back, counted by the finding that holds them. */
   const held = $derived.by(() => {
@@ -39,7 +40,7 @@
   const unwritable = $derived(sum(({ unwritable }) => unwritable));
   const missing = $derived(tableNames.filter((name) => !tablesOf(layout).includes(name)));
 
-  function inside(name: Table['name']): string {
+  function inside(name: PlanTable['name']): string {
     const { snapshot } = planState;
     const plan = inOrder(snapshot.negative);
     switch (name) {
@@ -66,7 +67,7 @@
     }
   }
 
-  async function copy(table: Table) {
+  async function copy(table: PlanTable) {
     try {
       await copyTable(table);
       shell.announce(`${names[table.name]}: ${countOf(table.rows.length, 'row')} on the clipboard.`);
@@ -126,54 +127,50 @@
       {countOf(casesLost, 'live slot asks', 'live slots ask')} for a letter case that this layout has no way to write.
     </p>
   {/if}
-  <table class="w-full table-fixed">
-    <thead class="text-ink-2">
-      <tr class="border-b border-rule">
-        <th class="w-44 py-1 text-start font-normal">Table, in order of loading</th><th class="w-12 text-end font-normal">Rows</th><th
-          class="w-16 text-end font-normal">Go out</th
-        ><th class="w-12 text-end font-normal">Held</th><th class="ps-6 text-start font-normal">What is in it</th><th class="w-64"
-          ><span class="sr-only">Take it away</span></th
+  <Table
+    class="table-fixed"
+    heads={[
+      { name: 'Table, in order of loading', room: 'w-44' },
+      { name: 'Rows', room: 'w-12', isFigure: true },
+      { name: 'Go out', room: 'w-16', isFigure: true },
+      { name: 'Held', room: 'w-12', isFigure: true },
+      { name: 'What is in it', room: 'ps-6' },
+      { name: 'Take it away', room: 'w-64', isHidden: true },
+    ]}
+    >{#each tables as table (table.name)}
+      <tr class="border-b border-rule-soft" data-table={table.name}>
+        <td class="py-1.5 font-serif text-[15.5px] whitespace-nowrap">{names[table.name]}</td>
+        <td class="text-end font-mono text-[12.5px] text-ink-2">{table.rows.length + table.held.length}</td>
+        <td class="text-end font-mono text-[12.5px] font-semibold">{table.rows.length}</td>
+        <td class={`text-end font-mono text-[12.5px] ${table.held.length > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}
+          >{table.held.length || '–'}</td
         >
+        <td class="truncate ps-6 text-ink-2" title={inside(table.name)}>{inside(table.name)}</td>
+        <td>
+          <span class="flex justify-end gap-1.5">
+            <Button label={`Copy ${names[table.name]}`} onclick={() => void copy(table)}>Copy</Button>
+            <Button label={`${names[table.name]} as CSV`} onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.csv`)}
+              >CSV</Button
+            >
+            <Button label={`${names[table.name]} as TSV`} onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.tsv`)}
+              >TSV</Button
+            >
+            <Button label={`${names[table.name]} as XLSX`} onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.xlsx`)}
+              >XLSX</Button
+            >
+          </span>
+        </td>
       </tr>
-    </thead>
-    <tbody>
-      {#each tables as table (table.name)}
-        <tr class="border-b border-rule-soft" data-table={table.name}>
-          <td class="py-1.5 font-serif text-[15.5px] whitespace-nowrap">{names[table.name]}</td>
-          <td class="text-end font-mono text-[12.5px] text-ink-2">{table.rows.length + table.held.length}</td>
-          <td class="text-end font-mono text-[12.5px] font-semibold">{table.rows.length}</td>
-          <td class={`text-end font-mono text-[12.5px] ${table.held.length > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}
-            >{table.held.length || '–'}</td
-          >
-          <td class="truncate ps-6 text-ink-2" title={inside(table.name)}>{inside(table.name)}</td>
-          <td>
-            <span class="flex justify-end gap-1.5">
-              <Button label={`Copy ${names[table.name]}`} onclick={() => void copy(table)}>Copy</Button>
-              <Button label={`${names[table.name]} as CSV`} onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.csv`)}
-                >CSV</Button
-              >
-              <Button label={`${names[table.name]} as TSV`} onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.tsv`)}
-                >TSV</Button
-              >
-              <Button
-                label={`${names[table.name]} as XLSX`}
-                onclick={() => void fetchFile(`/api/plans/${plan.id}/tables/${table.name}.xlsx`)}>XLSX</Button
-              >
-            </span>
-          </td>
-        </tr>
-      {/each}
-      <tr class="font-semibold">
-        <td class="py-1">Together</td>
-        <td class="text-end font-mono text-[12.5px]">{sum(({ rows, held }) => rows.length + held.length)}</td>
-        <td class="text-end font-mono text-[12.5px]">{sum(({ rows }) => rows.length)}</td>
-        <td class="text-end font-mono text-[12.5px]">{sum(({ held }) => held.length) || '–'}</td>
-        <td class="ps-6 font-normal text-ink-2">{sum(({ rows }) => rows.length) === 0 ? 'nothing to load yet' : 'compare after loading'}</td
-        >
-        <td></td>
-      </tr>
-    </tbody>
-  </table>
+    {/each}
+    <tr class="font-semibold">
+      <td class="py-1">Together</td>
+      <td class="text-end font-mono text-[12.5px]">{sum(({ rows, held }) => rows.length + held.length)}</td>
+      <td class="text-end font-mono text-[12.5px]">{sum(({ rows }) => rows.length)}</td>
+      <td class="text-end font-mono text-[12.5px]">{sum(({ held }) => held.length) || '–'}</td>
+      <td class="ps-6 font-normal text-ink-2">{sum(({ rows }) => rows.length) === 0 ? 'nothing to load yet' : 'compare after loading'}</td>
+      <td></td>
+    </tr>
+  </Table>
   <section class="mt-5 border-t border-rule pt-3" aria-label="Rows held back">
     <h2>
       <span class="font-semibold">Rows held back</span>

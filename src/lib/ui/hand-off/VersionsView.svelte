@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import { onMount } from 'svelte';
   import { nameOfVersion, whenSaved } from '$lib/wording/versions';
   import Button from '../parts/Button.svelte';
@@ -54,53 +55,50 @@
       field by field, and gone back to.
     </p>
   {:else if versions.list}
-    <table class="mt-4 w-full table-fixed">
-      <thead class="text-ink-2">
-        <tr class="border-b border-rule">
-          <th class="py-1 text-start font-normal">Version, newest first</th>
-          <th class="w-24 text-start font-normal">Kept</th>
-          <th class="w-36 text-start font-normal">When</th>
-          <th class="w-72"><span class="sr-only">What to do with it</span></th>
+    <Table
+      class="mt-4 table-fixed"
+      heads={[
+        { name: 'Version, newest first' },
+        { name: 'Kept', room: 'w-24' },
+        { name: 'When', room: 'w-36' },
+        { name: 'What to do with it', room: 'w-72', isHidden: true },
+      ]}
+      >{#each versions.list as version (version.id)}
+        {@const what = nameOfVersion(version)}
+        <tr class={`border-b border-rule-soft ${versions.comparison?.from === version.id ? 'bg-fold' : ''}`} data-version={what}>
+          <td class="py-1 pe-3">
+            <TextField
+              label={`Name of ${what}`}
+              hideLabel
+              value={version.name}
+              placeholder={what}
+              commit="leave"
+              onedit={(text) => (text.trim() === '' ? 'A name is needed.' : void versions.rename(version.id, text))}
+            />
+          </td>
+          <td class="text-ink-2">{version.kind === 'kept' ? 'by hand' : 'at hand-off'}</td>
+          <td class="font-mono text-[12px] text-ink-2">{whenSaved(version)}</td>
+          <td>
+            <span class="flex justify-end gap-1.5">
+              {#if removing === version.id}
+                <Button
+                  label={`Remove ${what} for good`}
+                  onclick={() => {
+                    removing = 0;
+                    void versions.remove(version.id);
+                  }}>Remove for good</Button
+                >
+                <Button onclick={() => (removing = 0)}>Leave it</Button>
+              {:else}
+                <Button label={`Compare ${what}`} onclick={() => void versions.compare(version.id, null)}>Compare</Button>
+                <Button label={`Go back to ${what}`} onclick={() => void goBack(version.id, what)}>Go back to it</Button>
+                <Button kind="quiet" label={`Remove ${what}`} onclick={() => (removing = version.id)}>Remove</Button>
+              {/if}
+            </span>
+          </td>
         </tr>
-      </thead>
-      <tbody>
-        {#each versions.list as version (version.id)}
-          {@const what = nameOfVersion(version)}
-          <tr class={`border-b border-rule-soft ${versions.comparison?.from === version.id ? 'bg-fold' : ''}`} data-version={what}>
-            <td class="py-1 pe-3">
-              <TextField
-                label={`Name of ${what}`}
-                hideLabel
-                value={version.name}
-                placeholder={what}
-                commit="leave"
-                onedit={(text) => (text.trim() === '' ? 'A name is needed.' : void versions.rename(version.id, text))}
-              />
-            </td>
-            <td class="text-ink-2">{version.kind === 'kept' ? 'by hand' : 'at hand-off'}</td>
-            <td class="font-mono text-[12px] text-ink-2">{whenSaved(version)}</td>
-            <td>
-              <span class="flex justify-end gap-1.5">
-                {#if removing === version.id}
-                  <Button
-                    label={`Remove ${what} for good`}
-                    onclick={() => {
-                      removing = 0;
-                      void versions.remove(version.id);
-                    }}>Remove for good</Button
-                  >
-                  <Button onclick={() => (removing = 0)}>Leave it</Button>
-                {:else}
-                  <Button label={`Compare ${what}`} onclick={() => void versions.compare(version.id, null)}>Compare</Button>
-                  <Button label={`Go back to ${what}`} onclick={() => void goBack(version.id, what)}>Go back to it</Button>
-                  <Button kind="quiet" label={`Remove ${what}`} onclick={() => (removing = version.id)}>Remove</Button>
-                {/if}
-              </span>
-            </td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+      {/each}
+    </Table>
   {/if}
   <VersionComparison {versions} />
 </div>

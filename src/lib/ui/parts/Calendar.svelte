@@ -34,8 +34,8 @@
   onselect={choose}
   class="rounded! bg-sheet! p-2! text-[13px] shadow-none!"
   classes={{
-    dayButton: 'rounded! font-normal! text-[13px]! text-ink! aria-pressed:text-sheet!',
-    columnHeader: 'text-[12px]!',
+    dayButton: 'rounded! font-normal! text-[13px]! text-ink! aria-pressed:bg-act! aria-pressed:text-sheet!',
+    columnHeader: 'text-[12px]! text-ink-2!',
     nav: 'mb-1!',
   }}
 />

@@ -1,5 +1,5 @@
 <script lang="ts" generics="Props extends Record<string, unknown>">
-  import type { Component } from 'svelte';
+  import { onMount, type Component } from 'svelte';
   import { holdKeys } from '../shell/keys';
 
   interface FirstOpenedProps {
@@ -11,15 +11,31 @@
 
   let { open, load, props }: FirstOpenedProps = $props();
 
+  const afterFirstPaintMs = 3000;
   let Part = $state.raw<Component<Props>>();
+  /** What was typed while it was on its way: for it, and no command. */
+  let typed = '';
+
+  // Once the first chapter has had its time, so that it opens at once and without the server.
+  onMount(() => {
+    const waiting = setTimeout(() => void load(), afterFirstPaintMs);
+    return () => clearTimeout(waiting);
+  });
   $effect(() => {
     if (!open || Part) return;
-    // What is typed on the way is for the dialog, no command.
     holdKeys();
     void load().then((loaded) => (Part = loaded.default));
   });
+
+  function keydown(event: KeyboardEvent) {
+    void load();
+    if (!open || Part || event.key.length !== 1 || event.ctrlKey || event.metaKey || event.altKey) return;
+    event.preventDefault();
+    event.stopPropagation();
+    typed += event.key;
+  }
 </script>
 
-<!-- A dialog that is loaded when it is first asked for, or when somebody first touches the page: not for the first paint, yet there without the server. -->
-<svelte:window onpointerdown={() => void load()} onkeydown={() => void load()} />
-{#if Part}<Part {...props} />{/if}
+<!-- A dialog that is not loaded for the first paint: some seconds after it, or as soon as somebody touches the page. -->
+<svelte:window onpointerdown={() => void load()} onkeydowncapture={keydown} />
+{#if Part}<Part {...({ ...props, typed } as Props)} />{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import ChapterMark from '../shell/ChapterMark.svelte';
   import { planChapters } from '../shell/chapters';
   import { getPlanState } from '../state/plan-state.svelte';
@@ -20,34 +21,32 @@
 
 <section aria-label="By chapter">
   <h2 class="pb-2 font-semibold text-ink-2">By chapter</h2>
-  <table class="w-full">
-    <thead class="text-ink-2">
-      <tr class="border-b border-rule"
-        ><th class="text-start font-normal">Chapter</th><th class="w-9 font-normal">fix</th><th class="w-9 font-normal">look</th><th
-          class="w-9 font-normal">sug.</th
-        ><th class="w-14 text-end font-normal">mark</th></tr
-      >
-    </thead>
-    <tbody>
-      {#each read as { id, name } (id)}
-        {@const counts = planState.byChapter[id]}
-        <tr class="border-b border-rule-soft">
-          <td class="py-1">{name}</td>
-          {#each [counts.fix, counts.look, counts.suggestion] as count, index (index)}<td class="text-center font-mono text-[12px]"
-              >{dash(count)}</td
-            >{/each}
-          <td><span class="flex justify-end"><ChapterMark {counts} isOpen={false} isReading={!planState.reader.isRead} /></span></td>
-        </tr>
-      {/each}
-      <tr class="font-semibold">
-        <td class="py-1">All</td>
-        {#each [planState.counts.fix, planState.counts.look, planState.counts.suggestion] as count, index (index)}<td
-            class="text-center font-mono text-[12px]">{dash(count)}</td
+  <Table
+    heads={[
+      { name: 'Chapter' },
+      { name: 'fix', room: 'w-9' },
+      { name: 'look', room: 'w-9' },
+      { name: 'sug.', room: 'w-9' },
+      { name: 'mark', room: 'w-14', isFigure: true },
+    ]}
+    >{#each read as { id, name } (id)}
+      {@const counts = planState.byChapter[id]}
+      <tr class="border-b border-rule-soft">
+        <td class="py-1">{name}</td>
+        {#each [counts.fix, counts.look, counts.suggestion] as count, index (index)}<td class="text-center font-mono text-[12px]"
+            >{dash(count)}</td
           >{/each}
-        <td></td>
+        <td><span class="flex justify-end"><ChapterMark {counts} isOpen={false} isReading={!planState.reader.isRead} /></span></td>
       </tr>
-    </tbody>
-  </table>
+    {/each}
+    <tr class="font-semibold">
+      <td class="py-1">All</td>
+      {#each [planState.counts.fix, planState.counts.look, planState.counts.suggestion] as count, index (index)}<td
+          class="text-center font-mono text-[12px]">{dash(count)}</td
+        >{/each}
+      <td></td>
+    </tr>
+  </Table>
   <p class="pt-2 text-ink-2">Suggestions do not mark a chapter.</p>
 </section>
 <section aria-label="Rules in use" class="mt-4 border-t border-rule pt-3">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { untrack } from 'svelte';
   import { overruledOften } from '$lib/core/research/find-reading';
@@ -49,33 +50,30 @@
     <span>sure.</span>
   </div>
   <div class="max-h-80 overflow-y-auto border-y border-rule">
-    <table class="w-full">
-      <caption class="sr-only">What it will do, by reason</caption>
-      <tbody>
-        {#each plan.groups as group (keyOf(group))}
-          <tr class="border-b border-rule-soft align-top">
-            <td class="w-7 py-1.5"
-              ><Checkbox
-                checked={!off.has(keyOf(group))}
-                label={`${group.verdict} ${intentWords[group.intent][0]}`}
-                onchange={() => toggle(keyOf(group))}
-              /></td
-            >
-            <td class="w-28 py-1.5 ps-2 whitespace-nowrap"><VerdictSign verdict={group.verdict} /></td>
-            <td class="w-12 py-1.5 text-end font-mono text-[12.5px]">{group.finds.length}</td>
-            <td class="py-1.5 ps-3">
-              <b class="font-semibold">{intentWords[group.intent][0]}</b>{group.reason ? `: ${reasonWords[group.reason]}` : ''}
-              <p class="truncate text-[12px] text-ink-2">
-                {group.finds
-                  .slice(0, 6)
-                  .map(({ text }) => text)
-                  .join(' · ')}
-              </p>
-            </td>
-          </tr>
-        {:else}<tr><td class="py-4 text-ink-2">Nothing is as sure as that.</td></tr>{/each}
-      </tbody>
-    </table>
+    <Table caption="What it will do, by reason"
+      >{#each plan.groups as group (keyOf(group))}
+        <tr class="border-b border-rule-soft align-top">
+          <td class="w-7 py-1.5"
+            ><Checkbox
+              checked={!off.has(keyOf(group))}
+              label={`${group.verdict} ${intentWords[group.intent][0]}`}
+              onchange={() => toggle(keyOf(group))}
+            /></td
+          >
+          <td class="w-28 py-1.5 ps-2 whitespace-nowrap"><VerdictSign verdict={group.verdict} /></td>
+          <td class="w-12 py-1.5 text-end font-mono text-[12.5px]">{group.finds.length}</td>
+          <td class="py-1.5 ps-3">
+            <b class="font-semibold">{intentWords[group.intent][0]}</b>{group.reason ? `: ${reasonWords[group.reason]}` : ''}
+            <p class="truncate text-[12px] text-ink-2">
+              {group.finds
+                .slice(0, 6)
+                .map(({ text }) => text)
+                .join(' · ')}
+            </p>
+          </td>
+        </tr>
+      {:else}<tr><td class="py-4 text-ink-2">Nothing is as sure as that.</td></tr>{/each}
+    </Table>
   </div>
   {#if plan.held.length > 0}<p class="text-ink-2">
       Held back, as they are searched most: {plan.held.map(({ text }) => text).join(', ')}.

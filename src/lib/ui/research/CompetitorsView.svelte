@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import { formatMoney } from '$lib/core/money/money';
   import { noFigures } from '$lib/core/finds/find-figures';
   import {
@@ -136,74 +137,72 @@
       competitors={competitors.map(({ competitor }) => competitor)}
       searches={searched.some((sum) => sum > 0) ? searched : []}
     />
-    <table class="w-full">
-      <thead class="text-ink-2"
-        ><tr class="border-b border-rule"
-          >{#each ['Rival', 'Overlap', 'Strength', 'Free', 'Through the year', 'Only they buy', ''] as heading (heading)}<th
-              class="py-1 pe-3 text-start font-normal whitespace-nowrap">{heading}</th
-            >{/each}</tr
-        ></thead
-      >
-      <tbody>
-        {#each competitors as { competitor, measure } (competitor.name)}
-          {@const alone = boughtByThemAlone(competitor, planState.snapshot.find.values())}
-          <tr class="border-b border-rule-soft">
-            <td class="py-1.5 pe-3"
-              ><b class="font-semibold">{competitor.name}</b>
-              <p class="text-[12px] text-ink-2">
-                {[competitor.domain, competitor.source ? `from ${competitor.source}` : ''].filter(Boolean).join(', ')}
-              </p></td
+    <Table
+      heads={[
+        ...['Rival', 'Overlap', 'Strength', 'Free', 'Through the year', 'Only they buy'].map((name) => ({
+          name,
+          room: 'pe-3 whitespace-nowrap',
+        })),
+        { name: 'What to do with it', isHidden: true },
+      ]}
+    >
+      {#each competitors as { competitor, measure } (competitor.name)}
+        {@const alone = boughtByThemAlone(competitor, planState.snapshot.find.values())}
+        <tr class="border-b border-rule-soft">
+          <td class="py-1.5 pe-3"
+            ><b class="font-semibold">{competitor.name}</b>
+            <p class="text-[12px] text-ink-2">
+              {[competitor.domain, competitor.source ? `from ${competitor.source}` : ''].filter(Boolean).join(', ')}
+            </p></td
+          >
+          <td
+            class="pe-3 font-mono text-[12.5px] whitespace-nowrap"
+            title={`buys ${measure.overlap} of the kept finds, ${percent(measure.overlapShare)} of their searches`}
+            >{measure.overlap} · {percent(measure.overlapShare)}</td
+          >
+          <td class="pe-3 font-mono text-[12.5px] whitespace-nowrap" title="searches of the kept finds that it is there for, over the year"
+            >{percent(measure.strength)}</td
+          >
+          <td class="pe-3 font-mono text-[12.5px] whitespace-nowrap">{percent(measure.freeShare)}</td>
+          <td
+            ><span class="flex items-center gap-2"
+              ><Months months={competitor.months.map((share) => Math.round(share * 100))} label="advertises most in" /><span
+                class="whitespace-nowrap text-ink-2"
+                >{competitor.months.length === 0 ? '' : isSeasonal(competitor) ? 'by season' : 'all year'}</span
+              ></span
+            ></td
+          >
+          <td
+            >{#if alone.length > 0}<Button kind="link" onclick={() => bringIn(competitor)}>Bring in {alone.length}</Button>{:else}<span
+                class="text-ink-2">none</span
+              >{/if}</td
+          >
+          <td class="text-end whitespace-nowrap">
+            {#if told(competitor).length > 0}<Button kind="link" onclick={() => forget(competitor)}>Forget the list’s</Button>{/if}
+            {#if !named.has(competitor.name.toLowerCase())}<Button kind="link" onclick={() => nameInBrief(competitor)}
+                >Name in the brief</Button
+              >{/if}
+            <Button
+              kind="quiet"
+              pressed={openName === competitor.name}
+              onclick={() => (openName = openName === competitor.name ? '' : competitor.name)}
+              >{countOf(competitor.ads.length, 'ad')}</Button
             >
-            <td
-              class="pe-3 font-mono text-[12.5px] whitespace-nowrap"
-              title={`buys ${measure.overlap} of the kept finds, ${percent(measure.overlapShare)} of their searches`}
-              >{measure.overlap} · {percent(measure.overlapShare)}</td
+          </td>
+        </tr>
+        {#if openName === competitor.name}
+          {#each [...competitor.ads].sort((a, b) => b.days - a.days) as ad, index (index)}
+            <tr class="bg-sheet"
+              ><td colspan="7" class="border-b border-rule-soft px-3 py-2">
+                <p class="font-semibold">{ad.headlines.join(' · ')}</p>
+                <p>{ad.descriptions.join(' ')}</p>
+                <p class="text-[12px] text-ink-2">ran {countOf(ad.days, 'day')} · for {ad.searches.slice(0, 6).join(', ')}</p>
+              </td></tr
             >
-            <td
-              class="pe-3 font-mono text-[12.5px] whitespace-nowrap"
-              title="searches of the kept finds that it is there for, over the year">{percent(measure.strength)}</td
-            >
-            <td class="pe-3 font-mono text-[12.5px] whitespace-nowrap">{percent(measure.freeShare)}</td>
-            <td
-              ><span class="flex items-center gap-2"
-                ><Months months={competitor.months.map((share) => Math.round(share * 100))} label="advertises most in" /><span
-                  class="whitespace-nowrap text-ink-2"
-                  >{competitor.months.length === 0 ? '' : isSeasonal(competitor) ? 'by season' : 'all year'}</span
-                ></span
-              ></td
-            >
-            <td
-              >{#if alone.length > 0}<Button kind="link" onclick={() => bringIn(competitor)}>Bring in {alone.length}</Button>{:else}<span
-                  class="text-ink-2">none</span
-                >{/if}</td
-            >
-            <td class="text-end whitespace-nowrap">
-              {#if told(competitor).length > 0}<Button kind="link" onclick={() => forget(competitor)}>Forget the list’s</Button>{/if}
-              {#if !named.has(competitor.name.toLowerCase())}<Button kind="link" onclick={() => nameInBrief(competitor)}
-                  >Name in the brief</Button
-                >{/if}
-              <Button
-                kind="quiet"
-                pressed={openName === competitor.name}
-                onclick={() => (openName = openName === competitor.name ? '' : competitor.name)}
-                >{countOf(competitor.ads.length, 'ad')}</Button
-              >
-            </td>
-          </tr>
-          {#if openName === competitor.name}
-            {#each [...competitor.ads].sort((a, b) => b.days - a.days) as ad, index (index)}
-              <tr class="bg-sheet"
-                ><td colspan="7" class="border-b border-rule-soft px-3 py-2">
-                  <p class="font-semibold">{ad.headlines.join(' · ')}</p>
-                  <p>{ad.descriptions.join(' ')}</p>
-                  <p class="text-[12px] text-ink-2">ran {countOf(ad.days, 'day')} · for {ad.searches.slice(0, 6).join(', ')}</p>
-                </td></tr
-              >
-            {/each}
-          {/if}
-        {:else}<tr><td colspan="7" class="py-3 text-ink-2">Nobody buys these searches.</td></tr>{/each}
-      </tbody>
-    </table>
+          {/each}
+        {/if}
+      {:else}<tr><td colspan="7" class="py-3 text-ink-2">Nobody buys these searches.</td></tr>{/each}
+    </Table>
     {#if same.length > 0}
       <h3 class="pt-4 pb-1 font-semibold">Lines of ours that read the same</h3>
       {#each same as line (line.adId + line.ours)}

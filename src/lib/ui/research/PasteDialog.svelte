@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import TextArea from '../parts/TextArea.svelte';
   import Select from '../parts/Select.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
@@ -241,39 +242,38 @@
       </div>
     {/if}
     <ScrollArea label="What comes in" class="max-h-64 border-y border-rule">
-      <table class="w-full">
-        <thead class="sticky top-0 bg-paper text-ink-2">
-          <tr>
-            <th class="w-10 text-start font-normal">Line</th>
-            {#if read.columns.length > 1}<th class="text-start font-normal">As it came</th>{/if}
-            <th class="text-start font-normal">Becomes</th><th class="text-end font-normal">{isOfReport ? 'Clicks' : 'Searches'}</th><th
-              class="ps-3 text-end font-normal whitespace-nowrap">{isOfReport ? 'Cost' : 'Bid'}, {planState.currency}</th
-            ><th class="ps-3 text-start font-normal">Notes</th>
+      <Table
+        sticky="paper"
+        heads={[
+          { name: 'Line', room: 'w-10' },
+          ...(read.columns.length > 1 ? [{ name: 'As it came' }] : []),
+          { name: 'Becomes' },
+          { name: isOfReport ? 'Clicks' : 'Searches', isFigure: true },
+          { name: `${isOfReport ? 'Cost' : 'Bid'}, ${planState.currency}`, room: 'ps-3 whitespace-nowrap', isFigure: true },
+          { name: 'Notes', room: 'ps-3' },
+        ]}
+      >
+        {#each read.lines as line (line.line)}
+          <tr class={`border-t border-rule-soft ${line.isNew ? '' : 'text-ink-3'}`}>
+            <td class="py-0.5 font-mono text-[12px] text-ink-2">{line.line}</td>
+            {#if read.columns.length > 1}<td class="max-w-40 truncate pe-3 text-ink-2" title={line.written}>{line.written}</td>{/if}
+            <td class="pe-3">{line.negative ? '− ' : ''}{line.text}</td>
+            <td class="text-end font-mono text-[12px] whitespace-nowrap"
+              >{line.report
+                ? (line.report.clicks?.toLocaleString('en-GB') ?? '')
+                : range(line.searchesLow, line.searchesHigh, (value) => value.toLocaleString('en-GB'))}</td
+            >
+            <td class="text-end font-mono text-[12px] whitespace-nowrap"
+              >{line.report
+                ? line.report.costMinor === null
+                  ? ''
+                  : writeAmount(line.report.costMinor, planState.currency)
+                : range(line.bidLowMinor, line.bidHighMinor, (value) => writeAmount(value, planState.currency))}</td
+            >
+            <td class="ps-3 text-[12px] text-ochre">{line.notes.map(wordPasteNote).join('; ')}</td>
           </tr>
-        </thead>
-        <tbody>
-          {#each read.lines as line (line.line)}
-            <tr class={`border-t border-rule-soft ${line.isNew ? '' : 'text-ink-3'}`}>
-              <td class="py-0.5 font-mono text-[12px] text-ink-2">{line.line}</td>
-              {#if read.columns.length > 1}<td class="max-w-40 truncate pe-3 text-ink-2" title={line.written}>{line.written}</td>{/if}
-              <td class="pe-3">{line.negative ? '− ' : ''}{line.text}</td>
-              <td class="text-end font-mono text-[12px] whitespace-nowrap"
-                >{line.report
-                  ? (line.report.clicks?.toLocaleString('en-GB') ?? '')
-                  : range(line.searchesLow, line.searchesHigh, (value) => value.toLocaleString('en-GB'))}</td
-              >
-              <td class="text-end font-mono text-[12px] whitespace-nowrap"
-                >{line.report
-                  ? line.report.costMinor === null
-                    ? ''
-                    : writeAmount(line.report.costMinor, planState.currency)
-                  : range(line.bidLowMinor, line.bidHighMinor, (value) => writeAmount(value, planState.currency))}</td
-              >
-              <td class="ps-3 text-[12px] text-ochre">{line.notes.map(wordPasteNote).join('; ')}</td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
+        {/each}
+      </Table>
       {#if counts.lines > read.lines.length}<p class="py-1 text-ink-2">
           and {(counts.lines - read.lines.length).toLocaleString('en-GB')} more lines
         </p>{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import { formatMoney, formatRoughly } from '$lib/core/money/money';
   import type { Verdict } from '$lib/core/records/find';
   import { wordSearches, wordSearchRange } from '$lib/wording/research';
@@ -59,25 +60,24 @@
       Worth: clicks × what the intent is worth × what a click may cost against what it does.
     </p>
     <ScrollArea label="The strongest finds" class="max-h-96 border-y border-rule">
-      <table class="w-full">
-        <thead class="sticky top-0 bg-sheet text-ink-2"
-          ><tr
-            ><th class="text-start font-normal">Find</th><th class="text-end font-normal">Clicks</th><th class="text-end font-normal"
-              >Intent</th
-            ><th class="text-end font-normal">Affordable</th><th class="text-end font-normal">Worth</th></tr
-          ></thead
-        >
-        <tbody>
-          {#each strongest as one (one.find.id)}
-            <tr class="border-t border-rule-soft"
-              ><td class="py-0.5">{one.find.text}</td>
-              {#each [one.clicks.toFixed(1), `× ${one.intentWorth}`, `× ${one.affordable.toFixed(2)}`, one.worth.toFixed(1)] as cell, at (at)}<td
-                  class="text-end font-mono text-[12.5px]">{cell}</td
-                >{/each}</tr
-            >
-          {/each}
-        </tbody>
-      </table>
+      <Table
+        sticky="sheet"
+        heads={[
+          { name: 'Find' },
+          { name: 'Clicks', isFigure: true },
+          { name: 'Intent', isFigure: true },
+          { name: 'Affordable', isFigure: true },
+          { name: 'Worth', isFigure: true },
+        ]}
+        >{#each strongest as one (one.find.id)}
+          <tr class="border-t border-rule-soft"
+            ><td class="py-0.5">{one.find.text}</td>
+            {#each [one.clicks.toFixed(1), `× ${one.intentWorth}`, `× ${one.affordable.toFixed(2)}`, one.worth.toFixed(1)] as cell, at (at)}<td
+                class="text-end font-mono text-[12.5px]">{cell}</td
+              >{/each}</tr
+          >
+        {/each}
+      </Table>
     </ScrollArea>
     {#snippet footer()}<Button onclick={() => (isOpen = false)}>Close</Button>{/snippet}
   </Dialog>

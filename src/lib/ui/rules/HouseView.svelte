@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { inOrder } from '$lib/core/store/snapshot';
   import { houseRules, houseRulesOf, ofAllPlans } from '$lib/core/rules/house-rules';
@@ -99,34 +100,29 @@
   <p class="pb-2 text-ink-2">
     Thresholds on which good practitioners differ. An empty field holds what is shown in it; findings name the rule they come from.
   </p>
-  <table class="w-full table-fixed">
-    <caption class="sr-only">House rules, of all plans and of this one</caption>
-    <thead class="text-[12px] text-ink-2">
-      <tr class="border-b border-rule">
-        <th class="py-1 text-start font-normal">Rule, and where its default comes from</th>
-        <th class="w-28 text-start font-normal">Shipped</th>
-        <th class="w-48 text-start font-normal">All plans</th>
-        <th class="w-48 text-start font-normal">This plan</th>
-        <th class="w-44 text-start font-normal">Plans that differ</th>
+  <Table
+    class="table-fixed"
+    caption="House rules, of all plans and of this one"
+    heads={[
+      { name: 'Rule, and where its default comes from' },
+      { name: 'Shipped', room: 'w-28' },
+      { name: 'All plans', room: 'w-48' },
+      { name: 'This plan', room: 'w-48' },
+      { name: 'Plans that differ', room: 'w-44' },
+    ]}
+    >{#each houseRuleList as entry (entry.key)}
+      {@const others = differing(entry)}
+      <tr id={entry.key} class="border-b border-rule-soft align-top">
+        <td class="py-1.5 pe-4"><span class="font-semibold">{entry.title}</span><br /><span class="text-ink-2">{entry.source}</span></td>
+        <td class="truncate py-2 font-mono text-[12px] text-ink-2" title={entry.write(houseRules)}>{entry.write(houseRules)}</td>
+        <td class="py-1 pe-3">{@render field(entry, null, allRow[entry.key] !== undefined, `${entry.title}, all plans`)}</td>
+        <td class="py-1 pe-3">{@render field(entry, planState.planId, ownRow[entry.key] !== undefined, `${entry.title}, this plan`)}</td>
+        <td class="py-2 text-ink-2"
+          >{others.length === 0 ? 'none' : others.slice(0, 3).join(', ') + (others.length > 3 ? ` and ${others.length - 3} more` : '')}</td
+        >
       </tr>
-    </thead>
-    <tbody>
-      {#each houseRuleList as entry (entry.key)}
-        {@const others = differing(entry)}
-        <tr id={entry.key} class="border-b border-rule-soft align-top">
-          <td class="py-1.5 pe-4"><span class="font-semibold">{entry.title}</span><br /><span class="text-ink-2">{entry.source}</span></td>
-          <td class="truncate py-2 font-mono text-[12px] text-ink-2" title={entry.write(houseRules)}>{entry.write(houseRules)}</td>
-          <td class="py-1 pe-3">{@render field(entry, null, allRow[entry.key] !== undefined, `${entry.title}, all plans`)}</td>
-          <td class="py-1 pe-3">{@render field(entry, planState.planId, ownRow[entry.key] !== undefined, `${entry.title}, this plan`)}</td>
-          <td class="py-2 text-ink-2"
-            >{others.length === 0
-              ? 'none'
-              : others.slice(0, 3).join(', ') + (others.length > 3 ? ` and ${others.length - 3} more` : '')}</td
-          >
-        </tr>
-      {/each}
-    </tbody>
-  </table>
+    {/each}
+  </Table>
   {#if renamed.length > 0}
     <p class="pt-3">
       {renamed.length === 1 ? 'One campaign is' : `${renamed.length} campaigns are`} named otherwise than the pattern would.
@@ -136,24 +132,18 @@
 </div>
 
 <Dialog bind:open={isNaming} title="Name campaigns by the pattern" wide>
-  <table class="w-full table-fixed">
-    <caption class="sr-only">Names before and after</caption>
-    <thead class="text-[12px] text-ink-2"
-      ><tr><th class="text-start font-normal">Now</th><th class="text-start font-normal">By the pattern</th></tr></thead
-    >
-    <tbody>
-      {#each renamed as { campaign, next } (campaign.id)}
-        <tr class="border-b border-rule-soft">
-          <td class="truncate py-1 font-mono text-[12.5px]" title={campaign.name}
-            >{campaign.name}{campaign.nameIsTyped ? ' (by hand)' : ''}</td
-          >
-          <td class="truncate py-1 font-mono text-[12.5px]" title={next}
-            >{next}{clashes.has(next) ? ': stands already' : keepsTyped && campaign.nameIsTyped ? ': stays' : ''}</td
-          >
-        </tr>
-      {/each}
-    </tbody>
-  </table>
+  <Table class="table-fixed" caption="Names before and after" heads={[{ name: 'Now' }, { name: 'By the pattern' }]}
+    >{#each renamed as { campaign, next } (campaign.id)}
+      <tr class="border-b border-rule-soft">
+        <td class="truncate py-1 font-mono text-[12.5px]" title={campaign.name}
+          >{campaign.name}{campaign.nameIsTyped ? ' (by hand)' : ''}</td
+        >
+        <td class="truncate py-1 font-mono text-[12.5px]" title={next}
+          >{next}{clashes.has(next) ? ': stands already' : keepsTyped && campaign.nameIsTyped ? ': stays' : ''}</td
+        >
+      </tr>
+    {/each}
+  </Table>
   <Checkbox class="flex items-center gap-2" bind:checked={keepsTyped}>Names made by hand stay</Checkbox>
   {#snippet footer()}<Button kind="act" disabled={chosen.length === 0} onclick={applyNames}>Rename {chosen.length}</Button>{/snippet}
 </Dialog>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import { findRuleProblem, ruleTexts, type ruleBounds, type RuleSetRow } from '$lib/core/records/rule-set';
   import { formatNames, type FormatName } from '$lib/core/records/format-names';
   import DateField from '../parts/DateField.svelte';
@@ -82,37 +83,35 @@
     />
   </div>
 {/if}
-<table class="w-full table-fixed">
-  <caption class="pb-1 text-start font-semibold">Ad formats: how many lines, and how long each may be</caption>
-  <thead class="text-ink-2">
-    <tr class="border-b border-rule text-[12px]">
-      <th class="w-28 py-1 text-start font-normal">Format</th>
-      <th class="text-start font-normal" colspan="3">Headlines: least, most, units</th>
-      <th class="text-start font-normal" colspan="3">Descriptions: likewise</th>
-      <th class="w-32 text-start font-normal">Accepted until</th>
+<Table
+  class="table-fixed"
+  caption="Ad formats: how many lines, and how long each may be"
+  showsCaption
+  heads={[
+    { name: 'Format', room: 'w-28' },
+    { name: 'Headlines: least, most, units', span: 3 },
+    { name: 'Descriptions: likewise', span: 3 },
+    { name: 'Accepted until', room: 'w-32' },
+  ]}
+  >{#each formatNames as format (format)}
+    <tr class="border-b border-rule-soft">
+      <td class="py-1 pe-2">{set.formats[format].name}</td>
+      {#each linesOf(format) as [label, path] (label)}<td class="pe-1"
+          >{@render number(label, path, path.at(-1) === 'limit' ? 'limit' : 'count', 'hide')}</td
+        >{/each}
+      <td>
+        <DateField
+          label={`${set.formats[format].name}: accepted until`}
+          hideLabel
+          disabled={isFixed}
+          value={set.formats[format].acceptedUntil}
+          locale={dateLocale}
+          onedit={(until) => put(['formats', format, 'acceptedUntil'], until)}
+        />
+      </td>
     </tr>
-  </thead>
-  <tbody>
-    {#each formatNames as format (format)}
-      <tr class="border-b border-rule-soft">
-        <td class="py-1 pe-2">{set.formats[format].name}</td>
-        {#each linesOf(format) as [label, path] (label)}<td class="pe-1"
-            >{@render number(label, path, path.at(-1) === 'limit' ? 'limit' : 'count', 'hide')}</td
-          >{/each}
-        <td>
-          <DateField
-            label={`${set.formats[format].name}: accepted until`}
-            hideLabel
-            disabled={isFixed}
-            value={set.formats[format].acceptedUntil}
-            locale={dateLocale}
-            onedit={(until) => put(['formats', format, 'acceptedUntil'], until)}
-          />
-        </td>
-      </tr>
-    {/each}
-  </tbody>
-</table>
+  {/each}
+</Table>
 <h3 class="pt-4 pb-1 font-semibold">Everything else</h3>
 <div class="grid grid-cols-3 gap-x-4 gap-y-2">
   {#each others as [label, path, kind = 'limit'] (label)}{@render number(label, path, kind, '')}{/each}

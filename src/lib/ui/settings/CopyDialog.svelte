@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Table from '../parts/Table.svelte';
   import Radio from '../parts/Radio.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { goto } from '$app/navigation';
@@ -188,41 +189,47 @@
       {/if}
     </div>
     <div class="max-h-64 overflow-y-auto border-y border-rule">
-      <table class="w-full table-fixed">
-        <caption class="sr-only">Texts that name the old place</caption>
-        <colgroup><col class="w-7" /><col class="w-24" /><col class="w-[36%]" /><col /><col class="w-16" /></colgroup>
-        <tbody>
-          {#each draft.changes.slice(0, mostShown) as change (change.path)}
-            {@const text = draft.textOf(change)}
-            <tr class="border-b border-rule-soft align-top">
-              <td class="w-7 py-1.5"
-                ><Checkbox
-                  checked={draft.isTaken(change)}
-                  label={`Change ${change.before}`}
-                  onchange={(event) => draft.decide(change, { isTaken: event.currentTarget.checked })}
-                /></td
-              >
-              <td class="w-24 py-1 text-ink-2">{kinds[change.kind]}</td>
-              <td class="w-[38%] truncate py-1 pe-2 text-ink-2" title={change.before}>{change.before}</td>
-              <td class="py-0.5">
-                <input
-                  class="h-[26px] w-full rounded border border-transparent bg-transparent px-1.5 text-[13px] hover:border-field focus:border-field"
-                  aria-label={`New text for ${change.before}`}
-                  value={text}
-                  onchange={(event) => draft.decide(change, { text: event.currentTarget.value })}
-                />
-                {#if !change.isSure}<span class="px-1.5 text-[12px] text-ochre">within another word: tick it if it is meant</span>{/if}
-                {#if draft.isOver(change) && change.shorter !== null}<span class="px-1.5 text-[12px]"
-                    ><Button kind="link" onclick={() => draft.decide(change, { text: change.shorter! })}>{change.shorter}</Button></span
-                  >{/if}
-              </td>
-              <td class={`w-16 py-1 text-end font-mono text-[12px] ${draft.isOver(change) ? 'text-madder' : 'text-ink-2'}`}
-                >{change.limit === null ? '' : `${draft.unitsOf(change)}/${change.limit}`}</td
-              >
-            </tr>
-          {/each}
-        </tbody>
-      </table>
+      <Table
+        class="table-fixed"
+        caption="Texts that name the old place"
+        heads={[
+          { name: 'Taken', room: 'w-7', isHidden: true },
+          { name: 'Where', room: 'w-24' },
+          { name: 'As it stands', room: 'w-[36%]' },
+          { name: 'As it becomes' },
+          { name: 'Units', room: 'w-16', isFigure: true },
+        ]}
+      >
+        {#each draft.changes.slice(0, mostShown) as change (change.path)}
+          {@const text = draft.textOf(change)}
+          <tr class="border-b border-rule-soft align-top">
+            <td class="w-7 py-1.5"
+              ><Checkbox
+                checked={draft.isTaken(change)}
+                label={`Change ${change.before}`}
+                onchange={(event) => draft.decide(change, { isTaken: event.currentTarget.checked })}
+              /></td
+            >
+            <td class="w-24 py-1 text-ink-2">{kinds[change.kind]}</td>
+            <td class="w-[38%] truncate py-1 pe-2 text-ink-2" title={change.before}>{change.before}</td>
+            <td class="py-0.5">
+              <input
+                class="h-[26px] w-full rounded border border-transparent bg-transparent px-1.5 text-[13px] hover:border-field focus:border-field"
+                aria-label={`New text for ${change.before}`}
+                value={text}
+                onchange={(event) => draft.decide(change, { text: event.currentTarget.value })}
+              />
+              {#if !change.isSure}<span class="px-1.5 text-[12px] text-ochre">within another word: tick it if it is meant</span>{/if}
+              {#if draft.isOver(change) && change.shorter !== null}<span class="px-1.5 text-[12px]"
+                  ><Button kind="link" onclick={() => draft.decide(change, { text: change.shorter! })}>{change.shorter}</Button></span
+                >{/if}
+            </td>
+            <td class={`w-16 py-1 text-end font-mono text-[12px] ${draft.isOver(change) ? 'text-madder' : 'text-ink-2'}`}
+              >{change.limit === null ? '' : `${draft.unitsOf(change)}/${change.limit}`}</td
+            >
+          </tr>
+        {/each}
+      </Table>
       {#if draft.changes.length > mostShown}<p class="py-1 text-ink-2">
           and {draft.changes.length - mostShown} more, taken as they are.
         </p>{/if}

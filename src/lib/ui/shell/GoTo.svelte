@@ -1,15 +1,17 @@
 <script lang="ts">
   import { Command } from 'bits-ui';
+  import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from './shell.svelte';
   import type { Destination } from './destinations';
 
-  let { destinations }: { destinations: () => readonly Destination[] } = $props();
+  /** `typed`: what was typed while this was loaded. */
+  let { destinations, typed = '' }: { destinations: () => readonly Destination[]; typed?: string } = $props();
 
   const shell = getShell();
   const mostShown = 50;
-  let query = $state('');
+  let query = $state(untrack(() => typed));
 
   /** Every word of the query must begin a word of the destination. */
   const matches = ({ name, kind }: Destination, words: readonly string[]) => {
