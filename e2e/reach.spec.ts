@@ -61,7 +61,7 @@ test('keys: go to, the sheet of keys, folding the margin', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Brief', exact: true })).toBeVisible();
   await page.keyboard.press('Control+k');
   await page.keyboard.type('ad pitch');
-  await expect(page.getByRole('combobox')).toHaveValue('ad pitch');
+  await expect(page.getByRole('combobox', { name: 'Go to' })).toHaveValue('ad pitch');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/ads\?group=/);
   await expect(page.getByRole('textbox', { name: 'Headline 1' })).toBeVisible();

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from '../parts/Input.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import type { ProposedGroup } from '$lib/core/groups/propose-groups';
   import type { Find } from '$lib/core/records/find';
@@ -78,8 +79,8 @@
             checked={!left[index]}
             onchange={(event) => (left[index] = !event.currentTarget.checked)}
           />
-          <input
-            class="h-[28px] rounded border border-field bg-sheet px-2 py-0 text-[13px] font-semibold"
+          <Input
+            class="h-[28px] font-semibold"
             aria-label="Name of the group"
             value={nameOf(index, proposal.theme)}
             oninput={(event) => (names[index] = event.currentTarget.value)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from '../parts/Input.svelte';
   import type { Answer } from '$lib/core/keywords/answer';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { inOrder } from '$lib/core/store/snapshot';
@@ -36,13 +37,7 @@
 <section class="flex items-start gap-4 border-t border-rule bg-fold px-4 py-2.5" aria-label="Which group answers">
   <label class="grid w-64 shrink-0 gap-0.5"
     ><span class="font-semibold">Which group answers</span>
-    <input
-      class="h-[30px] rounded border border-field bg-sheet px-2.5 py-0 text-[13px]"
-      placeholder="a search, as someone types it"
-      autocomplete="off"
-      bind:value={search}
-      data-at=":search"
-    /></label
+    <Input class="h-[30px]" placeholder="a search, as someone types it" bind:value={search} data-at=":search" /></label
   >
   <div class="max-h-28 min-h-12 min-w-0 overflow-y-auto pt-5" role="status" aria-live="polite">
     {#if answers.length === 0}

@@ -38,4 +38,4 @@
 
 <!-- A dialog that is not loaded for the first paint: some seconds after it, or as soon as somebody touches the page. -->
 <svelte:window onpointerdown={() => void load()} onkeydowncapture={keydown} />
-{#if Part}<Part {...({ ...props, typed } as Props)} />{/if}
+{#if Part}<Part {...{ ...props, typed } as Props} />{/if}

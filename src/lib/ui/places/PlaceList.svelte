@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from '../parts/Input.svelte';
   import { readRadius, usesMiles, writeRadius } from '$lib/core/places/distance';
   import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { FoundPlace } from '$lib/core/places/found-place';
@@ -55,8 +56,8 @@
       >
       {#if place.kind === 'city'}
         <label class="flex shrink-0 items-center gap-1 text-ink-2"
-          >+ <input
-            class="h-[24px] w-[74px] rounded border border-field bg-sheet px-1.5 py-0 text-end font-mono text-[12.5px]"
+          >+ <Input
+            class="h-[24px] w-[74px] text-end font-mono text-[12.5px]"
             aria-label={`Radius around ${place.name}`}
             value={radiusText(place)}
             placeholder="0"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from '../parts/Input.svelte';
   import TextArea from '../parts/TextArea.svelte';
   import Select from '../parts/Select.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
@@ -88,14 +89,10 @@
   {:else if sources.source === 'patterns'}
     <div class="grid grid-cols-3 gap-3">
       <label class="grid gap-1"
-        ><span class="text-ink-2">Service or product</span><TextArea class={area} bind:value={sources.things} spellcheck="false" /></label
+        ><span class="text-ink-2">Service or product</span><TextArea class={area} bind:value={sources.things} /></label
       >
-      <label class="grid gap-1"
-        ><span class="text-ink-2">What people add</span><TextArea class={area} bind:value={sources.added} spellcheck="false" /></label
-      >
-      <label class="grid gap-1"
-        ><span class="text-ink-2">Place</span><TextArea class={area} bind:value={sources.placeNames} spellcheck="false" /></label
-      >
+      <label class="grid gap-1"><span class="text-ink-2">What people add</span><TextArea class={area} bind:value={sources.added} /></label>
+      <label class="grid gap-1"><span class="text-ink-2">Place</span><TextArea class={area} bind:value={sources.placeNames} /></label>
     </div>
     <Checkbox class="flex items-center gap-2" bind:checked={sources.everyOrder}>what people add before the thing as well</Checkbox>
     <p class="flex gap-4 text-ink-2">
@@ -112,15 +109,11 @@
   {:else if sources.source === 'page'}
     <label class="grid gap-1"
       ><span class="text-ink-2">The address of a page, one’s own or anyone’s. What its headings and lists speak of becomes finds.</span>
-      <input
-        class="h-[30px] rounded border border-field bg-sheet px-2 text-[13px]"
-        bind:value={sources.address}
-        spellcheck="false"
-      /></label
+      <Input class="h-[30px]" bind:value={sources.address} /></label
     >
     <label class="grid gap-1"
       ><span class="text-ink-2">Or paste its HTML: a page behind a password, or one that was saved.</span>
-      <TextArea class="h-20 font-mono text-[12px] leading-4" bind:value={sources.html} spellcheck="false" /></label
+      <TextArea class="h-20 font-mono text-[12px] leading-4" bind:value={sources.html} /></label
     >
   {:else}
     <label class="grid gap-1"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from '../parts/Input.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
@@ -19,8 +20,8 @@
           >{findColumns[name].label}</Checkbox
         >
         <label class="flex items-center gap-1"
-          ><span class="text-ink-2">width</span><input
-            class="h-[26px] w-16 rounded border border-field bg-sheet px-2 py-0 text-end font-mono text-[12.5px]"
+          ><span class="text-ink-2">width</span><Input
+            class="h-[26px] w-16 text-end font-mono text-[12.5px]"
             inputmode="numeric"
             value={width}
             title={`${leastWidth} to ${mostWidth}`}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from '../parts/Input.svelte';
   import Select from '../parts/Select.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { findOrders, type FindOrder } from '$lib/core/finds/find-orders';
@@ -32,8 +33,8 @@
 <div class="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule px-4 py-1.5">
   {#each fields as { label, value, set, isText } (label)}
     <label class="flex items-center gap-1"
-      ><span class="text-ink-2">{label}</span><input
-        class={`h-[26px] rounded border border-field bg-sheet px-2 py-0 text-[13px] ${isText ? 'w-[60px]' : 'w-10'}`}
+      ><span class="text-ink-2">{label}</span><Input
+        class={`h-[26px] ${isText ? 'w-[60px]' : 'w-10'}`}
         {value}
         inputmode={isText ? 'text' : 'numeric'}
         oninput={(event) => set(event.currentTarget.value)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from '../parts/Input.svelte';
   import Table from '../parts/Table.svelte';
   import Radio from '../parts/Radio.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
@@ -213,8 +214,8 @@
             <td class="w-24 py-1 text-ink-2">{kinds[change.kind]}</td>
             <td class="w-[38%] truncate py-1 pe-2 text-ink-2" title={change.before}>{change.before}</td>
             <td class="py-0.5">
-              <input
-                class="h-[26px] w-full rounded border border-transparent bg-transparent px-1.5 text-[13px] hover:border-field focus:border-field"
+              <Input
+                class="h-[26px] w-full border-transparent bg-transparent hover:border-field focus:border-field"
                 aria-label={`New text for ${change.before}`}
                 value={text}
                 onchange={(event) => draft.decide(change, { text: event.currentTarget.value })}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from '../parts/Input.svelte';
   import Select from '../parts/Select.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { goto } from '$app/navigation';
@@ -67,19 +68,16 @@
       isSending = false;
     }
   }
-
-  const control = 'h-[30px] w-full rounded border border-field bg-sheet px-2.5 py-0 text-[13px] text-ink';
 </script>
 
 <Dialog bind:open title="New plan">
   <form class="grid grid-cols-2 gap-3" onsubmit={create}>
     <label class="grid gap-0.5"
-      ><span class="text-ink-2">Client</span><input
-        class={control}
+      ><span class="text-ink-2">Client</span><Input
+        class="h-[30px] w-full"
         list="clients"
         bind:value={clientName}
         oninput={() => (isAnother = false)}
-        autocomplete="off"
         data-autofocus
       /></label
     >
@@ -87,11 +85,10 @@
       >{#each clients as { id, name } (id)}<option value={name}></option>{/each}</datalist
     >
     <label class="grid gap-0.5"
-      ><span class="text-ink-2">The client’s site</span><input
-        class={control}
+      ><span class="text-ink-2">The client’s site</span><Input
+        class="h-[30px] w-full"
         bind:value={site}
         placeholder="client.example"
-        autocomplete="off"
       /></label
     >
     <label class="grid gap-0.5"
@@ -107,11 +104,10 @@
       ></label
     >
     <label class="grid gap-0.5"
-      ><span class="text-ink-2">Name of the plan</span><input
-        class={control}
+      ><span class="text-ink-2">Name of the plan</span><Input
+        class="h-[30px] w-full"
         bind:value={planName}
         placeholder="Spring launch"
-        autocomplete="off"
       /></label
     >
     <SelectField label="Language of the searchers" value={language} items={languageItems} onedit={(value) => (language = value)} />

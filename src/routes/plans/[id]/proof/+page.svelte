@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from '$lib/ui/parts/Input.svelte';
   import { onMount, tick } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { page } from '$app/state';
@@ -186,12 +187,7 @@
     <p><span class="font-semibold">{words.title}</span> · {words.detail}</p>
     <form class="grid gap-3" onsubmit={setAside}>
       <label class="grid gap-0.5"
-        ><span class="text-ink-2">Why it may stand</span><input
-          class="h-[30px] rounded border border-field bg-sheet px-2.5 py-0 text-[13px]"
-          bind:value={reason}
-          autocomplete="off"
-          data-autofocus
-        /></label
+        ><span class="text-ink-2">Why it may stand</span><Input class="h-[30px]" bind:value={reason} data-autofocus /></label
       >
       <div class="flex justify-end gap-2">
         <Button onclick={() => (isAsideOpen = false)}>Not now</Button>
