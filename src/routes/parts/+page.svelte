@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { dev } from '$app/environment';
+  /** Told at build time, so that the built product does not hold the page. */
+  const load = import.meta.env.DEV ? () => import('$lib/ui/parts/gallery/AllParts.svelte') : null;
 </script>
 
-{#if dev}{#await import('$lib/ui/parts/gallery/AllParts.svelte') then { default: AllParts }}<AllParts />{/await}{/if}
+{#if load}{#await load() then { default: AllParts }}<AllParts />{/await}{/if}

@@ -23,10 +23,11 @@
 
   const shapes = {
     act: 'print:hidden rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-act-strong',
-    plain: 'print:hidden rounded border border-field bg-sheet px-3 py-1 font-semibold text-ink hover:bg-act-tint',
+    plain:
+      'print:hidden rounded border border-field bg-sheet px-3 py-1 font-semibold text-ink hover:bg-act-tint aria-pressed:border-act aria-pressed:bg-act-tint aria-pressed:text-act',
     link: 'rounded-none border-0 bg-transparent p-0 font-semibold text-act underline decoration-1 underline-offset-2 hover:bg-transparent hover:text-act-strong',
     quiet:
-      'print:hidden rounded border border-transparent bg-transparent px-1.5 py-0.5 font-normal text-ink-2 hover:bg-fold hover:text-ink',
+      'print:hidden rounded border border-transparent bg-transparent px-1.5 py-0.5 font-normal text-ink-2 hover:bg-fold hover:text-ink aria-pressed:bg-fold aria-pressed:font-semibold aria-pressed:text-ink',
   };
 </script>
 

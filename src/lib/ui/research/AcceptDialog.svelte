@@ -42,11 +42,7 @@
 <Dialog bind:open title="Accept proposed verdicts" wide>
   <div class="flex items-baseline gap-3">
     <span>All that are at least</span>
-    {#each levels as one (one)}<Button
-        pressed={level === one}
-        class={level === one ? 'border-act bg-act-tint' : ''}
-        onclick={() => (level = one)}>{one} %</Button
-      >{/each}
+    {#each levels as one (one)}<Button pressed={level === one} onclick={() => (level = one)}>{one} %</Button>{/each}
     <span>sure.</span>
   </div>
   <div class="max-h-80 overflow-y-auto border-y border-rule">

@@ -49,12 +49,7 @@
 <Dialog bind:open title="Add finds" wide>
   <div class="flex flex-wrap gap-1.5" role="group" aria-label="Where from">
     {#each tabs as { id, label } (id)}
-      <Button
-        pressed={sources.source === id}
-        class={sources.source === id ? 'border-act bg-act-tint' : ''}
-        disabled={sources.isBusy}
-        onclick={() => sources.choose(id)}>{label}</Button
-      >
+      <Button pressed={sources.source === id} disabled={sources.isBusy} onclick={() => sources.choose(id)}>{label}</Button>
     {/each}
     <Button onclick={() => (isPasting = true)}>Paste or a file…</Button>
   </div>

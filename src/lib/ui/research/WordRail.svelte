@@ -70,16 +70,11 @@
         kind="quiet"
         pressed={length === count}
         label={`${count} in a row`}
-        class={`px-1 ${length === count ? 'bg-fold font-semibold' : ''}`}
+        class="px-1"
         onclick={() => (research.words.length = count)}>{count}</Button
       >
     {/each}
-    <Button
-      kind="quiet"
-      pressed={byKind}
-      class={`px-1 ${byKind ? 'bg-fold font-semibold' : ''}`}
-      onclick={() => (research.words.byKind = !byKind)}>kinds</Button
-    >
+    <Button kind="quiet" pressed={byKind} class="px-1" onclick={() => (research.words.byKind = !byKind)}>kinds</Button>
     <Button
       kind="quiet"
       class="px-1"
