@@ -1,5 +1,6 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
+import { nextAdName } from './next-ad-name';
 import { units } from '../text/text-length';
 import { fillPlanSlots } from './fill-slots';
 import { measureLine } from './measure';
@@ -184,5 +185,13 @@ describe('measuring the lines of an ad again', () => {
     expect(measures.measure(lines, ['a much longer keyword than fits the line'], contexts).get('a')?.fallbacks).toBe(1);
     expect(measures.measure(lines, keywords, { ...contexts, headline: { ...contexts.headline, limit: 8 } }).get('a')?.fallbacks).toBe(1);
     expect(measures.measure([{ ...lines[1]!, kind: 'headline' }], keywords, contexts).get('b')?.limit).toBe(30);
+  });
+});
+
+describe('the name of the next ad', () => {
+  it('is the first letter that is free, then letters with a number', () => {
+    expect(nextAdName(() => false)).toBe('A');
+    expect(nextAdName((name) => ['A', 'C'].includes(name))).toBe('B');
+    expect(nextAdName((name) => name.length === 1 || name === 'A2')).toBe('B2');
   });
 });

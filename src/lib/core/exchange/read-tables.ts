@@ -1,16 +1,18 @@
-import type { RecordName, Row as RecordRow } from '../records/record-type';
+import type { RecordName } from '../records/record-type';
+import { nextAdName } from '../ads/next-ad-name';
 import { nameOfExtra } from '../records/extra';
 import type { MatchType } from '../records/match-types';
-import { childrenOf, nextPosition } from '../store/snapshot';
-import type { Change, SimpleChange } from '../store/changes';
+import { childrenOf } from '../store/snapshot';
+import type { Change } from '../store/changes';
 import type { PlanView } from '../view/plan-view';
-import { blank, blankFields, type RecordTypes } from '../records/record-types';
+import { blankFields, type RecordTypes } from '../records/record-types';
 import type { Layout } from '../records/layout';
 import { tableNames, type TableName } from '../records/table-fields';
 import { adColumns, lineColumns } from './ad-columns';
 import { campaignColumns } from './campaign-columns';
-import { sayTheSame, setFields, type ChangedField } from './changed-rows';
+import type { ChangedField } from './changed-rows';
 import { CellReader, type TableProblem } from './cell-reader';
+import { ExistingRows } from './existing-rows';
 import { extraColumns, keyOfExtra } from './extra-columns';
 import { groupColumns, keywordColumns, readLevel, readMark } from './group-columns';
 import { readMatchCell } from './layout-cells';
@@ -18,8 +20,7 @@ import { placeColumns } from './place-columns';
 import { PlanAdditions } from './plan-additions';
 import { readRows, type FieldRow, type ReadSheet, type SheetRows } from './read-rows';
 import { readColumns, type CellReading } from './table-columns';
-import { allCampaigns, tableDescriptions } from './table-rows';
-import { writeRows, type WrittenRows } from './tables';
+import { allCampaigns } from './table-rows';
 
 /** What became of the rows of a kind. */
 export interface TableCount {
@@ -43,17 +44,13 @@ export interface TablesRead {
   change: Change | null;
 }
 
-/** What a field makes of the row that stands: a change, what is wrong with it, or null where nothing changes. */
-type Setter = (row: FieldRow, existing: RecordRow) => SimpleChange | string | null;
-type LineColumns = (typeof lineColumns)[number];
 type Outcome = 'added' | 'changed' | 'existing' | 'left-out';
 
 /** Reads rows of tables into a plan; what stands there already is held against what comes. */
 class TablesReader implements CellReading {
   readonly cells: CellReader;
   readonly additions: PlanAdditions;
-  readonly changed: ChangedField[] = [];
-  private readonly written: WrittenRows;
+  readonly existing: ExistingRows;
   /** Marks of the keywords that come, by group: one of them that stands is not taken for another with a new match type. */
   private readonly marksComing = new Set<string>();
   readonly counts = Object.fromEntries(
@@ -63,11 +60,11 @@ class TablesReader implements CellReading {
   constructor(
     readonly view: PlanView,
     readonly layout: Layout,
-    private readonly newId: () => string,
+    newId: () => string,
   ) {
     this.cells = new CellReader(layout, view.account.currency);
     this.additions = new PlanAdditions(view, newId);
-    this.written = writeRows(view, layout);
+    this.existing = new ExistingRows(this, newId);
   }
 
   /** Looks through the keywords that come, before any is read. */
@@ -78,52 +75,6 @@ class TablesReader implements CellReading {
       if (mark.text !== '')
         this.marksComing.add([this.cells.text(row, 'campaign'), this.cells.text(row, 'group'), mark.match, mark.text].join('\u0000'));
     }
-  }
-
-  /** Holds a row against the one that stands: each field that comes otherwise is a change to be taken. */
-  private against(row: FieldRow, record: RecordName, id: string, name: string): Outcome {
-    const existing = this.view.snapshot[record].get(id) as RecordRow | undefined;
-    const before = this.written.get(row.kind)?.get(id);
-    // What this very reading has added says what it says.
-    if (!existing || !before) return 'existing';
-    const found = Object.entries(row.cells).flatMap(([field, cell]): ChangedField[] => {
-      const set = this.setterOf(row.kind, field);
-      if (!set || sayTheSame(cell, before[field] ?? '', this.layout)) return [];
-      const change = set(row, existing);
-      if (change === null) return [];
-      if (typeof change === 'string') {
-        this.cells.say(row, field, 'unfit', change);
-        return [];
-      }
-      const spot = { sheet: row.sheet, line: row.line, kind: row.kind, name, field };
-      return [{ ...spot, key: `${id} ${field}`, before: before[field] ?? '', after: cell.trim(), change }];
-    });
-    this.changed.push(...found);
-    return found.length > 0 ? 'changed' : 'existing';
-  }
-
-  /** What a field that comes otherwise makes of the row that stands; null: such a field is not taken. */
-  private setterOf(kind: TableName, field: string): Setter | null {
-    const { record, columns } = tableDescriptions[kind];
-    const column = columns[field];
-    if (column && !column.tells && column.read) {
-      const { read } = column;
-      return (row, existing) => setFields(record, existing, read(row, this));
-    }
-    const line = kind === 'ads' ? lineColumns.find((one) => field in one.columns) : undefined;
-    return line ? (row, existing) => this.lineChange(row, existing.id, line, field) : null;
-  }
-
-  /** A line of an ad that comes otherwise: set, added, or taken out where its cell is empty. */
-  private lineChange(row: FieldRow, adId: string, { kind, index, columns }: LineColumns, field: string): SimpleChange | string | null {
-    const all = childrenOf(this.view.snapshot.adLine, 'adId', adId);
-    const line = all.filter((one) => one.kind === kind && one.text.trim() !== '')[index];
-    const read = columns[field]?.read?.(row, this) ?? {};
-    if (line) return read.text === '' ? { type: 'remove', record: 'adLine', ids: [line.id] } : setFields('adLine', line, read);
-    if (!read.text) return null;
-    const { fixedAt = null } = readColumns(columns, row, this);
-    const fresh = blank('adLine', { id: this.newId(), adId, kind, text: read.text, fixedAt, position: nextPosition(all) });
-    return { type: 'add', record: 'adLine', rows: [fresh] };
   }
 
   /** The one keyword of a group with this text, where it stands with another match type and does not come with its own. */
@@ -185,7 +136,7 @@ class TablesReader implements CellReading {
     const name = this.required(row, 'campaign');
     if (name === '') return 'left-out';
     const known = this.additions.find('campaign', [name]);
-    if (known) return this.against(row, 'campaign', known, name);
+    if (known) return this.existing.hold(row, 'campaign', known, name);
     return this.addCampaign(row, name) ? 'added' : 'left-out';
   }
 
@@ -224,7 +175,7 @@ class TablesReader implements CellReading {
     const name = campaignId ? this.required(row, 'group') : '';
     if (!campaignId || name === '') return 'left-out';
     const known = this.additions.find('group', [campaignId, name]);
-    if (known) return this.against(row, 'group', known, name);
+    if (known) return this.existing.hold(row, 'group', known, name);
     return this.addGroup(row, campaignId, name) ? 'added' : 'left-out';
   }
 
@@ -236,7 +187,7 @@ class TablesReader implements CellReading {
     const place = { ...blankFields('place'), kind: 'city' as const, country: '', ...read, campaignId, name };
     const key = [campaignId, place.country, place.code, name];
     const known = this.additions.find('place', key);
-    if (known) return this.against(row, 'place', known, name);
+    if (known) return this.existing.hold(row, 'place', known, name);
     return this.add(row, 'place', place, key) ? 'added' : 'left-out';
   }
 
@@ -257,7 +208,7 @@ class TablesReader implements CellReading {
     if (!groupId) return 'left-out';
     const key = [groupId, match, text];
     const known = this.additions.find('keyword', key) ?? this.findOtherMatch(row, groupId, text);
-    if (known) return this.against(row, 'keyword', known, text);
+    if (known) return this.existing.hold(row, 'keyword', known, text);
     const fields = { ...blankFields('keyword'), ...readColumns(keywordColumns, row, this.inGroup(groupId)) };
     return this.add(row, 'keyword', { ...fields, groupId, text, match }, key) ? 'added' : 'left-out';
   }
@@ -276,9 +227,9 @@ class TablesReader implements CellReading {
     const { cells } = this;
     const groupId = this.groupOf(row);
     if (!groupId) return 'left-out';
-    const name = cells.text(row, 'ad') || this.freeAdName(groupId);
+    const name = cells.text(row, 'ad') || nextAdName((one) => this.additions.find('ad', [groupId, one]) !== null);
     const known = this.additions.find('ad', [groupId, name]);
-    if (known) return this.against(row, 'ad', known, `${cells.text(row, 'group')}, ad ${name}`);
+    if (known) return this.existing.hold(row, 'ad', known, `${cells.text(row, 'group')}, ad ${name}`);
     const fields = { ...blankFields('ad'), ...readColumns(adColumns, row, this.inGroup(groupId)) };
     const adId = this.add(row, 'ad', { ...fields, groupId, name }, [groupId, name]);
     if (!adId) return 'left-out';
@@ -287,16 +238,6 @@ class TablesReader implements CellReading {
       if (line.text) this.add(row, 'adLine', { ...blankFields('adLine'), ...line, adId, kind });
     }
     return 'added';
-  }
-
-  /** Ads that come without a name are called A, B … as everywhere. */
-  private freeAdName(groupId: string): string {
-    const letters = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'];
-    for (let round = 0; ; round++)
-      for (const letter of letters) {
-        const name = round === 0 ? letter : `${letter}${round + 1}`;
-        if (!this.additions.find('ad', [groupId, name])) return name;
-      }
   }
 
   private extra(row: FieldRow): Outcome {
@@ -312,7 +253,7 @@ class TablesReader implements CellReading {
     if (!isOfAll && !campaignId) return 'left-out';
     const key = [campaignId, ...keyOfExtra(extra)];
     const known = this.additions.find('extra', key);
-    if (known) return this.against(row, 'extra', known, nameOfExtra(extra));
+    if (known) return this.existing.hold(row, 'extra', known, nameOfExtra(extra));
     return this.add(row, 'extra', { ...extra, campaignId }, key) ? 'added' : 'left-out';
   }
 }
@@ -330,7 +271,7 @@ export function readTables(sheets: readonly SheetRows[], layout: Layout, view: P
     sheets: readings.map(({ reading }) => reading),
     counts: reader.counts,
     problems: reader.cells.problems,
-    changed: reader.changed,
+    changed: reader.existing.changed,
     change: reader.additions.change('tables-read-in'),
   };
 }

@@ -1,18 +1,16 @@
 import { biddingKindFacts } from '../forecast/bidding-kinds';
-import { findBlockedIn } from '../groups/blocked-keywords';
-import { campaignNegatives, negativeListsOn, planNegatives } from '../groups/acting-negatives';
 import { childrenOf, inOrder } from '../store/snapshot';
 import { bidOf, campaignsMeeting, groupBid, groupsInOrder, worthOf, type PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import type { Group } from '../records/group';
 import type { Keyword } from '../records/keyword';
-import type { Negative } from '../records/negative';
 import { holdsPhrase } from '../rules/word-lists';
 import { units } from '../text/text-length';
 import { checkKeywordLanguage } from './check-languages';
+import { negativeUnits } from './check-negatives';
 import { checkOwnNames } from './check-own-names';
-import type { Report, Where } from './finding';
-import { constantsOf, type ProofUnit, type Units } from './proof-unit';
+import type { Report } from './finding';
+import { constantsOf, type Units } from './proof-unit';
 
 const at = (group: Group, field: string) => ({
   where: { campaignId: group.campaignId, groupId: group.id, field },
@@ -172,87 +170,6 @@ function checkCampaignPairs(view: PlanView): Report[] {
   );
 }
 
-/** Where a negative stands, for wording and for leading there. */
-const existing = (view: PlanView, { campaignId, groupId }: Negative) =>
-  groupId !== null
-    ? (view.snapshot.group.get(groupId)?.name ?? '')
-    : campaignId !== null
-      ? (view.snapshot.campaign.get(campaignId)?.name ?? '')
-      : '';
-
-const checkConflicts = (view: PlanView, group: Group): Report[] =>
-  findBlockedIn(view, group).map(({ keyword, negative }) => ({
-    rule: 'groups.negative-blocks-own',
-    record: negative.id,
-    where: { campaignId: group.campaignId, groupId: group.id, field: keyword.id },
-    data: {
-      keyword: keyword.text,
-      group: group.name,
-      negative: negative.text,
-      standsIn: existing(view, negative),
-    },
-    mend: { kind: 'offer', change: { type: 'remove', record: 'negative', ids: [negative.id] }, data: {} },
-  }));
-
-const markOf = ({ text, match }: Negative) => `${match} ${text}`;
-const cachedMarks = new WeakMap<readonly Negative[], ReadonlySet<string>>();
-
-/** The negatives of a list as texts; kept as long as the list is. */
-function marksOf(list: readonly Negative[]): ReadonlySet<string> {
-  let marks = cachedMarks.get(list);
-  if (!marks) cachedMarks.set(list, (marks = new Set(list.map(markOf))));
-  return marks;
-}
-
-/** Negatives that say again what stands before them, or above with the campaign or the plan. Taking one out loses nothing. */
-function checkNegativesTwice(view: PlanView, own: readonly Negative[], above: readonly (readonly Negative[])[], where: Where): Report[] {
-  const seen = new Set<string>();
-  const reports: Report[] = [];
-  for (const row of own) {
-    const mark = markOf(row);
-    // What came with a find or a judged word leaves with it, and says nothing twice on purpose.
-    const isCaused = row.findId !== null || row.wordVerdictId !== null;
-    if (!isCaused && (seen.has(mark) || above.some((list) => marksOf(list).has(mark))))
-      reports.push({
-        rule: 'groups.negative-twice',
-        record: row.id,
-        where: { ...where, field: 'negatives' },
-        data: { negative: row.text, standsIn: existing(view, row) },
-        mend: { kind: 'safe', change: { type: 'remove', record: 'negative', ids: [row.id] }, data: {} },
-      });
-    seen.add(mark);
-  }
-  return reports;
-}
-
-/** The units of negatives said twice: the plan's, each campaign's, each group's. */
-function unitsOfNegatives(view: PlanView): ProofUnit[] {
-  const ofPlan = planNegatives(view);
-  const unit = (key: string, own: readonly Negative[], above: readonly (readonly Negative[])[], where: Where, owner: unknown) => ({
-    key: `negatives of ${key}`,
-    deps: [owner, own, ...above],
-    read: () => checkNegativesTwice(view, own, above, where),
-  });
-  return [
-    unit('the plan', ofPlan, [], {}, null),
-    ...inOrder(view.snapshot.campaign).flatMap((campaign) => {
-      const ofCampaign = campaignNegatives(view, campaign.id);
-      return [
-        unit(campaign.id, ofCampaign, [ofPlan], { campaignId: campaign.id }, campaign),
-        ...childrenOf(view.snapshot.group, 'campaignId', campaign.id).map((group) =>
-          unit(
-            group.id,
-            childrenOf(view.snapshot.negative, 'groupId', group.id),
-            [ofPlan, ofCampaign],
-            { campaignId: campaign.id, groupId: group.id },
-            group,
-          ),
-        ),
-      ];
-    }),
-  ];
-}
-
 /** Groups, keywords and negatives. */
 export const groupUnits: Units = (view) => {
   const { snapshot } = view;
@@ -290,11 +207,6 @@ export const groupUnits: Units = (view) => {
       deps: [snapshot.campaign, snapshot.place, snapshot.group, snapshot.keyword],
       read: () => checkCampaignPairs(view),
     },
-    ...groups.map((group) => ({
-      key: `conflicts in ${group.id}`,
-      deps: [view.brief, group, snapshot.campaign.get(group.campaignId), keywordsOf(group), ...negativeListsOn(view, group)],
-      read: () => checkConflicts(view, group),
-    })),
-    ...unitsOfNegatives(view),
+    ...negativeUnits(view),
   ];
 };

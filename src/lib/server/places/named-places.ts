@@ -26,11 +26,11 @@ export class NamedPlaces {
     return words.flatMap((name) => {
       const found = this.search.findNamed(name, '', { country: included[0]?.country });
       const meant = found.find(({ country }) => countries.has(country)) ?? found.find(({ people }) => people >= largeAbroad);
-      return meant ? [{ name, ...this.existing(meant, included) }] : [];
+      return meant ? [{ name, ...this.relationTo(meant, included) }] : [];
     });
   }
 
-  private existing(place: FoundPlace, ours: readonly OwnPlace[]): Omit<NamedPlace, 'name'> {
+  private relationTo(place: FoundPlace, ours: readonly OwnPlace[]): Omit<NamedPlace, 'name'> {
     const at = pointOf(place);
     let [nearest, town]: [number | null, { name: string; km: number } | null] = [null, null];
     let isOurs = false;

@@ -1,3 +1,4 @@
+import { nextAdName } from '$lib/core/ads/next-ad-name';
 import type { Measure } from '$lib/core/ads/measure';
 import { LineMeasures } from '$lib/core/ads/measure-lines';
 import type { FillContext } from '$lib/core/ads/fill-slots';
@@ -50,12 +51,8 @@ export class AdState {
   }
 }
 
-/** The name of the next ad of a group: A, B, C … */
-export function nextAdName(ads: readonly Ad[]): string {
-  const taken = new Set(ads.map(({ name }) => name));
-  for (let code = 65; code < 91; code++) if (!taken.has(String.fromCharCode(code))) return String.fromCharCode(code);
-  return `Ad ${ads.length + 1}`;
-}
+/** The name of the next ad beside some of its group. */
+export const nameBeside = (ads: readonly Ad[]): string => nextAdName((name) => ads.some((ad) => ad.name === name));
 
 /** Adds an ad to a group, empty with the least lines, or with the lines of another one to differ from. */
 export function addAd(planState: PlanState, groupId: string, model: Ad | null): string {
@@ -77,7 +74,7 @@ export function addAd(planState: PlanState, groupId: string, model: Ad | null): 
       ];
   const { masterName, masterPaths, path1, path2, landingPage } = model ?? blankFields('ad');
   const own = { masterName, masterPaths, path1, path2, landingPage };
-  const ad = blank('ad', { id, groupId, name: nextAdName(ads), ...own, position: nextPosition(ads) });
+  const ad = blank('ad', { id, groupId, name: nameBeside(ads), ...own, position: nextPosition(ads) });
   const rows = start.map((line, position) => ({ id: newId(), adId: id, ...line, position }));
   planState.make({
     type: 'several',

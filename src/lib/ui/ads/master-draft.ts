@@ -7,7 +7,7 @@ import type { PlanView } from '$lib/core/view/plan-view';
 import type { MasterLine } from '$lib/core/records/ad-line';
 import type { Group } from '$lib/core/records/group';
 import type { Master } from '$lib/core/records/master';
-import { nextAdName } from './ad-state.svelte';
+import { nameBeside } from './ad-state.svelte';
 
 /** What a master becomes in a group, before it is written. */
 export interface MasterDraft {
@@ -65,7 +65,7 @@ export function applyMaster(view: PlanView, master: Master, drafts: readonly Mas
     const ad = {
       id,
       groupId: group.id,
-      name: nextAdName(ads),
+      name: nameBeside(ads),
       format: master.format,
       masterName: master.name,
       masterPaths: [master.path1, master.path2],

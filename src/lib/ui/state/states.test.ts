@@ -3,7 +3,7 @@ import { StateOnSnapshot } from '../../../tests/state-on-snapshot';
 import { readingChannel } from '../../../tests/reading-channel';
 import { change, countingIds, row, viewOf } from '../../../tests/clean-plan';
 import { childrenOf, type Snapshot } from '$lib/core/store/snapshot';
-import { AdState, addAd, nextAdName } from '../ads/ad-state.svelte';
+import { AdState, addAd, nameBeside } from '../ads/ad-state.svelte';
 import { applyMaster, draftMaster } from '../ads/master-draft';
 import { applyProposal, freeGroupName, newKeywords } from '../groups/make-groups';
 import { SheetState } from '../groups/sheet-state.svelte';
@@ -251,12 +251,12 @@ describe('the state of an ad', () => {
   it('a first ad has the least lines, a test version those of the first', () => {
     const group = row(snapshot.snapshot, 'group');
     addAd(planState, group.id, row(snapshot.snapshot, 'ad', 1));
-    const competitor = [...snapshot.snapshot.ad.values()].at(-1)!;
-    expect(competitor.name).toBe('C');
-    expect(childrenOf(snapshot.snapshot.adLine, 'adId', competitor.id).map(({ text }) => text)[0]).toBe('[[keyword|Piano Tuner|title]]');
+    const testVersion = [...snapshot.snapshot.ad.values()].at(-1)!;
+    expect(testVersion.name).toBe('C');
+    expect(childrenOf(snapshot.snapshot.adLine, 'adId', testVersion.id).map(({ text }) => text)[0]).toBe('[[keyword|Piano Tuner|title]]');
     addAd(planState, group.id, null);
     expect(childrenOf(snapshot.snapshot.adLine, 'adId', [...snapshot.snapshot.ad.values()].at(-1)!.id)).toHaveLength(5);
-    expect(nextAdName([...snapshot.snapshot.ad.values()])).toBe('E');
+    expect(nameBeside([...snapshot.snapshot.ad.values()])).toBe('E');
   });
 
   it('a master is measured in a group before it is written', () => {
