@@ -17,6 +17,10 @@ export class StateOnSnapshot {
   private readonly findIndex = new FindIndex();
   private cameIn = 0;
 
+  get whole() {
+    return this.snapshot;
+  }
+
   get plan() {
     return viewOf(this.snapshot);
   }

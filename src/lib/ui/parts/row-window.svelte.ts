@@ -42,7 +42,11 @@ export class RowWindow {
     observer.observe(element);
     element.addEventListener('scroll', look, { passive: true });
     const paper = matchMedia('print');
-    const print = () => flushSync(() => (this.isPrinted = paper.matches));
+    const print = () => {
+      this.isPrinted = paper.matches;
+      // The paper is drawn at once.
+      flushSync();
+    };
     paper.addEventListener('change', print);
     return () => {
       this.element = null;
