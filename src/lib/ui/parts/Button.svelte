@@ -8,6 +8,8 @@
     kind?: 'act' | 'plain' | 'link' | 'quiet';
     /** The key that does the same, shown beside. */
     keys?: string;
+    /** `submit` sends the form it stands in. */
+    type?: 'button' | 'submit';
     href?: string;
     label?: string;
     title?: string;
@@ -19,7 +21,20 @@
     children: Snippet;
   }
 
-  let { kind = 'plain', keys, href, label, title, disabled = false, pressed, at, class: extra = '', onclick, children }: Props = $props();
+  let {
+    kind = 'plain',
+    keys,
+    type = 'button',
+    href,
+    label,
+    title,
+    disabled = false,
+    pressed,
+    at,
+    class: extra = '',
+    onclick,
+    children,
+  }: Props = $props();
 
   const shapes = {
     act: 'print:hidden rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-act-strong',
@@ -34,6 +49,7 @@
 <Button
   color="alternative"
   size="xs"
+  {type}
   {href}
   {disabled}
   {onclick}

@@ -129,12 +129,7 @@
     {#if problem}<p class="col-span-2 text-madder" role="alert">{problem}</p>{/if}
     <div class="col-span-2 flex justify-end gap-2 pt-1">
       <Button onclick={() => (open = false)}>Not now</Button>
-      <button
-        type="submit"
-        data-act
-        disabled={isSending}
-        class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-act-strong">Make the plan</button
-      >
+      <Button kind="act" type="submit" disabled={isSending}>Make the plan</Button>
     </div>
   </form>
 </Dialog>

@@ -191,13 +191,7 @@
       >
       <div class="flex justify-end gap-2">
         <Button onclick={() => (isAsideOpen = false)}>Not now</Button>
-        <button
-          type="submit"
-          data-act
-          disabled={reason.trim() === ''}
-          class="rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-act-strong disabled:opacity-50"
-          >Set aside</button
-        >
+        <Button kind="act" type="submit" disabled={reason.trim() === ''}>Set aside</Button>
       </div>
     </form>
   {/if}
