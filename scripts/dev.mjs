@@ -6,11 +6,11 @@ import { installWhereNeeded } from './prepare.mjs';
 
 installWhereNeeded();
 mkdirSync(join(root, '.data'), { recursive: true });
-const places = join(root, '.data/places.sqlite');
+const places = process.env.BIBLION_PLACES ?? join(root, '.data/places.sqlite');
 if (!existsSync(places)) run(process.execPath, ['scripts/build-places.mjs', places]);
 runTool('vite', ['dev', '--host', '127.0.0.1', '--port', process.env.PORT ?? '5173'], {
   ...process.env,
   BIBLION_DATA: process.env.BIBLION_DATA ?? join(root, '.data/dev.sqlite'),
-  BIBLION_DEMO: '1',
+  BIBLION_DEMO: process.env.BIBLION_DEMO ?? '1',
   BIBLION_PLACES: places,
 });
