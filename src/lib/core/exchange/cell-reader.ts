@@ -39,6 +39,13 @@ export class CellReader {
     return (row.cells[field] ?? '').trim();
   }
 
+  /** The text of a cell that must hold one; said where it does not, and the row is left out. */
+  required(row: FieldRow, field: string): string {
+    const text = this.text(row, field);
+    if (text === '') this.say(row, field, 'empty', '', true);
+    return text;
+  }
+
   /** The first of each list whose words hold the cell's; the given one where the cell is empty or, noted, holds none. */
   word<T extends string>(row: FieldRow, field: string, words: readonly (readonly [T, ...string[]])[], otherwise: T): T {
     const said = this.text(row, field).toLowerCase();

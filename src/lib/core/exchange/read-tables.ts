@@ -2,7 +2,6 @@ import type { RecordName } from '../records/record-type';
 import { nextAdName } from '../ads/next-ad-name';
 import { nameOfExtra } from '../records/extra';
 import type { MatchType } from '../records/match-types';
-import { childrenOf } from '../store/snapshot';
 import type { Change } from '../store/changes';
 import type { PlanView } from '../view/plan-view';
 import { blankFields, type RecordTypes } from '../records/record-types';
@@ -12,6 +11,7 @@ import { adColumns, lineColumns } from './ad-columns';
 import { campaignColumns } from './campaign-columns';
 import type { ChangedField } from './changed-rows';
 import { CellReader, type TableProblem } from './cell-reader';
+import { ComingKeywords } from './coming-keywords';
 import { ExistingRows } from './existing-rows';
 import { extraColumns, keyOfExtra } from './extra-columns';
 import { groupColumns, keywordColumns, readLevel, readMark } from './group-columns';
@@ -51,8 +51,7 @@ class TablesReader implements CellReading {
   readonly cells: CellReader;
   readonly additions: PlanAdditions;
   readonly existing: ExistingRows;
-  /** Marks of the keywords that come, by group: one of them that stands is not taken for another with a new match type. */
-  private readonly marksComing = new Set<string>();
+  private readonly comingKeywords: ComingKeywords;
   readonly counts = Object.fromEntries(
     tableNames.map((name) => [name, { rows: 0, added: 0, changed: 0, existing: 0, leftOut: 0 }]),
   ) as TablesRead['counts'];
@@ -61,29 +60,12 @@ class TablesReader implements CellReading {
     readonly view: PlanView,
     readonly layout: Layout,
     newId: () => string,
+    rows: readonly FieldRow[],
   ) {
     this.cells = new CellReader(layout, view.account.currency);
     this.additions = new PlanAdditions(view, newId);
     this.existing = new ExistingRows(this, newId);
-  }
-
-  /** Looks through the keywords that come, before any is read. */
-  announce(rows: readonly FieldRow[]): void {
-    for (const row of rows) {
-      if (row.kind !== 'keywords') continue;
-      const mark = readMark(row, 'keyword', this);
-      if (mark.text !== '')
-        this.marksComing.add([this.cells.text(row, 'campaign'), this.cells.text(row, 'group'), mark.match, mark.text].join('\u0000'));
-    }
-  }
-
-  /** The one keyword of a group with this text, where it stands with another match type and does not come with its own. */
-  private findOtherMatch(row: FieldRow, groupId: string, text: string): string | null {
-    const same = childrenOf(this.view.snapshot.keyword, 'groupId', groupId).filter((keyword) => keyword.text === text);
-    const [only] = same;
-    const names = [this.cells.text(row, 'campaign'), this.cells.text(row, 'group')];
-    const isLeft = only && same.length === 1 && !this.marksComing.has([...names, only.match, text].join('\u0000'));
-    return isLeft ? only.id : null;
+    this.comingKeywords = new ComingKeywords(rows, this);
   }
 
   read(row: FieldRow): void {
@@ -125,15 +107,8 @@ class TablesReader implements CellReading {
     return null;
   }
 
-  /** The text of a cell that must hold one; said where it does not. */
-  private required(row: FieldRow, field: string): string {
-    const text = this.cells.text(row, field);
-    if (text === '') this.cells.say(row, field, 'empty', '', true);
-    return text;
-  }
-
   private campaign(row: FieldRow): Outcome {
-    const name = this.required(row, 'campaign');
+    const name = this.cells.required(row, 'campaign');
     if (name === '') return 'left-out';
     const known = this.additions.find('campaign', [name]);
     if (known) return this.existing.hold(row, 'campaign', known, name);
@@ -147,7 +122,7 @@ class TablesReader implements CellReading {
 
   /** The campaign a row names; made where no row of its own came before. */
   private campaignOf(row: FieldRow): string | null {
-    const name = this.required(row, 'campaign');
+    const name = this.cells.required(row, 'campaign');
     if (name === '') return null;
     const known = this.additions.find('campaign', [name]);
     if (known) return known;
@@ -157,7 +132,7 @@ class TablesReader implements CellReading {
 
   private groupOf(row: FieldRow): string | null {
     const campaignId = this.campaignOf(row);
-    const name = campaignId ? this.required(row, 'group') : '';
+    const name = campaignId ? this.cells.required(row, 'group') : '';
     if (!campaignId || name === '') return null;
     const known = this.additions.find('group', [campaignId, name]);
     if (known) return known;
@@ -172,7 +147,7 @@ class TablesReader implements CellReading {
 
   private group(row: FieldRow): Outcome {
     const campaignId = this.campaignOf(row);
-    const name = campaignId ? this.required(row, 'group') : '';
+    const name = campaignId ? this.cells.required(row, 'group') : '';
     if (!campaignId || name === '') return 'left-out';
     const known = this.additions.find('group', [campaignId, name]);
     if (known) return this.existing.hold(row, 'group', known, name);
@@ -181,7 +156,7 @@ class TablesReader implements CellReading {
 
   private place(row: FieldRow): Outcome {
     const campaignId = this.campaignOf(row);
-    const name = campaignId ? this.required(row, 'place') : '';
+    const name = campaignId ? this.cells.required(row, 'place') : '';
     if (!campaignId || name === '') return 'left-out';
     const read = readColumns(placeColumns, row, this);
     const place = { ...blankFields('place'), kind: 'city' as const, country: '', ...read, campaignId, name };
@@ -192,7 +167,7 @@ class TablesReader implements CellReading {
   }
 
   private keyword(row: FieldRow, field: 'keyword' | 'negative'): Outcome {
-    const cell = this.required(row, field);
+    const cell = this.cells.required(row, field);
     if (cell === '') return 'left-out';
     const word = this.cells.text(row, 'match');
     if (word !== '' && !readMatchCell(this.layout, word)) this.cells.say(row, 'match', 'unknown-word', word);
@@ -207,7 +182,7 @@ class TablesReader implements CellReading {
     const groupId = this.groupOf(row);
     if (!groupId) return 'left-out';
     const key = [groupId, match, text];
-    const known = this.additions.find('keyword', key) ?? this.findOtherMatch(row, groupId, text);
+    const known = this.additions.find('keyword', key) ?? this.comingKeywords.findOtherMatch(row, groupId, text);
     if (known) return this.existing.hold(row, 'keyword', known, text);
     const fields = { ...blankFields('keyword'), ...readColumns(keywordColumns, row, this.inGroup(groupId)) };
     return this.add(row, 'keyword', { ...fields, groupId, text, match }, key) ? 'added' : 'left-out';
@@ -258,15 +233,12 @@ class TablesReader implements CellReading {
   }
 }
 
-const order = (kind: TableName) => tableNames.indexOf(kind);
-
 /** Reads sheets into a plan by a layout: what is new is added, what stands there stays; owners come before what they own. */
 export function readTables(sheets: readonly SheetRows[], layout: Layout, view: PlanView, newId: () => string): TablesRead {
   const readings = sheets.map((sheet) => readRows(sheet, layout));
-  const reader = new TablesReader(view, layout, newId);
   const rows = readings.flatMap((one) => one.rows);
-  reader.announce(rows);
-  for (const row of [...rows].sort((a, b) => order(a.kind) - order(b.kind))) reader.read(row);
+  const reader = new TablesReader(view, layout, newId, rows);
+  for (const row of [...rows].sort((a, b) => tableNames.indexOf(a.kind) - tableNames.indexOf(b.kind))) reader.read(row);
   return {
     sheets: readings.map(({ reading }) => reading),
     counts: reader.counts,
