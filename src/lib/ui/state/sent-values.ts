@@ -1,5 +1,6 @@
 import type { Snapshot } from '$lib/core/store/snapshot';
-import type { Change, SimpleChange } from '$lib/core/store/changes';
+import type { Change, SentChange, SimpleChange } from '$lib/core/store/changes';
+import { sameValue } from '$lib/core/store/same-value';
 import type { Row } from '$lib/core/records/record-type';
 
 export type SetChange = Extract<SimpleChange, { type: 'set' }>;
@@ -24,4 +25,22 @@ function valuesBefore<C extends SimpleChange>(change: C, snapshot: Snapshot): C 
   const rows = change.ids.map((id) => snapshot[change.record].get(id) as Row | undefined);
   const wasEach = Object.fromEntries(Object.keys(change.fields).map((field) => [field, rows.map((row) => row?.[field] ?? null)]));
   return { ...change, wasEach };
+}
+
+/**
+ * The last change that waits, where a new one goes on with its edit session; null where it does not, or where what it wrote is no longer
+ * shown, because another tab wrote over it: then it has yet to be refused, with its own text.
+ */
+export function findOpenEditSession(
+  last: SentChange | undefined,
+  change: Change,
+  { editSession, shown }: { editSession: string | undefined; shown: Snapshot },
+): (SentChange & { change: SetChange }) | null {
+  if (editSession === undefined || last?.editSession !== editSession) return null;
+  if (change.type !== 'set' || last.change.type !== 'set') return null;
+  const { record, ids, fields } = last.change;
+  if (record !== change.record || !sameValue(ids, change.ids)) return null;
+  const row = shown[record].get(ids[0] ?? '') as Row | undefined;
+  const isShown = row && Object.entries(fields).every(([field, value]) => sameValue(row[field], value));
+  return isShown ? (last as SentChange & { change: SetChange }) : null;
 }

@@ -17,9 +17,10 @@ import type { RecordTypes } from '$lib/core/records/record-types';
 import type { SentRow } from '$lib/core/store/sent-rows';
 import { tabChannel, type TabMessage } from './tab-channel';
 import { sameValue } from '$lib/core/store/same-value';
-import { asLines, readChangeFeed, whole } from './read-change-feed';
+import { whole } from './read-change-feed';
 import { describeRefused, type RefusedChange } from './refused-change';
-import { joinEditSession, withValuesBefore, type SetChange } from './sent-values';
+import { findOpenEditSession, joinEditSession, withValuesBefore, type SetChange } from './sent-values';
+import { StreamServer } from './stream-server';
 import { forgetUnsent, keepUnsent, takeOverUnsent } from './unsent';
 
 /** How the edits of a stream stand with the server. */
@@ -28,15 +29,6 @@ export type SavedState = 'saved' | 'saving' | 'waiting';
 /** Refusals that need no notice: there is simply nothing to do. */
 const nothingToWalk: ReadonlySet<string> = new Set(['nothing-to-undo', 'nothing-to-redo']);
 
-/** What the server says of a change that it refuses. */
-interface RefusedAnswer {
-  code?: string;
-  message?: string;
-  refusal?: Refusal;
-}
-
-/** More than this a browser does not send on for a page that is gone. */
-const mostKeptAlive = 60_000;
 const sendAfterMs = 250;
 const retryAfterMs = 1500;
 
@@ -63,6 +55,7 @@ export class SyncedStore {
   refusals = $state.raw<readonly RefusedChange[]>([]);
   readonly refused: RefusedChange | null = $derived(this.refusals[0] ?? null);
 
+  private readonly server: StreamServer;
   private settled: Snapshot = emptySnapshot();
   private revision = 0;
   private pending: SentChange[] = [];
@@ -75,9 +68,10 @@ export class SyncedStore {
 
   constructor(
     readonly id: string,
-    private readonly address: string,
+    address: string,
     private readonly kind: 'workspace' | 'plan',
   ) {
+    this.server = new StreamServer(address);
     this.channel.onmessage = ({ data }: MessageEvent<TabMessage>) => {
       if (data === 'catch-up') void this.flush().then(() => this.refresh());
       else if (data.stream === this.id) void this.catchUpWith(data.revision);
@@ -86,9 +80,7 @@ export class SyncedStore {
 
   /** Reads the stream; throws with the server's message where it cannot be read. */
   async load(): Promise<void> {
-    const response = await fetch(this.address, { headers: asLines });
-    if (!response.ok) throw new Error(((await response.json()) as { message?: string }).message ?? 'The server does not answer.');
-    this.take(await readChangeFeed(response));
+    this.take(await this.server.load());
     this.pending = await takeOverUnsent(this.id);
     this.show();
     this.isLoaded = true;
@@ -118,7 +110,8 @@ export class SyncedStore {
     const decision = decide(this.snapshot, change, this.kind);
     if (!decision.ok) return decision.refusal;
     if (decision.edits.length === 0) return null;
-    const last = this.findOpenEditSession(change, editSession);
+    const isOnItsWay = this.inFlight !== null && this.pending.length === 1;
+    const last = isOnItsWay ? null : findOpenEditSession(this.pending.at(-1), change, { editSession, shown: this.snapshot });
     this.snapshot = applyEdits(this.snapshot, decision.edits);
     if (last) last.change = joinEditSession(last.change, change as SetChange);
     else this.pending.push({ id: newId(), revision: this.revision, editSession, change });
@@ -126,21 +119,6 @@ export class SyncedStore {
     if (this.saved === 'saved') this.saved = 'saving';
     this.timer ??= setTimeout(() => void this.flush(), sendAfterMs);
     return null;
-  }
-
-  /**
-   * The last change that waits, where a new one goes on with its edit session: not if it is on its way, nor if what it wrote is
-   * no longer shown, because another tab wrote over it: then it has yet to be refused, with its own text.
-   */
-  private findOpenEditSession(change: Change, editSession: string | undefined): (SentChange & { change: SetChange }) | null {
-    const last = this.pending.at(-1);
-    if (editSession === undefined || last?.editSession !== editSession || (this.inFlight && this.pending.length === 1)) return null;
-    if (change.type !== 'set' || last.change.type !== 'set') return null;
-    const { record, ids, fields } = last.change;
-    if (record !== change.record || !sameValue(ids, change.ids)) return null;
-    const row = this.snapshot[record].get(ids[0] ?? '') as Row | undefined;
-    const isShown = row && Object.entries(fields).every(([field, value]) => sameValue(row[field], value));
-    return isShown ? (last as SentChange & { change: SetChange }) : null;
   }
 
   /** Adds rows. */
@@ -222,18 +200,12 @@ export class SyncedStore {
   /** The steps that can be undone or made again, the last one first. */
   async readSteps(): Promise<ListedStep[]> {
     await this.flush();
-    return ((await this.ask('steps')) as { steps: ListedStep[] }).steps;
+    return ((await this.server.ask('steps')) as { steps: ListedStep[] }).steps;
   }
 
   /** What a step changed. */
   async readStep(step: number): Promise<AnyRowEdit[]> {
-    return ((await this.ask(`steps/${step}`)) as { rows: AnyRowEdit[] }).rows;
-  }
-
-  private async ask(what: string): Promise<unknown> {
-    const response = await fetch(this.address.replace(/changes$/, what));
-    if (!response.ok) throw new Error(((await response.json()) as { message?: string }).message ?? 'The server does not answer.');
-    return response.json();
+    return ((await this.server.ask(`steps/${step}`)) as { rows: AnyRowEdit[] }).rows;
   }
 
   /** Fetches what other tabs have changed; one asking after the other, so that the same rows do not come twice. */
@@ -250,7 +222,7 @@ export class SyncedStore {
   private async fetchChangeFeed(): Promise<void> {
     if (this.inFlight || !this.isLoaded) return;
     // Where the server is away, the next edit or the next look says so.
-    const feed = await whole(() => this.readSince());
+    const feed = await whole(() => this.server.readSince(this.revision));
     if (!feed) return;
     this.take(feed);
     this.show();
@@ -278,39 +250,19 @@ export class SyncedStore {
 
   /** Whether the server has answered, be it with a refusal; an answer that breaks off is none. */
   private async post(sent: SentChange): Promise<boolean> {
-    const answer = await whole(() => this.exchange(sent));
+    const answer = await whole(() => this.server.send(sent, this.isLeaving));
     this.trouble = answer?.trouble ?? '';
     if (!answer || answer.trouble !== undefined) return false;
     if (answer.feed) this.take(answer.feed, sent.id);
     if (answer.refused) {
       const { code = '', message = '', refusal = { code } } = answer.refused;
       const refused = describeRefused(sent.change, { refusal, message }, this.snapshot);
-      const feed = await whole(() => this.readSince());
+      const feed = await whole(() => this.server.readSince(this.revision));
       if (!feed) return false;
       this.take(feed);
       if (!nothingToWalk.has(refusal.code)) this.refusals = [...this.refusals, refused];
     }
     return true;
-  }
-
-  /** Sends a change and reads the whole answer: news, a refusal, or why the server cannot save now. */
-  private async exchange(sent: SentChange): Promise<{ feed?: ChangeFeed; refused?: RefusedAnswer; trouble?: string }> {
-    const body = JSON.stringify(sent);
-    const response = await fetch(this.address, {
-      method: 'POST',
-      headers: { ...asLines, 'content-type': 'application/json' },
-      body,
-      ...(this.isLeaving && body.length < mostKeptAlive && { keepalive: true }),
-    });
-    if (response.ok) return { feed: await readChangeFeed(response) };
-    const said = (await response.json().catch(() => ({}))) as RefusedAnswer;
-    return response.status >= 500 ? { trouble: said.message ?? '' } : { refused: said };
-  }
-
-  /** What was touched since the revision that this tab knows. */
-  private async readSince(): Promise<ChangeFeed | null> {
-    const response = await fetch(`${this.address}?since=${this.revision}`, { headers: asLines });
-    return response.ok ? readChangeFeed(response) : null;
   }
 
   /** Takes news; `answered` is the change that they answer. */
