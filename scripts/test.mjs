@@ -1,6 +1,6 @@
 /**
- * npm test: every check; the last line counts all tests. Any failing step fails the command. What needs no browser runs in two lanes beside
- * each other, lint, types and the build in one, unit tests in the other; then the journeys.
+ * npm test: every check; the last line counts all tests. Any failing step fails the command. First the build, alone: it and the unit tests would
+ * write the framework's files under each other's hands. Then lint and types beside the unit tests, then the journeys.
  */
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
@@ -49,14 +49,12 @@ function ensureChromium() {
   return run('apt-get', ['update', '-qq']) && run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
 }
 
-/** Lint, types and the build, one after another. @returns {Promise<boolean>} whether there is something to run journeys on */
-async function checkAndBuild() {
-  const isBuilt = await runBeside('build', process.execPath, ['scripts/build.mjs']);
+/** Types and lint, one after another. */
+async function checkSources() {
   await runToolBeside('types', 'svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']);
   await runToolBeside('lint and import direction', 'eslint', ['.', '--max-warnings', '0']);
   await runToolBeside('import cycles', 'depcruise', ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'src']);
   await runToolBeside('formatting', 'prettier', ['--check', '--log-level', 'warn', '.']);
-  return isBuilt;
 }
 
 async function testUnits() {
@@ -88,7 +86,8 @@ installWhereNeeded();
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
 await runToolBeside('framework files', 'svelte-kit', ['sync']);
-const [isBuilt] = await Promise.all([checkAndBuild(), testUnits()]);
+const isBuilt = await runBeside('build', process.execPath, ['scripts/build.mjs']);
+await Promise.all([checkSources(), testUnits()]);
 if (isBuilt) testJourneys();
 
 if (failedSteps.length > 0) console.error(`biblion: failed steps: ${failedSteps.join('; ')}`);

@@ -14,7 +14,7 @@
   const afterFirstPaintMs = 3000;
   let Part = $state.raw<Component<Props>>();
   /** What was typed while it was on its way: for it, and no command. */
-  let typed = '';
+  let typed = $state('');
 
   // Once the first chapter has had its time, so that it opens at once and without the server.
   onMount(() => {
