@@ -32,6 +32,8 @@
   );
 </script>
 
+<!-- Native: two halves of one switch. -->
+
 <section aria-label="As read">
   <div class="mb-2 flex items-center justify-between">
     <h2 class="font-semibold text-ink-2">As read</h2>

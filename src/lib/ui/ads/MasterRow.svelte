@@ -28,6 +28,8 @@
       : `${unitsWithFallback}/${limit}`;
 </script>
 
+<!-- Native: whole rows that are pressed, not of a button’s shape. -->
+
 <div class="grid grid-cols-[26px_minmax(0,1fr)_minmax(0,1.2fr)_minmax(0,1fr)] items-baseline gap-x-2 border-t border-rule-soft px-1 py-1">
   <Checkbox
     label={`Write into ${draft.group.name}`}

@@ -15,6 +15,8 @@
   );
 </script>
 
+<!-- Native: whole rows that are pressed, not of a button’s shape. -->
+
 {#if live.length > 0 && bench.keywords.length > 0}
   <section class="border-t border-rule pt-2" aria-label="Readings">
     <h2 class="pb-1">

@@ -29,6 +29,8 @@
   }
 </script>
 
+<!-- Native: options under a field that keeps the focus. -->
+
 {#if found.length > 0}
   <ul
     class="fixed z-30 w-72 rounded border border-rule bg-sheet py-1 shadow-sm"

@@ -47,6 +47,8 @@
   }
 </script>
 
+<!-- Native: options under a field that keeps the focus. -->
+
 {#snippet option(index: number, name: string, note: string)}
   <!-- svelte-ignore a11y_click_events_have_key_events (the field above takes the keys) -->
   <li

@@ -13,6 +13,8 @@
   }: { sheet: SheetState; current: string; onopen: (groupId: string) => void; onproblem: (text: string) => void } = $props();
 </script>
 
+<!-- Native: whole rows that are pressed, not of a button’s shape. -->
+
 <div class="grid min-h-0 flex-1 auto-rows-max grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-3 overflow-y-auto px-4 py-2">
   {#each sheet.groups as group (group.id)}
     {@const keywords = childrenOf(sheet.planState.snapshot.keyword, 'groupId', group.id)}

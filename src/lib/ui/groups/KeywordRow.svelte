@@ -41,6 +41,8 @@
   });
 </script>
 
+<!-- Native controls: drawn by the thousand while one scrolls. -->
+
 <!-- svelte-ignore a11y_click_events_have_key_events -->
 <div
   role="row"

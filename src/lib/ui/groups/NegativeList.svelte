@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../parts/Button.svelte';
+  import TakeOut from '../parts/TakeOut.svelte';
   import Select from '../parts/Select.svelte';
   import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
   import { nextPosition } from '$lib/core/store/snapshot';
@@ -84,20 +86,16 @@
         <span class="max-w-48 break-words">−{writeKeyword(negative.text, negative.match)}</span>{#if blocking.has(negative.id)}<span
             class="sr-only">blocks an own keyword</span
           >{/if}
-        <button
-          type="button"
-          class="px-1"
-          data-at={`${negative.id}:negatives`}
-          aria-label={`Take out the negative ${negative.text}`}
-          onclick={() => void planState.make({ type: 'remove', record: 'negative', ids: [negative.id] })}>×</button
-        >
+        <TakeOut
+          at={`${negative.id}:negatives`}
+          label={`Take out the negative ${negative.text}`}
+          onclick={() => void planState.make({ type: 'remove', record: 'negative', ids: [negative.id] })}
+        />
       </li>
     {/each}
     {#if negatives.length > mostShown}
       <li>
-        <button type="button" class="font-semibold text-act underline" onclick={() => (showsAll = !showsAll)}
-          >{showsAll ? 'fewer' : `${negatives.length - mostShown} more`}</button
-        >
+        <Button kind="link" onclick={() => (showsAll = !showsAll)}>{showsAll ? 'fewer' : `${negatives.length - mostShown} more`}</Button>
       </li>
     {/if}
     <li>

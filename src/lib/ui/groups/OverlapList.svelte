@@ -68,6 +68,8 @@
   onMount(() => planState.reader.watchOverlaps());
 </script>
 
+<!-- Native: whole rows that are pressed, not of a button’s shape. -->
+
 <div class="min-h-0 flex-1 overflow-y-auto border-t border-rule">
   {#if overlaps === null}
     <p class="px-4 py-6 text-ink-2" role="status">Comparing every keyword and find with every group …</p>

@@ -97,6 +97,8 @@
   }
 </script>
 
+<!-- Native: the browser’s own way to a file. -->
+
 <input bind:this={field} type="file" accept=".csv,.tsv,.txt,.xlsx" class="hidden" aria-label="Sample table" onchange={() => void take()} />
 <Dialog bind:open title="Learn a layout from a sample" wide>
   {#if problem}<p class="text-madder" role="alert">{problem}</p>{/if}

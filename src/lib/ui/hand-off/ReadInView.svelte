@@ -44,6 +44,8 @@
   }
 </script>
 
+<!-- Native: the browser’s own way to a file. -->
+
 <input
   bind:this={field}
   type="file"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import TakeOut from './TakeOut.svelte';
   import AddField from './AddField.svelte';
 
   interface Props {
@@ -38,12 +39,7 @@
   {#each items as item (item.id)}
     <li class={`flex items-center gap-1 rounded-sm py-0.5 ps-2 pe-1 font-semibold ${tones[tone]}`}>
       {item.text}
-      <button
-        type="button"
-        class="rounded-sm px-1 leading-4 hover:bg-sheet"
-        aria-label={`Take out ${item.text}`}
-        onclick={() => onremove(item.id)}>×</button
-      >
+      <TakeOut label={`Take out ${item.text}`} onclick={() => onremove(item.id)} />
     </li>
   {/each}
   <li>

@@ -4,6 +4,7 @@
   type Listener<E extends Event = Event> = (event: E & { currentTarget: HTMLInputElement }) => void;
   interface Props {
     value: string | number;
+    /** Its look; as wide as there is room, unless a width stands with `!`. */
     class?: string;
     placeholder?: string;
     title?: string;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import TakeOut from '../parts/TakeOut.svelte';
   import Select from '../parts/Select.svelte';
   import { wordLanguage } from '$lib/wording/texts';
   import { languageItems } from '../parts/languages';
@@ -32,12 +33,7 @@
           title="Earlier in the order"
           onclick={() => raise(index)}>‹</button
         >{/if}
-      <button
-        type="button"
-        class="px-1 hover:text-ink"
-        aria-label={`Take out ${wordLanguage(language)}`}
-        onclick={() => onedit(languages.filter((one) => one !== language))}>×</button
-      >
+      <TakeOut label={`Take out ${wordLanguage(language)}`} onclick={() => onedit(languages.filter((one) => one !== language))} />
     </li>
   {/each}
   <li>

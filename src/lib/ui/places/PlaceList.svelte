@@ -40,6 +40,8 @@
           : [region, country].filter(Boolean).join(', ');
 </script>
 
+<!-- Native: a mark that is a switch, in the colour of what it says. -->
+
 <ul aria-label="Places" class="flex flex-col">
   {#each places as place (place.id)}
     <li class="flex items-center gap-2 border-b border-rule-soft py-0.5">
@@ -57,7 +59,7 @@
       {#if place.kind === 'city'}
         <label class="flex shrink-0 items-center gap-1 text-ink-2"
           >+ <Input
-            class="h-[24px] w-[74px] text-end font-mono text-[12.5px]"
+            class="h-[24px] w-[74px]! text-end font-mono text-[12.5px]"
             aria-label={`Radius around ${place.name}`}
             value={radiusText(place)}
             placeholder="0"

@@ -69,6 +69,8 @@
     kind === 'country' ? 'country' : kind === 'region' ? `region, ${countryName}` : [region, countryName].filter(Boolean).join(', ');
 </script>
 
+<!-- Native: options under a field that keeps the focus. -->
+
 <div class="relative min-w-0 flex-1">
   <input
     class="h-[28px] w-full rounded border border-field bg-sheet px-2 py-0 text-[13px] placeholder:text-ink-3"

@@ -40,6 +40,8 @@
   }
 </script>
 
+<!-- Native: heads of columns of the reader’s own widths, each an order. -->
+
 {#snippet head(label: string, orders: readonly (typeof list.order)[], isFigure: boolean)}
   {#if orders.length > 0}
     {@const isCurrent = orders.includes(list.order)}

@@ -21,7 +21,7 @@
         >
         <label class="flex items-center gap-1"
           ><span class="text-ink-2">width</span><Input
-            class="h-[26px] w-16 text-end font-mono text-[12.5px]"
+            class="h-[26px] w-16! text-end font-mono text-[12.5px]"
             inputmode="numeric"
             value={width}
             title={`${leastWidth} to ${mostWidth}`}

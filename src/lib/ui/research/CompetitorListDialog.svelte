@@ -61,6 +61,8 @@
   }
 </script>
 
+<!-- Native: the browser’s own way to a file. -->
+
 <Dialog bind:open title="A list of rivals" wide>
   <p class="text-ink-2">
     A table with a heading: one line a search that a rival buys or wins for free, or an ad of theirs. Columns are known by what they are

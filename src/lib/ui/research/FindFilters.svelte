@@ -34,7 +34,7 @@
   {#each fields as { label, value, set, isText } (label)}
     <label class="flex items-center gap-1"
       ><span class="text-ink-2">{label}</span><Input
-        class={`h-[26px] ${isText ? 'w-[60px]' : 'w-10'}`}
+        class={`h-[26px] ${isText ? 'w-[60px]!' : 'w-10!'}`}
         {value}
         inputmode={isText ? 'text' : 'numeric'}
         oninput={(event) => set(event.currentTarget.value)}

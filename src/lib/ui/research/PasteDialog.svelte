@@ -143,6 +143,8 @@
   }
 </script>
 
+<!-- Native: the browser’s own way to a file. -->
+
 <Dialog bind:open title="Paste finds" wide>
   <label class="grid gap-1">
     <span class="text-ink-2"

@@ -14,6 +14,8 @@
   ]);
 </script>
 
+<!-- Native: tabs that are filters. -->
+
 {#each tabs as { id, label, count } (id)}
   <button
     type="button"

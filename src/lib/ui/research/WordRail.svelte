@@ -47,6 +47,8 @@
   }
 </script>
 
+<!-- Native: whole rows that are pressed, not of a button’s shape. -->
+
 {#snippet word(key: string, shown: string, count: string, mark = '')}
   <button
     type="button"

@@ -41,6 +41,8 @@
   }
 </script>
 
+<!-- Native: the name in its own type, in the place where it stands. -->
+
 <article class={`flex rounded-sm border border-rule bg-sheet ${plan.archivedOn ? 'opacity-75' : ''}`} data-plan={plan.name}>
   <div class={`w-2 shrink-0 rounded-s-sm ${cloth}`}></div>
   <div class="min-w-0 flex-1">

@@ -49,6 +49,8 @@
   }
 </script>
 
+<!-- Native: the browser’s own way to a file. -->
+
 <input bind:this={field} type="file" accept=".sqlite" class="hidden" aria-label="Back-up to put in place" onchange={chosen} />
 <Dialog bind:open={isOpen} title="Put a back-up in place">
   <p class="break-words"><span class="font-semibold">{file?.name}</span> <span class="text-ink-2">{size}</span></p>

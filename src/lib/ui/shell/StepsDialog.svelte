@@ -60,6 +60,8 @@
   });
 </script>
 
+<!-- Native: whole rows that are pressed, not of a button’s shape. -->
+
 <Dialog bind:open title="Steps" wide>
   {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
   {#if steps === null}
