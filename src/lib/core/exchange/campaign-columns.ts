@@ -1,7 +1,7 @@
 import { dailyFromMonthly, monthlyForDaily } from '../money/split';
 import { goals } from '../records/brief';
 import { biddingKinds, type Campaign } from '../records/campaign';
-import { readHours, writeHours } from '../view/hours';
+import { writeHours } from '../view/hours';
 import { settingsColumns } from './settings-columns';
 import type { TableColumns } from './table-columns';
 
@@ -63,9 +63,7 @@ export const campaignColumns: TableColumns<Campaign> = {
   'open hours': {
     write: ({ hours }) => writeHours(hours),
     read: (row, { cells }) => {
-      const text = cells.text(row, 'open hours');
-      const hours = readHours(text);
-      if (hours === null) cells.say(row, 'open hours', 'not-hours', text);
+      const hours = cells.hours(row, 'open hours');
       return hours === null ? {} : { hours };
     },
   },

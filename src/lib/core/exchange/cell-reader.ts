@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { parseAmount } from '../money/money';
+import type { HourSpan } from '../records/hour-span';
 import type { Layout } from '../records/layout';
+import { readHours } from '../view/hours';
 import { readDecimal } from './layout-cells';
 import type { FieldRow, TableSpot } from './read-rows';
 
@@ -80,6 +82,14 @@ export class CellReader {
     if (cell === '' || z.iso.date().safeParse(cell).success) return cell || null;
     this.say(row, field, 'not-a-date', cell);
     return null;
+  }
+
+  /** Open hours; null where, noted, they cannot be read. */
+  hours(row: FieldRow, field: string): HourSpan[] | null {
+    const cell = this.text(row, field);
+    const hours = readHours(cell);
+    if (hours === null) this.say(row, field, 'not-hours', cell);
+    return hours;
   }
 
   /** Language codes, split by commas or spaces; null where the cell is empty. */

@@ -1,6 +1,6 @@
 import { extraKinds } from '../records/extra';
 import { writeAddress } from '../text/address';
-import { readHours, writeHours } from '../view/hours';
+import { writeHours } from '../view/hours';
 import { nameOfExtra } from '../records/extra';
 import type { Extra } from '../records/extra';
 import { writePhoneNumber } from '../text/phone-number';
@@ -62,12 +62,7 @@ export const extraColumns: TableColumns<Extra> = {
   },
   'open hours': {
     write: ({ hours }) => writeHours(hours),
-    read: (row, { cells }) => {
-      const text = cells.text(row, 'open hours');
-      const hours = readHours(text);
-      if (hours === null) cells.say(row, 'open hours', 'not-hours', text);
-      return { hours: hours ?? [] };
-    },
+    read: (row, { cells }) => ({ hours: cells.hours(row, 'open hours') ?? [] }),
   },
   start: { write: ({ startsOn }) => startsOn, read: (row, { cells }) => ({ startsOn: cells.date(row, 'start') }) },
   end: { write: ({ endsOn }) => endsOn, read: (row, { cells }) => ({ endsOn: cells.date(row, 'end') }) },

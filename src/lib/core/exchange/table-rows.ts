@@ -50,8 +50,12 @@ const campaignName = ({ snapshot }: PlanView, { campaignId }: Group) => snapshot
 /** The cells of an ad's lines, those with a text, as far as a table has room. */
 function writeLines(ad: Ad, by: CellWriting): TableCells {
   const lines = childrenOf(by.view.snapshot.adLine, 'adId', ad.id).filter(({ text }) => text.trim() !== '');
+  const ofKind = {
+    headline: lines.filter(({ kind }) => kind === 'headline'),
+    description: lines.filter(({ kind }) => kind === 'description'),
+  };
   const cells = lineColumns.map(({ kind, index, columns }) => {
-    const line = lines.filter((one) => one.kind === kind)[index];
+    const line = ofKind[kind][index];
     return line ? writeColumns(columns, { ...line, ad }, by) : {};
   });
   return Object.assign({}, ...cells) as TableCells;

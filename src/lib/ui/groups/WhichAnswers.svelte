@@ -37,7 +37,7 @@
 <section class="flex items-start gap-4 border-t border-rule bg-fold px-4 py-2.5" aria-label="Which group answers">
   <label class="grid w-64 shrink-0 gap-0.5"
     ><span class="font-semibold">Which group answers</span>
-    <Input class="h-[30px]" placeholder="a search, as someone types it" bind:value={search} data-at=":search" /></label
+    <Input placeholder="a search, as someone types it" bind:value={search} data-at=":search" /></label
   >
   <div class="max-h-28 min-h-12 min-w-0 overflow-y-auto pt-5" role="status" aria-live="polite">
     {#if answers.length === 0}

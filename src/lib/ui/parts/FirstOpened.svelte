@@ -16,19 +16,30 @@
   /** What was typed while it was on its way: for it, and no command. */
   let typed = $state('');
 
+  let loading: ReturnType<typeof load> | null = null;
+  /** Loads it, and not again with every key; where the server is away it is tried anew the next time. */
+  function loadOnce() {
+    if (!loading) {
+      loading = load();
+      loading.catch(() => (loading = null));
+    }
+    return loading;
+  }
+  const loadAhead = () => void loadOnce();
+
   // Once the first chapter has had its time, so that it opens at once and without the server.
   onMount(() => {
-    const waiting = setTimeout(() => void load(), afterFirstPaintMs);
+    const waiting = setTimeout(loadAhead, afterFirstPaintMs);
     return () => clearTimeout(waiting);
   });
   $effect(() => {
     if (!open || Part) return;
     holdKeys();
-    void load().then((loaded) => (Part = loaded.default));
+    void loadOnce().then((loaded) => (Part = loaded.default));
   });
 
   function keydown(event: KeyboardEvent) {
-    void load();
+    loadAhead();
     if (!open || Part || event.key.length !== 1 || event.ctrlKey || event.metaKey || event.altKey) return;
     event.preventDefault();
     event.stopPropagation();
@@ -37,5 +48,5 @@
 </script>
 
 <!-- A dialog that is not loaded for the first paint: some seconds after it, or as soon as somebody touches the page. -->
-<svelte:window onpointerdown={() => void load()} onkeydowncapture={keydown} />
+<svelte:window onpointerdown={loadAhead} onkeydowncapture={keydown} />
 {#if Part}<Part {...{ ...props, typed } as Props} />{/if}

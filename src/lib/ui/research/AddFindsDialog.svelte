@@ -89,7 +89,7 @@
       <label class="grid gap-1"><span class="text-ink-2">What people add</span><TextArea class={area} bind:value={sources.added} /></label>
       <label class="grid gap-1"><span class="text-ink-2">Place</span><TextArea class={area} bind:value={sources.placeNames} /></label>
     </div>
-    <Checkbox class="flex items-center gap-2" bind:checked={sources.everyOrder}>what people add before the thing as well</Checkbox>
+    <Checkbox bind:checked={sources.everyOrder}>what people add before the thing as well</Checkbox>
     <p class="flex gap-4 text-ink-2">
       {#if sources.isPatternEdited}<Button kind="link" onclick={() => sources.keepPattern()}
           >Keep what people add for plans like this</Button
@@ -104,7 +104,7 @@
   {:else if sources.source === 'page'}
     <label class="grid gap-1"
       ><span class="text-ink-2">The address of a page, one’s own or anyone’s. What its headings and lists speak of becomes finds.</span>
-      <Input class="h-[30px]" bind:value={sources.address} /></label
+      <Input bind:value={sources.address} /></label
     >
     <label class="grid gap-1"
       ><span class="text-ink-2">Or paste its HTML: a page behind a password, or one that was saved.</span>

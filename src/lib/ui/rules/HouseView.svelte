@@ -144,6 +144,6 @@
       </tr>
     {/each}
   </Table>
-  <Checkbox class="flex items-center gap-2" bind:checked={keepsTyped}>Names made by hand stay</Checkbox>
+  <Checkbox bind:checked={keepsTyped}>Names made by hand stay</Checkbox>
   {#snippet footer()}<Button kind="act" disabled={chosen.length === 0} onclick={applyNames}>Rename {chosen.length}</Button>{/snippet}
 </Dialog>

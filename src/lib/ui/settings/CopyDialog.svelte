@@ -131,7 +131,7 @@
         />
       </div>
     {:else if draft.hoursApart !== 0 && campaign.hours.length > 0}
-      <Checkbox class="flex items-center gap-2" bind:checked={draft.keepsLocalHours}>
+      <Checkbox bind:checked={draft.keepsLocalHours}>
         The clock there is {Math.abs(draft.hoursApart)} h {draft.hoursApart > 0 ? 'ahead' : 'behind'}: move the hours so that they are the
         same there</Checkbox
       >
@@ -149,7 +149,7 @@
           <span class="font-mono text-[12.5px]">{sayRange(there.searchesPerMonth)}</span> there.
         </p>
         {#if bids}
-          <Checkbox class="flex items-center gap-2" bind:checked={draft.takesBids}>
+          <Checkbox bind:checked={draft.takesBids}>
             bids follow what clicks cost there: {sayFactor(bids.mean)}</Checkbox
           >
         {/if}

@@ -74,7 +74,6 @@
   <form class="grid grid-cols-2 gap-3" onsubmit={create}>
     <label class="grid gap-0.5"
       ><span class="text-ink-2">Client</span><Input
-        class="h-[30px] w-full"
         list="clients"
         bind:value={clientName}
         oninput={() => (isAnother = false)}
@@ -85,11 +84,7 @@
       >{#each clients as { id, name } (id)}<option value={name}></option>{/each}</datalist
     >
     <label class="grid gap-0.5"
-      ><span class="text-ink-2">The client’s site</span><Input
-        class="h-[30px] w-full"
-        bind:value={site}
-        placeholder="client.example"
-      /></label
+      ><span class="text-ink-2">The client’s site</span><Input bind:value={site} placeholder="client.example" /></label
     >
     <label class="grid gap-0.5"
       ><span class="text-ink-2">Account’s currency</span>
@@ -104,11 +99,7 @@
       ></label
     >
     <label class="grid gap-0.5"
-      ><span class="text-ink-2">Name of the plan</span><Input
-        class="h-[30px] w-full"
-        bind:value={planName}
-        placeholder="Spring launch"
-      /></label
+      ><span class="text-ink-2">Name of the plan</span><Input bind:value={planName} placeholder="Spring launch" /></label
     >
     <SelectField label="Language of the searchers" value={language} items={languageItems} onedit={(value) => (language = value)} />
     {#if meant.length > 0}
