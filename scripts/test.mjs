@@ -12,6 +12,8 @@ import { installWhereNeeded } from './prepare.mjs';
 const results = join(root, 'test-results');
 /** @type {string[]} */
 const failedSteps = [];
+/** Said at the end once more, where a long output is read first. @type {string[]} */
+const failedTests = [];
 const count = { passed: 0, failed: 0 };
 
 /** @param {string} name @param {boolean} isWell @param {number} from when it began */
@@ -68,6 +70,11 @@ async function testUnits() {
   const report = readReport(file);
   count.passed += report?.numPassedTests ?? 0;
   count.failed += report?.numFailedTests ?? 0;
+  for (const { name, message, assertionResults } of report?.testResults ?? []) {
+    if (message) failedTests.push(`${name}: ${message}`);
+    for (const { status, fullName, failureMessages } of assertionResults)
+      if (status === 'failed') failedTests.push(`${name}: ${fullName}\n${failureMessages.join('\n').slice(0, 1500)}`);
+  }
   if (isWell && !report?.numPassedTests) failedSteps.push('unit and server tests: none ran');
 }
 
@@ -90,6 +97,7 @@ const isBuilt = await runBeside('build', process.execPath, ['scripts/build.mjs']
 await Promise.all([checkSources(), testUnits()]);
 if (isBuilt) testJourneys();
 
+for (const failed of failedTests) console.error(`biblion: failed: ${failed}`);
 if (failedSteps.length > 0) console.error(`biblion: failed steps: ${failedSteps.join('; ')}`);
 // A step that failed without a failing test (lint, types, build) still counts as a failure.
 if (failedSteps.length > 0 && count.failed === 0) count.failed = failedSteps.length;

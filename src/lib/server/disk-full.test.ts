@@ -66,7 +66,8 @@ describe('a full disk', () => {
     const before = writer.open('plan');
     expect(editsBetween(before.snapshot, stored().snapshot)).toEqual([]);
     expect(stored().revision).toBe(before.revision);
-    for (const id of acknowledged) expect(stored().snapshot.find.has(id)).toBe(true);
+    const finds = stored().snapshot.find;
+    expect(acknowledged.filter((id) => !finds.has(id))).toEqual([]);
 
     allow(4000);
     expect(writer.apply('plan', refused).ok).toBe(true);

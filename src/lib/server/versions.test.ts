@@ -1,4 +1,4 @@
-import { fc, test } from '@fast-check/vitest';
+import { fc } from '@fast-check/vitest';
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { snapshotOfFile, cleanFile, firstDraft, row, workspaceRows } from '../../tests/clean-plan';
@@ -156,9 +156,8 @@ describe('versions', () => {
     expect(row(writer.versions.findSnapshot('plan', version!.id)!, 'brief').offer).toBe('As handed off');
   });
 
-  test.prop([fc.array(fc.nat(), { minLength: 1, maxLength: 12 })], { seed: 21, numRuns: 40 })(
-    'lead from any book to any other',
-    (picks) => {
+  it.each([21, 121, 221, 321])('lead from any book to any other (seed %i)', (seed) => {
+    const property = fc.property(fc.array(fc.nat(), { minLength: 1, maxLength: 12 }), (picks) => {
       const records = ['keyword', 'adLine', 'negative', 'find'] as const;
       let other = source;
       for (const pick of picks) {
@@ -172,6 +171,7 @@ describe('versions', () => {
       }
       expect(editsBetween(applyEdits(source, editsBetween(source, other)), other)).toEqual([]);
       expect(editsBetween(applyEdits(other, editsBetween(other, source)), source)).toEqual([]);
-    },
-  );
+    });
+    fc.assert(property, { seed, numRuns: 10 });
+  });
 });

@@ -84,7 +84,7 @@ describe('the proof after edits', () => {
   const demo = snapshotOfFile(planFileSchema.parse(piano));
 
   // Parted by seeds, so that none takes long.
-  it.each([91, 191, 291])('equals a first reading, after each of any edits (seed %i)', (seed) => {
+  it.each([91, 191, 291, 391, 491])('equals a first reading, after each of any edits (seed %i)', (seed) => {
     const property = fc.property(fc.array(randomEdit, { maxLength: 12 }), (edits) => {
       const keeper = new ProofKeeper();
       let snapshot = small;
@@ -94,10 +94,10 @@ describe('the proof after edits', () => {
         expect(keeper.read(viewOf(snapshot), today)).toEqual(new ProofKeeper().read(viewOf(snapshot), today));
       }
     });
-    fc.assert(property, { seed, numRuns: 50 });
+    fc.assert(property, { seed, numRuns: 30 });
   });
 
-  it.each([93, 193, 293, 393, 493, 593])('and on the demo plan at the end of them (seed %i)', (seed) => {
+  it.each([93, 193, 293, 393, 493, 593, 693, 793, 893, 993])('and on the demo plan at the end of them (seed %i)', (seed) => {
     const property = fc.property(fc.array(randomEdit, { minLength: 1, maxLength: 10 }), (edits) => {
       const keeper = new ProofKeeper();
       const last = edits.reduce((snapshot, random) => {
@@ -106,7 +106,7 @@ describe('the proof after edits', () => {
       }, demo);
       expect(keeper.read(viewOf(last), today)).toEqual(new ProofKeeper().read(viewOf(last), today));
     });
-    fc.assert(property, { seed, numRuns: 5 });
+    fc.assert(property, { seed, numRuns: 3 });
   });
 
   it('reads nothing again where nothing changed, and one ad where one line did', () => {

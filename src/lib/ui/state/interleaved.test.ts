@@ -92,8 +92,8 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-describe('two tabs with 6,000 edits of random order, twelve times 500', () => {
-  it.each([7, 19, 3, 11, 23, 31, 43, 59, 61, 73, 89, 97])('overwrite nothing unseen and lose no text (seed %i)', async (seed) => {
+describe('two tabs with 6,000 edits of random order, twenty-four times 250', () => {
+  it.each(Array.from({ length: 24 }, (_, index) => 7 + 12 * index))('overwrite nothing unseen and lose no text (seed %i)', async (seed) => {
     const source = xoroshiro128plus(seed);
     const below = (most: number) => uniformInt(source, 0, most - 1);
     const pick = <T>(list: readonly T[]): T => list[below(list.length)]!;
@@ -131,7 +131,7 @@ describe('two tabs with 6,000 edits of random order, twelve times 500', () => {
       }
     };
 
-    while (edits < 500) {
+    while (edits < 250) {
       const number = below(2);
       const tab = tabs[number]!;
       const deed = below(20);
@@ -152,8 +152,8 @@ describe('two tabs with 6,000 edits of random order, twelve times 500', () => {
 
     expect(account.overwritten).toEqual([]);
     expect(account.lost()).toEqual([]);
-    expect(account.accepted.size).toBeGreaterThan(75);
-    expect(account.refused.size).toBeGreaterThan(4);
+    expect(account.accepted.size).toBeGreaterThan(37);
+    expect(account.refused.size).toBeGreaterThan(1);
     for (const tab of tabs) expect(editsBetween(tab.snapshot, backend.writer.open('plan').snapshot)).toEqual([]);
   });
 });
