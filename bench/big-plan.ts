@@ -1,15 +1,12 @@
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 
-/** Numbers that follow from a seed (mulberry32), so that every run works on the same plan. */
+/** Numbers that follow from a seed, so that every run works on the same plan. */
 export function seeded(seed: number): (below: number) => number {
-  let state = seed >>> 0;
-  return (below) => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) % below;
-  };
+  const source = xoroshiro128plus(seed);
+  return (below) => uniformInt(source, 0, below - 1);
 }
 
 const services = 'tuning tuner repair restringing voicing regulation pitch raise restoration moving hire removal cleaning valuation'.split(

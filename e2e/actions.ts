@@ -34,3 +34,9 @@ export async function planId(page: Page, name: string): Promise<string> {
   if (!found) throw new Error(`No plan ${name}`);
   return found.id;
 }
+
+/** Does what stands in the menu of a plan on the Shelf. */
+export async function doWithPlan(page: Page, name: string, what: 'Rename' | 'Archive' | 'Take back' | 'Delete'): Promise<void> {
+  await page.getByRole('button', { name: `More for ${name}`, exact: true }).click();
+  await page.getByRole('menuitem', { name: what }).click();
+}

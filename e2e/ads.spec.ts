@@ -38,8 +38,8 @@ test('the three worked examples of insertion are reproduced on screen', async ({
   await expect(page.locator('[data-preview]')).toContainText('Piano Pitch Correction Near Me');
   await page.keyboard.press('Alt+ArrowRight');
   await expect(page.locator('[data-preview]')).toContainText('Piano Pitch Raise · ok');
-  await page.getByRole('button', { name: 'narrow' }).click();
-  await expect(page.getByRole('button', { name: 'narrow' })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('tab', { name: 'narrow' }).click();
+  await expect(page.getByRole('tab', { name: 'narrow' })).toHaveAttribute('aria-selected', 'true');
 });
 
 test('a plan slot takes its value only where the line then fits', async ({ page }) => {

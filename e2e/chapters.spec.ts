@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { planId, untilSaved } from './actions';
+import { doWithPlan, planId, untilSaved } from './actions';
 import { testOnDemo as test, testOnEmptyShelf } from './own-server';
 
 test('Brief: worth, lists, and what is not offered blocked in one step', async ({ page }) => {
@@ -126,7 +126,7 @@ test('Research: paste a table, read its columns otherwise, judge a word in bulk'
   await expect(word).toContainText('2 kept finds hold it: seilkurs, seilkurs bergen');
   await word.getByRole('button', { name: 'pass all' }).click();
   await expect(page.getByRole('status').filter({ hasText: '2 finds with “seilkurs”: pass' })).toBeVisible();
-  await expect(page.getByRole('button', { name: /2 passed/ })).toBeVisible();
+  await expect(page.getByRole('tab', { name: /2 passed/ })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.locator('[data-find]')).toHaveCount(5);
 
@@ -137,7 +137,7 @@ test('Research: paste a table, read its columns otherwise, judge a word in bulk'
   const negatives = async () =>
     (await (await page.request.get(`/api/plans/${id}`)).json()).negatives.map(({ text }: { text: string }) => text);
   expect(await negatives()).toContain('leie');
-  await page.getByRole('button', { name: /2 blocked/ }).click();
+  await page.getByRole('tab', { name: /2 blocked/ }).click();
   await page.locator('[data-find="leie seilbåt"]').click();
   await page.keyboard.press('o');
   await untilSaved(page);
@@ -203,14 +203,14 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   await page.getByLabel('Bid of piano tuner leith').fill('1.25');
   await page.getByLabel('Bid of piano tuner leith').press('Enter');
   await expect(page.getByLabel('Bid of piano tuner leith')).toHaveValue('1.25');
-  await page.getByRole('button', { name: 'Cards' }).click();
+  await page.getByRole('tab', { name: 'Cards' }).click();
   await expect(page.getByRole('region', { name: 'Near me' }).getByText('"piano tuners"')).toBeVisible();
 });
 
 test('Groups: overlaps listed, two groups kept apart in one step, and undone', async ({ page }) => {
   const id = await planId(page, 'Spring launch');
   await page.goto(`/plans/${id}/groups`);
-  await page.getByRole('button', { name: 'Overlaps' }).click();
+  await page.getByRole('tab', { name: 'Overlaps' }).click();
   const pair = page.locator('[data-overlap="Piano tuning Upright tuning"]');
   await expect(pair).toContainText('6 keywords');
   const all = await page.locator('[data-overlap]').count();
@@ -284,11 +284,11 @@ test('Shelf: copy, rename, archive, read in a file, refuse a broken one', async 
   await page.getByRole('button', { name: 'Copy Cold frames, spring' }).click();
   const copy = page.locator('[data-plan="Cold frames, spring, copy"]');
   await expect(copy).toContainText('15 keywords');
-  await copy.getByRole('button', { name: /^Rename/ }).click();
+  await doWithPlan(page, 'Cold frames, spring, copy', 'Rename');
   await page.getByRole('textbox', { name: 'Name of the plan' }).fill('Frames for autumn');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-plan="Frames for autumn"]')).toBeVisible();
-  await page.getByRole('button', { name: 'Archive Frames for autumn' }).click();
+  await doWithPlan(page, 'Frames for autumn', 'Archive');
   await expect(page.locator('[data-plan="Frames for autumn"]')).toHaveCount(0);
   await page.getByRole('button', { name: 'Show 1 archived plan' }).click();
   await expect(page.locator('[data-plan="Frames for autumn"]')).toContainText('archived');

@@ -100,11 +100,11 @@ test('rivals are told, what they buy is brought in, and what was put off is sett
   expect((await counts(page, id)).all).toBeGreaterThan(before.all);
 
   await page.getByRole('button', { name: 'Back to the list' }).click();
-  await page.getByRole('button', { name: /3 later/ }).click();
+  await page.getByRole('tab', { name: /3 later/ }).click();
   await page.getByRole('button', { name: 'Side by side' }).click();
   await expect(page.getByText('sells the service').first()).toBeVisible({ timeout: 15_000 });
   await page.keyboard.press('k');
   await expect(page.getByText('2 finds put off')).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: /2 later/ })).toBeVisible();
+  await expect(page.getByRole('tab', { name: /2 later/ })).toBeVisible();
 });

@@ -36,7 +36,7 @@ test('keys and columns are changed once, for every plan and after a reload', asy
   expect(names.map((name) => name?.replace('Width of ', ''))).toEqual(['Searches', 'Bid', 'Verdict', 'From', 'In the plan']);
   const first = await page.locator('[data-find][aria-selected=true]').getAttribute('data-find');
   await page.keyboard.press('p');
-  await page.getByRole('button', { name: /\d+ kept/ }).click();
+  await page.getByRole('tab', { name: /\d+ kept/ }).click();
   await expect(page.locator(`[data-find="${first}"]`)).toBeVisible();
 });
 
@@ -44,7 +44,7 @@ test('headings order the list, the shortest words or the whole find block, anoth
   const id = await planId(page, 'Spring launch');
   await page.goto(`/plans/${id}/research`);
   await page.getByRole('checkbox', { name: 'grouped' }).uncheck();
-  await page.getByRole('button', { name: /found$/ }).click();
+  await page.getByRole('tab', { name: /found$/ }).click();
   const shown = () => page.locator('[data-find]').evaluateAll((rows) => rows.map((row) => (row as HTMLElement).dataset.find ?? ''));
   await page.getByRole('button', { name: 'Find', exact: true }).click();
   const byName = (await shown()).slice(0, 12);
@@ -58,18 +58,18 @@ test('headings order the list, the shortest words or the whole find block, anoth
   await page.getByRole('dialog', { name: 'Paste finds' }).getByRole('textbox').fill('piano tuner glasgow\nzither tuning at night');
   await page.getByRole('button', { name: 'Bring in 2 finds' }).click();
   await untilSaved(page);
-  await page.getByRole('button', { name: /to judge$/ }).click();
+  await page.getByRole('tab', { name: /to judge$/ }).click();
 
   await page.locator('[data-find="piano tuner glasgow"]').click();
   const find = page.getByRole('region', { name: 'The find' });
   await expect(find).toContainText(/Names glasgow, \d+ km away/);
   await page.keyboard.press('t');
-  await page.getByRole('button', { name: /\d+ kept/ }).click();
+  await page.getByRole('tab', { name: /\d+ kept/ }).click();
   await page.getByRole('textbox', { name: 'holds' }).fill('tuner edinburgh');
   await expect(page.locator('[data-find="piano tuner edinburgh"]')).toBeVisible();
   await page.getByRole('textbox', { name: 'holds' }).fill('');
 
-  await page.getByRole('button', { name: /to judge$/ }).click();
+  await page.getByRole('tab', { name: /to judge$/ }).click();
   await page.locator('[data-find="zither tuning at night"]').click();
   await page.keyboard.press('e');
   await expect(find).toContainText('A block would make the negative “zither tuning at night”, the whole find');

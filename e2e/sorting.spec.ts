@@ -59,7 +59,7 @@ class Freelancer {
   }
 
   async left(): Promise<number> {
-    return Number(((await this.page.getByRole('button', { name: /to judge$/ }).innerText()).match(/\d+/) ?? ['0'])[0]);
+    return Number(((await this.page.getByRole('tab', { name: /to judge$/ }).innerText()).match(/\d+/) ?? ['0'])[0]);
   }
 
   /** Looks at what accepting would do, unticks each reason whose examples are wrong, and accepts the rest. */

@@ -172,7 +172,7 @@ for (const [name, launch] of Object.entries(launches))
     await expect(page.locator('[data-find]')).toHaveCount(5);
     await page.getByRole('listbox', { name: 'Finds' }).focus();
     for (let count = 0; count < 5; count++) await press('k');
-    await expect(page.getByRole('button', { name: /5 kept/ })).toBeVisible();
+    await expect(page.getByRole('tab', { name: /5 kept/ })).toBeVisible();
 
     // Groups: proposed; and two made one after the other, each named by what is typed at once.
     await press('4');

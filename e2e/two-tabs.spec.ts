@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { planId, untilSaved } from './actions';
+import { doWithPlan, planId, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 const offerOf = (page: Page) => page.getByLabel('One offer or product line');
@@ -102,7 +102,7 @@ test('an edit inside something deleted in another tab keeps its text and brings 
 test('a plan deleted in one tab says so in the other, and nothing breaks', async ({ page }) => {
   const { other } = await openTwice(page);
   await page.goto('/');
-  await page.getByRole('button', { name: 'Delete Spring launch' }).click();
+  await doWithPlan(page, 'Spring launch', 'Delete');
   await expect(page.locator('[data-plan="Spring launch"]')).toHaveCount(0);
   await expect(other.getByRole('heading', { name: 'This plan has left the Shelf' })).toBeVisible();
   await page.keyboard.press('Control+z');

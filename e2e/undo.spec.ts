@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { planId, untilSaved } from './actions';
+import { doWithPlan, planId, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('steps of several chapters are undone backwards and made again', async ({ page }) => {
@@ -12,7 +12,7 @@ test('steps of several chapters are undone backwards and made again', async ({ p
   await page.goto(`/plans/${id}/research`);
   await expect(page.locator('[data-find]').first()).toBeVisible();
   await page.keyboard.press('b');
-  await expect(page.getByRole('button', { name: /21 blocked/ })).toBeVisible();
+  await expect(page.getByRole('tab', { name: /21 blocked/ })).toBeVisible();
   await page.keyboard.press('4');
   await page.locator('[data-keyword="piano tuning"]').click({ position: { x: 60, y: 12 } });
   await page.keyboard.press('Shift+ArrowDown');
@@ -49,7 +49,7 @@ test('a deleted plan comes back from the Shelf with all it held', async ({ page 
   const id = await planId(page, 'Cold frames, spring');
   const before = await (await page.request.get(`/api/plans/${id}`)).json();
   await page.goto('/');
-  await page.getByRole('button', { name: 'Delete Cold frames, spring' }).click();
+  await doWithPlan(page, 'Cold frames, spring', 'Delete');
   await expect(page.locator('[data-plan="Cold frames, spring"]')).toHaveCount(0);
   await untilSaved(page);
   expect((await page.request.get(`/api/plans/${id}`)).status()).toBe(404);

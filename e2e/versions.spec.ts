@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { planId, untilSaved } from './actions';
+import { doWithPlan, planId, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('a version is kept, compared field by field, and gone back to; a hand-off keeps one by itself', async ({ page }) => {
@@ -51,7 +51,7 @@ test('a back-up is put in place from the Shelf while running, and every tab foll
 
   await offer.fill('Written after the back-up');
   await untilSaved(plan);
-  await page.getByRole('button', { name: 'Delete Cold frames, spring' }).click();
+  await doWithPlan(page, 'Cold frames, spring', 'Delete');
   await expect(page.locator('[data-plan="Cold frames, spring"]')).toHaveCount(0);
 
   const put = page.getByLabel('Back-up to put in place');

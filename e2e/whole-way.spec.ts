@@ -70,7 +70,7 @@ test('from an empty Shelf to the files, by keyboard alone', async ({ page, serve
     const current = await page.locator('[data-find][aria-selected="true"]').getAttribute('data-find');
     await press(current?.includes('plans') ? 'b' : 'k');
   }
-  await expect(page.getByRole('button', { name: /8 kept/ })).toBeVisible();
+  await expect(page.getByRole('tab', { name: /8 kept/ })).toBeVisible();
 
   // Groups from shared words.
   await press('4');

@@ -50,7 +50,7 @@ const views = [
     'research-later',
     '/research',
     async (page) => {
-      await page.getByRole('button', { name: /3 later/ }).click();
+      await page.getByRole('tab', { name: /3 later/ }).click();
       await page.getByRole('button', { name: 'Side by side' }).click();
       await page.getByText('sells the service').first().waitFor();
     },

@@ -2,6 +2,7 @@
   import { measureLine } from '$lib/core/ads/measure';
   import type { AdState } from './ad-state.svelte';
   import Button from '../parts/Button.svelte';
+  import Tabs from '../parts/Tabs.svelte';
 
   let { bench, index = $bindable(0) }: { bench: AdState; index: number } = $props();
 
@@ -30,23 +31,17 @@
       .map((path) => (path ? (measurePath(path)?.textWithFallback ?? '') : ''))
       .filter((path) => path !== ''),
   );
-</script>
 
-<!-- Native: two halves of one switch. -->
+  const widths = [
+    { id: 'wide', name: 'wide' },
+    { id: 'narrow', name: 'narrow' },
+  ] as const;
+</script>
 
 <section aria-label="As read">
   <div class="mb-2 flex items-center justify-between">
     <h2 class="font-semibold text-ink-2">As read</h2>
-    <div class="flex overflow-hidden rounded border border-field" role="group" aria-label="Width">
-      {#each [false, true] as narrow (narrow)}
-        <button
-          type="button"
-          class={`px-2 py-0.5 font-semibold -outline-offset-2 ${isNarrow === narrow ? 'bg-ink text-paper' : 'bg-sheet text-ink-2'}`}
-          aria-pressed={isNarrow === narrow}
-          onclick={() => (isNarrow = narrow)}>{narrow ? 'narrow' : 'wide'}</button
-        >
-      {/each}
-    </div>
+    <Tabs label="Width" kind="box" tabs={widths} value={isNarrow ? 'narrow' : 'wide'} onpick={(width) => (isNarrow = width === 'narrow')} />
   </div>
   <div class={`border border-t-3 border-double border-rule bg-sheet p-3 ${isNarrow ? 'w-44' : ''}`} data-preview>
     <p class="font-serif text-[16px] leading-5 break-words">

@@ -5,6 +5,7 @@
   import { wordSlotProblem } from '$lib/wording/problems';
   import { withSlotEditor } from './with-slot-editor';
   import type { SlotEditor } from './slot-editor';
+  import Notice from '../parts/Notice.svelte';
 
   interface Props {
     label: string;
@@ -63,4 +64,4 @@
   class={`block min-h-[30px] min-w-0 overflow-hidden rounded border bg-sheet px-1 ${problem ? 'border-madder' : 'border-field'}`}
   data-slot-label={label}
 ></slot-editor>
-{#if problem}<p class="text-[12px] text-madder" role="alert">{problem} Not taken.</p>{/if}
+{#if problem}<Notice class="text-[12px]">{problem} Not taken.</Notice>{/if}

@@ -7,6 +7,7 @@
   import MeasureCount from './MeasureCount.svelte';
   import MeasureRule from './MeasureRule.svelte';
   import SlotField from './SlotField.svelte';
+  import RowButton from '../parts/RowButton.svelte';
 
   interface Props {
     line: EditableLine;
@@ -48,12 +49,11 @@
       hint={`${name}, up to ${measure.limit}`}
     />
     {#if line.kind === 'headline'}<span class="pt-1"><MeasureCount {measure} /></span>{/if}
-    <button
-      type="button"
+    <RowButton
       class="mt-0.5 rounded-sm px-1 text-ink-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 hover:bg-fold focus-visible:opacity-100"
-      aria-label={`Take out ${name.toLowerCase()}`}
+      label={`Take out ${name.toLowerCase()}`}
       title="Take it out"
-      onclick={onremove}>×</button
+      onclick={onremove}>×</RowButton
     >
   </div>
   <div class="grid h-[18px] grid-cols-[minmax(0,1fr)_190px] items-center gap-3 ps-6">

@@ -6,6 +6,7 @@
   import { wordSlotProblem } from '$lib/wording/problems';
   import SeverityMark from '../parts/SeverityMark.svelte';
   import type { MasterDraft } from './master-draft';
+  import RowButton from '../parts/RowButton.svelte';
 
   interface Props {
     draft: MasterDraft;
@@ -37,13 +38,8 @@
     checked={isTicked}
     onchange={(event) => ontick(event.currentTarget.checked)}
   />
-  <button
-    type="button"
-    class="truncate text-start hover:underline"
-    aria-expanded={isOpen}
-    title={draft.group.name}
-    onclick={() => (isOpen = !isOpen)}
-    ><span aria-hidden="true" class="me-1 text-[11px] text-ink-2">{isOpen ? '▾' : '▸'}</span>{draft.group.name}</button
+  <RowButton class="gap-1! hover:underline" expanded={isOpen} title={draft.group.name} onclick={() => (isOpen = !isOpen)}
+    ><span class="truncate">{draft.group.name}</span></RowButton
   >
   <span class="truncate text-ink-2">{first?.readings[0]?.text ?? first?.textWithFallback ?? ''}</span>
   <span>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Table from '../parts/Table.svelte';
   import type { AdState } from './ad-state.svelte';
+  import RowButton from '../parts/RowButton.svelte';
 
   let { bench, index = $bindable(0) }: { bench: AdState; index: number } = $props();
 
@@ -27,12 +28,8 @@
       {#each bench.keywords as keyword, at (keyword)}
         <tr class={at === index ? 'bg-plum-tint' : 'hover:bg-fold'}>
           <td class="py-0.5"
-            ><button
-              type="button"
-              class="w-full truncate px-1 text-start -outline-offset-2"
-              aria-pressed={at === index}
-              onclick={() => (index = at)}
-              title="Show it in the preview">{keyword}</button
+            ><RowButton class="w-full px-1" pressed={at === index} onclick={() => (index = at)} title="Show it in the preview"
+              ><span class="truncate">{keyword}</span></RowButton
             ></td
           >
           {#each live as { id, measure } (id)}

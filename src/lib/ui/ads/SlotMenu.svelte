@@ -29,9 +29,10 @@
   }
 </script>
 
-<!-- Native: options under a field that keeps the focus. -->
+<!-- Native: options of a field that keeps the focus and stands in a shadow root, where it cannot point at them; so the current one is said. -->
 
 {#if found.length > 0}
+  <p class="sr-only" role="status">{found[current]}, {label(found[current] ?? '')}, {current + 1} of {found.length}</p>
   <ul
     class="fixed z-30 w-72 rounded border border-rule bg-sheet py-1 shadow-sm"
     style:left={`${Math.min(query.box.left, innerWidth - 300)}px`}

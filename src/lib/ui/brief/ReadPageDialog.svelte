@@ -15,6 +15,7 @@
   import { askServer } from '../state/ask-server';
   import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   let { open = $bindable() }: { open: boolean } = $props();
 
@@ -129,7 +130,7 @@
     Addresses that end in .example are read from the practice site; any other one from the web: public http and https pages only, 2 MB and
     10 seconds at most, robots respected.
   </p>
-  {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
+  {#if failure}<Notice>{failure}</Notice>{/if}
   {#if page}
     {#if notes.length > 0}
       <ul class="border-s-3 border-ochre ps-2.5" aria-label="About the page">

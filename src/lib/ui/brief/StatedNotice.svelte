@@ -4,6 +4,7 @@
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getPlanState } from '../state/plan-state.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   let { lines, onleave }: { lines: readonly StatingLine[]; onleave: () => void } = $props();
 
@@ -19,7 +20,7 @@
   }
 </script>
 
-<div class="col-span-full border-s-3 border-ochre py-1 ps-2.5" role="status">
+<Notice tone="look" block class="col-span-full bg-transparent! py-1!">
   <p class="font-semibold">{countOf(lines.length, 'line')} still {lines.length === 1 ? 'states' : 'state'} what it was</p>
   <ul class="max-h-40 overflow-y-auto">
     {#each lines as { id, record, before, after } (id)}
@@ -39,4 +40,4 @@
   <p class="flex gap-3 pt-1">
     <Button kind="link" onclick={mend}>Mend {taken.length}</Button><Button kind="link" onclick={onleave}>Leave them</Button>
   </p>
-</div>
+</Notice>

@@ -4,6 +4,7 @@
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
   import { dragsKeywords, takesKeywords } from './drag';
   import type { SheetState } from './sheet-state.svelte';
+  import RowButton from '../parts/RowButton.svelte';
 
   let {
     sheet,
@@ -24,12 +25,9 @@
       {@attach takesKeywords((ids) => onproblem(sheet.move(ids, group.id)))}
     >
       <h3 class="border-b border-rule-soft">
-        <button
-          type="button"
-          class="flex w-full items-baseline justify-between px-3 py-1 text-start -outline-offset-2"
-          onclick={() => onopen(group.id)}
+        <RowButton class="w-full justify-between px-3 py-1" onclick={() => onopen(group.id)}
           ><span class="truncate font-serif text-[15.5px]">{group.name}</span>
-          <span class="font-mono text-[12px] text-ink-2">{keywords.length}</span></button
+          <span class="font-mono text-[12px] text-ink-2">{keywords.length}</span></RowButton
         >
       </h3>
       <ul class="max-h-56 overflow-y-auto py-1">

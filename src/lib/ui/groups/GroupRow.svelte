@@ -9,6 +9,7 @@
   import { getPlanState } from '../state/plan-state.svelte';
   import type { SheetState } from './sheet-state.svelte';
   import { sheetGrid } from './sheet-grid';
+  import RowButton from '../parts/RowButton.svelte';
 
   interface Props {
     sheet: SheetState;
@@ -43,14 +44,12 @@
   {@attach takesKeywords(ondropped)}
 >
   <span role="gridcell"
-    ><button
-      type="button"
-      tabindex="-1"
-      class="w-4"
-      aria-expanded={!isFolded}
-      aria-label={`${isFolded ? 'Open' : 'Fold'} ${group.name}`}
-      onclick={() => sheet.fold(group.id)}>{isFolded ? '▸' : '▾'}</button
-    ></span
+    ><RowButton
+      tabindex={-1}
+      expanded={!isFolded}
+      label={`${isFolded ? 'Open' : 'Fold'} ${group.name}`}
+      onclick={() => sheet.fold(group.id)}
+    /></span
   >
   <span role="gridcell" class="truncate"
     ><span class="font-serif text-[15.5px]" title={group.name}

@@ -10,6 +10,9 @@
   import { getShell } from '../shell/shell.svelte';
   import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
+  import Notice from '../parts/Notice.svelte';
+  import EmptyState from '../parts/EmptyState.svelte';
+  import RowButton from '../parts/RowButton.svelte';
 
   let { campaignId }: { campaignId: string } = $props();
 
@@ -72,9 +75,9 @@
 
 <div class="min-h-0 flex-1 overflow-y-auto border-t border-rule">
   {#if overlaps === null}
-    <p class="px-4 py-6 text-ink-2" role="status">Comparing every keyword and find with every group …</p>
+    <Notice tone="doing" class="px-4 py-6">Comparing every keyword and find with every group …</Notice>
   {:else if overlaps.length === 0}
-    <p class="px-4 py-6 text-ink-2">No keyword or find of the plan is answered by two groups here.</p>
+    <EmptyState>No keyword or find of the plan is answered by two groups here.</EmptyState>
   {:else}
     <ul>
       {#each overlaps as overlap (keyOf(overlap))}
@@ -83,17 +86,11 @@
           class={`border-b border-rule-soft ${isOpen ? 'bg-sheet' : ''}`}
           data-overlap={`${nameOf(overlap.one)} ${nameOf(overlap.other)}`}
         >
-          <button
-            type="button"
-            class="flex w-full items-baseline gap-2 px-4 py-1 text-start -outline-offset-2 hover:bg-fold"
-            aria-expanded={isOpen}
-            onclick={() => toggle(overlap)}
-          >
-            <span aria-hidden="true" class="w-3 shrink-0 text-ink-2">{isOpen ? '▾' : '▸'}</span>
+          <RowButton class="w-full px-4 py-1 hover:bg-fold" expanded={isOpen} onclick={() => toggle(overlap)}>
             <span class="shrink-0 font-semibold">{nameOf(overlap.one)} and {nameOf(overlap.other)}</span>
             <span class="min-w-0 truncate text-ink-2">{overlap.searches.slice(0, 3).join(', ')}</span>
             <span class="ms-auto shrink-0 font-mono text-[12px]">{wordSearched(overlap.searches)}</span>
-          </button>
+          </RowButton>
           {#if isOpen}
             {@const parting = partingOf(overlap)}
             <div class="grid gap-2 px-4 ps-9 pb-3">

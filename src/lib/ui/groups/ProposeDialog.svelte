@@ -10,6 +10,7 @@
   import { newId } from '../state/synced-store.svelte';
   import { applyProposal } from './make-groups';
   import type { SheetState } from './sheet-state.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   let { open = $bindable(), sheet }: { open: boolean; sheet: SheetState } = $props();
 
@@ -62,7 +63,7 @@
 
 <Dialog bind:open title={`Groups proposed for ${sheet.campaign?.name ?? ''}`} wide>
   {#if !proposals}
-    <p class="text-ink-2" role="status">Finding what the kept finds share …</p>
+    <Notice tone="doing">Finding what the kept finds share …</Notice>
   {:else if proposals.length === 0}
     <p class="text-ink-2">No kept find is without a group. Keep some in Research first.</p>
   {:else}

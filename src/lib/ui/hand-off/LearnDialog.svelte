@@ -24,6 +24,7 @@
   import { newId } from '../state/synced-store.svelte';
   import type { DecodedFile } from '$lib/core/exchange/read-rows';
   import { decodeFile, layoutEncoding } from './decode-file';
+  import Notice from '../parts/Notice.svelte';
 
   interface Props {
     open: boolean;
@@ -101,7 +102,7 @@
 
 <input bind:this={field} type="file" accept=".csv,.tsv,.txt,.xlsx" class="hidden" aria-label="Sample table" onchange={() => void take()} />
 <Dialog bind:open title="Learn a layout from a sample" wide>
-  {#if problem}<p class="text-madder" role="alert">{problem}</p>{/if}
+  {#if problem}<Notice>{problem}</Notice>{/if}
   {#if !sheet}
     <p>
       Take a table that the receiving tool writes or accepts: CSV, TSV or XLSX, headings in its first row. Its columns are matched by their

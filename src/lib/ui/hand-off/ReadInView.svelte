@@ -11,6 +11,7 @@
   import { getPlanState } from '../state/plan-state.svelte';
   import ChangedFields from './ChangedFields.svelte';
   import { TablesReading } from './tables-reading.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   const planState = getPlanState();
   const shell = getShell();
@@ -87,8 +88,8 @@
       Tables carry no {notInTables.join(', ')}. Reading in a plan file on the Shelf brings all of it.
     </p>
   {/if}
-  {#each reading.failures as failure (failure)}<p class="pt-1 text-madder" role="alert">{failure}</p>{/each}
-  {#if problem}<p class="pt-1 text-madder" role="alert">{problem}</p>{/if}
+  {#each reading.failures as failure (failure)}<Notice class="pt-1">{failure}</Notice>{/each}
+  {#if problem}<Notice class="pt-1">{problem}</Notice>{/if}
   {#if read}
     <section class="mt-4" aria-label="What would be added">
       <h2 class="pb-1 font-semibold">What would be added</h2>

@@ -8,6 +8,7 @@
   import { getPlanState } from '../state/plan-state.svelte';
   import VersionComparison from './VersionComparison.svelte';
   import { Versions } from './versions.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   const planState = getPlanState();
   const shell = getShell();
@@ -48,7 +49,7 @@
     />
     <Button kind="act" disabled={name.trim() === ''} onclick={() => void keep()}>Keep this version</Button>
   </div>
-  {#if versions.failure}<p class="pt-1 text-madder" role="alert">{versions.failure}</p>{/if}
+  {#if versions.failure}<Notice class="pt-1">{versions.failure}</Notice>{/if}
   {#if versions.list?.length === 0}
     <p class="max-w-xl pt-6 text-ink-2">
       No version yet. One kept here, or by marking the plan as handed off, stays whatever is done later: it can be compared with the plan

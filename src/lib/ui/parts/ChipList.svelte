@@ -1,11 +1,13 @@
 <script lang="ts">
   import TakeOut from './TakeOut.svelte';
+  import Badge from './Badge.svelte';
   import AddField from './AddField.svelte';
+  import type { Tone } from './tones';
 
   interface Props {
     label: string;
     items: readonly { id: string; text: string }[];
-    tone?: 'act' | 'madder' | 'ochre' | 'plain';
+    tone?: Tone;
     /** What parts one entry from the next where several are typed or pasted. */
     splitsAt: 'lines' | 'commas';
     /** Adds texts that do not stand yet, one step. */
@@ -16,13 +18,6 @@
   }
 
   let { label, items, tone = 'plain', splitsAt, onadd, onremove, at, placeholder = 'add…' }: Props = $props();
-
-  const tones = {
-    act: 'bg-act-tint text-act',
-    madder: 'bg-madder-tint text-madder',
-    ochre: 'bg-ochre-tint text-ochre',
-    plain: 'bg-fold text-ink-2',
-  };
 
   function add(texts: string[]) {
     const fresh = texts.filter((text) => !items.some((item) => item.text === text));
@@ -37,9 +32,8 @@
 
 <ul class="flex flex-wrap items-center gap-1.5" aria-label={label}>
   {#each items as item (item.id)}
-    <li class={`flex items-center gap-1 rounded-sm py-0.5 ps-2 pe-1 font-semibold ${tones[tone]}`}>
-      {item.text}
-      <TakeOut label={`Take out ${item.text}`} onclick={() => onremove(item.id)} />
+    <li>
+      <Badge {tone} class="gap-1 pe-1!">{item.text}<TakeOut label={`Take out ${item.text}`} onclick={() => onremove(item.id)} /></Badge>
     </li>
   {/each}
   <li>

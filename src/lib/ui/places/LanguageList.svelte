@@ -3,6 +3,7 @@
   import Select from '../parts/Select.svelte';
   import { wordLanguage } from '$lib/wording/texts';
   import { languageItems } from '../parts/languages';
+  import RowButton from '../parts/RowButton.svelte';
 
   interface Props {
     languages: readonly string[];
@@ -26,12 +27,11 @@
   {#each languages as language, index (language)}
     <li class="flex items-center rounded-sm bg-fold ps-2 font-semibold text-ink-2">
       {index === 0 && languages.length > 1 ? '1st ' : ''}{wordLanguage(language)}
-      {#if index > 0}<button
-          type="button"
+      {#if index > 0}<RowButton
           class="px-1 hover:text-ink"
-          aria-label={`${wordLanguage(language)} earlier`}
+          label={`${wordLanguage(language)} earlier`}
           title="Earlier in the order"
-          onclick={() => raise(index)}>‹</button
+          onclick={() => raise(index)}>‹</RowButton
         >{/if}
       <TakeOut label={`Take out ${wordLanguage(language)}`} onclick={() => onedit(languages.filter((one) => one !== language))} />
     </li>

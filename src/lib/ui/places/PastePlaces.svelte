@@ -12,6 +12,7 @@
   import { getPlanState } from '../state/plan-state.svelte';
   import { placeRow, postalRow } from './place-row';
   import ScrollArea from '../parts/ScrollArea.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   let { campaignId, open = $bindable() }: { campaignId: string | null; open: boolean } = $props();
 
@@ -74,7 +75,7 @@
     >
     <TextArea class="mt-1 h-36 w-full px-2.5 py-1.5 font-mono text-[12.5px]" bind:value={text} oninput={() => (lines = null)} />
   </label>
-  {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
+  {#if failure}<Notice>{failure}</Notice>{/if}
   {#if lines}
     <p role="status">
       {countOf(matched.length, 'place')} found{postal.length > 0

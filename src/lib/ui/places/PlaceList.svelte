@@ -9,6 +9,9 @@
   import PastePlaces from './PastePlaces.svelte';
   import PlaceSearchField from './PlaceSearchField.svelte';
   import { placeRow } from './place-row';
+  import Notice from '../parts/Notice.svelte';
+  import RowButton from '../parts/RowButton.svelte';
+  import { tones } from '../parts/tones';
 
   /** Null: the places of the brief. */
   let { campaignId, at }: { campaignId: string | null; at: string } = $props();
@@ -45,13 +48,12 @@
 <ul aria-label="Places" class="flex flex-col">
   {#each places as place (place.id)}
     <li class="flex items-center gap-2 border-b border-rule-soft py-0.5">
-      <button
-        type="button"
-        class={`w-[76px] shrink-0 rounded-sm px-1.5 py-0.5 text-start font-semibold ${place.excluded ? 'bg-madder-tint text-madder' : 'bg-act-tint text-act'}`}
-        aria-pressed={place.excluded}
+      <RowButton
+        class={`w-[76px] shrink-0 rounded-sm px-1.5 py-0.5 font-semibold ${place.excluded ? tones.madder : tones.act}`}
+        pressed={place.excluded}
         title="Include or exclude"
         onclick={() => void planState.set('place', place.id, { excluded: !place.excluded })}
-        >{place.excluded ? '− excluded' : '+ included'}</button
+        >{place.excluded ? '− excluded' : '+ included'}</RowButton
       >
       <span class="min-w-0 flex-1 truncate" title={`${place.name}, ${whereOf(place)}`}
         >{place.name} <span class="text-ink-2">{whereOf(place)}</span></span
@@ -75,7 +77,7 @@
     </li>
   {/each}
 </ul>
-{#if problem}<p class="text-[12px] text-madder" role="alert">{problem}</p>{/if}
+{#if problem}<Notice class="text-[12px]">{problem}</Notice>{/if}
 <div class="flex items-center gap-2 pt-1">
   <PlaceSearchField
     label="Add a place"

@@ -4,6 +4,7 @@
   import Button from '../parts/Button.svelte';
   import { fitLabels, type MapLabel } from './map-labels';
   import { circleOutline, eastOf, spotOf } from './map-view';
+  import { followHand } from './follow-hand.svelte';
   import { PlaceMapView, pointOf } from './place-map.svelte';
 
   interface Props {
@@ -66,44 +67,16 @@
   });
 
   let pulled = $state<{ place: Place; editSession: string } | null>(null);
-  const pointers = new Map<number, [number, number]>();
-  let travelled = 0;
-  const at = (event: PointerEvent | WheelEvent): [number, number] => {
-    const box = (event.currentTarget as Element).getBoundingClientRect();
-    return [event.clientX - box.left, event.clientY - box.top];
-  };
-
-  function down(event: PointerEvent) {
-    pointers.set(event.pointerId, at(event));
-    travelled = 0;
+  /** The handle at the edge of a circle is pulled; everything else that a hand does moves the map. */
+  function pull(event: PointerEvent) {
+    const middle = pulled && pointOf(pulled.place);
+    if (!pulled || !middle) return;
+    const { left, top } = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect();
+    onradius(pulled.place, distanceKm(middle, map.pointAt(event.clientX - left, event.clientY - top)), pulled.editSession);
   }
-
-  function move(event: PointerEvent) {
-    const last = pointers.get(event.pointerId);
-    if (!last) return;
-    const now = at(event);
-    travelled += Math.hypot(now[0] - last[0], now[1] - last[1]);
-    if (travelled > 4) (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    if (pulled) {
-      const middle = pointOf(pulled.place);
-      if (middle) onradius(pulled.place, distanceKm(middle, map.pointAt(...now)), pulled.editSession);
-    } else if (pointers.size === 1) map.move(now[0] - last[0], now[1] - last[1]);
-    else {
-      const other = [...pointers].find(([key]) => key !== event.pointerId)![1];
-      const span = (spotNow: [number, number]) => Math.hypot(spotNow[0] - other[0], spotNow[1] - other[1]);
-      if (span(last) > 0) map.zoom(span(now) / span(last), [(now[0] + other[0]) / 2, (now[1] + other[1]) / 2]);
-    }
-    pointers.set(event.pointerId, now);
-  }
-
-  function up(event: PointerEvent) {
-    pointers.delete(event.pointerId);
-    pulled = null;
-  }
-
-  function wheel(event: WheelEvent) {
-    event.preventDefault();
-    map.zoom(event.deltaY < 0 ? 1.2 : 1 / 1.2, at(event));
+  function beginPull(event: PointerEvent, place: Place) {
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    pulled = { place, editSession: `${place.id} ${Date.now()}` };
   }
 
   function keydown(event: KeyboardEvent) {
@@ -130,11 +103,7 @@
     aria-label="Map of the places. Arrows move it, plus and minus zoom, 0 shows all."
     tabindex="0"
     class="block touch-none select-none focus-visible:outline-2 focus-visible:-outline-offset-2 focus-visible:outline-act"
-    onpointerdown={down}
-    onpointermove={move}
-    onpointerup={up}
-    onpointercancel={up}
-    onwheel={wheel}
+    {@attach (svg: SVGSVGElement) => followHand(svg, map)}
     onkeydown={keydown}
   >
     <defs>
@@ -158,7 +127,7 @@
           stroke="var(--field)"
           stroke-width="0.7"
           vector-effect="non-scaling-stroke"
-          onclick={() => travelled <= 4 && !map.showsRegions && code && onarea(code)}
+          onclick={() => !map.showsRegions && code && onarea(code)}
         />
       {/each}
       {#if map.showsRegions}
@@ -171,7 +140,7 @@
             stroke="var(--field)"
             stroke-width="0.6"
             vector-effect="non-scaling-stroke"
-            onclick={() => travelled <= 4 && onarea(code)}
+            onclick={() => onarea(code)}
           />
         {/each}
       {/if}
@@ -236,7 +205,11 @@
             aria-valuetext={radiusText(place)}
             aria-valuemin={1}
             aria-valuemax={800}
-            onpointerdown={() => (pulled = { place, editSession: `${place.id} ${Date.now()}` })}
+            data-handle
+            onpointerdown={(event) => beginPull(event, place)}
+            onpointermove={pull}
+            onpointerup={() => (pulled = null)}
+            onpointercancel={() => (pulled = null)}
             onkeydown={(event) => pullByKey(event, place)}
           />
         </g>

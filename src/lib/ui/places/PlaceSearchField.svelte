@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Command } from 'bits-ui';
   import type { FoundPlace } from '$lib/core/places/found-place';
 
   interface Props {
@@ -14,15 +15,17 @@
 
   let { label, placeholder, near, zone, at, isFirst = false, onchoose }: Props = $props();
 
-  const id = $props.id();
   let query = $state('');
   let found = $state.raw<FoundPlace[]>([]);
-  let current = $state(0);
+  /** The line that Enter would take. */
+  let current = $state('');
   let asked = 0;
   /** Whether the answer to what stands in the field is on its way, and Enter was pressed meanwhile. */
   let isAsking = false;
   let isWaiting = false;
   const people = new Intl.NumberFormat('en-GB', { notation: 'compact' });
+
+  const valueOf = ({ name }: FoundPlace, index: number) => `${index} ${name}`;
 
   async function search() {
     const mine = ++asked;
@@ -38,7 +41,7 @@
     if (mine !== asked) return;
     isAsking = false;
     found = places;
-    current = 0;
+    current = places[0] ? valueOf(places[0], 0) : '';
     const [first] = places;
     if (isWaiting && first) choose(first);
   }
@@ -49,16 +52,12 @@
     found = [];
   }
 
+  /** The list takes the arrows and Enter; this what it does not know: an answer on its way, and a field left as it stands. */
   function keydown(event: KeyboardEvent) {
-    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    if (event.key === 'Enter' && isAsking && !event.ctrlKey) {
       event.preventDefault();
-      current = found.length === 0 ? 0 : (current + (event.key === 'ArrowDown' ? 1 : found.length - 1)) % found.length;
-    }
-    if (event.key === 'Enter' && !event.ctrlKey && query.trim() !== '') {
-      event.preventDefault();
-      const place = found[current];
-      if (isAsking) isWaiting = true;
-      else if (place) choose(place);
+      event.stopPropagation();
+      isWaiting = true;
     }
     if (event.key === 'Escape' && found.length > 0) {
       found = [];
@@ -69,46 +68,43 @@
     kind === 'country' ? 'country' : kind === 'region' ? `region, ${countryName}` : [region, countryName].filter(Boolean).join(', ');
 </script>
 
-<!-- Native: options under a field that keeps the focus. -->
-
-<div class="relative min-w-0 flex-1">
-  <input
-    class="h-[28px] w-full rounded border border-field bg-sheet px-2 py-0 text-[13px] placeholder:text-ink-3"
-    {placeholder}
-    data-autofocus={isFirst ? '' : undefined}
-    role="combobox"
-    aria-label={label}
-    aria-expanded={found.length > 0}
-    aria-controls={`${id}-found`}
-    aria-activedescendant={found.length > 0 ? `${id}-${current}` : undefined}
-    autocomplete="off"
-    data-at={at}
-    bind:value={query}
-    oninput={() => void search()}
-    onkeydown={keydown}
-    onblur={() => setTimeout(() => (found = []), 150)}
-  />
-  {#if found.length > 0}
-    <ul
-      id={`${id}-found`}
-      role="listbox"
+<div class="relative min-w-0 flex-1" onkeydowncapture={keydown} role="presentation">
+  <Command.Root shouldFilter={false} loop {label} bind:value={current}>
+    <Command.Input bind:value={query}>
+      {#snippet child({ props })}
+        <!-- Native: the list's own field always says that its list is open. -->
+        <input
+          {...props}
+          class="h-[28px] w-full rounded border border-field bg-sheet px-2 py-0 text-[13px] placeholder:text-ink-3"
+          {placeholder}
+          data-autofocus={isFirst ? '' : undefined}
+          aria-label={label}
+          aria-expanded={found.length > 0}
+          aria-activedescendant={found.length > 0 ? String(props['aria-activedescendant'] ?? '') : undefined}
+          data-at={at}
+          bind:value={query}
+          oninput={() => void search()}
+          onblur={() => setTimeout(() => (found = []), 150)}
+        />
+      {/snippet}
+    </Command.Input>
+    <Command.List
       aria-label="Places found"
-      class="absolute top-8 z-20 max-h-64 w-80 overflow-y-auto rounded border border-rule bg-sheet py-1 shadow-sm"
+      class={`absolute top-8 z-20 max-h-64 w-80 overflow-y-auto rounded border border-rule bg-sheet py-1 shadow-sm ${found.length > 0 ? '' : 'hidden'}`}
     >
-      {#each found as place, index (index)}
-        <li id={`${id}-${index}`} role="option" aria-selected={index === current}>
-          <button
-            type="button"
-            tabindex="-1"
-            class={`flex w-full items-baseline gap-2 px-2.5 py-1 text-start ${index === current ? 'bg-act-tint' : ''}`}
-            onmousedown={(event) => event.preventDefault()}
-            onclick={() => choose(place)}
+      <Command.Viewport>
+        {#each found as place, index (index)}
+          <Command.Item
+            value={valueOf(place, index)}
+            class="flex cursor-pointer items-baseline gap-2 px-2.5 py-1 data-selected:bg-act-tint"
+            onmousedown={(event: MouseEvent) => event.preventDefault()}
+            onSelect={() => choose(place)}
           >
             <span class="font-semibold">{place.name}</span><span class="truncate text-ink-2">{whereOf(place)}</span>
             {#if place.people > 0}<span class="ms-auto shrink-0 font-mono text-[12px] text-ink-2">{people.format(place.people)}</span>{/if}
-          </button>
-        </li>
-      {/each}
-    </ul>
-  {/if}
+          </Command.Item>
+        {/each}
+      </Command.Viewport>
+    </Command.List>
+  </Command.Root>
 </div>

@@ -2,7 +2,21 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { distanceKm } from '$lib/core/places/distance';
 import { fitLabels, type MapLabel } from './map-labels';
-import { circleOutline, eastOf, fitted, kmPerPixel, kmShown, moved, pointAt, scaleLimits, spotOf, zoomed } from './map-view';
+import {
+  circleOutline,
+  eastOf,
+  fitted,
+  kmPerPixel,
+  kmShown,
+  moved,
+  pointAt,
+  scaleLimits,
+  spotOf,
+  transformOf,
+  viewOf,
+  worldPoint,
+  zoomed,
+} from './map-view';
 
 const size: [number, number] = [556, 270];
 const edinburgh = { latitude: 55.95, longitude: -3.19 };
@@ -37,6 +51,20 @@ describe('the view of the map', () => {
     expect(zoomed(view, 1e9, [0, 0], size).scale).toBe(scaleLimits.most);
     expect(fitted([], size).scale).toBeGreaterThanOrEqual(scaleLimits.least);
   });
+
+  test.prop([points, fc.integer({ min: 1, max: 800 })], { seed: 95 })(
+    'is the move and zoom that a hand goes on from, and back',
+    (point, km) => {
+      const view = fitted([{ point: edinburgh, km }], size);
+      const transform = transformOf(view, size);
+      const back = viewOf(transform, size);
+      for (const key of ['x', 'y', 'scale'] as const) expect(back[key]).toBeCloseTo(view[key], 6);
+      const [left, top] = transform.apply(worldPoint(point));
+      const [x, y] = spotOf(view, point, size);
+      expect(left).toBeCloseTo(x, 5);
+      expect(top).toBeCloseTo(y, 5);
+    },
+  );
 
   it('draws circles and scale in kilometres', () => {
     expect(distanceKm(edinburgh, eastOf(edinburgh, 20))).toBeCloseTo(20, 0);

@@ -1,3 +1,4 @@
+import { zoomIdentity, type ZoomTransform } from 'd3-zoom';
 import { geoCircle, geoMercator, geoPath, type GeoPermissibleObjects } from 'd3-geo';
 import { feature } from 'topojson-client';
 import type { GeometryCollection, Topology } from 'topojson-specification';
@@ -78,6 +79,17 @@ export function spotOf(view: MapView, point: Point, [width, height]: readonly [n
   const [x, y] = worldPoint(point);
   return [(x - view.x) * view.scale + width / 2, (y - view.y) * view.scale + height / 2];
 }
+
+/** A view as the move and zoom of the drawing that show it, which d3-zoom reckons with. */
+export const transformOf = ({ x, y, scale }: MapView, [width, height]: readonly [number, number]): ZoomTransform =>
+  zoomIdentity.translate(width / 2 - x * scale, height / 2 - y * scale).scale(scale);
+
+/** The view that such a move and zoom show. */
+export const viewOf = ({ x, y, k }: ZoomTransform, [width, height]: readonly [number, number]): MapView => ({
+  x: (width / 2 - x) / k,
+  y: (height / 2 - y) / k,
+  scale: k,
+});
 
 /** The view moved by so many pixels. */
 export const moved = (view: MapView, right: number, down: number): MapView => ({

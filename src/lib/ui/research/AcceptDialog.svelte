@@ -17,7 +17,7 @@
   const shell = getShell();
   const levels = [98, 95, 90, 80];
   let level = $state(95);
-  const plan = $derived(research.planAcceptance(level / 100));
+  const plan = $derived(research.judging.planAcceptance(level / 100));
   let off = $state.raw<ReadonlySet<string>>(new Set());
   const keyOf = ({ verdict, intent, reason }: { verdict: string; intent: string; reason: string | null }) =>
     `${verdict} ${intent} ${reason}`;
@@ -34,7 +34,7 @@
   function accept() {
     const [groups, finds] = untrack(() => [taken, count]);
     open = false;
-    research.accept(groups);
+    research.judging.accept(groups);
     shell.announce(`${countOf(finds, 'proposed verdict')} accepted. Ctrl Z takes them back.`);
   }
 </script>

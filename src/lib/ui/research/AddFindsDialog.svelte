@@ -13,6 +13,8 @@
   import PasteDialog from './PasteDialog.svelte';
   import type { ResearchState } from './research-state.svelte';
   import ScrollArea from '../parts/ScrollArea.svelte';
+  import Notice from '../parts/Notice.svelte';
+  import Progress from '../parts/Progress.svelte';
 
   let { research, open = $bindable() }: { research: ResearchState; open: boolean } = $props();
 
@@ -68,7 +70,7 @@
       >
       <TextArea class={area} bind:value={sources.terms} spellcheck="false" data-autofocus /></label
     >
-    {#if sources.tooMany}<p class="text-madder" role="alert">Ten at once; the rest is left out.</p>{/if}
+    {#if sources.tooMany}<Notice>Ten at once; the rest is left out.</Notice>{/if}
   {:else if sources.source === 'themes'}
     <p class="text-ink-2">Each theme that shows up is asked about by itself: what the first pass missed. Click one to leave it out.</p>
     <ul class="grid max-h-56 grid-cols-2 gap-x-6 overflow-y-auto border-y border-rule py-1">
@@ -125,6 +127,7 @@
         {sources.asking.progress ? `Asking: ${sources.asking.progress.done} of ${sources.asking.progress.of}.` : 'Asking…'}
         <Button kind="link" onclick={() => sources.stop()}>Stop</Button>
       </p>
+      <Progress label="Asked" done={sources.asking.progress?.done ?? null} of={sources.asking.progress?.of} class="w-40 self-center" />
     {:else}
       <Button
         disabled={(['market', 'long', 'related'].includes(sources.source) && sources.termList.length === 0) ||
@@ -148,7 +151,7 @@
       </p>
     {/if}
   </div>
-  {#if sources.failure}<p class="text-madder" role="alert">{sources.failure}</p>{/if}
+  {#if sources.failure}<Notice>{sources.failure}</Notice>{/if}
   {#if texts.length > 0}
     <ScrollArea label="What was found" class="max-h-28 border-t border-rule pt-1.5 text-ink-2"
       ><p>

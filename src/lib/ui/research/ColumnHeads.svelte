@@ -2,6 +2,7 @@
   import Button from '../parts/Button.svelte';
   import { findColumns, nameOrders, nextOrder, widenColumn, type FindColumnName, type SetUpColumn } from './find-columns';
   import type { ResearchState } from './research-state.svelte';
+  import RowButton from '../parts/RowButton.svelte';
 
   interface Props {
     research: ResearchState;
@@ -45,12 +46,11 @@
 {#snippet head(label: string, orders: readonly (typeof list.order)[], isFigure: boolean)}
   {#if orders.length > 0}
     {@const isCurrent = orders.includes(list.order)}
-    <button
-      type="button"
-      class={`truncate -outline-offset-2 hover:text-ink ${isFigure ? 'text-end' : 'text-start'} ${isCurrent ? 'font-semibold text-ink' : ''}`}
+    <RowButton
+      class={`gap-0! truncate hover:text-ink ${isFigure ? 'justify-end' : ''} ${isCurrent ? 'font-semibold text-ink' : ''}`}
       title={isCurrent ? `Now ${list.order}` : `Order ${orders[0]}`}
       onclick={() => list.filter({ order: nextOrder(orders, list.order) })}
-      >{label}{#if isCurrent}<span aria-hidden="true">{orders.indexOf(list.order) === 0 ? ' ↓' : ' ↑'}</span>{/if}</button
+      >{label}{#if isCurrent}<span aria-hidden="true">{orders.indexOf(list.order) === 0 ? ' ↓' : ' ↑'}</span>{/if}</RowButton
     >
   {:else}<span class="truncate">{label}</span>{/if}
 {/snippet}

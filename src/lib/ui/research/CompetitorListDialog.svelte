@@ -9,6 +9,7 @@
   import { newId } from '../state/synced-store.svelte';
   import type { ResearchState } from './research-state.svelte';
   import ScrollArea from '../parts/ScrollArea.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   let { research, open = $bindable() }: { research: ResearchState; open: boolean } = $props();
 
@@ -76,10 +77,10 @@
       onchange={(event) => void readFile(event.currentTarget.files?.[0])}
     /></label
   >
-  {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
-  {#if read && !read.isUnderstood}<p class="text-madder" role="alert">
+  {#if failure}<Notice>{failure}</Notice>{/if}
+  {#if read && !read.isUnderstood}<Notice>
       {read.name}: its first line has to name a column of rivals or sites, and one of searches, headlines or months.
-    </p>{/if}
+    </Notice>{/if}
   {#if read?.isUnderstood}
     <ScrollArea label="Rivals that the file tells of" class="max-h-40 border-y border-rule"
       ><ul>

@@ -26,6 +26,7 @@
   import CompetitorListDialog from './CompetitorListDialog.svelte';
   import CompetitorMonths from './CompetitorMonths.svelte';
   import type { ResearchState } from './research-state.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   let { research, onleave }: { research: ResearchState; onleave: () => void } = $props();
 
@@ -129,9 +130,7 @@
     <Button class="ms-auto" onclick={() => (isReading = true)}>A list from a file…</Button>
     <Button kind="quiet" onclick={onleave}>Back to the list</Button>
   </div>
-  {#if failure}<p class="text-madder" role="alert">{failure}</p>{:else if !competition}<p class="text-ink-2" role="status">
-      Asking the market…
-    </p>{/if}
+  {#if failure}<Notice>{failure}</Notice>{:else if !competition}<Notice tone="doing">Asking the market…</Notice>{/if}
   {#if competition || seen.length > 0}
     <CompetitorMonths
       competitors={competitors.map(({ competitor }) => competitor)}
@@ -220,7 +219,7 @@
         <span class="flex-1">{find.text}</span><span class="text-ink-2"
           >not bidding saves about {money(savedMinor(find, clickRate(planState.plan.house)))} a month</span
         >
-        <Button kind="link" onclick={() => research.judgeFinds([find], 'pass')}>Save it</Button>
+        <Button kind="link" onclick={() => research.judging.judgeFinds([find], 'pass')}>Save it</Button>
       </p>
     {:else}<p class="text-ink-2">None of the kept finds.</p>{/each}
     <p class="pt-3 text-[12px] text-ink-2">Estimates by the {marketName}.</p>

@@ -4,6 +4,8 @@
   import { getShell } from '../shell/shell.svelte';
   import { getPlanState } from '../state/plan-state.svelte';
   import type { FindFigures } from './find-figures.svelte';
+  import Notice from '../parts/Notice.svelte';
+  import Progress from '../parts/Progress.svelte';
 
   let { figures }: { figures: FindFigures } = $props();
 
@@ -29,6 +31,7 @@
         Fetching figures: {figures.asking.progress.done.toLocaleString('en-GB')} of {figures.asking.progress.of.toLocaleString('en-GB')}.
         <Button kind="link" onclick={() => figures.asking.stop()}>Stop</Button>
       </p>
+      <Progress label="Fetched" done={figures.asking.progress.done} of={figures.asking.progress.of} class="mt-1" />
     {:else}
       <p>
         {#if elsewhere > 0}Figures of {elsewhere} of {countOf(all, 'find')} are of other places.{/if}
@@ -36,6 +39,6 @@
         <Button kind="link" onclick={() => void fetchAll()}>Fetch them for these places</Button>
       </p>
     {/if}
-    {#if figures.asking.failure}<p class="text-madder" role="alert">{figures.asking.failure}</p>{/if}
+    {#if figures.asking.failure}<Notice>{figures.asking.failure}</Notice>{/if}
   </section>
 {/if}

@@ -28,15 +28,15 @@
   let { research, find, inGroups, fits, onkeepin, onswap }: Props = $props();
 
   const { keys } = $derived(research);
-  const swapped = $derived(research.swappedTo(find));
+  const swapped = $derived(research.judging.swappedTo(find));
   const best = $derived(bestMonth(find.months));
   const proposal = $derived(research.proposalOf(find));
-  const page = $derived(research.pages.get(find.text));
+  const page = $derived(research.lookedUp.pages.get(find.text));
   const negative = $derived(childrenOf(research.planState.snapshot.negative, 'findId', find.id)[0]);
   const chosen = $derived(research.list.chosen.includes(find) ? research.list.chosen : [find]);
   const mostLooked = 200;
   /** What a block of the chosen finds would make, each once. */
-  const wouldBe = $derived([...new Set(chosen.slice(0, mostLooked).map((one) => research.negativeFor(one)))]);
+  const wouldBe = $derived([...new Set(chosen.slice(0, mostLooked).map((one) => research.judging.negativeFor(one)))]);
   const competitors = $derived(
     new Set(
       [...research.planState.snapshot.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : [])),
@@ -46,7 +46,7 @@
   const money = (minor: number) => writeAmount(minor, research.planState.currency);
   $effect(() => {
     const { text } = find;
-    const timer = setTimeout(() => void research.askResults([text]).catch(() => undefined), 250);
+    const timer = setTimeout(() => void research.lookedUp.askResults([text]).catch(() => undefined), 250);
     return () => clearTimeout(timer);
   });
 </script>
@@ -97,11 +97,11 @@
       {wouldBe
         .slice(0, 5)
         .map((text) => `“${text}”`)
-        .join(', ')}{wouldBe.length > 5 ? ' …' : ''}, {research.blocksWhole
+        .join(', ')}{wouldBe.length > 5 ? ' …' : ''}, {research.judging.blocksWhole
         ? 'the whole find'
         : 'the shortest words that block nothing kept'}.
-      <Button kind="link" onclick={() => (research.blocksWhole = !research.blocksWhole)}
-        >{research.blocksWhole ? 'The shortest words' : 'The whole find'} <KeyCap keys={showKey(keys.negative)} /></Button
+      <Button kind="link" onclick={() => (research.judging.blocksWhole = !research.judging.blocksWhole)}
+        >{research.judging.blocksWhole ? 'The shortest words' : 'The whole find'} <KeyCap keys={showKey(keys.negative)} /></Button
       >
     </p>
     {#if swapped}<p class="pt-1">

@@ -12,6 +12,7 @@
   import type { RowWindow } from '../parts/row-window.svelte';
   import type { ResearchState } from './research-state.svelte';
   import VerdictSign from './VerdictSign.svelte';
+  import EmptyState from '../parts/EmptyState.svelte';
 
   interface Props {
     research: ResearchState;
@@ -156,7 +157,7 @@
           </li>
         {/if}
       {:else}
-        <li class="px-4 py-8 text-center text-ink-2" role="presentation">{empty}</li>
+        <li role="presentation"><EmptyState>{empty}</EmptyState></li>
       {/each}
       <li role="presentation" style:height={`${rows.spaceBelow}px`}></li>
     </ul>

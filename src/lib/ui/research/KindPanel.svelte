@@ -9,6 +9,7 @@
   import { showKey } from '../shell/research-keys';
   import LeftAlone from './LeftAlone.svelte';
   import type { ResearchState } from './research-state.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   interface Props {
     research: ResearchState;
@@ -76,9 +77,9 @@
       >
     {/each}
   </p>
-  {#if conflicts.length > 0}<p class="border-s-3 border-madder ps-2.5" role="alert">
+  {#if conflicts.length > 0}<Notice block class="bg-transparent! py-0!">
       Kept finds hold {conflicts.map(({ shown }) => shown).join(', ')}: a block would block those too.
-    </p>{/if}
+    </Notice>{/if}
   <LeftAlone finds={later} />
   <div class="flex gap-2">
     <Button disabled={taken.length === 0} onclick={() => judge('keep')}><KeyCap keys={showKey(keys.keep)} /> keep all</Button>

@@ -9,6 +9,8 @@
   import { showKey } from '../shell/research-keys';
   import { listenForActions } from './listen-for-actions';
   import type { ResearchState } from './research-state.svelte';
+  import Notice from '../parts/Notice.svelte';
+  import EmptyState from '../parts/EmptyState.svelte';
 
   let { research, onleave }: { research: ResearchState; onleave: () => void } = $props();
 
@@ -25,11 +27,11 @@
       .map(({ text }) => text)
       .join('\n'),
   );
-  $effect(() => void research.askResults(asked.split('\n').filter(Boolean)).catch(() => undefined));
+  $effect(() => void research.lookedUp.askResults(asked.split('\n').filter(Boolean)).catch(() => undefined));
 
   const settle = (verdict: Verdict) => {
     const find = shown[current];
-    if (find) research.judgeFinds([find], verdict);
+    if (find) research.judging.judgeFinds([find], verdict);
   };
   onMount(() =>
     listenForActions({
@@ -52,7 +54,7 @@
   </p>
   <div class="grid min-h-0 flex-1 grid-cols-3 overflow-y-auto">
     {#each shown as find, index (find.id)}
-      {@const page = research.pages.get(find.text)}
+      {@const page = research.lookedUp.pages.get(find.text)}
       <section
         aria-label={find.text}
         aria-current={index === current}
@@ -74,16 +76,16 @@
             {/each}
           </ul>
           <p class="text-[12px] text-ink-2">{wordEvidence(readResults(page))}</p>
-        {:else}<p class="text-ink-2" role="status">Asking what it shows…</p>{/if}
+        {:else}<Notice tone="doing">Asking what it shows…</Notice>{/if}
         <p class="mt-auto flex gap-2 pt-2">
           {#each verdicts as verdict (verdict)}
-            <Button onclick={() => research.judgeFinds([find], verdict)}
+            <Button onclick={() => research.judging.judgeFinds([find], verdict)}
               >{#if index === current}<KeyCap keys={showKey(keys[verdict])} />{/if}
               {verdict}</Button
             >
           {/each}
         </p>
       </section>
-    {:else}<p class="col-span-3 py-24 text-center text-ink-2">Nothing waits.</p>{/each}
+    {:else}<EmptyState class="col-span-3">Nothing waits.</EmptyState>{/each}
   </div>
 </div>

@@ -20,6 +20,7 @@
   import { ListReader } from './list-reader.svelte';
   import type { ResearchState } from './research-state.svelte';
   import ScrollArea from '../parts/ScrollArea.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   let { open = $bindable(), research, ondone }: { open: boolean; research: ResearchState; ondone: () => void } = $props();
 
@@ -173,7 +174,7 @@
         <Button kind="link" onclick={() => chooseFile(null)}>Leave it</Button></span
       >{/if}
   </p>
-  {#if failure || reader.failure}<p class="text-madder" role="alert">{failure || reader.failure}</p>{/if}
+  {#if failure || reader.failure}<Notice>{failure || reader.failure}</Notice>{/if}
   {#if read && counts.lines > 0 && !reader.failure}
     <p aria-live="polite">
       <span class="font-semibold">{countOf(counts.fresh, 'new find')}</span> of {countOf(counts.lines, 'line')}{counts.noted > 0
@@ -219,10 +220,10 @@
           {/each}
         {/if}
       </div>
-      {#if tooLong}<p class="text-madder" role="alert">
+      {#if tooLong}<Notice>
           {read.reportCount.toLocaleString('en-GB')} lines; a report comes in with at most {mostReportRows.toLocaleString('en-GB')}. Leave
           out those without clicks.
-        </p>{/if}
+        </Notice>{/if}
       <div
         class="grid max-h-44 shrink-0 grid-cols-5 items-end gap-x-3 gap-y-1.5 overflow-y-auto"
         role="group"

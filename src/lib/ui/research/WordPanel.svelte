@@ -12,6 +12,7 @@
   import { showKey } from '../shell/research-keys';
   import LeftAlone from './LeftAlone.svelte';
   import type { ResearchState } from './research-state.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   interface Props {
     research: ResearchState;
@@ -60,7 +61,7 @@
     <Button kind="quiet" class="ms-auto" onclick={onleave}>Leave the word <KeyCap keys="Esc" /></Button>
   </div>
   {#if preview.conflicts.length > 0}
-    <p class="border-s-3 border-madder ps-2.5" role="alert">
+    <Notice block class="bg-transparent! py-0!">
       {countOf(preview.conflicts.length, 'kept find holds', 'kept finds hold')} it:
       {preview.conflicts
         .slice(0, 3)
@@ -69,7 +70,7 @@
       <Button kind="link" onclick={() => (negatives = negatives === 'each' ? 'word' : 'each')}
         >{negatives === 'each' ? 'Block the word all the same' : 'Block each find instead'}</Button
       >
-    </p>
+    </Notice>
   {/if}
   <div class="flex flex-wrap items-center gap-2">
     <Button onclick={() => onjudge('keep')}><KeyCap keys={showKey(keys.keep)} /> keep all</Button>
@@ -96,7 +97,7 @@
     {#if place && !place.isOurs}
       {place.km === null ? 'It is not among the places.' : `It is ${place.km} km from the nearest of our places.`}
       {#each ours as own (own.id)}
-        <Button kind="link" onclick={() => research.swap(preview.finds, shown, own.name)}>Put {own.name} in its stead</Button>{' '}
+        <Button kind="link" onclick={() => research.judging.swap(preview.finds, shown, own.name)}>Put {own.name} in its stead</Button>{' '}
       {/each}
     {/if}
   </p>

@@ -9,6 +9,7 @@
   import { showKey } from '../shell/research-keys';
   import { getShell } from '../shell/shell.svelte';
   import type { ResearchState } from './research-state.svelte';
+  import RowButton from '../parts/RowButton.svelte';
 
   interface Props {
     research: ResearchState;
@@ -50,12 +51,11 @@
 <!-- Native: whole rows that are pressed, not of a button’s shape. -->
 
 {#snippet word(key: string, shown: string, count: string, mark = '')}
-  <button
-    type="button"
-    aria-pressed={chosen === key}
-    class={`flex w-full justify-between gap-2 px-3 py-px text-start -outline-offset-2 ${chosen === key ? 'bg-ochre-tint font-semibold' : 'hover:bg-fold'}`}
+  <RowButton
+    pressed={chosen === key}
+    class={`w-full justify-between px-3 py-px ${chosen === key ? 'bg-ochre-tint font-semibold' : 'hover:bg-fold'}`}
     onclick={() => onchoose(chosen === key ? '' : key)}
-    ><span class="truncate" title={shown}>{shown}</span><span class="font-mono text-[12px]">{count}{mark}</span></button
+    ><span class="truncate" title={shown}>{shown}</span><span class="font-mono text-[12px]">{count}{mark}</span></RowButton
   >
 {/snippet}
 
@@ -86,11 +86,8 @@
   </p>
   {#if byKind}
     {#each kinds as [kind, list] (kind)}
-      <button
-        type="button"
-        class="flex w-full justify-between gap-2 px-3 pt-1.5 text-start font-semibold -outline-offset-2 hover:bg-fold"
-        onclick={() => onkind(kind, list)}
-        ><span>{wordKindWords[kind]}</span><span class="font-mono text-[12px]">{list.length}</span></button
+      <RowButton class="w-full justify-between px-3 pt-1.5 font-semibold hover:bg-fold" onclick={() => onkind(kind, list)}
+        ><span>{wordKindWords[kind]}</span><span class="font-mono text-[12px]">{list.length}</span></RowButton
       >
       {#each list.slice(0, mostOfKind) as one (one.key)}{@render word(one.key, one.shown, countedBy(one))}{/each}
     {:else}<p class="px-3 text-ink-2">no kind is known</p>{/each}

@@ -6,6 +6,7 @@
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { findingAddress } from '../shell/finding-address';
   import { getPlanState } from '../state/plan-state.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   let { effect, isUsed }: { effect: RulesEffect | null; isUsed: boolean } = $props();
   const planState = getPlanState();
@@ -34,7 +35,7 @@
 {#if isUsed}
   <p class="text-ink-2">This plan is read by them; a change here shows in its proof at once.</p>
 {:else if effect === null}
-  <p class="text-ink-2" role="status">Reading the plan by them …</p>
+  <Notice tone="doing">Reading the plan by them …</Notice>
 {:else if effect.raised.length + effect.gone.length === 0}
   <p class="text-ink-2">Nothing: the proof of this plan stays as it is.</p>
 {:else}

@@ -22,6 +22,7 @@
   import { getShell } from '../shell/shell.svelte';
   import { getPlanState } from '../state/plan-state.svelte';
   import { CopyDraft } from './copy-draft.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   let { campaign, open = $bindable() }: { campaign: Campaign; open: boolean } = $props();
 
@@ -137,10 +138,10 @@
       >
     {/if}
     {#if draft.asking.progress}
-      <p class="text-ink-2" role="status">
+      <Notice tone="doing">
         Asking what is searched there: {draft.asking.progress.done} of {draft.asking.progress.of}.
         <Button kind="link" onclick={() => draft.asking.stop()}>Stop</Button>
-      </p>
+      </Notice>
     {:else if draft.demand}
       {@const { here, there, bids } = draft.demand}
       <div class="flex flex-wrap items-baseline gap-x-5 gap-y-1">
@@ -154,7 +155,7 @@
           >
         {/if}
       </div>
-    {:else if draft.asking.failure}<p class="text-madder" role="alert">{draft.asking.failure}</p>{/if}
+    {:else if draft.asking.failure}<Notice>{draft.asking.failure}</Notice>{/if}
     <fieldset>
       <legend class="pb-1 font-semibold">Words for the place</legend>
       <div class="grid grid-cols-2 gap-x-4 gap-y-1">
@@ -236,7 +237,7 @@
         </p>{/if}
     </div>
   {/if}
-  {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
+  {#if failure}<Notice>{failure}</Notice>{/if}
   {#snippet footer()}
     <Button kind="act" disabled={!draft.isReady || isMaking} onclick={() => void make()}
       >{draft.place ? `Copy to ${draft.place.name}` : 'Copy'}</Button

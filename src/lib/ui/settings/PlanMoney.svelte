@@ -4,6 +4,7 @@
   import { inOrder } from '$lib/core/store/snapshot';
   import Button from '../parts/Button.svelte';
   import { getPlanState } from '../state/plan-state.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   const planState = getPlanState();
   const campaigns = $derived(inOrder(planState.snapshot.campaign));
@@ -40,5 +41,5 @@
       {#each splitWays as way (way)}<Button kind="link" onclick={() => split(way)}>{names[way]}</Button>{/each}
     </p>
   {/if}
-  {#if problem}<p class="text-madder" role="alert">{problem}</p>{/if}
+  {#if problem}<Notice>{problem}</Notice>{/if}
 </section>

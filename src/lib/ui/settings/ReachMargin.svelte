@@ -8,6 +8,8 @@
   import Button from '../parts/Button.svelte';
   import { getPlanState } from '../state/plan-state.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
+  import Notice from '../parts/Notice.svelte';
+  import Progress from '../parts/Progress.svelte';
 
   let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
 
@@ -69,11 +71,12 @@
     </dl>
     {#if outlook.limit}<p class="mt-2 border-s-3 border-slate ps-2.5">{wordLimit(outlook.limit)}</p>{/if}
   {:else if reach.asking.progress}
-    <p class="mt-2 text-ink-2" role="status">
+    <Notice tone="doing" class="mt-2">
       Asking the market: {reach.asking.progress.done} of {reach.asking.progress.of}. <Button kind="link" onclick={() => reach.asking.stop()}
         >Stop</Button
       >
-    </p>
+      <Progress label="Asked" done={reach.asking.progress.done} of={reach.asking.progress.of} class="mt-1" />
+    </Notice>
   {:else if reach.texts.length === 0}
     <p class="mt-2 text-ink-2">Keep finds or add keywords to see their searches here.</p>
   {:else if reach.places.length === 0}
@@ -81,7 +84,7 @@
   {:else if campaign.monthlyMinor === null}
     <p class="mt-2 text-ink-2">Set a budget to see what it buys.</p>
   {/if}
-  {#if reach.failure}<p class="mt-2 text-madder" role="alert">{reach.failure}</p>{/if}
+  {#if reach.failure}<Notice class="mt-2">{reach.failure}</Notice>{/if}
   <p class="mt-2 text-[12px] text-ink-2">
     Estimates: people in towns of 5,000 and more{reach.people ? `, as of ${reach.people.asOf}` : ''}; searches and costs by the practice
     market.

@@ -6,6 +6,7 @@
   import KeyCap from '../parts/KeyCap.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   interface Props {
     hours: readonly HourSpan[];
@@ -181,7 +182,7 @@
       </div>
     {/each}
   </div>
-  {#if problem}<p class="pt-1 text-madder" role="alert">{problem}</p>{/if}
+  {#if problem}<Notice class="pt-1">{problem}</Notice>{/if}
   <p class="flex flex-wrap items-center gap-x-4 gap-y-1 pt-1.5 text-ink-2">
     {#each adjusted as cell (cell)}
       <span class="flex items-center gap-1.5"

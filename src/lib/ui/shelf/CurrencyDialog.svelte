@@ -12,6 +12,7 @@
   import { askServer } from '../state/ask-server';
   import { getWorkspace } from '../state/workspace.svelte';
   import { currencyItems } from './currencies';
+  import Notice from '../parts/Notice.svelte';
 
   let { account, open = $bindable() }: { account: Account; open: boolean } = $props();
 
@@ -77,7 +78,7 @@
   <p class="text-ink-2">
     Lines that state a price stay as written. Steps from before cannot be undone across it, as their amounts are of {account.currency}.
   </p>
-  {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
+  {#if failure}<Notice>{failure}</Notice>{/if}
   {#snippet footer()}
     <Button onclick={() => (open = false)}>Not now</Button>
     <Button kind="act" disabled={!isReady} onclick={() => void change()}>Change the currency</Button>

@@ -12,6 +12,7 @@
   import { getWorkspace } from '../state/workspace.svelte';
   import { currencyItems } from './currencies';
   import { newPlanFile, readInPlan } from './new-plan';
+  import Notice from '../parts/Notice.svelte';
 
   let { open = $bindable() }: { open: boolean } = $props();
 
@@ -117,7 +118,7 @@
         <Checkbox class="flex items-center gap-1.5" bind:checked={isAnother}>another one, called “{clientName.trim()}”</Checkbox>
       </fieldset>
     {/if}
-    {#if problem}<p class="col-span-2 text-madder" role="alert">{problem}</p>{/if}
+    {#if problem}<Notice class="col-span-2">{problem}</Notice>{/if}
     <div class="col-span-2 flex justify-end gap-2 pt-1">
       <Button onclick={() => (open = false)}>Not now</Button>
       <Button kind="act" type="submit" disabled={isSending}>Make the plan</Button>

@@ -7,6 +7,7 @@
   import { planChapters } from '../shell/chapters';
   import type { PlanSummary } from '$lib/core/proof/summarize-plan';
   import { nextThing } from './shelf-summaries.svelte';
+  import Menu from '../parts/Menu.svelte';
 
   interface Props {
     plan: Plan;
@@ -35,6 +36,10 @@
   let isRenaming = $state(false);
   let draft = $state('');
 
+  function startRenaming() {
+    draft = plan.name;
+    isRenaming = true;
+  }
   function rename() {
     isRenaming = false;
     if (draft.trim() !== '' && draft !== plan.name) onrename(draft.trim());
@@ -104,19 +109,16 @@
         </a>
       {/each}
       <div class="flex items-center gap-0.5 px-1.5">
-        <Button
-          kind="quiet"
-          label={`Rename ${plan.name}`}
-          onclick={() => {
-            draft = plan.name;
-            isRenaming = true;
-          }}>Rename</Button
-        >
         <Button kind="quiet" label={`Copy ${plan.name}`} onclick={oncopy}>Copy</Button>
-        <Button kind="quiet" label={`${plan.archivedOn ? 'Take back' : 'Archive'} ${plan.name}`} onclick={onarchive}
-          >{plan.archivedOn ? 'Take back' : 'Archive'}</Button
-        >
-        <Button kind="quiet" label={`Delete ${plan.name}`} onclick={ondelete}>Delete</Button>
+        <Menu
+          name="More"
+          label={`More for ${plan.name}`}
+          items={[
+            { name: 'Rename', run: startRenaming },
+            { name: plan.archivedOn ? 'Take back' : 'Archive', run: onarchive },
+            { name: 'Delete', run: ondelete },
+          ]}
+        />
       </div>
     </div>
   </div>

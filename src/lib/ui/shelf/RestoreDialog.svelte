@@ -3,6 +3,7 @@
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { getWorkspace } from '../state/workspace.svelte';
+  import Notice from '../parts/Notice.svelte';
 
   const workspace = getWorkspace();
   const shell = getShell();
@@ -58,7 +59,7 @@
     Everything on the Shelf, all clients, plans, masters and their steps, is replaced by what the back-up holds. Other tabs follow at once.
     What stands now is kept in a file beside the data file, and its name is shown afterwards.
   </p>
-  {#if problem}<p class="text-madder" role="alert">{problem}</p>{/if}
+  {#if problem}<Notice>{problem}</Notice>{/if}
   {#snippet footer()}
     <Button onclick={() => (isOpen = false)}>Leave all as it is</Button>
     <Button kind="act" disabled={isSending} onclick={() => void restore()}>{isSending ? 'Putting it in place …' : 'Put it in place'}</Button

@@ -2,6 +2,7 @@
   import { wordRefusal } from '$lib/wording/refusals';
   import Button from '../parts/Button.svelte';
   import type { SyncedStore } from '../state/synced-store.svelte';
+  import Toast from '../parts/Toast.svelte';
 
   let { stream, currency = 'GBP' }: { stream: SyncedStore; currency?: string } = $props();
 
@@ -13,12 +14,7 @@
 
 {#if refused}
   {@const words = wordRefusal(refused, currency)}
-  <div class="fixed bottom-4 left-1/2 z-40 w-[560px] -translate-x-1/2 rounded border border-madder bg-sheet p-3 shadow-sm" role="alert">
-    <h2 class="flex font-semibold text-madder">
-      <span class="flex-1">Not saved</span>{#if stream.refusals.length > 1}<span class="font-normal"
-          >{stream.refusals.length - 1} more after this one</span
-        >{/if}
-    </h2>
+  <Toast title="Not saved" aside={stream.refusals.length > 1 ? `${stream.refusals.length - 1} more after this one` : ''}>
     <p>{words.what}</p>
     {#if refused.names.length > 0}
       <p class="break-words text-ink-2">
@@ -37,13 +33,13 @@
         {/if}
       </dl>
     {/if}
-    <div class="mt-2 flex gap-2">
+    {#snippet actions()}
       {#if refused.missing}
         <Button kind="act" onclick={() => void stream.bringBackDeleted(refused)}>Bring it back and write mine</Button>
       {:else if canMakeAgain}
         <Button kind="act" onclick={() => stream.makeAgain(refused)}>Write mine</Button>
       {/if}
       <Button onclick={() => stream.settle()}>{refused.change ? 'Leave what stands' : 'Close'}</Button>
-    </div>
-  </div>
+    {/snippet}
+  </Toast>
 {/if}

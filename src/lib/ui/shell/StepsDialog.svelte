@@ -7,6 +7,8 @@
   import RowChange from '../parts/RowChange.svelte';
   import type { AnyRowEdit } from '$lib/core/store/snapshot';
   import type { SyncedStore } from '../state/synced-store.svelte';
+  import Notice from '../parts/Notice.svelte';
+  import RowButton from '../parts/RowButton.svelte';
 
   let { open = $bindable(), stream, currency }: { open: boolean; stream: SyncedStore; currency: string } = $props();
 
@@ -63,7 +65,7 @@
 <!-- Native: whole rows that are pressed, not of a button’s shape. -->
 
 <Dialog bind:open title="Steps" wide>
-  {#if failure}<p class="text-madder" role="alert">{failure}</p>{/if}
+  {#if failure}<Notice>{failure}</Notice>{/if}
   {#if steps === null}
     <p class="text-ink-2">Reading the steps …</p>
   {:else if steps.length === 0}
@@ -80,17 +82,11 @@
           data-step={step.id}
         >
           <div class="flex items-center gap-2 py-0.5 pe-2">
-            <button
-              type="button"
-              class="flex min-w-0 flex-1 items-baseline gap-2 px-2 py-0.5 text-start -outline-offset-2 hover:bg-fold"
-              aria-expanded={openStep === step.id}
-              onclick={() => void look(step)}
-            >
-              <span aria-hidden="true" class="w-3 shrink-0">{openStep === step.id ? '▾' : '▸'}</span>
+            <RowButton class="flex-1 px-2 py-0.5 hover:bg-fold" expanded={openStep === step.id} onclick={() => void look(step)}>
               <span class="w-28 shrink-0 font-mono text-[12px]">{time.format(new Date(step.madeAt))}</span>
               <span class="min-w-0 truncate">{wordStep(step.summary)}</span>
               <span class="shrink-0 text-[12px]">{countOf(step.rows, 'row')}{step.state === 'undone' ? ', undone' : ''}</span>
-            </button>
+            </RowButton>
             {#if step.id === lastDone}<span class="shrink-0 font-semibold text-act">stands now</span>
             {:else}<Button kind="link" onclick={() => void goTo(step.id)}>{goingTo(step)}</Button>{/if}
           </div>

@@ -47,7 +47,7 @@ describe('the list of finds', () => {
   it('judges by one key and goes on to the next', () => {
     const research = withFinds('piano a', 'piano b', 'piano c');
     expect(research.list.current?.text).toBe('piano a');
-    research.judge('keep');
+    research.judging.judge('keep');
     expect(withState().list.counts).toEqual({ open: 2, keep: 1, block: 0, pass: 0, later: 0 });
     expect(research.list.currentId).toBe('f1');
     expect(verdicts()).toEqual(['keep', 'open', 'open']);
@@ -63,7 +63,7 @@ describe('the list of finds', () => {
     list.goTo(0);
     list.goTo(2, { pick: true });
     expect(list.chosen.map(({ text }) => text)).toEqual(['piano a', 'piano c']);
-    research.judge('block');
+    research.judging.judge('block');
     expect(verdicts()).toEqual(['block', 'open', 'block', 'open']);
   });
 
@@ -71,7 +71,7 @@ describe('the list of finds', () => {
     const research = withFinds('piano a', 'piano b');
     const group = row(snapshot.snapshot, 'group');
     const before = snapshot.made.length;
-    expect(research.keepIn(group.id)).toBe(1);
+    expect(research.judging.keepIn(group.id)).toBe(1);
     expect(snapshot.made.length - before).toBe(1);
     expect(childrenOf(snapshot.snapshot.keyword, 'groupId', group.id).map(({ text }) => text)).toContain('piano a');
   });
@@ -86,7 +86,7 @@ describe('the list of finds', () => {
     snapshot.make({ type: 'add', record: 'keyword', rows: [existing] });
     const research = withFinds('piano moving cost', 'grand piano tuning', 'moving a piano', 'harp');
     research.list.chooseAll();
-    expect(research.keepFitting()).toEqual({ kept: 3, groups: 2, left: 1 });
+    expect(research.judging.keepFitting()).toEqual({ kept: 3, groups: 2, left: 1 });
     expect(childrenOf(snapshot.snapshot.keyword, 'groupId', 'moves').map(({ text }) => text)).toEqual([
       'moving a piano',
       'piano moving cost',
@@ -94,14 +94,14 @@ describe('the list of finds', () => {
     expect(snapshot.snapshot.keyword.get('old')?.groupId).toBe('moves');
     expect(verdicts()).toEqual(['keep', 'keep', 'keep', 'open']);
     expect(research.list.chosen.map(({ text }) => text)).toEqual(['harp']);
-    expect(research.keepFitting()).toBeNull();
+    expect(research.judging.keepFitting()).toBeNull();
   });
 
   it('keeps in a group of a typed name, also where there is neither group nor campaign', () => {
     snapshot.make({ type: 'remove', record: 'campaign', ids: [row(snapshot.snapshot, 'campaign').id] });
     const research = withFinds('harp strings', 'harp repair');
     research.list.chooseAll();
-    expect(research.keepInNew('Harps')).toBe(2);
+    expect(research.judging.keepInNew('Harps')).toBe(2);
     const group = row(snapshot.snapshot, 'group');
     expect([group.name, snapshot.snapshot.campaign.size]).toEqual(['Harps', 1]);
     expect(childrenOf(snapshot.snapshot.keyword, 'groupId', group.id)).toHaveLength(2);
@@ -111,7 +111,7 @@ describe('the list of finds', () => {
     snapshot.make({ type: 'set', record: 'brief', ids: [row(snapshot.snapshot, 'brief').id], fields: { ownNames: ['Ottlemere'] } });
     const research = withFinds('ottlemere piano tuning', 'ottlemere prices');
     research.list.chooseAll();
-    expect(research.keepFitting()).toEqual({ kept: 2, groups: 1, left: 0 });
+    expect(research.judging.keepFitting()).toEqual({ kept: 2, groups: 1, left: 0 });
     expect([...snapshot.snapshot.group.values()].map(({ name }) => name)).toEqual(['Piano tuning', 'Ottlemere']);
   });
 

@@ -1,20 +1,20 @@
-/** Made-up numbers that follow from a text alone (mulberry32 over FNV-1a). */
+import type { RandomGenerator } from 'pure-rand/types/RandomGenerator';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+
+/** Made-up numbers that follow from a text alone: its FNV-1a hash is the seed. */
 export class PracticeChance {
-  private state: number;
+  private readonly source: RandomGenerator;
 
   constructor(text: string) {
     let hash = 0x811c9dc5;
     for (let index = 0; index < text.length; index++) hash = Math.imul(hash ^ text.charCodeAt(index), 0x01000193);
-    this.state = hash >>> 0;
+    this.source = xoroshiro128plus(hash);
   }
 
   /** The next number of 0 or more and below 1. */
   next(): number {
-    this.state = (this.state + 0x6d2b79f5) >>> 0;
-    let mixed = this.state;
-    mixed = Math.imul(mixed ^ (mixed >>> 15), mixed | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
+    return uniformFloat64(this.source);
   }
 
   between(low: number, high: number): number {

@@ -2,22 +2,32 @@
   import type { Snippet } from 'svelte';
   import { amountWays } from '$lib/core/money/typed-amount';
   import AddField from '../AddField.svelte';
+  import Badge from '../Badge.svelte';
   import Button from '../Button.svelte';
   import Checkbox from '../Checkbox.svelte';
   import ChipList from '../ChipList.svelte';
   import DateField from '../DateField.svelte';
   import Dialog from '../Dialog.svelte';
+  import EmptyState from '../EmptyState.svelte';
   import Input from '../Input.svelte';
   import KeyCap from '../KeyCap.svelte';
+  import Menu from '../Menu.svelte';
   import MoneyField from '../MoneyField.svelte';
+  import Notice from '../Notice.svelte';
+  import Progress from '../Progress.svelte';
   import Radio from '../Radio.svelte';
+  import RowButton from '../RowButton.svelte';
   import ScrollArea from '../ScrollArea.svelte';
+  import SearchList from '../SearchList.svelte';
   import Select from '../Select.svelte';
   import SelectField from '../SelectField.svelte';
   import SeverityMark from '../SeverityMark.svelte';
   import Table from '../Table.svelte';
+  import Tabs from '../Tabs.svelte';
   import TextArea from '../TextArea.svelte';
   import TextField from '../TextField.svelte';
+  import Tip from '../Tip.svelte';
+  import Toast from '../Toast.svelte';
 
   const ways = amountWays({ currency: 'GBP', timeZone: 'Europe/London' });
   let isTicked = $state(true);
@@ -33,6 +43,15 @@
     { id: '2', text: 'lessons' },
   ]);
   let isOpen = $state(false);
+  let isToasted = $state(false);
+  let isRowOpen = $state(true);
+  let tab = $state<'open' | 'kept'>('open');
+  const tabs = [
+    { id: 'open', name: 'to judge', count: '38' },
+    { id: 'kept', name: 'kept', count: '124' },
+  ] as const;
+  let query = $state('');
+  let done = $state('nothing yet');
   const texts = ['restringing', 'pitch raise', 'voicing', 'regulation', 'key tops', 'soundboard'];
 </script>
 
@@ -114,7 +133,54 @@
     >{#each texts as one (one)}<p>{one}</p>{/each}</ScrollArea
   >
 {/snippet}
+{#snippet tabRows()}
+  <div class="flex gap-4"><Tabs label="Finds" {tabs} value={tab} onpick={(id) => (tab = id)} /></div>
+  <Tabs label="Shown as" kind="box" {tabs} value={tab} onpick={(id) => (tab = id)} />
+{/snippet}
+{#snippet notices()}
+  <Notice>The server does not answer.</Notice><Notice tone="look">Three lines still state the old price.</Notice><Notice tone="doing"
+    >Reading …</Notice
+  >
+  <Notice block class="w-full">“autumn.json” was not read in: it is cut off.</Notice><Notice tone="look" block class="w-full"
+    >The back-up stands in place.</Notice
+  >
+  <Notice tone="doing" block class="w-full">Asking the market: 3 of 8.</Notice>
+  <Progress label="Asked" done={3} of={8} class="w-40" /><Progress label="Reading" done={null} class="w-40" />
+{/snippet}
+{#snippet badges()}
+  <Badge>plain</Badge><Badge tone="act">included</Badge><Badge tone="madder">excluded</Badge><Badge tone="ochre">worth a look</Badge>
+  <Tip says="The market’s figures of July, for Edinburgh and 20 miles around.">1,600–2,400</Tip>
+{/snippet}
+{#snippet rowButtons()}
+  <RowButton class="w-full hover:bg-fold" expanded={isRowOpen} onclick={() => (isRowOpen = !isRowOpen)}>A row that opens</RowButton>
+  <RowButton class="w-full justify-between bg-ochre-tint px-3 font-semibold" pressed onclick={() => undefined}
+    ><span>the one chosen</span><span class="font-mono text-[12px]">12</span></RowButton
+  >
+{/snippet}
+{#snippet searching()}
+  <SearchList
+    label="Any text"
+    placeholder="Type to narrow"
+    bind:query
+    found={texts.filter((one) => one.includes(query)).map((one, at) => ({ id: one, name: one, kind: 'Word', note: String(at) }))}
+    class="h-28 w-72"
+    onpick={({ name: picked }) => (done = picked)}
+  />
+  <Menu
+    name="More"
+    label="More for the plan"
+    items={[
+      { name: 'Rename', run: () => (done = 'renamed') },
+      { name: 'Delete', run: () => (done = 'deleted'), disabled: true },
+    ]}
+  />
+  <span class="text-ink-2">{done}</span>
+{/snippet}
+{#snippet emptiness()}
+  <EmptyState class="w-full">Nothing waits.</EmptyState><EmptyState tone="good" class="w-full">The proof reads clean.</EmptyState>
+{/snippet}
 {#snippet dialog()}
+  <Button onclick={() => (isToasted = !isToasted)}>Refuse an edit</Button>
   <Button onclick={() => (isOpen = true)}>Open a dialog…</Button>
 {/snippet}
 
@@ -131,7 +197,13 @@
     {@render part('Marks and keys', marks)}
     {@render part('Tables', table)}
     {@render part('What scrolls', scrolling)}
-    {@render part('Dialogs', dialog)}
+    {@render part('Tabs', tabRows)}
+    {@render part('Notices and progress', notices)}
+    {@render part('Badges and what is said of them', badges)}
+    {@render part('Whole rows', rowButtons)}
+    {@render part('Lists that are searched, menus', searching)}
+    {@render part('Empty states', emptiness)}
+    {@render part('Dialogs and what was refused', dialog)}
   </div>
 </main>
 <Dialog bind:open={isOpen} title="A dialog">
@@ -140,3 +212,9 @@
     <Button onclick={() => (isOpen = false)}>Not now</Button><Button kind="act" onclick={() => (isOpen = false)}>Do it</Button>
   {/snippet}
 </Dialog>
+{#if isToasted}
+  <Toast title="Not saved" aside="1 more after this one">
+    <p>Somebody else has changed it meanwhile.</p>
+    {#snippet actions()}<Button kind="act" onclick={() => (isToasted = false)}>Write mine</Button>{/snippet}
+  </Toast>
+{/if}

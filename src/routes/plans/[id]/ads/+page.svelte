@@ -16,6 +16,7 @@
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
+  import EmptyState from '$lib/ui/parts/EmptyState.svelte';
 
   const planState = getPlanState();
   const query = $derived(page.url.searchParams);
@@ -107,9 +108,9 @@
         {:else if view === 'extras'}
           <ExtrasView />
         {:else if !bench.group}
-          <p class="py-10 text-center text-ink-2">
+          <EmptyState>
             Ads stand in groups. <a class="text-act underline" href={`/plans/${planState.planId}/groups`}>Make a group first</a>
-          </p>
+          </EmptyState>
         {:else if !bench.ad}
           <div class="flex flex-col items-center gap-3 py-16">
             <p>

@@ -1,17 +1,14 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/money/money';
-  import { childrenOf, inOrder } from '$lib/core/store/snapshot';
-  import { isHomePage, readAddress } from '$lib/core/text/address';
-  import { worthOf } from '$lib/core/view/plan-view';
+  import { childrenOf } from '$lib/core/store/snapshot';
   import { goals } from '$lib/core/records/brief';
-  import type { Brief } from '$lib/core/records/brief';
-  import { blockNotOffered } from '$lib/core/proof/check-brief';
-  import { holdsPhrase } from '$lib/core/rules/word-lists';
   import { readHours, sayHours } from '$lib/core/view/hours';
   import { wordHoursProblem } from '$lib/wording/hours';
   import { countOf } from '$lib/wording/texts';
   import ConversionsSection from '$lib/ui/brief/ConversionsSection.svelte';
   import ReadPageDialog from '$lib/ui/brief/ReadPageDialog.svelte';
+  import { BriefState } from '$lib/ui/brief/brief-state.svelte';
+  import BriefMargin from '$lib/ui/brief/BriefMargin.svelte';
   import BriefItems from '$lib/ui/brief/BriefItems.svelte';
   import OffersTable from '$lib/ui/brief/OffersTable.svelte';
   import SlotWords from '$lib/ui/brief/SlotWords.svelte';
@@ -25,58 +22,19 @@
   import LanguageList from '$lib/ui/places/LanguageList.svelte';
   import PlaceList from '$lib/ui/places/PlaceList.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
-  import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
-  import { newId } from '$lib/ui/state/synced-store.svelte';
 
   const planState = getPlanState();
-  const brief = $derived(planState.plan.brief);
-  const findings = $derived(planState.reader.proof.findings.filter(({ chapter }) => chapter === 'brief'));
+  const briefState = new BriefState(planState);
+  const { set } = briefState;
+  const { brief, block, blocked } = $derived(briefState);
   const goalItems = [
     { value: goals[0], name: 'Sales' },
     { value: goals[1], name: 'Leads: enquiries by form or phone' },
     { value: goals[2], name: 'Calls' },
     { value: goals[3], name: 'Visits' },
   ];
-  const set = (fields: Partial<Brief>, editSession?: string) => void planState.set('brief', brief.id, fields, editSession);
-  const address = $derived(readAddress(brief.landingPage));
-  const pageHint = $derived(
-    address && isHomePage(address) ? 'A home page speaks of everything; a page on this offer does better.' : undefined,
-  );
-  const worth = $derived(worthOf(planState.plan));
-  const block = $derived(blockNotOffered(planState.plan, () => newId()));
-
-  /** Facts with the first line that says each, to lead there; none: unused. */
-  const facts = $derived(
-    childrenOf(planState.snapshot.briefItem, 'kind', 'fact').map(({ text }) => {
-      const line = inOrder(planState.snapshot.adLine).find((one) => holdsPhrase(one.text, text));
-      const ad = line && planState.snapshot.ad.get(line.adId);
-      return { text, address: ad ? `/plans/${planState.planId}/ads?group=${ad.groupId}&ad=${ad.id}` : null };
-    }),
-  );
-  /** Kept finds that what is not offered would block. */
-  const blocked = $derived(
-    childrenOf(planState.snapshot.briefItem, 'kind', 'not-offered').flatMap(({ text }) => {
-      const finds = inOrder(planState.snapshot.find).flatMap((find) =>
-        find.verdict === 'keep' && holdsPhrase(find.text, text) ? [find.text] : [],
-      );
-      return finds.length > 0 ? [{ text, finds }] : [];
-    }),
-  );
-  const uses = $derived([
-    ['Facts in lines', facts.filter(({ address: used }) => used).length, facts.length],
-    [
-      'Not offered, blocked',
-      childrenOf(planState.snapshot.briefItem, 'kind', 'not-offered').length - (block?.texts.length ?? 0),
-      childrenOf(planState.snapshot.briefItem, 'kind', 'not-offered').length,
-    ],
-    [
-      'Campaigns with a place',
-      inOrder(planState.snapshot.campaign).filter(({ id }) => childrenOf(planState.snapshot.place, 'campaignId', id).length > 0).length,
-      planState.snapshot.campaign.size,
-    ],
-  ] as const);
   let isReadingPage = $state(false);
   const money = (minor: number) => formatMoney(minor, planState.currency);
 </script>
@@ -85,31 +43,7 @@
 
 <PlanShell chapter="brief">
   {#snippet margin()}
-    <div class="flex flex-col gap-4">
-      <FindingsMargin {findings} />
-      {#if worth}
-        <section aria-label="The worth, step by step" class="border-t border-rule pt-3">
-          <h2 class="pb-1 font-semibold text-ink-2">The worth, step by step</h2>
-          {#each [[`${money(brief.valueMinor ?? 0)} × ${brief.margin}`, worth.profitMinor], [brief.buyShare && (brief.goal === 'leads' || brief.goal === 'calls') ? `× ${brief.buyShare}` : 'to break even', worth.breakEvenMinor], [`× ${brief.clickRate} of clicks`, worth.perClickMinor]] as [label, minor] (label)}
-            <p class="flex justify-between">
-              <span class="text-ink-2">{label}</span><span class="font-mono text-[12.5px]">{money(Number(minor))}</span>
-            </p>
-          {/each}
-        </section>
-      {/if}
-      <section aria-label="Where this brief is used" class="border-t border-rule pt-3">
-        <h2 class="pb-1 font-semibold text-ink-2">Where this brief is used</h2>
-        {#each uses as [label, count, all] (label)}<p class="flex justify-between">
-            <span class="text-ink-2">{label}</span><span>{count} of {all}</span>
-          </p>{/each}
-        {#each facts as fact (fact.text)}
-          <p class="flex justify-between gap-2">
-            {#if fact.address}<a class="truncate underline" href={fact.address}>{fact.text}</a><span class="text-ink-2">in a line</span>
-            {:else}<span class="truncate text-ink-2">{fact.text}</span><span class="text-ochre">unused</span>{/if}
-          </p>
-        {/each}
-      </section>
-    </div>
+    <BriefMargin {briefState} {money} />
   {/snippet}
   <div class="flex h-full flex-col">
     <ChapterHead title="Brief" note="Said once here, used in every chapter">
@@ -131,7 +65,7 @@
             value={brief.landingPage}
             at=":landingPage"
             placeholder={`${planState.plan.client.site || 'client.example'}/the-offer`}
-            hint={pageHint}
+            hint={briefState.isHomePage ? 'A home page speaks of everything; a page on this offer does better.' : undefined}
             onedit={(landingPage, editSession) => set({ landingPage }, editSession)}
           />
         </section>

@@ -4,11 +4,11 @@
   import { tinykeys } from 'tinykeys';
   import { page } from '$app/state';
   import type { Finding } from '$lib/core/proof/finding';
-  import { severities } from '$lib/core/proof/rule-list';
   import Button from '$lib/ui/parts/Button.svelte';
   import Dialog from '$lib/ui/parts/Dialog.svelte';
   import KeyCap from '$lib/ui/parts/KeyCap.svelte';
   import FindingRow from '$lib/ui/proof/FindingRow.svelte';
+  import { ProofState } from '$lib/ui/proof/proof-state.svelte';
   import ProofMargin from '$lib/ui/proof/ProofMargin.svelte';
   import HouseView from '$lib/ui/rules/HouseView.svelte';
   import RulesView from '$lib/ui/rules/RulesView.svelte';
@@ -20,78 +20,32 @@
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
   import { wordFinding } from '$lib/wording/findings';
   import { countOf } from '$lib/wording/texts';
+  import Notice from '$lib/ui/parts/Notice.svelte';
+  import EmptyState from '$lib/ui/parts/EmptyState.svelte';
 
   const planState = getPlanState();
   const shell = getShell();
-  const proof = $derived(planState.reader.proof);
+  const proofState = new ProofState(planState);
+  const { proof } = $derived(proofState);
   const titles = { fix: 'Must be fixed', look: 'Worth a look', suggestion: 'Suggestions' };
   const tones = { fix: 'text-madder', look: 'text-ochre', suggestion: 'text-slate' };
-  const bySeverity = $derived(
-    severities.map((severity) => ({
-      severity,
-      findings: proof.findings.filter((finding) => finding.severity === severity),
-    })),
-  );
-  const safe = $derived(proof.findings.filter(({ mend }) => mend?.kind === 'safe'));
-  const quiet = $derived(proof.rules - new Set(proof.findings.map(({ rule }) => rule)).size);
-
   const view = $derived(page.url.searchParams.get('view') ?? 'findings');
   const isRules = $derived(view === 'rules' || view === 'house');
-  const readOver = $derived(
-    `${proof.rules} rules read over ${countOf(planState.snapshot.campaign.size, 'campaign')}, ${countOf(planState.snapshot.group.size, 'group')}, ${countOf(planState.snapshot.keyword.size, 'keyword')} and ${countOf(planState.snapshot.ad.size, 'ad')} in ${(planState.reader.milliseconds / 1000).toFixed(2)} s`,
-  );
-
-  /** Findings of each severity that are drawn; a plan that was pasted together can have thousands. */
-  const shownAtOnce = 200;
-  let mostShown = $state(shownAtOnce);
-  let currentId = $state('');
-  const current = $derived(proof.findings.find(({ id }) => id === currentId) ?? proof.findings[0] ?? null);
-  let aside = $state.raw<Finding | null>(null);
-  let isAsideOpen = $state(false);
-  let reason = $state('');
-
-  function askAside(finding: Finding | null) {
-    aside = finding;
-    reason = '';
-    isAsideOpen = finding !== null;
-  }
-
-  function setAside(event: SubmitEvent) {
-    event.preventDefault();
-    if (!aside || reason.trim() === '') return;
-    planState.setAside(aside, reason.trim());
-    isAsideOpen = false;
-  }
 
   async function focusRow(finding: Finding | undefined) {
     if (!finding) return;
-    currentId = finding.id;
-    const own = proof.findings.filter(({ severity }) => severity === finding.severity);
-    mostShown = Math.max(mostShown, own.indexOf(finding) + 1);
+    proofState.choose(finding);
     await tick();
     document.querySelector<HTMLElement>(`[data-finding-link="${CSS.escape(finding.id)}"]`)?.focus();
-  }
-
-  function move(by: number) {
-    const at = proof.findings.findIndex(({ id }) => id === current?.id);
-    void focusRow(proof.findings[Math.max(0, Math.min(proof.findings.length - 1, at + by))]);
-  }
-
-  function mendCurrent() {
-    if (!current?.mend) return;
-    const at = proof.findings.indexOf(current);
-    const next = proof.findings[at + 1] ?? proof.findings[at - 1];
-    planState.mend(current);
-    void focusRow(next);
   }
 
   onMount(() => {
     const free = (act: () => void) => asCommand(act, { isElsewhere: () => isRules });
     return tinykeys(window, {
-      ArrowDown: free(() => move(1)),
-      ArrowUp: free(() => move(-1)),
-      KeyM: free(mendCurrent),
-      KeyA: free(() => askAside(current)),
+      ArrowDown: free(() => void focusRow(proofState.further(1))),
+      ArrowUp: free(() => void focusRow(proofState.further(-1))),
+      KeyM: free(() => void focusRow(proofState.mendCurrent())),
+      KeyA: free(() => proofState.askAside(proofState.current)),
     });
   });
 </script>
@@ -110,22 +64,22 @@
       {/snippet}
       {#snippet actions()}
         <Button
-          disabled={safe.length === 0}
+          disabled={proofState.safe.length === 0}
           onclick={() => shell.announce(`${countOf(planState.mendAllSafe(), 'finding')} mended; one undo takes all back.`)}
-          >Mend all that are safe <span class="font-mono">{safe.length}</span></Button
+          >Mend all that are safe <span class="font-mono">{proofState.safe.length}</span></Button
         >
       {/snippet}
     </ChapterHead>
     {#if view === 'rules'}<RulesView />{:else if view === 'house'}<HouseView />{:else}
       <div class="flex items-center gap-6 border-b border-rule px-[22px] py-2" data-proof-counts>
-        {#each bySeverity as { severity, findings } (severity)}
+        {#each proofState.bySeverity as { severity, findings } (severity)}
           <p class="flex items-baseline gap-2 whitespace-nowrap">
             <span class={`font-serif text-[24px] leading-7 ${tones[severity]}`}>{planState.reader.isRead ? findings.length : '…'}</span>
             {titles[severity].toLowerCase()}
           </p>
         {/each}
         <p class="flex items-baseline gap-2 whitespace-nowrap">
-          <span class="font-serif text-[24px] leading-7 text-act">{planState.reader.isRead ? quiet : '…'}</span> found nothing
+          <span class="font-serif text-[24px] leading-7 text-act">{planState.reader.isRead ? proofState.quiet : '…'}</span> found nothing
         </p>
         <p class="ms-auto flex shrink-0 items-center gap-1.5 whitespace-nowrap text-ink-2">
           <KeyCap keys="Enter" /> go there <KeyCap keys="M" /> mend <KeyCap keys="A" /> set aside
@@ -133,11 +87,11 @@
       </div>
       <div class="min-h-0 flex-1 overflow-y-auto pb-6">
         {#if !planState.reader.isRead}
-          <p class="py-16 text-center text-ink-2" role="status">reading …</p>
+          <Notice tone="doing" class="py-16 text-center">reading …</Notice>
         {:else if proof.findings.length === 0}
-          <p class="py-16 text-center font-serif text-[20px] text-act">The proof reads clean.</p>
+          <EmptyState tone="good">The proof reads clean.</EmptyState>
         {/if}
-        {#each bySeverity as { severity, findings } (severity)}
+        {#each proofState.bySeverity as { severity, findings } (severity)}
           {#if findings.length > 0}
             <section aria-label={titles[severity]}>
               <h2 class="bg-paper px-[22px] pt-2 pb-1">
@@ -145,12 +99,12 @@
                 <span class="text-ink-2">{findings.length}</span>
               </h2>
               <ul>
-                {#each findings.slice(0, mostShown) as finding (finding.id)}
+                {#each findings.slice(0, proofState.mostShown) as finding (finding.id)}
                   <FindingRow
                     {finding}
-                    isCurrent={finding.id === current?.id}
-                    onchoose={() => (currentId = finding.id)}
-                    onaside={() => askAside(finding)}
+                    isCurrent={finding.id === proofState.current?.id}
+                    onchoose={() => proofState.choose(finding)}
+                    onaside={() => proofState.askAside(finding)}
                   />
                 {/each}
               </ul>
@@ -175,23 +129,29 @@
             {/each}
           </section>
         {/if}
-        {#if planState.reader.isRead}<p class="px-[22px] pt-4 text-ink-2">{readOver}</p>{/if}
+        {#if planState.reader.isRead}<p class="px-[22px] pt-4 text-ink-2">{proofState.readOver}</p>{/if}
       </div>
     {/if}
   </div>
 </PlanShell>
 
-<Dialog bind:open={isAsideOpen} title="Set aside">
-  {#if aside}
-    {@const words = wordFinding(aside, planState.currency)}
+<Dialog bind:open={() => proofState.aside !== null, (open) => !open && proofState.askAside(null)} title="Set aside">
+  {#if proofState.aside}
+    {@const words = wordFinding(proofState.aside, planState.currency)}
     <p><span class="font-semibold">{words.title}</span> · {words.detail}</p>
-    <form class="grid gap-3" onsubmit={setAside}>
+    <form
+      class="grid gap-3"
+      onsubmit={(event) => {
+        event.preventDefault();
+        proofState.setAside();
+      }}
+    >
       <label class="grid gap-0.5"
-        ><span class="text-ink-2">Why it may stand</span><Input class="h-[30px]" bind:value={reason} data-autofocus /></label
+        ><span class="text-ink-2">Why it may stand</span><Input class="h-[30px]" bind:value={proofState.reason} data-autofocus /></label
       >
       <div class="flex justify-end gap-2">
-        <Button onclick={() => (isAsideOpen = false)}>Not now</Button>
-        <Button kind="act" type="submit" disabled={reason.trim() === ''}>Set aside</Button>
+        <Button onclick={() => proofState.askAside(null)}>Not now</Button>
+        <Button kind="act" type="submit" disabled={proofState.reason.trim() === ''}>Set aside</Button>
       </div>
     </form>
   {/if}

@@ -102,20 +102,20 @@
   function judge(verdict: Verdict) {
     if (chosenKind && verdict !== 'open') return kindPanel?.judge(verdict);
     if (list.wordKey !== '' && verdict !== 'open' && list.chosen.length <= 1) return judgeWord(verdict);
-    const count = research.judge(verdict);
+    const count = research.judging.judge(verdict);
     if (count > 1) shell.announce(`${countOf(count, 'find')}: ${verdict}`);
     void showCurrent();
   }
 
   /** Puts the nearest of our towns in for the one that the finds name, and keeps them, in one step. */
   function keepSwapped() {
-    const count = research.keepSwapped();
+    const count = research.judging.keepSwapped();
     shell.announce(count > 0 ? `${countOf(count, 'find')} kept with one of our towns.` : 'No other town is named in it.');
     void showCurrent();
   }
 
   async function lookUp() {
-    const count = await research.lookUpUnclear();
+    const count = await research.lookedUp.lookUpUnclear();
     shell.announce(
       count > 0
         ? `What ${countOf(count, 'unclear find')} show is looked up; proposals follow it.`
@@ -124,20 +124,20 @@
   }
 
   function keepIn(groupId: string) {
-    const count = research.keepIn(groupId);
+    const count = research.judging.keepIn(groupId);
     if (count > 1) shell.announce(`${countOf(count, 'find')} kept in ${planState.snapshot.group.get(groupId)?.name}.`);
     void showCurrent();
   }
 
   function keepInNew(name: string) {
-    const count = research.keepInNew(name);
+    const count = research.judging.keepInNew(name);
     shell.announce(`${countOf(count, 'find')} kept in the new group ${name}.`);
     void showCurrent();
   }
 
   /** Each find goes into its own fitting group; where none fits, a group is asked for. */
   function keepFitting() {
-    const kept = research.keepFitting();
+    const kept = research.judging.keepFitting();
     if (!kept) isKeepingIn = true;
     else if (kept.kept > 1 || kept.left > 0)
       shell.announce(
@@ -170,7 +170,7 @@
         'keep-fitting': keepFitting,
         'keep-in': () => (isKeepingIn = true),
         'swap-place': keepSwapped,
-        negative: () => (research.blocksWhole = !research.blocksWhole),
+        negative: () => (research.judging.blocksWhole = !research.judging.blocksWhole),
         accept: () => (isAccepting = true),
         'next-word': nextWord,
         stands: () => (wordStands = !wordStands),
@@ -269,7 +269,11 @@
                   ? 'Every find is judged. Kept ones wait in Groups.'
                   : 'No find here.'}
             />
-            <KeyBar {keys} unclear={research.unclear.length} acts={{ judge, keepIn: () => (isKeepingIn = true), nextWord, lookUp }} />
+            <KeyBar
+              {keys}
+              unclear={research.lookedUp.unclear.length}
+              acts={{ judge, keepIn: () => (isKeepingIn = true), nextWord, lookUp }}
+            />
           </div>
         </div>
       {/if}
