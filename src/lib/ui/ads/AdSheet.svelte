@@ -1,16 +1,15 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import type { LineKindOfAd } from '$lib/core/records/ad-line';
   import TextField from '../parts/TextField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import type { AdState } from './ad-state.svelte';
   import LineList from './LineList.svelte';
   import PathField from './PathField.svelte';
   import { pastedChange } from './pasted-change';
   import ReadingsTable from './ReadingsTable.svelte';
 
-  let { bench, index = $bindable(0) }: { bench: AdState; index: number } = $props();
+  let { planState, bench, index = $bindable(0) }: { planState: PlanState; bench: AdState; index: number } = $props();
 
-  const planState = getPlanState();
   const kinds: readonly LineKindOfAd[] = ['headline', 'description'];
   const ruleFor = (kind: LineKindOfAd) => (kind === 'headline' ? bench.format.headlines : bench.format.descriptions);
   const linesFor = (kind: LineKindOfAd) => (kind === 'headline' ? bench.headlines : bench.descriptions);

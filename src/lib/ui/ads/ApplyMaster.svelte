@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { findMasterUpdates } from '$lib/core/ads/master-updates';
   import { childrenOf, inOrder } from '$lib/core/store/snapshot';
@@ -11,12 +12,12 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import { applyMaster, draftMaster } from './master-draft';
   import MasterRow from './MasterRow.svelte';
 
   interface Props {
+    planState: PlanState;
     open: boolean;
     master: Master;
     lines: readonly MasterLine[];
@@ -24,9 +25,8 @@
     campaign: Campaign | null;
   }
 
-  let { open = $bindable(), master, lines, campaign }: Props = $props();
+  let { planState, open = $bindable(), master, lines, campaign }: Props = $props();
 
-  const planState = getPlanState();
   const shell = getShell();
   const campaigns = $derived(inOrder(planState.snapshot.campaign));
   const names = $derived(shortCampaignNames(campaigns));

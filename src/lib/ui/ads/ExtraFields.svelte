@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { readHours, sayHours } from '$lib/core/view/hours';
   import type { Extra } from '$lib/core/records/extra';
   import { countryItems } from '../parts/countries';
@@ -9,14 +10,12 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { fillDown, withFields, withoutRow, withRow } from '../parts/lists';
   import { withPriceRow } from './extra-sections';
   import LimitedField from './LimitedField.svelte';
 
-  let { extra }: { extra: Extra } = $props();
+  let { planState, extra }: { planState: PlanState; extra: Extra } = $props();
 
-  const planState = getPlanState();
   const rules = $derived(planState.plan.rules);
   const set = (fields: Partial<Extra>, editSession?: string) => void planState.set('extra', extra.id, fields, editSession);
   const at = (field: string) => `${extra.id}:extra-${field}`;

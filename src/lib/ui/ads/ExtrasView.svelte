@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
   import { nameOfExtra } from '$lib/core/records/extra';
   import type { Extra, ExtraKind } from '$lib/core/records/extra';
@@ -6,12 +7,12 @@
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import { enterNew, firstFieldOf } from '../shell/enter-new';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import { extraSections, newExtra } from './extra-sections';
   import ExtraFields from './ExtraFields.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   const rules = $derived(planState.plan.rules);
   const owners = $derived([
     { value: '', name: 'all campaigns' },
@@ -40,7 +41,7 @@
       {#each of(section.kind) as extra (extra.id)}
         <li class="flex gap-3 border-b border-rule-soft py-2.5">
           <div class="grid min-w-0 flex-1 grid-cols-2 items-start gap-x-4 gap-y-1.5">
-            <ExtraFields {extra} />
+            <ExtraFields {planState} {extra} />
             <SelectField label="Shown with" value={extra.campaignId ?? ''} items={owners} onedit={(value) => own(extra, value)} />
           </div>
           <Button

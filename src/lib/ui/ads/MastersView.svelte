@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { blank } from '$lib/core/records/record-types';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
@@ -12,7 +13,6 @@
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
   import { getShell } from '../shell/shell.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import ApplyMaster from './ApplyMaster.svelte';
   import { pastedChange } from './pasted-change';
@@ -20,11 +20,10 @@
   import LineList from './LineList.svelte';
 
   /** The campaign at hand, whose values masters are measured with. */
-  let { campaign }: { campaign: Campaign | null } = $props();
+  let { planState, campaign }: { planState: PlanState; campaign: Campaign | null } = $props();
 
-  const planState = getPlanState();
   const shell = getShell();
-  const { workspace } = planState;
+  const { workspace } = $derived(planState);
   const masters = $derived(inOrder(workspace.snapshot.master));
   const master = $derived(masters.find(({ id }) => id === page.url.searchParams.get('master')) ?? masters[0] ?? null);
   const lines = $derived(master ? childrenOf(workspace.snapshot.masterLine, 'masterId', master.id) : []);
@@ -150,7 +149,7 @@
         {/each}
       </div>
     </section>
-    <ApplyMaster bind:open={isApplying} master={own} {lines} {campaign} />
+    <ApplyMaster {planState} bind:open={isApplying} master={own} {lines} {campaign} />
   {/key}
 {:else}
   <div class="flex flex-col items-center gap-3 py-16">

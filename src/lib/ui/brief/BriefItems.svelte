@@ -1,11 +1,12 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { childrenOf, nextPosition } from '$lib/core/store/snapshot';
   import type { BriefItemKind } from '$lib/core/records/brief-item';
   import ChipList from '../parts/ChipList.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
 
   interface Props {
+    planState: PlanState;
     kind: BriefItemKind;
     title: string;
     note?: string;
@@ -13,9 +14,8 @@
     placeholder?: string;
   }
 
-  let { kind, title, note, tone = 'plain', placeholder }: Props = $props();
+  let { planState, kind, title, note, tone = 'plain', placeholder }: Props = $props();
 
-  const planState = getPlanState();
   const items = $derived(childrenOf(planState.snapshot.briefItem, 'kind', kind));
   /** Names and what is not offered are told apart by commas; facts, claims and spellings hold commas of their own. */
   const splitsAt = $derived(kind === 'rival' || kind === 'not-offered' ? 'commas' : 'lines');

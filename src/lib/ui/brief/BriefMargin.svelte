@@ -1,14 +1,15 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import FindingsMargin from '../shell/FindingsMargin.svelte';
   import type { BriefState } from './brief-state.svelte';
 
-  let { briefState, money }: { briefState: BriefState; money: (minor: number) => string } = $props();
+  let { planState, briefState, money }: { planState: PlanState; briefState: BriefState; money: (minor: number) => string } = $props();
 
   const { brief, facts, worth } = $derived(briefState);
 </script>
 
 <div class="flex flex-col gap-4">
-  <FindingsMargin findings={briefState.findings} />
+  <FindingsMargin {planState} findings={briefState.findings} />
   {#if worth}
     <section aria-label="The worth, step by step" class="border-t border-rule pt-3">
       <h2 class="pb-1 font-semibold text-ink-2">The worth, step by step</h2>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import type { Conversion } from '$lib/core/records/brief';
   import Button from '../parts/Button.svelte';
@@ -7,9 +8,9 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   const brief = $derived(planState.plan.brief);
   const ways = [
     { value: 'once' as const, name: 'once a click' },

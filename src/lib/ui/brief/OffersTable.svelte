@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { blank } from '$lib/core/records/record-types';
   import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { Offer } from '$lib/core/records/offer';
@@ -9,10 +10,10 @@
   import MoneyField from '../parts/MoneyField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   const offers = $derived(inOrder(planState.snapshot.offer));
   /** What an offer said when the hand came to it, and the lines that go on saying it. */
   let remembered: Offer | null = null;
@@ -93,7 +94,11 @@
         label={`Take out the offer ${offer.name}`}
         onclick={() => void planState.make({ type: 'remove', record: 'offer', ids: [offer.id] })}>×</Button
       >
-      {#if stating?.id === offer.id}{#key stating}<StatedNotice lines={stating.lines} onleave={() => (stating = null)} />{/key}{/if}
+      {#if stating?.id === offer.id}{#key stating}<StatedNotice
+            {planState}
+            lines={stating.lines}
+            onleave={() => (stating = null)}
+          />{/key}{/if}
     </div>
   {:else}<p class="text-ink-2">None yet.</p>{/each}
   <Button kind="quiet" onclick={add}>+ Add an offer</Button>

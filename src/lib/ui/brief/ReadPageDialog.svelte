@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
+  import type { PlanState } from '../state/plan-state.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { formatMoney } from '$lib/core/money/money';
   import { checkPage, proposeFacts } from '$lib/core/pages/propose-facts';
@@ -13,14 +15,12 @@
   import TextField from '../parts/TextField.svelte';
   import { placeRow } from '../places/place-row';
   import { askServer } from '../state/ask-server';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import Notice from '../parts/Notice.svelte';
 
-  let { open = $bindable() }: { open: boolean } = $props();
+  let { planState, open = $bindable() }: { planState: PlanState; open: boolean } = $props();
 
-  const planState = getPlanState();
-  let address = $state(planState.plan.brief.landingPage || planState.plan.client.site);
+  let address = $state(untrack(() => planState.plan.brief.landingPage || planState.plan.client.site));
   let page = $state.raw<ReadPage | null>(null);
   let asked = $state('');
   let failure = $state('');

@@ -1,13 +1,14 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { blank } from '$lib/core/records/record-types';
   import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   const words = $derived(inOrder(planState.snapshot.slotWord));
   const uses = (slot: string) =>
     slot === ''

@@ -1,14 +1,13 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { mendStating, type StatingLine } from '$lib/core/plan/stated-facts';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import Notice from '../parts/Notice.svelte';
 
-  let { lines, onleave }: { lines: readonly StatingLine[]; onleave: () => void } = $props();
+  let { planState, lines, onleave }: { planState: PlanState; lines: readonly StatingLine[]; onleave: () => void } = $props();
 
-  const planState = getPlanState();
   const chosen = $state<Record<string, boolean>>({});
   const taken = $derived(lines.filter(({ id }) => chosen[id] !== false));
 

@@ -1,13 +1,14 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { formatMoney } from '$lib/core/money/money';
   import { parseShare } from '$lib/core/money/ratio';
   import { countsEnquiries, worthOf } from '$lib/core/view/plan-view';
   import type { Brief } from '$lib/core/records/brief';
   import MoneyField from '../parts/MoneyField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   const brief = $derived(planState.plan.brief);
   const worth = $derived(worthOf(planState.plan));
   const asks = $derived(countsEnquiries(brief.goal));

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import TextArea from '../parts/TextArea.svelte';
   import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
   import { nextPosition, childrenOf } from '$lib/core/store/snapshot';
@@ -8,14 +9,12 @@
   import { wordPasteNote } from '$lib/wording/paste-notes';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import { newKeywords } from './make-groups';
   import ScrollArea from '../parts/ScrollArea.svelte';
 
-  let { open = $bindable(), group }: { open: boolean; group: Group } = $props();
+  let { planState, open = $bindable(), group }: { planState: PlanState; open: boolean; group: Group } = $props();
 
-  const planState = getPlanState();
   let text = $state('');
   const read = $derived(
     text.split(/\r\n|\r|\n/).flatMap((line, index) =>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { matchTypes } from '$lib/core/records/match-types';
   import { childrenOf, inOrder } from '$lib/core/store/snapshot';
   import { groupBid } from '$lib/core/view/plan-view';
@@ -8,17 +9,16 @@
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
 
   interface Props {
+    planState: PlanState;
     group: Group;
     onmerge: () => void;
     onremove: () => void;
   }
 
-  let { group, onmerge, onremove }: Props = $props();
+  let { planState, group, onmerge, onremove }: Props = $props();
 
-  const planState = getPlanState();
   const inherited = $derived(groupBid(planState.plan, { ...group, defaultBidMinor: null }));
   const offers = $derived([
     { value: '', name: 'the plan’s first' },

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { tick } from 'svelte';
   import { childrenOf, inOrder } from '$lib/core/store/snapshot';
   import type { Severity } from '$lib/core/proof/rule-list';
@@ -10,18 +11,17 @@
   import { takesKeywords } from './drag';
   import GroupName from './GroupName.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
 
   interface Props {
+    planState: PlanState;
     current: string;
     chapter: 'ads' | 'groups';
     /** Keywords were dropped on a group. */
     ondrop?: (ids: readonly string[], groupId: string) => void;
   }
 
-  let { current, chapter, ondrop }: Props = $props();
+  let { planState, current, chapter, ondrop }: Props = $props();
 
-  const planState = getPlanState();
   type ListRow = { id: string; campaign: Campaign; group: Group | null; isEmpty?: boolean };
   /** Each campaign over its groups, or over a row that says it has none. */
   const list = $derived(

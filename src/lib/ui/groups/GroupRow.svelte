@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { writeTypedAmount } from '$lib/core/money/typed-amount';
   import { childrenOf } from '$lib/core/store/snapshot';
   import { groupBid } from '$lib/core/view/plan-view';
@@ -6,12 +7,12 @@
   import { countOf } from '$lib/wording/texts';
   import { takesKeywords } from './drag';
   import GroupName from './GroupName.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import type { SheetState } from './sheet-state.svelte';
   import { sheetGrid } from './sheet-grid';
   import RowButton from '../parts/RowButton.svelte';
 
   interface Props {
+    planState: PlanState;
     sheet: SheetState;
     group: Group;
     count: number;
@@ -21,9 +22,8 @@
     ondropped: (ids: readonly string[]) => void;
   }
 
-  let { sheet, group, count, index, isCurrent, onopen, ondropped }: Props = $props();
+  let { planState, sheet, group, count, index, isCurrent, onopen, ondropped }: Props = $props();
 
-  const planState = getPlanState();
   const isFolded = $derived(sheet.folded.has(group.id));
   const bid = $derived(groupBid(planState.plan, group));
   const negatives = $derived(childrenOf(planState.snapshot.negative, 'groupId', group.id).length);

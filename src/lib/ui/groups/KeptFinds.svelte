@@ -1,17 +1,16 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import type { Group } from '$lib/core/records/group';
   import Button from '../parts/Button.svelte';
   import { rangeBetween } from '../parts/range-choice';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import { newKeywords } from './make-groups';
   import type { SheetState } from './sheet-state.svelte';
 
   /** Kept finds that stand in no group, to be put into the one at hand. */
-  let { sheet, group }: { sheet: SheetState; group: Group | null } = $props();
+  let { planState, sheet, group }: { planState: PlanState; sheet: SheetState; group: Group | null } = $props();
 
-  const planState = getPlanState();
   const mostShown = 40;
   let showsAll = $state(false);
   let chosen = $state.raw<ReadonlySet<string>>(new Set());

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import type { SureAnswer } from '$lib/core/groups/plan-answers';
   import { matchTypes, type MatchType } from '$lib/core/records/match-types';
   import { groupBid } from '$lib/core/view/plan-view';
@@ -7,11 +8,11 @@
   import { dragsKeywords } from './drag';
   import { wordSearchRange } from '$lib/wording/research';
   import MoneyField from '../parts/MoneyField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import type { SheetState } from './sheet-state.svelte';
   import { sheetGrid } from './sheet-grid';
 
   interface Props {
+    planState: PlanState;
     sheet: SheetState;
     keyword: Keyword;
     group: Group;
@@ -21,9 +22,8 @@
     onproblem: (text: string) => void;
   }
 
-  let { sheet, keyword, group, index, isCurrent, isChosen, onproblem }: Props = $props();
+  let { planState, sheet, keyword, group, index, isCurrent, isChosen, onproblem }: Props = $props();
 
-  const planState = getPlanState();
   const answer = $derived<SureAnswer | undefined>(sheet.answers.get(keyword.text));
   const find = $derived(sheet.findByText.get(keyword.text));
   const nameOf = (id: string) => planState.snapshot.group.get(id)?.name ?? '';

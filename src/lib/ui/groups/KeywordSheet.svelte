@@ -51,6 +51,7 @@
       {@const index = rows.first + at}
       {#if row.kind === 'group'}
         <GroupRow
+          planState={sheet.planState}
           {sheet}
           group={row.group}
           count={row.count}
@@ -61,6 +62,7 @@
         />
       {:else}
         <KeywordRow
+          planState={sheet.planState}
           {sheet}
           keyword={row.keyword}
           group={row.group}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Button from '../parts/Button.svelte';
   import TakeOut from '../parts/TakeOut.svelte';
   import Select from '../parts/Select.svelte';
@@ -6,10 +7,10 @@
   import { nextPosition } from '$lib/core/store/snapshot';
   import type { Negative } from '$lib/core/records/negative';
   import AddField from '../parts/AddField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
 
   interface Props {
+    planState: PlanState;
     title: string;
     negatives: readonly Negative[];
     owner: { campaignId: string | null; groupId: string | null };
@@ -18,9 +19,8 @@
     starters?: Readonly<Record<string, readonly string[]>>;
   }
 
-  let { title, negatives, owner, blocking, starters = {} }: Props = $props();
+  let { planState, title, negatives, owner, blocking, starters = {} }: Props = $props();
 
-  const planState = getPlanState();
   const mostShown = 14;
   let showsAll = $state(false);
   const shown = $derived(

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Radio from '../parts/Radio.svelte';
   import { onMount } from 'svelte';
   import { keepApart, proposeKeeper } from '$lib/core/groups/keep-apart';
@@ -8,15 +9,13 @@
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import Notice from '../parts/Notice.svelte';
   import EmptyState from '../parts/EmptyState.svelte';
   import RowButton from '../parts/RowButton.svelte';
 
-  let { campaignId }: { campaignId: string } = $props();
+  let { planState, campaignId }: { planState: PlanState; campaignId: string } = $props();
 
-  const planState = getPlanState();
   const shell = getShell();
   const mostSearches = 12;
   const keyOf = ({ one, other }: Overlap) => `${one} ${other}`;

@@ -1,11 +1,12 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Input from '../parts/Input.svelte';
   import type { Answer } from '$lib/core/keywords/answer';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { inOrder } from '$lib/core/store/snapshot';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   let search = $state('');
   /** Answers of those who have something to say; where nobody has, one that says so. */
   let answers = $state.raw<{ campaignIds: readonly string[]; answer: Answer }[]>([]);

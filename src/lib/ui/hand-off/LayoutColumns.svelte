@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Table from '../parts/Table.svelte';
   import { columnsOf, jointHeadings, tablesOf } from '$lib/core/layouts/layouts';
   import { tableFields, tableNames, type TableName } from '$lib/core/records/table-fields';
@@ -9,10 +10,9 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  let { layout, isFixed }: { layout: Layout; isFixed: boolean } = $props();
-  const { workspace } = getPlanState();
+  let { planState, layout, isFixed }: { planState: PlanState; layout: Layout; isFixed: boolean } = $props();
+  const { workspace } = $derived(planState);
 
   let table = $state<TableName>('keywords');
   const tables = $derived(tablesOf(layout));

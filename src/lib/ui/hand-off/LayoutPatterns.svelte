@@ -1,12 +1,12 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { findLayoutTextProblem, type Layout, type LayoutTextName } from '$lib/core/records/layout';
   import { encodingNames } from '$lib/wording/tables';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  let { layout, isFixed }: { layout: Layout; isFixed: boolean } = $props();
-  const { workspace } = getPlanState();
+  let { planState, layout, isFixed }: { planState: PlanState; layout: Layout; isFixed: boolean } = $props();
+  const { workspace } = $derived(planState);
 
   const sections: { title: string; note: string; fields: [LayoutTextName, string][] }[] = [
     {

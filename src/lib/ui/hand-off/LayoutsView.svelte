@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { allLayouts, copyLayout, shippedLayouts } from '$lib/core/layouts/layouts';
@@ -8,15 +9,15 @@
   import Button from '../parts/Button.svelte';
   import ShippedOrOwn from '../parts/ShippedOrOwn.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import LayoutColumns from './LayoutColumns.svelte';
   import LayoutPatterns from './LayoutPatterns.svelte';
   import LearnDialog from './LearnDialog.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   const shell = getShell();
-  const { workspace } = planState;
+  const { workspace } = $derived(planState);
   const layouts = $derived(allLayouts(workspace.snapshot));
   const layout = $derived(
     layouts.find(({ id }) => id === page.url.searchParams.get('layout')) ??
@@ -66,7 +67,7 @@
   onremove={remove}
 >
   {#snippet more()}<div class="px-4 pt-2"><Button onclick={() => (isLearning = true)}>Learn from a sample</Button></div>{/snippet}
-  <LayoutPatterns {layout} isFixed={isShipped(layout.id)} />
-  <LayoutColumns {layout} isFixed={isShipped(layout.id)} />
+  <LayoutPatterns {planState} {layout} isFixed={isShipped(layout.id)} />
+  <LayoutColumns {planState} {layout} isFixed={isShipped(layout.id)} />
 </ShippedOrOwn>
-<LearnDialog bind:open={isLearning} base={layout} onlearn={add} />
+<LearnDialog {planState} bind:open={isLearning} base={layout} onlearn={add} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Table from '../parts/Table.svelte';
   import { allLayouts } from '$lib/core/layouts/layouts';
   import { findKinds } from '$lib/core/exchange/learn-headings';
@@ -20,21 +21,21 @@
   import Dialog from '../parts/Dialog.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import type { DecodedFile } from '$lib/core/exchange/read-rows';
   import { decodeFile, layoutEncoding } from './decode-file';
   import Notice from '../parts/Notice.svelte';
 
   interface Props {
+    planState: PlanState;
     open: boolean;
     /** What the sample does not show is taken from this one. */
     base: Layout;
     onlearn: (layout: Layout) => void;
   }
 
-  let { open = $bindable(), base, onlearn }: Props = $props();
-  const { workspace } = getPlanState();
+  let { planState, open = $bindable(), base, onlearn }: Props = $props();
+  const { workspace } = $derived(planState);
 
   let field: HTMLInputElement;
   let file = $state.raw<DecodedFile | null>(null);

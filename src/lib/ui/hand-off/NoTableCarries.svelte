@@ -1,10 +1,11 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { formatMoney } from '$lib/core/money/money';
   import { inOrder } from '$lib/core/store/snapshot';
   import { countOf } from '$lib/wording/texts';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   /** What has to be set by hand where the plan is loaded. */
   const items = $derived.by(() => {
     const { brief, account } = planState.plan;

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Table from '../parts/Table.svelte';
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { allLayouts, layoutOf } from '$lib/core/layouts/layouts';
   import { tableNames } from '$lib/core/records/table-fields';
   import { countOf } from '$lib/wording/texts';
@@ -8,17 +9,17 @@
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import ChangedFields from './ChangedFields.svelte';
   import { TablesReading } from './tables-reading.svelte';
   import Notice from '../parts/Notice.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   const shell = getShell();
-  const reading = new TablesReading(planState);
+  const reading = untrack(() => new TablesReading(planState));
   onMount(() => () => reading.stop());
 
-  let chosen = $state(planState.plan.plan.layoutKey);
+  let chosen = $state(untrack(() => planState.plan.plan.layoutKey));
   let problem = $state('');
   let field: HTMLInputElement;
   const layout = $derived(layoutOf(planState.workspace.snapshot, chosen));

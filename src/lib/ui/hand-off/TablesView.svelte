@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Table from '../parts/Table.svelte';
   import { allLayouts, layoutOf, tablesOf } from '$lib/core/layouts/layouts';
   import { tableNames } from '$lib/core/records/table-fields';
@@ -11,14 +12,12 @@
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { chapterNames, findingAddress, placeOfFinding } from '../shell/finding-address';
   import { getShell } from '../shell/shell.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { wordFinding } from '$lib/wording/findings';
   import { countOf, wordDate } from '$lib/wording/texts';
   import { encodingNames, tableTitles, wordLayout } from '$lib/wording/tables';
 
-  let { fetchFile }: { fetchFile: (address: string) => Promise<void> } = $props();
+  let { planState, fetchFile }: { planState: PlanState; fetchFile: (address: string) => Promise<void> } = $props();
 
-  const planState = getPlanState();
   const shell = getShell();
   const names = tableTitles;
   const layout = $derived(layoutOf(planState.workspace.snapshot, planState.plan.plan.layoutKey));

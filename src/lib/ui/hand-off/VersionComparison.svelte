@@ -1,14 +1,13 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { nameOfVersion } from '$lib/wording/versions';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import RowChange from '../parts/RowChange.svelte';
   import SelectField from '../parts/SelectField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import type { Versions } from './versions.svelte';
 
-  let { versions }: { versions: Versions } = $props();
-  const planState = getPlanState();
+  let { planState, versions }: { planState: PlanState; versions: Versions } = $props();
 
   const comparison = $derived(versions.comparison);
   const from = $derived(versions.list?.find(({ id }) => id === comparison?.from));

@@ -1,18 +1,19 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Table from '../parts/Table.svelte';
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { nameOfVersion, whenSaved } from '$lib/wording/versions';
   import Button from '../parts/Button.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import VersionComparison from './VersionComparison.svelte';
   import { Versions } from './versions.svelte';
   import Notice from '../parts/Notice.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   const shell = getShell();
-  const versions = new Versions(planState);
+  const versions = untrack(() => new Versions(planState));
   let name = $state('');
   /** The version that is asked about once more before it is removed. */
   let removing = $state(0);
@@ -101,5 +102,5 @@
       {/each}
     </Table>
   {/if}
-  <VersionComparison {versions} />
+  <VersionComparison {planState} {versions} />
 </div>

@@ -1,14 +1,13 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import type { Finding } from '$lib/core/proof/finding';
   import { findCited } from '$lib/core/proof/house-rule-list';
   import { wordFinding } from '$lib/wording/findings';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { findingAddress } from '../shell/finding-address';
   import Button from './Button.svelte';
 
-  let { finding }: { finding: Finding } = $props();
+  let { planState, finding }: { planState: PlanState; finding: Finding } = $props();
 
-  const planState = getPlanState();
   const words = $derived(wordFinding(finding, planState.currency));
   const cited = $derived(findCited(finding.rule));
   const tones = {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import TextArea from '../parts/TextArea.svelte';
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { PlaceLine } from '$lib/core/places/place-list';
@@ -9,15 +10,13 @@
   import Dialog from '../parts/Dialog.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import { askServer } from '../state/ask-server';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { placeRow, postalRow } from './place-row';
   import ScrollArea from '../parts/ScrollArea.svelte';
   import Notice from '../parts/Notice.svelte';
 
-  let { campaignId, open = $bindable() }: { campaignId: string | null; open: boolean } = $props();
+  let { planState, campaignId, open = $bindable() }: { planState: PlanState; campaignId: string | null; open: boolean } = $props();
 
   type Line = PlaceLine & { found: FoundPlace[] };
-  const planState = getPlanState();
   const near = $derived(inOrder(planState.snapshot.place)[0]?.country ?? '');
   let text = $state('');
   let lines = $state.raw<Line[] | null>(null);

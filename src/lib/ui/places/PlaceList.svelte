@@ -1,11 +1,11 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Input from '../parts/Input.svelte';
   import { readRadius, usesMiles, writeRadius } from '$lib/core/places/distance';
   import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { FoundPlace } from '$lib/core/places/found-place';
   import type { Place } from '$lib/core/records/place';
   import Button from '../parts/Button.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import PastePlaces from './PastePlaces.svelte';
   import PlaceSearchField from './PlaceSearchField.svelte';
   import { placeRow } from './place-row';
@@ -14,9 +14,8 @@
   import { tones } from '../parts/tones';
 
   /** Null: the places of the brief. */
-  let { campaignId, at }: { campaignId: string | null; at: string } = $props();
+  let { planState, campaignId, at }: { planState: PlanState; campaignId: string | null; at: string } = $props();
 
-  const planState = getPlanState();
   const places = $derived(childrenOf(planState.snapshot.place, 'campaignId', campaignId));
   let problem = $state('');
   let isPasting = $state(false);
@@ -89,4 +88,4 @@
   />
   <Button kind="link" onclick={() => (isPasting = true)}>Paste a list…</Button>
 </div>
-{#if isPasting}<PastePlaces {campaignId} bind:open={isPasting} />{/if}
+{#if isPasting}<PastePlaces {planState} {campaignId} bind:open={isPasting} />{/if}

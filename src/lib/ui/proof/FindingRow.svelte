@@ -1,22 +1,22 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import type { Finding } from '$lib/core/proof/finding';
   import { findCited } from '$lib/core/proof/house-rule-list';
   import { wordFinding } from '$lib/wording/findings';
   import Button from '../parts/Button.svelte';
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { findingAddress, placeOfFinding } from '../shell/finding-address';
-  import { getPlanState } from '../state/plan-state.svelte';
 
   interface Props {
+    planState: PlanState;
     finding: Finding;
     isCurrent: boolean;
     onchoose: () => void;
     onaside: () => void;
   }
 
-  let { finding, isCurrent, onchoose, onaside }: Props = $props();
+  let { planState, finding, isCurrent, onchoose, onaside }: Props = $props();
 
-  const planState = getPlanState();
   const words = $derived(wordFinding(finding, planState.currency));
   const cited = $derived(findCited(finding.rule));
   const place = $derived(placeOfFinding(planState, finding));

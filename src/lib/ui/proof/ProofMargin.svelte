@@ -1,13 +1,14 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Table from '../parts/Table.svelte';
   import ChapterMark from '../shell/ChapterMark.svelte';
   import { planChapters } from '../shell/chapters';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  const planState = getPlanState();
-  const { rules, house } = planState.plan;
+  let { planState }: { planState: PlanState } = $props();
+
+  const { rules, house } = $derived(planState.plan);
   const read = planChapters.filter(({ id }) => id !== 'proof' && id !== 'hand-off');
-  const inUse = [
+  const inUse = $derived([
     ['Rule set', rules.name],
     ['Headline, description', `${rules.formats.responsive.headlines.limit}, ${rules.formats.responsive.descriptions.limit}`],
     ['Path', String(rules.formats.responsive.paths.limit)],
@@ -15,7 +16,7 @@
     ['Keywords a group', `${house.keywordsPerGroup.least}–${house.keywordsPerGroup.most}`],
     ['Clicks to learn from', `${house.clicksPerGroup}, ${house.clicksPerKeyword}`],
     ['Days to a month', house.monthDays],
-  ];
+  ]);
   const dash = (count: number) => (!planState.reader.isRead ? '…' : count === 0 ? '–' : String(count));
 </script>
 

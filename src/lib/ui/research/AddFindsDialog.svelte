@@ -166,4 +166,4 @@
     <Button kind="act" disabled={!sources.counts || sources.isBusy} onclick={take}>Bring in {countOf(fresh, 'find')}</Button>
   {/snippet}
 </Dialog>
-{#if isPasting}<PasteDialog bind:open={isPasting} {research} ondone={() => (open = false)} />{/if}
+{#if isPasting}<PasteDialog planState={research.planState} bind:open={isPasting} {research} ondone={() => (open = false)} />{/if}

@@ -1,15 +1,14 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import type { FindFigures } from './find-figures.svelte';
   import Notice from '../parts/Notice.svelte';
   import Progress from '../parts/Progress.svelte';
 
-  let { figures }: { figures: FindFigures } = $props();
+  let { planState, figures }: { planState: PlanState; figures: FindFigures } = $props();
 
-  const planState = getPlanState();
   const shell = getShell();
   const all = $derived(planState.snapshot.find.size);
   const lacks = $derived(figures.unknown.length);

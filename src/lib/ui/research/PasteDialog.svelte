@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Table from '../parts/Table.svelte';
   import TextArea from '../parts/TextArea.svelte';
   import Select from '../parts/Select.svelte';
@@ -15,16 +16,19 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import { ListReader } from './list-reader.svelte';
   import type { ResearchState } from './research-state.svelte';
   import ScrollArea from '../parts/ScrollArea.svelte';
   import Notice from '../parts/Notice.svelte';
 
-  let { open = $bindable(), research, ondone }: { open: boolean; research: ResearchState; ondone: () => void } = $props();
+  let {
+    planState,
+    open = $bindable(),
+    research,
+    ondone,
+  }: { planState: PlanState; open: boolean; research: ResearchState; ondone: () => void } = $props();
 
-  const planState = getPlanState();
   const shell = getShell();
   const reader = new ListReader();
   onDestroy(() => reader.close());

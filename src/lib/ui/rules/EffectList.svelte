@@ -1,15 +1,14 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import type { Finding } from '$lib/core/proof/finding';
   import type { RulesEffect } from '$lib/core/proof/compare-rules';
   import { wordFinding } from '$lib/wording/findings';
   import { countOf } from '$lib/wording/texts';
   import SeverityMark from '../parts/SeverityMark.svelte';
   import { findingAddress } from '../shell/finding-address';
-  import { getPlanState } from '../state/plan-state.svelte';
   import Notice from '../parts/Notice.svelte';
 
-  let { effect, isUsed }: { effect: RulesEffect | null; isUsed: boolean } = $props();
-  const planState = getPlanState();
+  let { planState, effect, isUsed }: { planState: PlanState; effect: RulesEffect | null; isUsed: boolean } = $props();
   const mostShown = 40;
 </script>
 

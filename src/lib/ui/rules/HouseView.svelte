@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Table from '../parts/Table.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { inOrder } from '$lib/core/store/snapshot';
@@ -11,10 +12,10 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import { setHouse } from '../state/house';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  const planState = getPlanState();
-  const { workspace } = planState;
+  let { planState }: { planState: PlanState } = $props();
+
+  const { workspace } = $derived(planState);
   const all = $derived({ ...houseRules, ...workspace.snapshot.houseRule.get(ofAllPlans)?.values });
   const own = $derived(houseRulesOf(planState.whole, planState.planId));
   const ownRow = $derived(workspace.snapshot.houseRule.get(planState.planId)?.values ?? {});

@@ -1,13 +1,13 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Table from '../parts/Table.svelte';
   import { findRuleProblem, ruleTexts, type ruleBounds, type RuleSetRow } from '$lib/core/records/rule-set';
   import { formatNames, type FormatName } from '$lib/core/records/format-names';
   import DateField from '../parts/DateField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  let { set, isFixed }: { set: RuleSetRow; isFixed: boolean } = $props();
-  const { workspace } = getPlanState();
+  let { planState, set, isFixed }: { planState: PlanState; set: RuleSetRow; isFixed: boolean } = $props();
+  const { workspace } = $derived(planState);
 
   type Path = readonly string[];
   const read = (path: Path): unknown => path.reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], set);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
@@ -8,15 +9,15 @@
   import { wordDate } from '$lib/wording/texts';
   import ShippedOrOwn from '../parts/ShippedOrOwn.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
   import EffectList from './EffectList.svelte';
   import RuleSetEditor from './RuleSetEditor.svelte';
   import { RulesLook } from './rules-effect.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   const shell = getShell();
-  const { workspace } = planState;
+  const { workspace } = $derived(planState);
   const used = $derived(planState.plan.plan.ruleSetKey);
   const sets = $derived(allRuleSets(inOrder(workspace.snapshot.ruleSet)));
   const set = $derived(sets.find(({ id }) => id === page.url.searchParams.get('rules')) ?? sets.find(({ id }) => id === used) ?? sets[0]!);
@@ -25,7 +26,7 @@
     sets.map(({ id, name, from }) => ({ id, name, note: `from ${wordDate(from)}${id === used ? ', this plan’s' : ''}` })),
   );
   const address = (id: string) => `?view=rules&rules=${id}`;
-  const look = new RulesLook(planState);
+  const look = untrack(() => new RulesLook(planState));
   onMount(() => () => look.close());
   $effect(() => {
     const rules = set;
@@ -63,10 +64,10 @@
   oncopy={copy}
   onremove={remove}
 >
-  <RuleSetEditor {set} isFixed={isShipped(set.id)} />
+  <RuleSetEditor {planState} {set} isFixed={isShipped(set.id)} />
   {#snippet aside()}
     <aside class="min-h-0 overflow-y-auto border-s border-rule px-4 py-3" aria-label="What it would change">
-      <EffectList effect={look.effect} isUsed={set.id === used} />
+      <EffectList {planState} effect={look.effect} isUsed={set.id === used} />
     </aside>
   {/snippet}
 </ShippedOrOwn>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { adviseBidding } from '$lib/core/forecast/bidding-advice';
   import { formatMoney } from '$lib/core/money/money';
   import { worthOf } from '$lib/core/view/plan-view';
@@ -11,11 +12,9 @@
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
+  let { planState, campaign, reach }: { planState: PlanState; campaign: Campaign; reach: CampaignReach } = $props();
 
-  const planState = getPlanState();
   const advice = $derived(adviseBidding(planState.plan, campaign, reach.outlook));
   const worth = $derived(worthOf(planState.plan));
   const follows = $derived(campaign.bidding === advice.kind);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { composeName } from '$lib/core/view/campaign-name';
   import { goals } from '$lib/core/records/brief';
   import type { Campaign } from '$lib/core/records/campaign';
@@ -7,11 +8,9 @@
   import Button from '../parts/Button.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  let { campaign }: { campaign: Campaign } = $props();
+  let { planState, campaign }: { planState: PlanState; campaign: Campaign } = $props();
 
-  const planState = getPlanState();
   const pattern = $derived(composeName(campaign, planState.plan.house.naming));
 
   /** Sets a part; a name that follows the pattern goes along. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Radio from '../parts/Radio.svelte';
   import type { Campaign } from '$lib/core/records/campaign';
   import { placeSaid } from '$lib/core/ads/slot-values';
@@ -9,7 +10,6 @@
   import { findClockChange } from '$lib/core/plan/clock-changes';
   import { wordDate } from '$lib/wording/texts';
   import { setHouse } from '../state/house';
-  import { getPlanState } from '../state/plan-state.svelte';
   import BiddingSection from './BiddingSection.svelte';
   import CampaignName from './CampaignName.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
@@ -22,9 +22,8 @@
   import MoneySection from './MoneySection.svelte';
   import WeekOfHours from './WeekOfHours.svelte';
 
-  let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
+  let { planState, campaign, reach }: { planState: PlanState; campaign: Campaign; reach: CampaignReach } = $props();
 
-  const planState = getPlanState();
   const set = (fields: Partial<Campaign>, editSession?: string) => void planState.set('campaign', campaign.id, fields, editSession);
   const clockNote = $derived.by(() => {
     const change = findClockChange(planState.plan.account.timeZone, campaign.startsOn ?? planState.today, 60);
@@ -43,11 +42,11 @@
 
 <div class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_262px] overflow-y-auto">
   <div class="flex flex-col gap-3 px-[22px] py-3">
-    <CampaignName {campaign} />
-    <PlacesSection {campaign} {reach} />
+    <CampaignName {planState} {campaign} />
+    <PlacesSection {planState} {campaign} {reach} />
     <div class="grid grid-cols-[minmax(0,1fr)_170px] gap-6 border-b border-rule pb-3">
       <div>
-        <PlaceList campaignId={campaign.id} at={`${campaign.id}:places`} />
+        <PlaceList {planState} campaignId={campaign.id} at={`${campaign.id}:places`} />
         <div class="pt-2">
           <TextField
             label="The place as said in copy"
@@ -94,16 +93,16 @@
       onforget={(name) => setHouse(planState.workspace, null, { hoursPresets: otherPresets(name) })}
     />
     <div class="grid grid-cols-2 gap-6 border-t border-rule">
-      <PeopleSection {campaign} />
+      <PeopleSection {planState} {campaign} />
       <div>
-        <TrackingSection {campaign} />
-        <KeptOff {campaign} />
+        <TrackingSection {planState} {campaign} />
+        <KeptOff {planState} {campaign} />
       </div>
     </div>
   </div>
   <div class="border-s border-rule px-4 py-3">
-    <MoneySection {campaign} {reach} />
-    <BiddingSection {campaign} {reach} />
-    <DatesSection {campaign} {reach} />
+    <MoneySection {planState} {campaign} {reach} />
+    <BiddingSection {planState} {campaign} {reach} />
+    <DatesSection {planState} {campaign} {reach} />
   </div>
 </div>

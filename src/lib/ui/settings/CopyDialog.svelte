@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Input from '../parts/Input.svelte';
   import Table from '../parts/Table.svelte';
   import Radio from '../parts/Radio.svelte';
@@ -20,13 +21,11 @@
   import PlaceSearchField from '../places/PlaceSearchField.svelte';
   import { readInPlan } from '../shelf/new-plan';
   import { getShell } from '../shell/shell.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { CopyDraft } from './copy-draft.svelte';
   import Notice from '../parts/Notice.svelte';
 
-  let { campaign, open = $bindable() }: { campaign: Campaign; open: boolean } = $props();
+  let { planState, campaign, open = $bindable() }: { planState: PlanState; campaign: Campaign; open: boolean } = $props();
 
-  const planState = getPlanState();
   const id = $props.id();
   const shell = getShell();
   const draft = untrack(() => new CopyDraft(planState, campaign));

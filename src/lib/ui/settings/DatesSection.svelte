@@ -1,15 +1,14 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { inOrder } from '$lib/core/store/snapshot';
   import type { Campaign } from '$lib/core/records/campaign';
   import { wordDate } from '$lib/wording/texts';
   import SelectField from '../parts/SelectField.svelte';
   import DateField from '../parts/DateField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
 
-  let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
+  let { planState, campaign, reach }: { planState: PlanState; campaign: Campaign; reach: CampaignReach } = $props();
 
-  const planState = getPlanState();
   const set = (fields: Partial<Campaign>) => void planState.set('campaign', campaign.id, fields);
   const rotations = [
     { value: 'even' as const, name: 'evenly, for a comparison' },

@@ -1,14 +1,13 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import TextArea from '../parts/TextArea.svelte';
   import { readAddress } from '$lib/core/text/address';
   import type { Campaign } from '$lib/core/records/campaign';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  let { campaign }: { campaign: Campaign } = $props();
+  let { planState, campaign }: { planState: PlanState; campaign: Campaign } = $props();
 
-  const planState = getPlanState();
   const id = $props.id();
   const mostShown = 8;
   let draft = $state('');

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { formatMoney } from '$lib/core/money/money';
   import { dailyFromMonthly, firstMonthAtMost, monthlyForDaily, monthlyFromDaily } from '$lib/core/money/split';
@@ -10,12 +11,10 @@
   import Button from '../parts/Button.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
 
-  let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
+  let { planState, campaign, reach }: { planState: PlanState; campaign: Campaign; reach: CampaignReach } = $props();
 
-  const planState = getPlanState();
   const monthDays = $derived(planState.plan.house.monthDays);
   const daily = $derived(campaign.monthlyMinor === null ? null : dailyFromMonthly(campaign.monthlyMinor, monthDays));
   const money = (minor: number) => formatMoney(minor, planState.currency);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import type { Audience, Campaign } from '$lib/core/records/campaign';
   import { notShown } from '$lib/core/records/campaign';
@@ -7,11 +8,9 @@
   import { withFields, withoutRow } from '../parts/lists';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  let { campaign }: { campaign: Campaign } = $props();
+  let { planState, campaign }: { planState: PlanState; campaign: Campaign } = $props();
 
-  const planState = getPlanState();
   const bounds = $derived(planState.plan.rules.adjustment);
   const set = (fields: Partial<Campaign>, editSession?: string) => void planState.set('campaign', campaign.id, fields, editSession);
   const devices = [

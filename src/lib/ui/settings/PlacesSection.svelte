@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { Campaign } from '$lib/core/records/campaign';
   import type { Place } from '$lib/core/records/place';
@@ -6,12 +7,10 @@
   import { findByCode } from '../places/find-by-code';
   import PlaceMap from '../places/PlaceMap.svelte';
   import { placeRow } from '../places/place-row';
-  import { getPlanState } from '../state/plan-state.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
 
-  let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
+  let { planState, campaign, reach }: { planState: PlanState; campaign: Campaign; reach: CampaignReach } = $props();
 
-  const planState = getPlanState();
   const others = $derived(
     inOrder(planState.snapshot.place).flatMap((place) => {
       const owner =

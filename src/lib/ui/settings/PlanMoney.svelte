@@ -1,12 +1,13 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { formatMoney } from '$lib/core/money/money';
   import { splitPlanMoney, splitWays, type SplitWay } from '$lib/core/forecast/split-plan';
   import { inOrder } from '$lib/core/store/snapshot';
   import Button from '../parts/Button.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import Notice from '../parts/Notice.svelte';
 
-  const planState = getPlanState();
+  let { planState }: { planState: PlanState } = $props();
+
   const campaigns = $derived(inOrder(planState.snapshot.campaign));
   const sum = $derived(campaigns.reduce((all, { monthlyMinor }) => all + (monthlyMinor ?? 0), 0));
   const whole = $derived(planState.plan.brief.monthlyMinor);

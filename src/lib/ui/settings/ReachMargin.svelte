@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { formatMoney } from '$lib/core/money/money';
   import { affordableMinor, conversionNoun } from '$lib/core/forecast/outlook';
   import type { Range } from '$lib/core/market/range';
@@ -6,14 +7,12 @@
   import type { Campaign } from '$lib/core/records/campaign';
   import { wordLimit } from '$lib/wording/reach';
   import Button from '../parts/Button.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import type { CampaignReach } from './campaign-reach.svelte';
   import Notice from '../parts/Notice.svelte';
   import Progress from '../parts/Progress.svelte';
 
-  let { campaign, reach }: { campaign: Campaign; reach: CampaignReach } = $props();
+  let { planState, campaign, reach }: { planState: PlanState; campaign: Campaign; reach: CampaignReach } = $props();
 
-  const planState = getPlanState();
   const outlook = $derived(reach.outlook);
   const whole = new Intl.NumberFormat('en-GB', { maximumSignificantDigits: 3, useGrouping: true });
   const about = (count: number) => `~${whole.format(count)}`;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import { addTracking, clickSlots, trackingContext, trackingOf } from '$lib/core/ads/tracking';
   import type { Campaign } from '$lib/core/records/campaign';
   import type { TrackingParameter } from '$lib/core/records/tracking-parameter';
@@ -7,11 +8,9 @@
   import { withFields, withoutRow } from '../parts/lists';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
-  import { getPlanState } from '../state/plan-state.svelte';
 
-  let { campaign }: { campaign: Campaign } = $props();
+  let { planState, campaign }: { planState: PlanState; campaign: Campaign } = $props();
 
-  const planState = getPlanState();
   const example = $derived(addTracking(trackingOf(planState.plan, campaign), trackingContext(planState.plan, campaign)));
   const setOwn = (tracking: TrackingParameter[], editSession?: string) =>
     void planState.set('campaign', campaign.id, { tracking }, editSession);

@@ -1,10 +1,10 @@
 <script lang="ts">
+  import type { PlanState } from '../state/plan-state.svelte';
   import type { Snippet } from 'svelte';
   import { formatMoney } from '$lib/core/money/money';
   import { inOrder } from '$lib/core/store/snapshot';
   import { countOf, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
-  import { getPlanState } from '../state/plan-state.svelte';
   import { planChapters, type PlanChapter } from './chapters';
   import ChapterMark from './ChapterMark.svelte';
   import Shell from './Shell.svelte';
@@ -13,13 +13,13 @@
   import TopBar from './TopBar.svelte';
 
   interface Props {
+    planState: PlanState;
     chapter: PlanChapter;
     margin?: Snippet;
     children: Snippet;
   }
 
-  let { chapter, margin, children }: Props = $props();
-  const planState = getPlanState();
+  let { planState, chapter, margin, children }: Props = $props();
 
   const isOpen = $derived<Record<PlanChapter, boolean>>({
     brief: planState.snapshot.brief.get(planState.planId)?.offer === '',

@@ -56,12 +56,12 @@
 
 <svelte:head><title>Ads · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
-<PlanShell chapter="ads">
+<PlanShell {planState} chapter="ads">
   {#snippet margin()}
     <div class="flex flex-col gap-4">
       {#if view === 'ads' && bench.ad}<AdPreview {bench} bind:index />
         <hr class="border-rule" />{/if}
-      <FindingsMargin {findings} />
+      <FindingsMargin {planState} {findings} />
       {#if view === 'ads' && bench.ad}<WordsSearched {bench} {findings} />{/if}
     </div>
   {/snippet}
@@ -90,7 +90,7 @@
     </ChapterHead>
     <div class="grid min-h-0 flex-1 grid-cols-[186px_minmax(0,1fr)]">
       <div class="overflow-y-auto border-e border-rule">
-        <GroupList current={view === 'ads' ? (bench.group?.id ?? '') : ''} chapter="ads" />
+        <GroupList {planState} current={view === 'ads' ? (bench.group?.id ?? '') : ''} chapter="ads" />
         <div class={`flex flex-col py-2 ${planState.snapshot.group.size > 0 ? 'border-t border-rule' : ''}`}>
           {#each [{ id: 'masters', name: 'Masters', count: planState.workspace.snapshot.master.size }, { id: 'extras', name: 'Extras', count: planState.snapshot.extra.size }] as other (other.id)}
             <a
@@ -104,9 +104,9 @@
       </div>
       <div class="min-w-0 overflow-y-auto px-[18px] pb-6">
         {#if view === 'masters'}
-          <MastersView campaign={campaign ?? null} />
+          <MastersView {planState} campaign={campaign ?? null} />
         {:else if view === 'extras'}
-          <ExtrasView />
+          <ExtrasView {planState} />
         {:else if !bench.group}
           <EmptyState>
             Ads stand in groups. <a class="text-act underline" href={`/plans/${planState.planId}/groups`}>Make a group first</a>
@@ -131,7 +131,7 @@
             </div>
           </div>
         {:else}
-          {#key bench.ad.id}<AdSheet {bench} bind:index />{/key}
+          {#key bench.ad.id}<AdSheet {planState} {bench} bind:index />{/key}
         {/if}
       </div>
     </div>

@@ -41,9 +41,9 @@
 
 <svelte:head><title>Brief · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
-<PlanShell chapter="brief">
+<PlanShell {planState} chapter="brief">
   {#snippet margin()}
-    <BriefMargin {briefState} {money} />
+    <BriefMargin {planState} {briefState} {money} />
   {/snippet}
   <div class="flex h-full flex-col">
     <ChapterHead title="Brief" note="Said once here, used in every chapter">
@@ -69,10 +69,10 @@
             onedit={(landingPage, editSession) => set({ landingPage }, editSession)}
           />
         </section>
-        <ConversionsSection />
+        <ConversionsSection {planState} />
         <section aria-label="Places, languages and money" class="flex flex-col gap-2 border-b border-rule py-2.5">
           <h2 class="font-semibold">Places, languages and money</h2>
-          <div><PlaceList campaignId={null} at=":places" /></div>
+          <div><PlaceList {planState} campaignId={null} at=":places" /></div>
           <LanguageList languages={brief.languages} at=":languages" onedit={(languages) => set({ languages })} />
           <div class="grid grid-cols-2 gap-4">
             <MoneyField
@@ -96,12 +96,13 @@
           />
           <p class="text-ink-2">Account in {planState.currency}, {planState.plan.account.timeZone}: the client’s.</p>
         </section>
-        <WorthSection />
+        <WorthSection {planState} />
       </div>
       <div class="px-[22px] pb-6">
-        <BriefItems kind="fact" title="Facts for the copy" tone="act" placeholder="a selling point…" />
-        <OffersTable />
+        <BriefItems {planState} kind="fact" title="Facts for the copy" tone="act" placeholder="a selling point…" />
+        <OffersTable {planState} />
         <BriefItems
+          {planState}
           kind="not-offered"
           title="Not offered"
           tone="madder"
@@ -133,9 +134,9 @@
           />
           <p class="pt-1 text-ink-2">Searches for it go to a group of their own.</p>
         </section>
-        <BriefItems kind="rival" title="Rivals" tone="ochre" note="Flagged in finds, and kept out of every line." />
-        <BriefItems kind="always" title="Always write as" note="Spellings that win over any letter case in plan slots." />
-        <BriefItems kind="proof" title="Claims that can be proved" placeholder="“best” in … 2026" />
+        <BriefItems {planState} kind="rival" title="Rivals" tone="ochre" note="Flagged in finds, and kept out of every line." />
+        <BriefItems {planState} kind="always" title="Always write as" note="Spellings that win over any letter case in plan slots." />
+        <BriefItems {planState} kind="proof" title="Claims that can be proved" placeholder="“best” in … 2026" />
         <section aria-label="Necessary texts" class="border-b border-rule py-2.5">
           <h2 class="pb-1 font-semibold">Necessary texts</h2>
           <ChipList
@@ -149,9 +150,9 @@
           />
           <p class="pt-1 text-ink-2">Must be read in every ad, where it is sure to be shown.</p>
         </section>
-        <SlotWords />
+        <SlotWords {planState} />
       </div>
     </div>
   </div>
 </PlanShell>
-{#if isReadingPage}<ReadPageDialog bind:open={isReadingPage} />{/if}
+{#if isReadingPage}<ReadPageDialog {planState} bind:open={isReadingPage} />{/if}

@@ -76,15 +76,20 @@
 
 <svelte:head><title>Groups · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
-<PlanShell chapter="groups">
+<PlanShell {planState} chapter="groups">
   {#snippet margin()}
     <div class="flex flex-col gap-4">
       {#if group}
-        {#key group.id}<GroupDetails {group} onmerge={() => (groups.picking = 'merge')} onremove={() => groups.remove()} />{/key}
+        {#key group.id}<GroupDetails
+            {planState}
+            {group}
+            onmerge={() => (groups.picking = 'merge')}
+            onremove={() => groups.remove()}
+          />{/key}
         <hr class="border-rule" />
       {/if}
-      <FindingsMargin findings={groups.findings} />
-      {#if group}<GroupNegatives {group} blocking={sheet.blocking} />{/if}
+      <FindingsMargin {planState} findings={groups.findings} />
+      {#if group}<GroupNegatives {planState} {group} blocking={sheet.blocking} />{/if}
     </div>
   {/snippet}
   <div class="flex h-full flex-col">
@@ -110,8 +115,13 @@
     {:else}
       <div class="grid min-h-0 flex-1 grid-cols-[176px_minmax(0,1fr)]">
         <div class="flex min-h-0 flex-col overflow-y-auto border-e border-rule">
-          <GroupList current={group?.id ?? ''} chapter="groups" ondrop={(ids, groupId) => groups.say(sheet.move(ids, groupId))} />
-          <KeptFinds {sheet} {group} />
+          <GroupList
+            {planState}
+            current={group?.id ?? ''}
+            chapter="groups"
+            ondrop={(ids, groupId) => groups.say(sheet.move(ids, groupId))}
+          />
+          <KeptFinds {planState} {sheet} {group} />
         </div>
         <div class="flex min-h-0 min-w-0 flex-col">
           <div class="flex items-center gap-2 px-4 py-1.5">
@@ -145,13 +155,13 @@
               </div>
             </div>
           {:else if shownAs === 'Overlaps'}
-            <OverlapList campaignId={sheet.campaign.id} />
+            <OverlapList {planState} campaignId={sheet.campaign.id} />
           {:else if shownAs === 'Cards'}
             <GroupCards {sheet} current={group?.id ?? ''} onopen={groups.open} onproblem={groups.say} />
           {:else}
             <KeywordSheet bind:this={keywordSheet} {sheet} onopen={groups.open} onproblem={groups.say} />
           {/if}
-          <WhichAnswers />
+          <WhichAnswers {planState} />
         </div>
       </div>
     {/if}
@@ -159,7 +169,7 @@
 </PlanShell>
 
 <ProposeDialog bind:open={isProposing} {sheet} />
-{#if group}<AddKeywordsDialog bind:open={isAdding} {group} />{/if}
+{#if group}<AddKeywordsDialog {planState} bind:open={isAdding} {group} />{/if}
 <ChooseDialog
   bind:open={() => groups.picking === 'move', (open) => !open && (groups.picking = null)}
   title={`Move ${countOf(sheet.chosenIds.length, 'keyword')} to`}

@@ -41,10 +41,10 @@
 <svelte:head><title>Hand-off · {plan.name} · Biblion</title></svelte:head>
 
 {#snippet noTableCarries()}
-  <NoTableCarries />
+  <NoTableCarries {planState} />
 {/snippet}
 
-<PlanShell chapter="hand-off" margin={view === 'tables' ? noTableCarries : undefined}>
+<PlanShell {planState} chapter="hand-off" margin={view === 'tables' ? noTableCarries : undefined}>
   <div class="flex h-full flex-col">
     <ChapterHead title="Hand-off">
       {#snippet tabs()}
@@ -55,9 +55,9 @@
         <Button kind="act" onclick={() => void mark()}>{plan.handedOffOn ? 'Not handed off after all' : 'Mark as handed off'}</Button>
       {/snippet}
     </ChapterHead>
-    {#if view === 'versions'}<VersionsView />
-    {:else if view === 'read-in'}<ReadInView />
-    {:else if view === 'layouts'}<LayoutsView />
-    {:else}<TablesView {fetchFile} />{/if}
+    {#if view === 'versions'}<VersionsView {planState} />
+    {:else if view === 'read-in'}<ReadInView {planState} />
+    {:else if view === 'layouts'}<LayoutsView {planState} />
+    {:else}<TablesView {planState} {fetchFile} />{/if}
   </div>
 </PlanShell>

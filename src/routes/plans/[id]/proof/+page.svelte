@@ -52,9 +52,9 @@
 
 <svelte:head><title>Proof · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
-{#snippet proofMargin()}<ProofMargin />{/snippet}
+{#snippet proofMargin()}<ProofMargin {planState} />{/snippet}
 
-<PlanShell chapter="proof" margin={isRules ? undefined : proofMargin}>
+<PlanShell {planState} chapter="proof" margin={isRules ? undefined : proofMargin}>
   <div class="flex h-full flex-col">
     <ChapterHead title="Proof">
       {#snippet tabs()}
@@ -70,7 +70,7 @@
         >
       {/snippet}
     </ChapterHead>
-    {#if view === 'rules'}<RulesView />{:else if view === 'house'}<HouseView />{:else}
+    {#if view === 'rules'}<RulesView {planState} />{:else if view === 'house'}<HouseView {planState} />{:else}
       <div class="flex items-center gap-6 border-b border-rule px-[22px] py-2" data-proof-counts>
         {#each proofState.bySeverity as { severity, findings } (severity)}
           <p class="flex items-baseline gap-2 whitespace-nowrap">
@@ -101,6 +101,7 @@
               <ul>
                 {#each findings.slice(0, proofState.mostShown) as finding (finding.id)}
                   <FindingRow
+                    {planState}
                     {finding}
                     isCurrent={finding.id === proofState.current?.id}
                     onchoose={() => proofState.choose(finding)}

@@ -192,9 +192,9 @@
 
 <svelte:head><title>Research · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
-<PlanShell chapter="research">
+<PlanShell {planState} chapter="research">
   {#snippet margin()}
-    <FiguresNotice figures={research.figures} />
+    <FiguresNotice {planState} figures={research.figures} />
     {#if list.current && !isSettling && !isAboutCompetitors}
       <FindMargin
         {research}
@@ -205,7 +205,7 @@
         onswap={keepSwapped}
       />
     {/if}
-    <FindingsMargin {findings} />
+    <FindingsMargin {planState} {findings} />
   {/snippet}
   <div class="flex h-full flex-col">
     <ChapterHead title="Research">
@@ -281,7 +281,7 @@
   </div>
 </PlanShell>
 {#if isAdding}<AddFindsDialog {research} bind:open={isAdding} />{/if}
-{#if isPasting}<PasteDialog {research} bind:open={isPasting} ondone={() => undefined} />{/if}
+{#if isPasting}<PasteDialog {planState} {research} bind:open={isPasting} ondone={() => undefined} />{/if}
 {#if isTakingOut}<FindsOutDialog {research} bind:open={isTakingOut} />{/if}
 {#if isAccepting}<AcceptDialog {research} bind:open={isAccepting} />{/if}
 <ChooseDialog

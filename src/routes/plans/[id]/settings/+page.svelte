@@ -54,13 +54,13 @@
 
 <svelte:head><title>Settings · {planState.plan.plan.name} · Biblion</title></svelte:head>
 
-<PlanShell chapter="settings">
+<PlanShell {planState} chapter="settings">
   {#snippet margin()}
     <div class="flex flex-col gap-4">
-      {#if campaign}<ReachMargin {campaign} {reach} />{/if}
-      <FiguresNotice {figures} />
-      <FindingsMargin {findings} />
-      {#if campaigns.length > 0}<PlanMoney />{/if}
+      {#if campaign}<ReachMargin {planState} {campaign} {reach} />{/if}
+      <FiguresNotice {planState} {figures} />
+      <FindingsMargin {planState} {findings} />
+      {#if campaigns.length > 0}<PlanMoney {planState} />{/if}
     </div>
   {/snippet}
   <div class="flex h-full flex-col">
@@ -79,7 +79,7 @@
       {/snippet}
     </ChapterHead>
     {#if campaign}
-      {#key campaign.id}<CampaignSheet {campaign} {reach} />{/key}
+      {#key campaign.id}<CampaignSheet {planState} {campaign} {reach} />{/key}
     {:else}
       <div class="flex flex-col items-center gap-3 py-24">
         <p class="text-[14.5px]">A campaign takes its goal, places, languages, money and start from the brief.</p>
@@ -88,4 +88,4 @@
     {/if}
   </div>
 </PlanShell>
-{#if isCopying && campaign}<CopyDialog {campaign} bind:open={isCopying} />{/if}
+{#if isCopying && campaign}<CopyDialog {planState} {campaign} bind:open={isCopying} />{/if}
