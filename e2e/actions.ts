@@ -22,6 +22,14 @@ export async function typeInto(page: Page, target: Locator, text: string): Promi
   await page.keyboard.type(text);
 }
 
+/** Types into a field over what stands there, key by key, as the mouse has found it. */
+export async function typeOver(field: Locator, text: string): Promise<void> {
+  await field.click();
+  await field.press('Control+a');
+  if (text === '') await field.press('Delete');
+  else await field.pressSequentially(text);
+}
+
 /** Waits until everything typed is with the server. */
 export const untilSaved = (page: Page) => expect(page.locator('[data-saved]').first()).toHaveAttribute('data-saved', 'saved');
 

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { doWithPlan, planId, untilSaved } from './actions';
+import { doWithPlan, planId, typeOver, untilSaved } from './actions';
 import { testOnDemo as test, testOnEmptyShelf } from './own-server';
 
 test('Brief: worth, lists, and what is not offered blocked in one step', async ({ page }) => {
@@ -9,11 +9,11 @@ test('Brief: worth, lists, and what is not offered blocked in one step', async (
   // kr 3 200 × 45 % × 1 in 3 = kr 480, and × 4 % = kr 19.20.
   await expect(worth).toContainText('480.00');
   await expect(worth).toContainText('19.20');
-  await page.getByLabel('Enquiries that buy').fill('1 in 4');
+  await typeOver(page.getByLabel('Enquiries that buy'), '1 in 4');
   await expect(worth).toContainText('360.00');
-  await page.getByLabel('Enquiries that buy').fill('one of a few');
+  await typeOver(page.getByLabel('Enquiries that buy'), 'one of a few');
   await expect(page.getByText('A share, such as 62 % or 1 in 2.')).toBeVisible();
-  await page.getByLabel('Enquiries that buy').fill('1 in 4');
+  await typeOver(page.getByLabel('Enquiries that buy'), '1 in 4');
 
   await expect(page.getByText('A home page speaks of everything')).toBeVisible();
   await page.getByRole('button', { name: 'Block 2 in the plan’s negatives' }).click();
@@ -25,13 +25,13 @@ test('Brief: worth, lists, and what is not offered blocked in one step', async (
   expect(plan.negatives.map(({ text }: { text: string }) => text)).toEqual(['seilbåt til salgs', 'båtførerprøven']);
 
   const facts = page.getByRole('region', { name: 'Facts for the copy' });
-  await facts.getByRole('textbox').fill('Egen brygge');
+  await typeOver(facts.getByRole('textbox'), 'Egen brygge');
   await facts.getByRole('textbox').press('Enter');
   await expect(facts.getByRole('listitem').filter({ hasText: 'Egen brygge' })).toBeVisible();
   await page.getByRole('button', { name: '+ Add a slot' }).click();
   const slots = page.getByRole('region', { name: 'Words of your own for slots' });
-  await slots.getByLabel('Slot', { exact: true }).last().fill('båt');
-  await slots.getByLabel('What båt says').fill('rolig båt');
+  await typeOver(slots.getByLabel('Slot', { exact: true }).last(), 'båt');
+  await typeOver(slots.getByLabel('What båt says'), 'rolig båt');
   await untilSaved(page);
   await page.goto(`/plans/${id}/ads`);
   await page.getByRole('textbox', { name: 'Headline 2' }).click();
@@ -45,13 +45,13 @@ test('Settings: names, money, places, hours, advice', async ({ page }) => {
   await page.goto(`/plans/${id}/settings`);
   const name = page.getByLabel('Name of the campaign');
   await expect(name).toHaveValue('leads_edinburgh_search_tuning');
-  await page.getByLabel('Theme').fill('piano care');
+  await typeOver(page.getByLabel('Theme'), 'piano care');
   await page.getByLabel('Theme').press('Enter');
   await expect(name).toHaveValue('leads_edinburgh_search_piano-care');
-  await name.fill('Tuning by name');
+  await typeOver(name, 'Tuning by name');
   await name.press('Enter');
   await expect(page.getByRole('button', { name: 'Name by the pattern' })).toBeVisible();
-  await name.fill('leads_edinburgh_search_repair');
+  await typeOver(name, 'leads_edinburgh_search_repair');
   await name.press('Enter');
   await expect(page.getByText('“leads_edinburgh_search_repair” stands there already.')).toBeVisible();
   await name.press('Escape');
@@ -60,7 +60,7 @@ test('Settings: names, money, places, hours, advice', async ({ page }) => {
   const budget = page.locator('[data-budget]');
   await expect(page.getByLabel('A day')).toHaveValue('29.60');
   for (const amount of ['£59.20', '£899.84', '£592.00']) await expect(budget).toContainText(amount);
-  await page.getByLabel('A day').fill('20');
+  await typeOver(page.getByLabel('A day'), '20');
   await page.getByLabel('A day').press('Enter');
   await expect(page.getByLabel('A month')).toHaveValue('608.00');
   const money = page.getByRole('region', { name: 'The plan’s money' });
@@ -69,7 +69,7 @@ test('Settings: names, money, places, hours, advice', async ({ page }) => {
   await expect(page.getByLabel('A month')).toHaveValue('725.73');
 
   const places = page.getByRole('list', { name: 'Places' });
-  await page.getByRole('combobox', { name: 'Add a place' }).fill('tromso');
+  await typeOver(page.getByRole('combobox', { name: 'Add a place' }), 'tromso');
   await page
     .getByRole('option', { name: /Tromsø/ })
     .first()
@@ -79,10 +79,10 @@ test('Settings: names, money, places, hours, advice', async ({ page }) => {
   await expect(places.getByRole('button', { name: '− excluded' })).toHaveCount(2);
 
   const typed = page.getByRole('textbox', { name: 'Typed', exact: true });
-  await typed.fill('Mon–Fri 9–17, Sat 10–12, 14-16');
+  await typeOver(typed, 'Mon–Fri 9–17, Sat 10–12, 14-16');
   await typed.press('Enter');
   await expect(page.getByText('44 of 168 hours')).toBeVisible();
-  await typed.fill('Sun late');
+  await typeOver(typed, 'Sun late');
   await typed.press('Enter');
   await expect(page.getByText(/Such as Mon–Fri 6–18/)).toBeVisible();
   await typed.press('Escape');
@@ -92,7 +92,7 @@ test('Settings: names, money, places, hours, advice', async ({ page }) => {
 
   const bidding = page.getByRole('region', { name: 'Bidding' });
   await expect(bidding).toContainText('Advice: by hand, as it is.');
-  await page.getByLabel('Starting bid').fill('2.50');
+  await typeOver(page.getByLabel('Starting bid'), '2.50');
   await page.getByLabel('Starting bid').press('Enter');
   await expect(page.getByText('The starting bid is above what a click may cost')).toBeVisible();
   await page.getByRole('button', { name: 'Bid £1.93' }).click();
@@ -148,10 +148,10 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   const id = await planId(page, 'Spring launch');
   await page.goto(`/plans/${id}/groups`);
   const answers = page.getByRole('region', { name: 'Which group answers' });
-  await answers.getByRole('textbox').fill('Piano pitch raise cost?');
+  await typeOver(answers.getByRole('textbox'), 'Piano pitch raise cost?');
   await expect(answers).toContainText('No group answers surely.');
   await expect(answers).toContainText('Pitch raise (edinburgh · tuning) by “cost”');
-  await answers.getByRole('textbox').fill('upright piano tuning leith');
+  await typeOver(answers.getByRole('textbox'), 'upright piano tuning leith');
   await expect(answers).toContainText('Upright tuning (edinburgh · tuning) by phrase “upright piano tuning”, 3 words.');
   await expect(answers).toContainText('Also matched by Piano tuning');
 
@@ -198,9 +198,9 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Match type of piano tuner leith')).toHaveValue('exact');
   // In pounds a comma parts thousands: refused at the field, not read as something else.
-  await page.getByLabel('Bid of piano tuner leith').fill('1,25');
+  await typeOver(page.getByLabel('Bid of piano tuner leith'), '1,25');
   await expect(page.getByLabel('Bid of piano tuner leith')).toHaveAttribute('aria-invalid', 'true');
-  await page.getByLabel('Bid of piano tuner leith').fill('1.25');
+  await typeOver(page.getByLabel('Bid of piano tuner leith'), '1.25');
   await page.getByLabel('Bid of piano tuner leith').press('Enter');
   await expect(page.getByLabel('Bid of piano tuner leith')).toHaveValue('1.25');
   await page.getByRole('tab', { name: 'Cards' }).click();
@@ -224,7 +224,7 @@ test('Groups: overlaps listed, two groups kept apart in one step, and undone', a
   await expect(pair).toHaveCount(0);
   await untilSaved(page);
   const answer = page.getByRole('region', { name: 'Which group answers' });
-  await answer.getByRole('textbox').fill('upright piano tuning');
+  await typeOver(answer.getByRole('textbox'), 'upright piano tuning');
   await expect(answer).toContainText('Blocked: Piano tuning (edinburgh · tuning) by “upright”');
   await page.getByRole('heading', { name: 'Groups', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Undo: kept two groups apart/ })).toBeVisible();
@@ -244,7 +244,7 @@ test('Proof: set aside with a reason, bring back, mend all that are safe', async
   await expect(rows).toHaveCount(before);
 
   await page.getByRole('button', { name: 'Set aside: One ad, nothing to compare it with' }).click();
-  await page.getByLabel('Why it may stand').fill('A test comes in March');
+  await typeOver(page.getByLabel('Why it may stand'), 'A test comes in March');
   await page.keyboard.press('Enter');
   await expect(rows).toHaveCount(before - 1);
   await expect(page.getByText('“A test comes in March”')).toBeVisible();
@@ -285,7 +285,7 @@ test('Shelf: copy, rename, archive, read in a file, refuse a broken one', async 
   const copy = page.locator('[data-plan="Cold frames, spring, copy"]');
   await expect(copy).toContainText('15 keywords');
   await doWithPlan(page, 'Cold frames, spring, copy', 'Rename');
-  await page.getByRole('textbox', { name: 'Name of the plan' }).fill('Frames for autumn');
+  await typeOver(page.getByRole('textbox', { name: 'Name of the plan' }), 'Frames for autumn');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-plan="Frames for autumn"]')).toBeVisible();
   await doWithPlan(page, 'Frames for autumn', 'Archive');

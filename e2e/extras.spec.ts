@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { planId, untilSaved } from './actions';
+import { planId, typeOver, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('a number, a list and a price row are written, read by the rules, and stand in the tables', async ({ page }) => {
@@ -10,21 +10,21 @@ test('a number, a list and a price row are written, read by the rules, and stand
   await page.getByRole('button', { name: 'Add a number' }).click();
   const call = page.getByRole('region', { name: 'Call' });
   await expect(margin).toContainText('A call has no number');
-  await call.getByLabel('Number', { exact: true }).fill('0131 4');
+  await typeOver(call.getByLabel('Number', { exact: true }), '0131 4');
   await expect(margin).toContainText('“0131 4” is no number of GB.');
-  await call.getByLabel('Number', { exact: true }).fill('0131 496 0000');
-  await call.getByLabel('Answered').fill('Mon 9-17, Sat 9-12');
+  await typeOver(call.getByLabel('Number', { exact: true }), '0131 496 0000');
+  await typeOver(call.getByLabel('Answered'), 'Mon 9-17, Sat 9-12');
   await page.keyboard.press('Tab');
   await expect(margin).not.toContainText('no number of GB');
 
   await page.getByRole('button', { name: 'Add a list of values' }).click();
   const list = page.getByRole('region', { name: 'Listed values' });
   for (const [index, value] of ['Grand', 'Upright', 'Square'].entries())
-    await list.getByRole('textbox', { name: `Value ${index + 1}` }).fill(value);
+    await typeOver(list.getByRole('textbox', { name: `Value ${index + 1}` }), value);
   await list.getByRole('button', { name: 'Take out value 3' }).click();
   await expect(margin).toContainText('needs at least 3 and takes 10 at most');
   await list.getByRole('button', { name: 'Add a value' }).click();
-  await list.getByRole('textbox', { name: 'Value 3' }).fill('Square');
+  await typeOver(list.getByRole('textbox', { name: 'Value 3' }), 'Square');
   await expect(margin).not.toContainText('needs at least 3');
 
   await untilSaved(page);
@@ -39,7 +39,7 @@ test('a number, a list and a price row are written, read by the rules, and stand
 test('a text that the brief calls necessary is asked for in every ad', async ({ page }) => {
   const id = await planId(page, 'Spring launch');
   await page.goto(`/plans/${id}/brief`);
-  await page.getByLabel('Add to Necessary texts').fill('Zither permit');
+  await typeOver(page.getByLabel('Add to Necessary texts'), 'Zither permit');
   await page.keyboard.press('Enter');
   await untilSaved(page);
   await page.goto(`/plans/${id}/proof`);

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { planId, untilSaved } from './actions';
+import { planId, typeOver, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 /** A sample as another tool might write it: German headings, Windows-1252, semicolons, brackets for live slots. */
@@ -31,16 +31,16 @@ test('a layout is learned from a sample, corrected, used, and reads its own tabl
   // What the word list cannot know is said by hand.
   await dialog.getByLabel('What “Wetter” is taken for').selectOption('landing page');
   await dialog.getByLabel('What <FILL: {fallback}> means', { exact: true }).selectOption('title');
-  await dialog.getByLabel('Name of the layout').fill('As the agency wants it');
+  await typeOver(dialog.getByLabel('Name of the layout'), 'As the agency wants it');
   await dialog.getByRole('button', { name: 'Keep this layout' }).click();
 
   await expect(page.getByRole('heading', { name: 'As the agency wants it' })).toBeVisible();
   await expect(page.getByLabel('Encoding')).toHaveValue('windows-1252');
   await expect(page.getByLabel('A live slot in a line, by its letter case: Title')).toHaveValue('<FILL: {fallback}>');
-  await page.getByLabel('Words for match types and states: Broad').fill('Weit gefasst');
-  await page.getByLabel('Keywords: Exact').fill('no hole');
+  await typeOver(page.getByLabel('Words for match types and states: Broad'), 'Weit gefasst');
+  await typeOver(page.getByLabel('Keywords: Exact'), 'no hole');
   await expect(page.getByText('It must hold {text} once')).toBeVisible();
-  await page.getByLabel('Keywords: Exact').fill('[{text}]');
+  await typeOver(page.getByLabel('Keywords: Exact'), '[{text}]');
   await page.getByRole('button', { name: 'Use for this plan' }).click();
 
   await page.getByRole('link', { name: 'Tables', exact: true }).click();

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { planId, untilSaved } from './actions';
+import { planId, typeOver, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('a rule set is copied and changed, shows what it would break, and is used', async ({ page }) => {
@@ -11,11 +11,11 @@ test('a rule set is copied and changed, shows what it would break, and is used',
   await page.getByRole('button', { name: 'Copy' }).click();
   const effect = page.getByRole('complementary', { name: 'What it would change' });
   await expect(effect).toContainText('Nothing: the proof of this plan stays as it is.');
-  await page.getByLabel('Responsive: headlines, limit').fill('28');
+  await typeOver(page.getByLabel('Responsive: headlines, limit'), '28');
   await expect(effect.getByRole('region', { name: 'Would come up' })).toContainText('29 of 28');
-  await page.getByLabel('Responsive: headlines, limit').fill('none');
+  await typeOver(page.getByLabel('Responsive: headlines, limit'), 'none');
   await expect(page.getByText('Not saved.')).toBeVisible();
-  await page.getByLabel('Responsive: headlines, limit').fill('28');
+  await typeOver(page.getByLabel('Responsive: headlines, limit'), '28');
   await page.getByRole('button', { name: 'Use for this plan' }).click();
   await expect(effect).toContainText('This plan is read by them');
   await page.goto(`/plans/${id}/ads`);

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { planId, untilSaved } from './actions';
+import { planId, typeOver, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('typing goes on while the server is away, and nothing typed is lost', async ({ page, server }) => {
@@ -51,7 +51,7 @@ test('unsent edits survive a reload', async ({ page }) => {
   const offer = page.getByLabel('One offer or product line');
   // Writes fail as if the server were gone, while pages still load.
   await page.route('**/changes', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
-  await offer.fill('Kept through a reload');
+  await typeOver(offer, 'Kept through a reload');
   await expect(page.locator('[data-saved]')).toHaveAttribute('data-saved', 'waiting');
   page.once('dialog', (dialog) => void dialog.accept());
   await page.reload();

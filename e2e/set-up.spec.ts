@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { planId, untilSaved } from './actions';
+import { planId, typeOver, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 const list = (page: Page) => page.getByRole('listbox', { name: 'Finds' });
@@ -65,9 +65,9 @@ test('headings order the list, the shortest words or the whole find block, anoth
   await expect(find).toContainText(/Names glasgow, \d+ km away/);
   await page.keyboard.press('t');
   await page.getByRole('tab', { name: /\d+ kept/ }).click();
-  await page.getByRole('textbox', { name: 'holds' }).fill('tuner edinburgh');
+  await typeOver(page.getByRole('textbox', { name: 'holds' }), 'tuner edinburgh');
   await expect(page.locator('[data-find="piano tuner edinburgh"]')).toBeVisible();
-  await page.getByRole('textbox', { name: 'holds' }).fill('');
+  await typeOver(page.getByRole('textbox', { name: 'holds' }), '');
 
   await page.getByRole('tab', { name: /to judge$/ }).click();
   await page.locator('[data-find="zither tuning at night"]').click();

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { planId, untilSaved } from './actions';
+import { planId, typeOver, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('settings by keyboard alone: a place found, its circle typed, hours typed and painted', async ({ page }) => {
@@ -13,10 +13,10 @@ test('settings by keyboard alone: a place found, its circle typed, hours typed a
   await page.keyboard.type('Perth');
   await expect(page.getByRole('listbox', { name: 'Places found' }).getByRole('option').first()).toContainText('Perth');
   await page.keyboard.press('Enter');
-  await page.getByLabel('Radius around Perth').first().fill('0');
+  await typeOver(page.getByLabel('Radius around Perth').first(), '0');
   await page.keyboard.press('Tab');
   await expect(page.getByRole('alert')).toContainText('“0” is no radius');
-  await page.getByRole('textbox', { name: 'Radius around Perth' }).fill('5 mi');
+  await typeOver(page.getByRole('textbox', { name: 'Radius around Perth' }), '5 mi');
   await page.keyboard.press('Tab');
   await expect(page.getByRole('slider', { name: 'Radius around Perth' })).toHaveAttribute('aria-valuetext', '5 mi');
   await page.getByRole('slider', { name: 'Radius around Perth' }).focus();
@@ -24,7 +24,7 @@ test('settings by keyboard alone: a place found, its circle typed, hours typed a
   await expect(page.getByRole('slider', { name: 'Radius around Perth' })).toHaveAttribute('aria-valuetext', '6 mi');
 
   const typed = page.getByRole('textbox', { name: 'Typed', exact: true });
-  await typed.fill('Mon–Fri 6–18, weekends off');
+  await typeOver(typed, 'Mon–Fri 6–18, weekends off');
   await page.keyboard.press('Enter');
   const week = page.getByRole('region', { name: 'Week of hours' });
   await expect(week).toContainText('60 of 168 hours');
@@ -69,7 +69,7 @@ test('a campaign is copied to another country in a few actions, its words, hours
   await page.goto(`/plans/${id}/settings`);
   await page.getByRole('button', { name: 'Copy to another place…' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByRole('combobox', { name: 'The other place' }).fill('Dundee');
+  await typeOver(dialog.getByRole('combobox', { name: 'The other place' }), 'Dundee');
   await expect(page.getByRole('listbox', { name: 'Places found' }).getByRole('option').first()).toContainText('Scotland');
   await page.keyboard.press('Enter');
   await expect(dialog).toContainText('piano tuning edinburgh');
@@ -79,12 +79,12 @@ test('a campaign is copied to another country in a few actions, its words, hours
   await expect(page.getByText('leads_dundee_search_tuning')).toHaveCount(0);
 
   await page.getByRole('button', { name: 'Copy to another place…' }).click();
-  await dialog.getByRole('combobox', { name: 'The other place' }).fill('Bergen');
+  await typeOver(dialog.getByRole('combobox', { name: 'The other place' }), 'Bergen');
   await expect(page.getByRole('listbox', { name: 'Places found' }).getByRole('option').first()).toContainText('Norway');
   await page.keyboard.press('Enter');
   await expect(dialog).toContainText('pays in NOK, this account in GBP');
   await expect(dialog.getByRole('button', { name: 'Copy to Bergen' })).toBeDisabled();
-  await dialog.getByLabel('1 GBP in NOK').fill('13.5');
+  await typeOver(dialog.getByLabel('1 GBP in NOK'), '13.5');
   await dialog.getByRole('button', { name: 'Copy to Bergen' }).click();
   await expect(page.getByRole('link', { name: 'Spring launch, Bergen' }).or(page.getByText('Spring launch, Bergen')).first()).toBeVisible();
   await expect(page.getByLabel('A month')).toHaveValue('12150,00');
@@ -112,10 +112,10 @@ test('coordinates off the earth and radii that are none are refused', async ({ r
 test('a house rule is changed for one plan, cited by its findings, and names follow a new pattern in one step', async ({ page }) => {
   const id = await planId(page, 'Spring launch');
   await page.goto(`/plans/${id}/proof?view=house`);
-  await page.getByLabel('Keywords a group, this plan').fill('40–60');
+  await typeOver(page.getByLabel('Keywords a group, this plan'), '40–60');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('row', { name: /^Keywords a group/ })).toContainText('Spring launch');
-  await page.getByLabel('Names of campaigns, this plan').fill('theme | place, upper');
+  await typeOver(page.getByLabel('Names of campaigns, this plan'), 'theme | place, upper');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'See them…' }).click();
   await expect(page.getByRole('dialog')).toContainText('TUNING | EDINBURGH');
@@ -131,10 +131,10 @@ test('a page is read, proposes facts for the brief, and a new price is carried i
   await page.goto(`/plans/${id}/brief`);
   await page.getByRole('button', { name: 'Read a page…' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Address of the page').fill('http://127.0.0.1/');
+  await typeOver(dialog.getByLabel('Address of the page'), 'http://127.0.0.1/');
   await dialog.getByRole('button', { name: 'Read it' }).click();
   await expect(dialog.getByRole('alert')).toContainText('private network');
-  await dialog.getByLabel('Address of the page').fill('ottlemere.example/repair');
+  await typeOver(dialog.getByLabel('Address of the page'), 'ottlemere.example/repair');
   await dialog.getByRole('button', { name: 'Read it' }).click();
   await expect(dialog.getByRole('list', { name: 'About the page' })).toContainText('not laid out for phones');
   await expect(dialog.getByRole('list', { name: 'Proposed for the brief' })).toContainText('Broken string replaced');
@@ -145,7 +145,7 @@ test('a page is read, proposes facts for the brief, and a new price is carried i
   await expect(page.getByText('Two years guarantee on all repairs')).toHaveCount(0);
 
   await page.getByRole('button', { name: 'Add a conversion' }).click();
-  await page.getByLabel('What they do').fill('Enquiry by form');
+  await typeOver(page.getByLabel('What they do'), 'Enquiry by form');
   await expect(page.getByLabel('Margin', { exact: true })).toContainText('A conversion was never tried');
   await page.getByRole('checkbox', { name: 'Enquiry by form: tried' }).check();
   await expect(page.getByLabel('Margin', { exact: true })).not.toContainText('A conversion was never tried');
@@ -162,7 +162,7 @@ test('another currency for an account asks what becomes of its amounts, and cann
   await expect(change).toBeDisabled();
   await dialog.getByLabel('convert them, at a rate of your own').check();
   await expect(change).toBeDisabled();
-  await dialog.getByLabel('1 NOK in EUR').fill('0,085');
+  await typeOver(dialog.getByLabel('1 NOK in EUR'), '0,085');
   await page.keyboard.press('Tab');
   await expect(dialog).toContainText('becomes €8.50');
   await change.click();
@@ -188,9 +188,9 @@ test('figures of a plan are fetched for its places in one step, and taken back i
   expect(before.every(({ figuresFrom }) => figuresFrom === '')).toBe(true);
   await page.getByRole('button', { name: 'Add finds' }).click();
   await page.getByRole('button', { name: 'Patterns and lists' }).click();
-  await page.getByLabel('Service or product').fill('seilkurs');
-  await page.getByLabel('What people add', { exact: true }).fill('lanterne');
-  await page.getByLabel('Place', { exact: true }).fill('');
+  await typeOver(page.getByLabel('Service or product'), 'seilkurs');
+  await typeOver(page.getByLabel('What people add', { exact: true }), 'lanterne');
+  await typeOver(page.getByLabel('Place', { exact: true }), '');
   await page.getByRole('button', { name: 'Make them' }).click();
   await page.getByRole('button', { name: /^Bring in 1 find/ }).click();
   await page.getByRole('button', { name: 'Fetch them for these places' }).click();

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { doWithPlan, planId, untilSaved } from './actions';
+import { doWithPlan, planId, typeOver, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 const offerOf = (page: Page) => page.getByLabel('One offer or product line');
@@ -17,9 +17,9 @@ async function openTwice(page: Page): Promise<{ id: string; other: Page }> {
 
 test('a second tab is up to date without a reload, and edits of different fields merge', async ({ page }) => {
   const { id, other } = await openTwice(page);
-  await offerOf(page).fill('Tuning at home');
+  await typeOver(offerOf(page), 'Tuning at home');
   await expect(offerOf(other)).toHaveValue('Tuning at home');
-  await other.getByLabel('Landing page').fill('ottlemere.example/at-home');
+  await typeOver(other.getByLabel('Landing page'), 'ottlemere.example/at-home');
   await expect(page.getByLabel('Landing page')).toHaveValue('ottlemere.example/at-home');
   await untilSaved(other);
   const { brief } = await (await page.request.get(`/api/plans/${id}`)).json();
@@ -36,9 +36,9 @@ test('an edit on a stale copy is refused with both texts side by side, and can s
   const { id, other } = await openTwice(page);
   // The first tab cannot send for a while; the second one writes the same field.
   await page.route('**/changes', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
-  await offerOf(page).fill('Mine, typed while away');
+  await typeOver(offerOf(page), 'Mine, typed while away');
   await expect(page.locator('[data-saved]')).toHaveAttribute('data-saved', 'waiting');
-  await offerOf(other).fill('Theirs, written first');
+  await typeOver(offerOf(other), 'Theirs, written first');
   await untilSaved(other);
   await page.unroute('**/changes');
 
@@ -57,8 +57,8 @@ test('a name that another tab changed while it was typed is not written over uns
   const { id, other } = await openTwice(page);
   for (const tab of [page, other]) await tab.goto(`/plans/${id}/groups`);
   const nameOf = (tab: Page) => tab.getByLabel('Name of the group');
-  await nameOf(page).fill('Mine');
-  await nameOf(other).fill('Theirs');
+  await typeOver(nameOf(page), 'Mine');
+  await typeOver(nameOf(other), 'Theirs');
   await nameOf(other).press('Enter');
   await expect(page.getByRole('link', { name: /^Theirs/ }).first()).toBeVisible();
   await nameOf(page).press('Tab');
@@ -67,7 +67,7 @@ test('a name that another tab changed while it was typed is not written over uns
   await expect(nameOf(other)).toHaveValue('Theirs');
   await nameOf(page).press('Enter');
   await expect(nameOf(other)).toHaveValue('Mine');
-  await nameOf(page).fill('Once more, without a word');
+  await typeOver(nameOf(page), 'Once more, without a word');
   await nameOf(page).press('Enter');
   await expect(nameOf(other)).toHaveValue('Once more, without a word');
 });
@@ -80,7 +80,7 @@ test('an edit inside something deleted in another tab keeps its text and brings 
   await page.route('**/changes', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
   const { rows } = await (await page.request.get(`/api/plans/${id}/changes`)).json();
   const keyword = rows.keyword.find(({ text }: { text: string }) => text === 'piano tuning');
-  await page.getByLabel('Theme words').fill('Typed while it was taken out');
+  await typeOver(page.getByLabel('Theme words'), 'Typed while it was taken out');
   await expect(page.locator('[data-saved]')).toHaveAttribute('data-saved', 'waiting');
   await other.goto(`/plans/${id}/groups`);
   await other.locator('[data-keyword="piano tuning"]').click({ position: { x: 60, y: 12 } });
@@ -121,7 +121,7 @@ test('ten tabs, a second browser and the interface are all up to date within a s
   }
   const elsewhere = await (await browser.newContext({ baseURL: server.url })).newPage();
   await elsewhere.goto(`/plans/${id}/brief`);
-  await offerOf(elsewhere).fill('From another browser');
+  await typeOver(offerOf(elsewhere), 'From another browser');
   for (const tab of tabs) await expect(offerOf(tab)).toHaveValue('From another browser', { timeout: 2000 });
 
   // A change made by the HTTP interface, by nobody's tab.
@@ -133,6 +133,6 @@ test('ten tabs, a second browser and the interface are all up to date within a s
 
   // The tab that listens for all closes; another one takes over.
   await page.close();
-  await offerOf(elsewhere).fill('After the first tab closed');
+  await typeOver(offerOf(elsewhere), 'After the first tab closed');
   for (const tab of tabs.slice(1)) await expect(offerOf(tab)).toHaveValue('After the first tab closed', { timeout: 4000 });
 });

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { doWithPlan, planId, untilSaved } from './actions';
+import { doWithPlan, planId, typeOver, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('steps of several chapters are undone backwards and made again', async ({ page }) => {
@@ -7,7 +7,7 @@ test('steps of several chapters are undone backwards and made again', async ({ p
   const before = await (await page.request.get(`/api/plans/${id}`)).json();
 
   await page.goto(`/plans/${id}/brief`);
-  await page.getByLabel('One offer or product line').fill('Tuning and repair');
+  await typeOver(page.getByLabel('One offer or product line'), 'Tuning and repair');
   await page.keyboard.press('Tab');
   await page.goto(`/plans/${id}/research`);
   await expect(page.locator('[data-find]').first()).toBeVisible();
@@ -63,12 +63,12 @@ test('two tabs: an edit in one shows in the other, and a name taken is refused i
   const other = await context.newPage();
   await page.goto(`/plans/${id}/brief`);
   await other.goto(`/plans/${id}/brief`);
-  await page.getByLabel('Landing page').fill('ottlemere.example/all-services');
+  await typeOver(page.getByLabel('Landing page'), 'ottlemere.example/all-services');
   await expect(other.getByLabel('Landing page')).toHaveValue('ottlemere.example/all-services');
 
   await page.goto(`/plans/${id}/groups`);
   const name = page.getByLabel('Name of the group');
-  await name.fill('Prices');
+  await typeOver(name, 'Prices');
   await name.press('Enter');
   await expect(page.getByText('“Prices” stands there already.')).toBeVisible();
   await name.press('Escape');
@@ -80,9 +80,9 @@ test('the list of steps says what each did, leads back to any of them, also afte
   await page.goto(`/plans/${id}/brief`);
   const offer = page.getByLabel('One offer or product line');
   const before = await offer.inputValue();
-  await offer.fill('Tuning at home');
-  await page.getByLabel('Landing page').fill('ottlemere.example/home');
-  await page.getByLabel('Money a month').fill('2000');
+  await typeOver(offer, 'Tuning at home');
+  await typeOver(page.getByLabel('Landing page'), 'ottlemere.example/home');
+  await typeOver(page.getByLabel('Money a month'), '2000');
   await page.keyboard.press('Tab');
   await untilSaved(page);
 

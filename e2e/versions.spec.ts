@@ -1,19 +1,19 @@
 import { expect } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { doWithPlan, planId, untilSaved } from './actions';
+import { doWithPlan, planId, typeOver, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
 test('a version is kept, compared field by field, and gone back to; a hand-off keeps one by itself', async ({ page }) => {
   const id = await planId(page, 'Spring launch');
   const before = await (await page.request.get(`/api/plans/${id}`)).json();
   await page.goto(`/plans/${id}/hand-off?view=versions`);
-  await page.getByLabel('Keep the plan as it stands, as').fill('Before the call');
+  await typeOver(page.getByLabel('Keep the plan as it stands, as'), 'Before the call');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-version="Before the call"]')).toBeVisible();
 
   await page.goto(`/plans/${id}/brief`);
-  await page.getByLabel('One offer or product line').fill('Tuning and repair');
+  await typeOver(page.getByLabel('One offer or product line'), 'Tuning and repair');
   await untilSaved(page);
   await page.goto(`/plans/${id}/hand-off?view=versions`);
   await page.getByRole('button', { name: 'Compare Before the call' }).click();
@@ -49,7 +49,7 @@ test('a back-up is put in place from the Shelf while running, and every tab foll
   await page.getByRole('link', { name: 'Back up everything' }).click();
   const backup = readFileSync(await (await waiting).path());
 
-  await offer.fill('Written after the back-up');
+  await typeOver(offer, 'Written after the back-up');
   await untilSaved(plan);
   await doWithPlan(page, 'Cold frames, spring', 'Delete');
   await expect(page.locator('[data-plan="Cold frames, spring"]')).toHaveCount(0);
@@ -66,7 +66,7 @@ test('a back-up is put in place from the Shelf while running, and every tab foll
   await expect(page.locator('[data-plan="Cold frames, spring"]')).toBeVisible();
   await expect(page.getByText(/What stood here is kept as data\.sqlite\.before-restore-/)).toBeVisible();
   await expect(offer).toHaveValue(before);
-  await offer.fill('Written after it was put in place');
+  await typeOver(offer, 'Written after it was put in place');
   await untilSaved(plan);
   expect((await (await page.request.get(`/api/plans/${id}`)).json()).brief.offer).toBe('Written after it was put in place');
 });
@@ -83,7 +83,7 @@ test('a back-up is put in place by command while the server runs, and the tab fo
       encoding: 'utf8',
     });
   expect(run('backup').status).toBe(0);
-  await offer.fill('Written after the back-up');
+  await typeOver(offer, 'Written after the back-up');
   await untilSaved(page);
   const { status, stdout } = run('restore');
   expect([status, stdout]).toEqual([0, expect.stringContaining('is kept beside it as data.sqlite.before-restore-')]);

@@ -12,6 +12,7 @@ export function readingChannel(): ReadingChannel {
     },
     onanswer: () => undefined,
     close: () => undefined,
+    mostHeldMs: Infinity,
   };
   return line;
 }

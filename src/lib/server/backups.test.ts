@@ -6,7 +6,8 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { Backups } from './backups';
 import { migrations } from './db/migrations';
 import { openDatabase } from './db/open-database';
-import { workspaceStream, ChangeWriter } from './change-writer';
+import { ChangeWriter } from './change-writer';
+import { workspaceStream } from './open-streams';
 
 let folder: string;
 let writer: ChangeWriter;

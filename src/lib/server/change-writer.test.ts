@@ -7,7 +7,8 @@ import type { Change, SentChange } from '$lib/core/store/changes';
 import { recordsOf } from '$lib/core/records/record-types';
 import { openDatabase, type Database } from './db/open-database';
 import { RecordStore } from './db/record-store';
-import { workspaceStream, ChangeWriter, type Written } from './change-writer';
+import { ChangeWriter, type Written } from './change-writer';
+import { workspaceStream } from './open-streams';
 
 let db: Database;
 let writer: ChangeWriter;

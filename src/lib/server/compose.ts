@@ -14,7 +14,8 @@ import { PracticeMarket } from './standins/market/practice-market';
 import type { Market } from './standins/market/market';
 import { Plans } from './plans';
 import { sweepLostPlans } from './sweep';
-import { workspaceStream, ChangeWriter } from './change-writer';
+import { ChangeWriter } from './change-writer';
+import { workspaceStream } from './open-streams';
 
 /** What the routes are given. */
 export interface Services {

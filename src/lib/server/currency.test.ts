@@ -4,7 +4,8 @@ import type { SentChange } from '$lib/core/store/changes';
 import { openDatabase } from './db/open-database';
 import { RequestRefused } from './outcome';
 import { Plans } from './plans';
-import { workspaceStream, ChangeWriter } from './change-writer';
+import { ChangeWriter } from './change-writer';
+import { workspaceStream } from './open-streams';
 
 let writer: ChangeWriter;
 let plans: Plans;

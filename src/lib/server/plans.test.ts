@@ -13,7 +13,8 @@ import { migrations } from './db/migrations';
 import { RequestRefused } from './outcome';
 import { Plans } from './plans';
 import { sweepLostPlans } from './sweep';
-import { workspaceStream, ChangeWriter } from './change-writer';
+import { ChangeWriter } from './change-writer';
+import { workspaceStream } from './open-streams';
 import { samplePlans } from '../../demo/samples';
 
 let db: Database;

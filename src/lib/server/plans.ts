@@ -16,7 +16,8 @@ import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import type { Layout } from '$lib/core/records/layout';
 import { shippedRuleSets } from '$lib/core/rules/rule-set';
 import { RequestRefused } from './outcome';
-import { workspaceStream, type ChangeWriter } from './change-writer';
+import { type ChangeWriter } from './change-writer';
+import { workspaceStream } from './open-streams';
 
 /** Use cases on whole plans. */
 export class Plans {

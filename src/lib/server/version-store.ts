@@ -1,7 +1,7 @@
 import { recordNow, type Row } from '$lib/core/records/record-type';
 import type { Statement } from 'better-sqlite3';
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
-import { snapshotOf, rowsOf, type Snapshot, type SnapshotRows } from '$lib/core/store/snapshot';
+import { snapshotOf, rowsOf, type RowEdit, type Snapshot, type SnapshotRows } from '$lib/core/store/snapshot';
 import type { SavedVersion, VersionKind } from '$lib/core/store/compare-snapshots';
 import { completeRow } from '$lib/core/records/record-types';
 import type { Database } from './db/open-database';
@@ -39,6 +39,14 @@ export class VersionStore {
   add(streamId: string, { name, kind, revision, snapshot }: NewVersion): number {
     const rows = deflateRawSync(JSON.stringify(rowsOf(snapshot)));
     return Number(this.sql.add.run(streamId, name, kind, revision, this.now().toISOString(), rows).lastInsertRowid);
+  }
+
+  /** Keeps a version of each plan that edits of the workspace mark as handed off: what goes out can be looked up and compared later. */
+  keepHandedOff(edits: readonly RowEdit[], open: (planId: string) => { revision: number; snapshot: Snapshot }): void {
+    for (const { record, id, before, after } of edits as readonly RowEdit<'plan'>[]) {
+      if (record !== 'plan' || !after?.handedOffOn || before?.handedOffOn === after.handedOffOn) continue;
+      this.add(id, { name: '', kind: 'hand-off', ...open(id) });
+    }
   }
 
   /** The versions of a plan, the last one first. */

@@ -9,7 +9,8 @@ import type { RecordType, Row } from '$lib/core/records/record-type';
 import { blank, recordTypes } from '$lib/core/records/record-types';
 import { migrations } from './db/migrations';
 import { openDatabase, type Database } from './db/open-database';
-import { workspaceStream, ChangeWriter } from './change-writer';
+import { ChangeWriter } from './change-writer';
+import { workspaceStream } from './open-streams';
 
 let db: Database;
 let writer: ChangeWriter;

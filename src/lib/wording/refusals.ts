@@ -1,5 +1,5 @@
 import type { Change } from '$lib/core/store/changes';
-import type { Refusal } from '$lib/core/store/decide';
+import type { Refusal } from '$lib/core/store/draft';
 import { countOf } from './texts';
 import { wordFieldValue } from './row-changes';
 import { nounOf } from './steps';

@@ -5,7 +5,8 @@ import { snapshotOfFile, cleanFile, row } from '../../../tests/clean-plan';
 import { applyEdits, childrenOf, inOrder, type Snapshot, type RowEdit } from './snapshot';
 import { changeSchema, sentChangeSchema } from './change-schemas';
 import { summarize, type Change } from './changes';
-import { decide, type Decision } from './decide';
+import { decide } from './decide';
+import type { Decision } from './draft';
 import { recordTypes } from '../records/record-types';
 
 const snapshot = snapshotOfFile(cleanFile);

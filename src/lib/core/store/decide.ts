@@ -1,58 +1,10 @@
 import { recordNames, type RecordName, type Row } from '../records/record-type';
-import { applyEdits, childrenOf, type Snapshot, type RowEdit } from './snapshot';
-import type { Change, SimpleChange } from './changes';
 import { recordTypes } from '../records/record-types';
+import type { Change, SimpleChange } from './changes';
+import { checkUnique } from './check-unique';
+import { Draft, Refused, rowsOfRecord, type Decision } from './draft';
 import { sameValue } from './same-value';
-
-/** Why a change is refused; nothing of it is made. */
-export type Refusal =
-  | { code: 'gone'; record: RecordName; ids: string[] }
-  | { code: 'stale'; record: RecordName; id: string; field: string; mine: unknown; theirs: unknown }
-  | { code: 'stale-rows'; record: RecordName; ids: string[] }
-  | { code: 'taken'; record: RecordName; id: string; value: string }
-  | { code: 'exists'; record: RecordName; id: string }
-  | { code: 'parent-missing'; record: RecordName; id: string; field: string }
-  | { code: 'wrong-stream'; record: RecordName };
-
-/** The rows before and after, or the refusal. */
-export type Decision = { ok: true; edits: RowEdit[] } | { ok: false; refusal: Refusal };
-
-/** Raised inside a decision only; `decide` turns it into an outcome. */
-class Refused extends Error {
-  constructor(readonly refusal: Refusal) {
-    super(refusal.code);
-  }
-}
-
-const rowsOfRecord = (snapshot: Snapshot, record: RecordName) => snapshot[record] as unknown as ReadonlyMap<string, Row>;
-
-/** Collects the edits of a change, later parts seeing what earlier ones did. */
-class Draft {
-  private readonly edits = new Map<string, { record: RecordName; id: string; before: Row | null; after: Row | null }>();
-
-  constructor(readonly snapshot: Snapshot) {}
-
-  find(record: RecordName, id: string): Row | null {
-    const edit = this.edits.get(`${record} ${id}`);
-    return edit ? edit.after : (rowsOfRecord(this.snapshot, record).get(id) ?? null);
-  }
-
-  put(record: RecordName, id: string, after: Row | null): void {
-    const key = `${record} ${id}`;
-    const edit = this.edits.get(key);
-    if (edit) edit.after = after;
-    else this.edits.set(key, { record, id, before: rowsOfRecord(this.snapshot, record).get(id) ?? null, after });
-  }
-
-  result(): RowEdit[] {
-    return [...this.edits.values()].filter(({ before, after }) => !sameValue(before, after)) as unknown as RowEdit[];
-  }
-
-  /** The snapshot as it stands after the edits so far. */
-  now(): Snapshot {
-    return applyEdits(this.snapshot, this.result());
-  }
-}
+import { applyEdits, childrenOf, type Snapshot } from './snapshot';
 
 /** Decides a change on a snapshot: the edits it makes, or why it cannot be made. Pure; the caller has checked the change's form. */
 export function decide(snapshot: Snapshot, change: Change, stream: 'workspace' | 'plan'): Decision {
@@ -228,40 +180,5 @@ function mergeGroups(draft: Draft, { ids, into }: Extract<SimpleChange, { type: 
       }
     for (const ad of childrenOf(snapshot.ad, 'groupId', id)) draft.put('ad', ad.id, { ...ad, groupId: into });
     draft.put('group', id, null);
-  }
-}
-
-/** Rows among which a mark may stand once only: those of one parent where the mark names it, else all of the record. */
-function* ranges(
-  rows: ReadonlyMap<string, Row>,
-  record: RecordName,
-  unique: readonly string[],
-  edited: readonly Row[],
-): Iterable<Iterable<Row>> {
-  const parent = unique.find((field) => field in recordTypes[record].parents);
-  if (parent === undefined) yield rows.values();
-  else for (const id of new Set(edited.map((row) => String(row[parent])))) yield childrenOf(rows, parent, id);
-}
-
-/** The hard invariants: names and marks that may stand once only, compared exactly. Only what was edited can break them. */
-function checkUnique(edits: readonly { record: RecordName; before: Row | null; after: Row | null }[], now: Snapshot): void {
-  for (const record of new Set(edits.map((edit) => edit.record))) {
-    const own = edits.filter((edit) => edit.record === record);
-    const { unique } = recordTypes[record];
-    if (!unique) continue;
-    const edited = own.flatMap(({ before, after }) => (after && unique.some((field) => before?.[field] !== after[field]) ? [after] : []));
-    if (edited.length === 0) continue;
-    const key = (row: Row) => unique.map((field) => String(row[field])).join('\u0000');
-    for (const range of ranges(rowsOfRecord(now, record), record, unique, edited)) {
-      const owners = new Map<string, string>();
-      for (const row of range) {
-        const owner = owners.get(key(row));
-        owners.set(key(row), row.id);
-        if (owner === undefined) continue;
-        const culprit = edited.find(({ id }) => id === owner || id === row.id) ?? row;
-        const value = String(culprit[unique.at(unique.includes('match') ? -2 : -1) ?? 'id']);
-        throw new Refused({ code: 'taken', record, id: culprit.id, value });
-      }
-    }
   }
 }

@@ -88,15 +88,17 @@
       <label class="grid gap-1"
         ><span class="text-ink-2">Service or product</span><TextArea class={area} bind:value={sources.things} /></label
       >
-      <label class="grid gap-1"><span class="text-ink-2">What people add</span><TextArea class={area} bind:value={sources.added} /></label>
+      <label class="grid gap-1"
+        ><span class="text-ink-2">What people add</span><TextArea class={area} bind:value={sources.pattern.typed} /></label
+      >
       <label class="grid gap-1"><span class="text-ink-2">Place</span><TextArea class={area} bind:value={sources.placeNames} /></label>
     </div>
     <Checkbox bind:checked={sources.everyOrder}>what people add before the thing as well</Checkbox>
     <p class="flex gap-4 text-ink-2">
-      {#if sources.isPatternEdited}<Button kind="link" onclick={() => sources.keepPattern()}
+      {#if sources.pattern.isEdited}<Button kind="link" onclick={() => sources.pattern.keep()}
           >Keep what people add for plans like this</Button
         >{/if}
-      {#if sources.currentPattern.kept}<Button kind="link" onclick={() => sources.forgetPattern()}>The list that ships</Button>{/if}
+      {#if sources.pattern.current.kept}<Button kind="link" onclick={() => sources.pattern.forget()}>The list that ships</Button>{/if}
     </p>
   {:else if sources.source === 'misspelt'}
     <p class="text-ink-2">

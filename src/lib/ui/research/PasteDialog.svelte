@@ -1,25 +1,23 @@
 <script lang="ts">
   import type { PlanState } from '../state/plan-state.svelte';
-  import Table from '../parts/Table.svelte';
   import TextArea from '../parts/TextArea.svelte';
   import Select from '../parts/Select.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { onDestroy, untrack } from 'svelte';
-  import { writeAmount } from '$lib/core/money/money';
-  import { columnMeanings, isReport, monthMeanings, type ColumnMeaning } from '$lib/core/exchange/list-columns';
+  import { isReport, type ColumnMeaning } from '$lib/core/exchange/list-columns';
   import { inOrder } from '$lib/core/store/snapshot';
   import { mostReportRows, takeReport } from '$lib/core/research/take-report';
-  import { countOf, monthNames } from '$lib/wording/texts';
-  import { wordPasteNote } from '$lib/wording/paste-notes';
+  import { countOf } from '$lib/wording/texts';
   import type { ListSource } from '$lib/workers/list.worker';
   import DateField from '../parts/DateField.svelte';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { newId } from '../state/synced-store.svelte';
+  import ColumnMeanings from './ColumnMeanings.svelte';
+  import PastedLines from './PastedLines.svelte';
   import { ListReader } from './list-reader.svelte';
   import type { ResearchState } from './research-state.svelte';
-  import ScrollArea from '../parts/ScrollArea.svelte';
   import Notice from '../parts/Notice.svelte';
 
   let {
@@ -65,27 +63,9 @@
     };
     untrack(() => reader.ask(asked));
   });
-  const meaningWords: Record<string, string> = {
-    ...Object.fromEntries(monthMeanings.map((meaning, month) => [meaning, `searches in ${monthNames[month]}`])),
-    keyword: 'keyword',
-    searches: 'searches a month',
-    'bid-low': 'low bid',
-    'bid-high': 'high bid',
-    group: 'group',
-    clicks: 'clicks',
-    impressions: 'impressions',
-    cost: 'cost in all',
-    'average-cost': 'cost a click',
-    conversions: 'conversions',
-    value: 'their value',
-    ignore: 'leave out',
-  };
   const isOfReport = $derived(read !== null && isReport(read.columns.map(({ meaning }) => meaning)));
   const told = $derived(days ?? read?.dates ?? { from: '', until: '' });
   const tooLong = $derived(isOfReport && (read?.reportCount ?? 0) > mostReportRows);
-  const range = (low: number | null, high: number | null, write: (value: number) => string) =>
-    low === null ? '' : low === high || high === null ? write(low) : `${write(low)}–${write(high)}`;
-
   function choose(index: number, meaning: ColumnMeaning) {
     chosen = (read?.columns ?? []).map((column, at) =>
       at === index
@@ -228,63 +208,9 @@
           {read.reportCount.toLocaleString('en-GB')} lines; a report comes in with at most {mostReportRows.toLocaleString('en-GB')}. Leave
           out those without clicks.
         </Notice>{/if}
-      <div
-        class="grid max-h-44 shrink-0 grid-cols-5 items-end gap-x-3 gap-y-1.5 overflow-y-auto"
-        role="group"
-        aria-label="What the columns hold"
-      >
-        {#each read.columns as column, index (index)}
-          <label class="grid min-w-0 gap-0.5">
-            <span class="truncate text-[12px] text-ink-2">Column {index + 1}{column.heading ? `, ${column.heading}` : ''}</span>
-            <Select
-              class="h-[26px] w-full text-[12.5px]"
-              value={column.meaning}
-              onchange={(event) => choose(index, event.currentTarget.value as ColumnMeaning)}
-            >
-              {#each [...columnMeanings, ...monthMeanings] as meaning (meaning)}<option value={meaning}>{meaningWords[meaning]}</option
-                >{/each}
-            </Select>
-          </label>
-        {/each}
-      </div>
+      <ColumnMeanings columns={read.columns} onchoose={choose} />
     {/if}
-    <ScrollArea label="What comes in" class="max-h-64 border-y border-rule">
-      <Table
-        sticky="paper"
-        heads={[
-          { name: 'Line', room: 'w-10' },
-          ...(read.columns.length > 1 ? [{ name: 'As it came' }] : []),
-          { name: 'Becomes' },
-          { name: isOfReport ? 'Clicks' : 'Searches', isFigure: true },
-          { name: `${isOfReport ? 'Cost' : 'Bid'}, ${planState.currency}`, room: 'ps-3 whitespace-nowrap', isFigure: true },
-          { name: 'Notes', room: 'ps-3' },
-        ]}
-      >
-        {#each read.lines as line (line.line)}
-          <tr class={`border-t border-rule-soft ${line.isNew ? '' : 'text-ink-3'}`}>
-            <td class="py-0.5 font-mono text-[12px] text-ink-2">{line.line}</td>
-            {#if read.columns.length > 1}<td class="max-w-40 truncate pe-3 text-ink-2" title={line.written}>{line.written}</td>{/if}
-            <td class="pe-3">{line.negative ? '− ' : ''}{line.text}</td>
-            <td class="text-end font-mono text-[12px] whitespace-nowrap"
-              >{line.report
-                ? (line.report.clicks?.toLocaleString('en-GB') ?? '')
-                : range(line.searchesLow, line.searchesHigh, (value) => value.toLocaleString('en-GB'))}</td
-            >
-            <td class="text-end font-mono text-[12px] whitespace-nowrap"
-              >{line.report
-                ? line.report.costMinor === null
-                  ? ''
-                  : writeAmount(line.report.costMinor, planState.currency)
-                : range(line.bidLowMinor, line.bidHighMinor, (value) => writeAmount(value, planState.currency))}</td
-            >
-            <td class="ps-3 text-[12px] text-ochre">{line.notes.map(wordPasteNote).join('; ')}</td>
-          </tr>
-        {/each}
-      </Table>
-      {#if counts.lines > read.lines.length}<p class="py-1 text-ink-2">
-          and {(counts.lines - read.lines.length).toLocaleString('en-GB')} more lines
-        </p>{/if}
-    </ScrollArea>
+    <PastedLines {read} {isOfReport} currency={planState.currency} />
   {/if}
   {#snippet footer()}
     <Checkbox class="me-auto flex items-center gap-2" bind:checked={keepsAtOnce}>keep them all at once</Checkbox>

@@ -13,6 +13,8 @@ export interface ReadingChannel {
   /** Called with each answer; null where the plan is gone. */
   onanswer: (answer: ReadingAnswer | null) => void;
   close(): void;
+  /** How long sending may hold the thread at a time; what reads on the spot holds it anyway. */
+  mostHeldMs?: number;
 }
 
 function workerChannel(): ReadingChannel {
@@ -126,10 +128,10 @@ export class FindReader {
     const packs = packReading(this.sent.snapshot, snapshot);
     this.sent = { snapshot, places, pages };
     const asked = { planId, places: isNew ? places : null, pages: fresh, words };
-    sendPacks(
-      packs,
-      (pack) => this.line.send({ pack }),
-      () => this.line.send({ asked }),
-    );
+    sendPacks(packs, {
+      send: (pack) => this.line.send({ pack }),
+      done: () => this.line.send({ asked }),
+      mostMs: this.line.mostHeldMs,
+    });
   }
 }

@@ -2,7 +2,6 @@ import { misspell } from '$lib/core/keywords/misspell';
 import { marketFigures } from '$lib/core/finds/find-figures';
 import type { FindDepth, MarketFigures } from '$lib/core/market/figures';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
-import type { PatternList } from '$lib/core/records/pattern-list';
 import type { ReadPage } from '$lib/core/pages/page-text';
 import { firstLanguage, groupsInOrder } from '$lib/core/view/plan-view';
 import type { BroughtIn } from '$lib/core/finds/incoming-finds';
@@ -10,11 +9,11 @@ import { countIncoming, type IncomingCounts, type IncomingFind } from '$lib/core
 import { findsOfPage } from '$lib/core/research/page-finds';
 import { TermFinder } from '$lib/core/research/term-finder';
 import { broadTerms } from '$lib/core/research/broad-terms';
-import { addedWords, businessOf, combineLists } from '$lib/core/research/patterns';
+import { combineLists } from '$lib/core/research/patterns';
 import { askServer } from '../state/ask-server';
 import { MarketAsking } from '../state/market-asking.svelte';
-import { newId } from '../state/synced-store.svelte';
 import { marketName } from './find-figures.svelte';
+import { linesOf, PatternWords } from './pattern-words.svelte';
 import type { ResearchState } from './research-state.svelte';
 
 /** Where finds can come from. */
@@ -31,22 +30,13 @@ export interface ThemeAsked {
 
 const mostTerms = 10;
 const mostMisspelt = 200;
-const mostAdded = 500;
-const linesOf = (text: string) => [
-  ...new Set(
-    text
-      .split(/\r\n|\r|\n/)
-      .map((line) => line.trim())
-      .filter(Boolean),
-  ),
-];
-
 /** Finds on their way in: asked for, made of patterns, read off a page or taken from another plan, before they are brought in. */
 export class FindSources {
   source = $state<SourceName>('market');
   terms = $state('');
   things = $state('');
-  added = $state('');
+  /** What people add to what is sold. */
+  readonly pattern: PatternWords;
   placeNames = $state('');
   everyOrder = $state(false);
   address = $state('');
@@ -83,7 +73,7 @@ export class FindSources {
     this.things = linesOf([...groupsInOrder(plan).map(({ theme }) => theme.toLowerCase()), this.terms].join('\n'))
       .slice(0, 30)
       .join('\n');
-    this.added = [...this.currentPattern.added].join('\n');
+    this.pattern = new PatternWords(research.planState);
     this.placeNames = linesOf(
       research.figures.places
         .flatMap(({ excluded, kind, name }) => (excluded || kind === 'country' ? [] : [name.toLowerCase()]))
@@ -91,35 +81,6 @@ export class FindSources {
     ).join('\n');
     this.address = plan.brief.landingPage || plan.client.site;
     this.thing = this.termList[0] ?? '';
-  }
-
-  /** What people add to what this business sells, in this language: as it was kept, else as it ships. */
-  get currentPattern(): { kept: PatternList | null; added: readonly string[] } {
-    const { plan, workspace } = this.research.planState;
-    const [business, language] = [businessOf(plan), firstLanguage(plan, undefined)];
-    const lists = workspace ? [...workspace.snapshot.patternList.values()] : [];
-    const kept = lists.find((list) => list.business === business && list.language === language) ?? null;
-    return { kept, added: kept?.added ?? addedWords(business, language) };
-  }
-
-  /** Whether what is added was edited since it was kept. */
-  readonly isPatternEdited: boolean = $derived.by(() => linesOf(this.added).join('\n') !== this.currentPattern.added.join('\n'));
-
-  /** Keeps what people add for every plan of such a business in this language. */
-  keepPattern(): void {
-    const { plan, workspace } = this.research.planState;
-    const { kept } = this.currentPattern;
-    const added = linesOf(this.added).slice(0, mostAdded);
-    if (kept) workspace.set('patternList', kept.id, { added });
-    else workspace.add('patternList', { id: newId(), business: businessOf(plan), language: firstLanguage(plan, undefined), added });
-  }
-
-  /** Goes back to the list that ships. */
-  forgetPattern(): void {
-    const { kept } = this.currentPattern;
-    const { plan, workspace } = this.research.planState;
-    if (kept) workspace.make({ type: 'remove', record: 'patternList', ids: [kept.id] });
-    this.added = addedWords(businessOf(plan), firstLanguage(plan, undefined)).join('\n');
   }
 
   /** Leaves what was gathered, for another source. */
@@ -168,7 +129,7 @@ export class FindSources {
       this.incoming = (await this.ask(this.termList, 'related')) ?? [];
     },
     patterns: () => {
-      const lists = { things: linesOf(this.things), added: linesOf(this.added), places: linesOf(this.placeNames) };
+      const lists = { things: linesOf(this.things), added: this.pattern.list, places: linesOf(this.placeNames) };
       const texts = combineLists(lists, this.research.planState.plan.rules.refusedKeywordSigns, this.everyOrder);
       this.incoming = texts.map((text) => ({ text, figures: null, source: 'pattern' }));
     },

@@ -45,7 +45,7 @@ describe('where finds come from', () => {
     expect(sources.termList).toEqual(['piano tuning']);
     expect(sources.things).toBe('piano tuning');
     expect(sources.placeNames).toBe('edinburgh');
-    expect(sources.added).toContain('near me');
+    expect(sources.pattern.typed).toContain('near me');
   });
 
   it('asks the market, says what is new and what is known, and brings it in with its figures', async () => {
@@ -104,7 +104,7 @@ describe('where finds come from', () => {
   it('combines lists, in every order where that is asked for', async () => {
     const { sources } = open();
     sources.choose('patterns');
-    [sources.things, sources.added, sources.placeNames, sources.everyOrder] = ['Piano voicing!', 'cost', '', true];
+    [sources.things, sources.pattern.typed, sources.placeNames, sources.everyOrder] = ['Piano voicing!', 'cost', '', true];
     await sources.gather();
     expect(sources.incoming.map(({ text }) => text)).toEqual(['piano voicing', 'piano voicing cost', 'cost piano voicing']);
   });

@@ -121,10 +121,6 @@ export class ProofReader {
     this.last = { planId, today };
     const asked: ProofAsked = { planId, today, wantsProof, wantsOverlaps: this.watchers > 0, searches: this.searches, questions };
     const post = (request: ProofRequest) => this.worker.postMessage(request);
-    sendPacks(
-      packs,
-      (pack) => post({ pack }),
-      () => post({ asked }),
-    );
+    sendPacks(packs, { send: (pack) => post({ pack }), done: () => post({ asked }) });
   }
 }

@@ -2,7 +2,7 @@ import type { RecordName, Row } from '$lib/core/records/record-type';
 import type { Snapshot } from '$lib/core/store/snapshot';
 import { isServerChange, type Change, type SentChange, type SimpleChange } from '$lib/core/store/changes';
 import { nameOfRow } from '$lib/core/store/compare-snapshots';
-import type { Refusal } from '$lib/core/store/decide';
+import type { Refusal } from '$lib/core/store/draft';
 import { recordTypes } from '$lib/core/records/record-types';
 
 /** A change that was refused, kept with its text until it is settled. */

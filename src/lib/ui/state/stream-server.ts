@@ -1,6 +1,6 @@
 import type { ChangeFeed } from '$lib/core/store/change-feed';
 import type { SentChange } from '$lib/core/store/changes';
-import type { Refusal } from '$lib/core/store/decide';
+import type { Refusal } from '$lib/core/store/draft';
 import { asLines, readChangeFeed } from './read-change-feed';
 
 /** What the server says of a change that it refuses. */

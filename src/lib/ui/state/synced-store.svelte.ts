@@ -1,6 +1,6 @@
 import type { RecordName, Row } from '$lib/core/records/record-type';
 import { monotonicFactory } from 'ulid';
-import { applyEdits, snapshotOf, emptySnapshot, type AnyRowEdit, type Snapshot, type RowEdit } from '$lib/core/store/snapshot';
+import { applyEdits, emptySnapshot, type AnyRowEdit, type Snapshot } from '$lib/core/store/snapshot';
 import {
   isServerChange,
   summarize,
@@ -11,15 +11,15 @@ import {
   type SimpleChange,
   type StepSummary,
 } from '$lib/core/store/changes';
-import { decide, type Refusal } from '$lib/core/store/decide';
+import { decide } from '$lib/core/store/decide';
+import type { Refusal } from '$lib/core/store/draft';
 import type { ChangeFeed } from '$lib/core/store/change-feed';
 import type { RecordTypes } from '$lib/core/records/record-types';
-import type { SentRow } from '$lib/core/store/sent-rows';
 import { tabChannel, type TabMessage } from './tab-channel';
-import { sameValue } from '$lib/core/store/same-value';
 import { whole } from './read-change-feed';
 import { describeRefused, type RefusedChange } from './refused-change';
 import { findOpenEditSession, joinEditSession, withValuesBefore, type SetChange } from './sent-values';
+import { SettledRows } from './settled-rows';
 import { StreamServer } from './stream-server';
 import { forgetUnsent, keepUnsent, takeOverUnsent } from './unsent';
 
@@ -56,8 +56,7 @@ export class SyncedStore {
   readonly refused: RefusedChange | null = $derived(this.refusals[0] ?? null);
 
   private readonly server: StreamServer;
-  private settled: Snapshot = emptySnapshot();
-  private revision = 0;
+  private readonly settled = new SettledRows();
   private pending: SentChange[] = [];
   private inFlight: Promise<void> | null = null;
   private refreshing: Promise<void> = Promise.resolve();
@@ -114,7 +113,7 @@ export class SyncedStore {
     const last = isOnItsWay ? null : findOpenEditSession(this.pending.at(-1), change, { editSession, shown: this.snapshot });
     this.snapshot = applyEdits(this.snapshot, decision.edits);
     if (last) last.change = joinEditSession(last.change, change as SetChange);
-    else this.pending.push({ id: newId(), revision: this.revision, editSession, change });
+    else this.pending.push({ id: newId(), revision: this.settled.revision, editSession, change });
     keepUnsent(this.id, this.pending);
     if (this.saved === 'saved') this.saved = 'saving';
     this.timer ??= setTimeout(() => void this.flush(), sendAfterMs);
@@ -180,7 +179,7 @@ export class SyncedStore {
   private async askFor(change: ServerChange): Promise<void> {
     await this.flush();
     if (this.pending.length > 0) return;
-    await this.post({ id: newId(), revision: this.revision, change });
+    await this.post({ id: newId(), revision: this.settled.revision, change });
     this.show();
   }
 
@@ -216,13 +215,13 @@ export class SyncedStore {
 
   private async catchUpWith(revision: number): Promise<void> {
     await this.refreshing;
-    if (revision > this.revision) await this.refresh();
+    if (revision > this.settled.revision) await this.refresh();
   }
 
   private async fetchChangeFeed(): Promise<void> {
     if (this.inFlight || !this.isLoaded) return;
     // Where the server is away, the next edit or the next look says so.
-    const feed = await whole(() => this.server.readSince(this.revision));
+    const feed = await whole(() => this.server.readSince(this.settled.revision));
     if (!feed) return;
     this.take(feed);
     this.show();
@@ -233,7 +232,7 @@ export class SyncedStore {
       this.saved = this.saved === 'waiting' ? 'waiting' : 'saving';
       const [next] = this.pending;
       if (next && !isServerChange(next.change)) this.sending = summarize(next.change);
-      const isAnswered = next !== undefined && (await this.post({ ...next, revision: this.revision }));
+      const isAnswered = next !== undefined && (await this.post({ ...next, revision: this.settled.revision }));
       this.sending = null;
       if (!isAnswered) {
         this.saved = 'waiting';
@@ -257,7 +256,7 @@ export class SyncedStore {
     if (answer.refused) {
       const { code = '', message = '', refusal = { code } } = answer.refused;
       const refused = describeRefused(sent.change, { refusal, message }, this.snapshot);
-      const feed = await whole(() => this.server.readSince(this.revision));
+      const feed = await whole(() => this.server.readSince(this.settled.revision));
       if (!feed) return false;
       this.take(feed);
       if (!nothingToWalk.has(refusal.code)) this.refusals = [...this.refusals, refused];
@@ -266,35 +265,19 @@ export class SyncedStore {
   }
 
   /** Takes news; `answered` is the change that they answer. */
-  private take({ revision, edits, rows, undo, redo }: ChangeFeed, answered = ''): void {
-    if (rows) this.settled = snapshotOf(rows);
-    else if (revision >= this.revision) {
-      const shown = edits.map((edit) => this.asShown(edit));
-      // Where the server made of the last change what is shown, and nobody else wrote, the snapshot stays the very one.
-      const isAhead = revision === this.revision + 1 && this.pending.length === 1 && this.pending[0]?.id === answered;
-      const isSame = isAhead && shown.every(({ record, id, after }) => (this.snapshot[record].get(id) ?? null) === (after as unknown));
-      this.settled = isSame ? this.snapshot : applyEdits(this.settled, shown as unknown as RowEdit[]);
-    }
-    if (revision > this.revision && !this.isClosed) this.channel.postMessage({ stream: this.id, revision });
-    this.revision = Math.max(revision, this.revision);
-    this.undoStep = undo;
-    this.redoStep = redo;
+  private take(feed: ChangeFeed, answered = ''): void {
+    // Where the server made of the last change what is shown, and nobody else wrote, the snapshot stays the very one.
+    const isOwnLast = this.pending.length === 1 && this.pending[0]?.id === answered;
+    const isNews = this.settled.take(feed, { shown: this.snapshot, isOwnLast });
+    if (isNews && !this.isClosed) this.channel.postMessage({ stream: this.id, revision: feed.revision });
+    this.undoStep = feed.undo;
+    this.redoStep = feed.redo;
   }
 
-  /** News of a row with the very row that is shown, where they are equal: what was made of it then stands. */
-  private asShown(feed: SentRow): SentRow {
-    const shown = this.snapshot[feed.record].get(feed.id) as Row | undefined;
-    return shown && feed.after && sameValue(shown, feed.after) ? { ...feed, after: shown } : feed;
-  }
-
-  /** What the server has said, with the unsent changes made on it; one that no longer can be made waits for the server's word. */
   private show(): void {
-    let snapshot = this.settled;
-    for (const { change } of this.pending) {
-      if (isServerChange(change)) continue;
-      const decision = decide(snapshot, change, this.kind);
-      if (decision.ok) snapshot = applyEdits(snapshot, decision.edits);
-    }
-    this.snapshot = snapshot;
+    this.snapshot = this.settled.withChanges(
+      this.pending.map(({ change }) => change),
+      this.kind,
+    );
   }
 }

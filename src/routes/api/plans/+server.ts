@@ -3,7 +3,7 @@ import { checkPlanFile } from '$lib/core/exchange/check-plan-file';
 import { RequestRefused } from '$lib/server/outcome';
 import { bodyLimits, readAnyJson } from '$lib/server/read-json';
 import { route } from '$lib/server/respond';
-import { workspaceStream } from '$lib/server/change-writer';
+import { workspaceStream } from '$lib/server/open-streams';
 
 /** The plans on the Shelf with what the Shelf shows of them. */
 export const GET = route(({ locals: { services } }) => {

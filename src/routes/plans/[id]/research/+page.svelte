@@ -1,8 +1,5 @@
 <script lang="ts">
   import { onDestroy, onMount, tick, untrack } from 'svelte';
-  import type { WordKindName } from '$lib/core/records/word-kind';
-  import type { WordCount } from '$lib/core/research/word-index';
-  import type { BlockReason, Verdict } from '$lib/core/records/find';
   import Button from '$lib/ui/parts/Button.svelte';
   import { RowWindow } from '$lib/ui/parts/row-window.svelte';
   import ChooseDialog from '$lib/ui/groups/ChooseDialog.svelte';
@@ -20,6 +17,7 @@
   import LaterView from '$lib/ui/research/LaterView.svelte';
   import PasteDialog from '$lib/ui/research/PasteDialog.svelte';
   import { listenForActions } from '$lib/ui/research/listen-for-actions';
+  import { ResearchCommands } from '$lib/ui/research/research-commands.svelte';
   import { ResearchState } from '$lib/ui/research/research-state.svelte';
   import CompetitorsView from '$lib/ui/research/CompetitorsView.svelte';
   import VerdictTotalsLine from '$lib/ui/research/VerdictTotalsLine.svelte';
@@ -35,7 +33,6 @@
   import { countOf } from '$lib/wording/texts';
 
   const planState = getPlanState();
-  const shell = getShell();
   const research = new ResearchState(planState);
   const { list } = research;
   const rows = new RowWindow(
@@ -46,15 +43,10 @@
   let isPasting = $state(false);
   let isAccepting = $state(false);
   let isTakingOut = $state(false);
-  let isKeepingIn = $state(false);
-  let chosenKind = $state.raw<{ kind: WordKindName; words: readonly WordCount[] } | null>(null);
   let kindPanel = $state<KindPanel | null>(null);
   /** Whether those put off are settled side by side. */
   let isSettling = $state(false);
   let isAboutCompetitors = $state(false);
-  let wordReason = $state<BlockReason>('other');
-  let wordStands = $state(false);
-  let wordNegatives = $state<'word' | 'each'>('word');
 
   const { keys } = $derived(research);
   const shownVerdicts = ['keep', 'block', 'pass', 'later', 'open'] as const;
@@ -76,115 +68,38 @@
   $effect(() => research.readAgain());
   $effect(() => research.words.learn());
 
-  async function showCurrent() {
-    await tick();
-    rows.reveal(list.currentRow);
-  }
-
-  function chooseWord(key: string) {
-    chosenKind = null;
-    list.filter({ wordKey: key });
-    wordStands = false;
-    if (key === '') return;
-    const { conflicts, finds } = research.words.preview(key);
-    wordNegatives = conflicts.length > 0 ? 'each' : 'word';
-    const first = finds[0];
-    wordReason = (first && research.proposalOf(first).reason) ?? 'other';
-  }
-
-  function judgeWord(verdict: Exclude<Verdict, 'open'>) {
-    const shown = research.words.known.formsOf(list.wordKey)[0] ?? list.wordKey;
-    const count = research.words.judge(list.wordKey, { verdict, reason: wordReason, stands: wordStands, negatives: wordNegatives });
-    shell.announce(`${countOf(count, 'find')} with “${shown}”: ${verdict}. Ctrl Z takes it back.`);
-    chooseWord('');
-  }
-
-  function judge(verdict: Verdict) {
-    if (chosenKind && verdict !== 'open') return kindPanel?.judge(verdict);
-    if (list.wordKey !== '' && verdict !== 'open' && list.chosen.length <= 1) return judgeWord(verdict);
-    const count = research.judging.judge(verdict);
-    if (count > 1) shell.announce(`${countOf(count, 'find')}: ${verdict}`);
-    void showCurrent();
-  }
-
-  /** Puts the nearest of our towns in for the one that the finds name, and keeps them, in one step. */
-  function keepSwapped() {
-    const count = research.judging.keepSwapped();
-    shell.announce(count > 0 ? `${countOf(count, 'find')} kept with one of our towns.` : 'No other town is named in it.');
-    void showCurrent();
-  }
-
-  async function lookUp() {
-    const count = await research.lookedUp.lookUpUnclear();
-    shell.announce(
-      count > 0
-        ? `What ${countOf(count, 'unclear find')} show is looked up; proposals follow it.`
-        : 'Nothing unclear is left that was not looked up.',
-    );
-  }
-
-  function keepIn(groupId: string) {
-    const count = research.judging.keepIn(groupId);
-    if (count > 1) shell.announce(`${countOf(count, 'find')} kept in ${planState.snapshot.group.get(groupId)?.name}.`);
-    void showCurrent();
-  }
-
-  function keepInNew(name: string) {
-    const count = research.judging.keepInNew(name);
-    shell.announce(`${countOf(count, 'find')} kept in the new group ${name}.`);
-    void showCurrent();
-  }
-
-  /** Each find goes into its own fitting group; where none fits, a group is asked for. */
-  function keepFitting() {
-    const kept = research.judging.keepFitting();
-    if (!kept) isKeepingIn = true;
-    else if (kept.kept > 1 || kept.left > 0)
-      shell.announce(
-        `${countOf(kept.kept, 'find')} kept in ${countOf(kept.groups, 'group')}${kept.left > 0 ? `; ${countOf(kept.left, 'find')} ${kept.left === 1 ? 'fits' : 'fit'} none and ${kept.left === 1 ? 'is' : 'are'} still chosen` : ''}.`,
-      );
-    void showCurrent();
-  }
-
-  function move(by: number, extend: boolean) {
-    list.goTo(list.currentIndex + by, { extend });
-    void showCurrent();
-  }
-
-  /** Words come into the hand one after the other, the most telling first; one that is left is offered again when all were. */
-  function nextWord() {
-    if (list.wordKey !== '') research.words.left.add(list.wordKey);
-    const [first] = research.words.next;
-    if (first && research.words.left.has(first.key)) research.words.left.clear();
-    chooseWord(first?.key ?? '');
-  }
+  const commands = new ResearchCommands(research, getShell(), {
+    showCurrent: () => void tick().then(() => rows.reveal(list.currentRow)),
+    judgeKind: (verdict) => kindPanel?.judge(verdict),
+  });
+  const { judging, lookedUp } = research;
 
   onDestroy(() => research.close());
-  const verdictActs = Object.fromEntries(shownVerdicts.map((verdict) => [verdict, () => judge(verdict)]));
+  const verdictActs = Object.fromEntries(shownVerdicts.map((verdict) => [verdict, () => commands.judge(verdict)]));
   onMount(() =>
     listenForActions({
       keys: () => keys,
       isElsewhere: () => isSettling || isAboutCompetitors || list.all.length === 0,
       acts: {
         ...verdictActs,
-        'keep-fitting': keepFitting,
-        'keep-in': () => (isKeepingIn = true),
-        'swap-place': keepSwapped,
-        negative: () => (research.judging.blocksWhole = !research.judging.blocksWhole),
+        'keep-fitting': () => commands.keepFitting(),
+        'keep-in': () => (commands.isKeepingIn = true),
+        'swap-place': () => commands.keepSwapped(),
+        negative: () => (judging.blocksWhole = !judging.blocksWhole),
         accept: () => (isAccepting = true),
-        'next-word': nextWord,
-        stands: () => (wordStands = !wordStands),
+        'next-word': () => commands.nextWord(),
+        stands: () => (commands.word.stands = !commands.word.stands),
         fold: () => list.foldCurrent(),
         'fold-out': () => list.folded.clear(),
-        'look-up': lookUp,
+        'look-up': () => commands.lookUp(),
       },
       fixed: {
         '$mod+KeyA': () => list.chooseAll(),
-        ArrowDown: () => move(1, false),
-        ArrowUp: () => move(-1, false),
-        'Shift+ArrowDown': () => move(1, true),
-        'Shift+ArrowUp': () => move(-1, true),
-        Escape: () => (chosenKind ? (chosenKind = null) : chooseWord('')),
+        ArrowDown: () => commands.move(1),
+        ArrowUp: () => commands.move(-1),
+        'Shift+ArrowDown': () => commands.move(1, true),
+        'Shift+ArrowUp': () => commands.move(-1, true),
+        Escape: () => commands.leave(),
       },
     }),
   );
@@ -201,8 +116,8 @@
         find={list.current}
         inGroups={groupsByText.get(list.current.text) ?? []}
         {fits}
-        onkeepin={() => fits && keepIn(fits.id)}
-        onswap={keepSwapped}
+        onkeepin={() => fits && commands.keepIn(fits.id)}
+        onswap={() => commands.keepSwapped()}
       />
     {/if}
     <FindingsMargin {planState} {findings} />
@@ -243,19 +158,24 @@
         <LaterView {research} onleave={() => (isSettling = false)} />
       {:else}
         <div class="grid min-h-0 flex-1 grid-cols-[172px_minmax(0,1fr)]">
-          <WordRail {research} chosen={list.wordKey} onchoose={chooseWord} onkind={(kind, words) => (chosenKind = { kind, words })} />
+          <WordRail
+            {research}
+            chosen={list.wordKey}
+            onchoose={(key) => commands.chooseWord(key)}
+            onkind={(kind, words) => (commands.kind = { kind, words })}
+          />
           <div class="flex min-h-0 min-w-0 flex-col">
-            {#if chosenKind}
-              <KindPanel bind:this={kindPanel} {research} {...chosenKind} onleave={() => (chosenKind = null)} />
+            {#if commands.kind}
+              <KindPanel bind:this={kindPanel} {research} {...commands.kind} onleave={() => (commands.kind = null)} />
             {:else if list.wordKey}
               <WordPanel
                 {research}
                 wordKey={list.wordKey}
-                bind:reason={wordReason}
-                bind:stands={wordStands}
-                bind:negatives={wordNegatives}
-                onjudge={judgeWord}
-                onleave={() => chooseWord('')}
+                bind:reason={commands.word.reason}
+                bind:stands={commands.word.stands}
+                bind:negatives={commands.word.negatives}
+                onjudge={(verdict) => commands.judgeWord(verdict)}
+                onleave={() => commands.chooseWord('')}
               />
             {/if}
             <FindFilters {list} />
@@ -269,11 +189,7 @@
                   ? 'Every find is judged. Kept ones wait in Groups.'
                   : 'No find here.'}
             />
-            <KeyBar
-              {keys}
-              unclear={research.lookedUp.unclear.length}
-              acts={{ judge, keepIn: () => (isKeepingIn = true), nextWord, lookUp }}
-            />
+            <KeyBar {keys} unclear={lookedUp.unclear.length} {commands} />
           </div>
         </div>
       {/if}
@@ -285,13 +201,13 @@
 {#if isTakingOut}<FindsOutDialog {research} bind:open={isTakingOut} />{/if}
 {#if isAccepting}<AcceptDialog {research} bind:open={isAccepting} />{/if}
 <ChooseDialog
-  bind:open={isKeepingIn}
+  bind:open={commands.isKeepingIn}
   title={`Keep ${countOf(list.chosen.length, 'find')} in a group`}
   items={groupsInOrder(planState.plan).map(({ id, name, campaignId }) => ({
     id,
     name,
     note: planState.snapshot.campaign.get(campaignId)?.name ?? '',
   }))}
-  onpick={keepIn}
-  onnew={keepInNew}
+  onpick={(id) => commands.keepIn(id)}
+  onnew={(name) => commands.keepInNew(name)}
 />
