@@ -20,7 +20,7 @@ function addToDigest(hash, path) {
 /** Digest of all that a build depends on. */
 function sourceDigest() {
   const hash = createHash('sha256').update(process.version);
-  for (const file of ['package-lock.json', 'svelte.config.js', 'vite.config.ts', 'scripts/build-places.mjs'])
+  for (const file of ['package-lock.json', 'svelte.config.js', 'vite.config.ts', 'vite.jobs.config.ts', 'scripts/build-places.mjs'])
     hash.update(readFileSync(join(root, file)));
   for (const folder of ['src', 'static']) addToDigest(hash, folder);
   return hash.digest('hex');
@@ -48,6 +48,7 @@ export function buildWhereNeeded() {
   if (readIfThere(stampFile) === stamp && existsSync(join(root, 'build/handler.js'))) return true;
   say('building the application, about a minute …');
   if (!runQuietly('vite', ['build', '--logLevel', 'warn'])) return false;
+  if (!runQuietly('vite', ['build', '--logLevel', 'warn', '--config', 'vite.jobs.config.ts'])) return false;
   if (!run(process.execPath, ['scripts/build-places.mjs'])) return false;
   writeFileSync(stampFile, stamp);
   return true;

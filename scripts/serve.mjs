@@ -5,6 +5,7 @@ import { findRefusal, securityHeaders } from '../src/lib/server/request-guard.js
 
 // Each route has its own, smaller limit; this one is for putting a back-up in place.
 process.env.BODY_SIZE_LIMIT = '1025M';
+process.env.BIBLION_JOBS ??= new URL('../build/jobs/worker.js', import.meta.url).pathname;
 process.env.BIBLION_PLACES ??= new URL('../build/places.sqlite', import.meta.url).pathname;
 
 /** Says beside the data file where the server that holds it answers, so that a command can ask it. */

@@ -11,6 +11,7 @@ function getServices(): Promise<Services> {
   services ??= compose({
     dataFile: process.env.BIBLION_DATA ?? '.data/dev.sqlite',
     placesFile: process.env.BIBLION_PLACES ?? 'build/places.sqlite',
+    jobsFile: process.env.BIBLION_JOBS ?? null,
     demo: process.env.BIBLION_DEMO === '1',
     marketPauseMs: Number(process.env.BIBLION_MARKET_PAUSE ?? 600),
     now: () => new Date(),

@@ -1,15 +1,16 @@
-import Sqlite from 'better-sqlite3';
 import { monotonicFactory } from 'ulid';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { Backups } from './backups';
 import { openDatabase } from './db/open-database';
+import { JobPool, JobsHere, type JobRunner } from './jobs/job-runner';
 import { GuardedWeb } from './pages/guarded-web';
 import { PageReader } from './pages/page-reader';
 import { PracticeSite } from './standins/site/practice-site';
-import { PlaceAtlas } from './places/place-atlas';
-import { NamedPlaces } from './places/named-places';
-import { PlaceSearch } from './places/place-search';
+import type { PlaceAtlas } from './places/place-atlas';
+import type { NamedPlaces } from './places/named-places';
+import { openPlaces } from './places/open-places';
+import type { PlaceSearch } from './places/place-search';
 import { PracticeMarket } from './standins/market/practice-market';
 import type { Market } from './standins/market/market';
 import { Plans } from './plans';
@@ -25,6 +26,8 @@ export interface Services {
   places: PlaceSearch;
   atlas: PlaceAtlas;
   namedPlaces: NamedPlaces;
+  /** What is computed off the thread that answers. */
+  jobs: JobRunner;
   market: Market;
   pages: PageReader;
   /** Lays the sample plans on the Shelf, and answers their ids. */
@@ -36,6 +39,8 @@ export interface Services {
 export interface Surroundings {
   dataFile: string;
   placesFile: string;
+  /** The built file of a thread for jobs; null runs them where they are asked for. */
+  jobsFile: string | null;
   /** Lay the sample plans where the Shelf is empty. */
   demo: boolean;
   /** How long the practice market takes over a term, so that waiting is real. */
@@ -73,23 +78,21 @@ function addMasters(samples: readonly SampleMaster[], newId: () => string): Chan
 }
 
 /** Builds database, use cases and stand-ins; the one place that knows them all. */
-export async function compose({ dataFile, placesFile, demo, marketPauseMs, now }: Surroundings): Promise<Services> {
+export async function compose({ dataFile, placesFile, jobsFile, demo, marketPauseMs, now }: Surroundings): Promise<Services> {
   const db = openDatabase(dataFile);
   sweepLostPlans(db);
   const writer = new ChangeWriter(db, now);
   const ulid = monotonicFactory();
   const newId = () => ulid(now().getTime());
   const plans = new Plans(writer, { now, newId });
-  const placeData = new Sqlite(placesFile, { readonly: true, fileMustExist: true });
-  const atlas = new PlaceAtlas(placeData);
-  const places = new PlaceSearch(placeData);
+  const placeServices = openPlaces(placesFile);
+  const { atlas } = placeServices;
   const services: Services = {
     writer,
     plans,
     newId,
-    places,
-    namedPlaces: new NamedPlaces(places),
-    atlas,
+    ...placeServices,
+    jobs: jobsFile === null ? new JobsHere(placeServices) : new JobPool(jobsFile, placesFile),
     pages: new PageReader([new PracticeSite(), new GuardedWeb()]),
     market: new PracticeMarket(atlas, { pauseMs: marketPauseMs }),
     backups: new Backups(db, writer, now),

@@ -19,15 +19,19 @@ export async function readBytes(request: Request, limit: number): Promise<Buffer
   return Buffer.concat(chunks);
 }
 
-/** The text of a body within a number of bytes; UTF-8 only. */
-export async function readText(request: Request, limit: number): Promise<string> {
-  const bytes = await readBytes(request, limit);
+function decodeUtf8(bytes: Uint8Array): string {
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
     throw new RequestRefused(400, 'not-utf-8', 'The body is not UTF-8.');
   }
 }
+
+/** The text of a body within a number of bytes; UTF-8 only. */
+export const readText = async (request: Request, limit: number): Promise<string> => decodeUtf8(await readBytes(request, limit));
+
+/** The JSON of a body that has been read, as its schema wants it; anything else is refused with the place. */
+export const readBody = <S extends z.ZodType>(bytes: Uint8Array, schema: S): z.output<S> => checked(schema, parseJson(decodeUtf8(bytes)));
 
 /** Refuses JSON nested deeper than the limit before it is parsed. */
 function checkDepth(text: string): void {

@@ -1,6 +1,7 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect } from 'vitest';
 import { answerSearch, prepareGroups, type Answer, type CompetingGroup, type Mark } from './answer';
+import { SearchAnswers } from './search-answers';
 import { languageWords } from './stems';
 
 /** The rules of matching and answering said again, slowly, on texts instead of lists of words. */
@@ -88,6 +89,11 @@ const groups: fc.Arbitrary<CompetingGroup[]> = fc
   .array(fc.record({ keywords: fc.array(mark, { maxLength: 4 }), negatives: fc.array(mark, { maxLength: 2 }) }), { maxLength: 4 })
   .map((list) => list.map((one, index) => ({ id: `group ${index}`, language: 'en', ...one })));
 
+const shared: Mark[] = [
+  { text: 'call-out', match: 'phrase' },
+  { text: '!', match: 'broad' },
+];
+
 describe('which group answers, by a second way of computing it', () => {
   test.prop([text, groups], { seed: 17, numRuns: 3000 })('agrees on random searches and groups', (search, list) => {
     expect(answerSearch(search, prepareGroups(list))).toEqual(slowAnswer(search, list));
@@ -110,5 +116,16 @@ describe('which group answers, by a second way of computing it', () => {
     const after = answerSearch(search, prepareGroups(narrowed));
     expect([after.group, after.also, after.maybe]).toEqual([null, [], []]);
     if (before.group === null) expect(after.group).toBeNull();
+  });
+
+  test.prop([text, groups], { seed: 20, numRuns: 3000 })('is found by indexes as by looking at every keyword', (search, list) => {
+    const lists = list.map(({ negatives, ...one }, index) => ({
+      ...one,
+      language: index % 3 === 2 ? 'nb' : 'en',
+      negatives: [shared, negatives],
+    }));
+    const whole = lists.map((one) => ({ ...one, negatives: one.negatives.flat() }));
+    for (const asked of [search, '', '!?'])
+      expect(new SearchAnswers(lists).answer(asked)).toEqual(answerSearch(asked, prepareGroups(whole)));
   });
 });

@@ -1,11 +1,12 @@
 import type { DecodedFile, SheetRows } from '$lib/core/exchange/read-rows';
+import { spawn } from 'node:child_process';
 import { createRequire } from 'node:module';
+import { createInterface } from 'node:readline';
 import { pathToFileURL } from 'node:url';
-import { Worker } from 'node:worker_threads';
 import { Unzip, UnzipInflate } from 'fflate';
 import { RequestRefused } from '../outcome';
 import { checkRow, checkRowCount, tableLimits } from './decode-text';
-import source from './workbook-thread.js?raw';
+import source from './workbook-process.js?raw';
 
 const broken = () => new RequestRefused(422, 'broken-workbook', 'The workbook cannot be read. Save it again as XLSX, or as CSV.', 'file');
 const tooLarge = () =>
@@ -42,27 +43,89 @@ export function checkUnpackedSize(bytes: Uint8Array): void {
   if (entries === 0) throw broken();
 }
 
-const threadSeconds = 30;
+const processSeconds = 30;
+const processMegabytes = 512;
+/** Letters of all cells together, and of one: what a sheet can hold. */
+const most = { letters: 60_000_000, inCell: 32_767 };
 
-/** Reads the sheets in a thread that can neither take much memory nor go on for ever. */
-function readInThread(bytes: Uint8Array): Promise<Omit<SheetRows, 'lines'>[]> {
+/** A place in a workbook where there is more than is read. */
+interface TooMuch {
+  sheet: string;
+  row: number;
+  column?: number;
+  letters?: number;
+}
+
+function refusalOf({ sheet, row, column, letters }: TooMuch): RequestRefused {
+  const where = `Sheet “${sheet}”, row ${row}`;
+  return letters === undefined
+    ? new RequestRefused(
+        413,
+        'unpacks-too-large',
+        `${where}: up to here the cells hold more than ${most.letters / 1e6} million letters, which is all that is read of a file. Split it.`,
+        `${sheet}, row ${row}`,
+      )
+    : new RequestRefused(
+        422,
+        'too-long',
+        `${where}, column ${column} holds ${letters} letters; ${most.inCell} can stand in a cell. Shorten it.`,
+        `${sheet}, row ${row}`,
+      );
+}
+
+interface Sheet {
+  name: string;
+  rows: string[][];
+}
+
+/** What the process says, line by line, as sheets. Throws where a place in it is too much. */
+async function takeSheets(lines: AsyncIterable<string>): Promise<Sheet[]> {
+  const sheets: Sheet[] = [];
+  for await (const line of lines) {
+    const said = JSON.parse(line) as string[] | { sheet: string } | { tooMuch: TooMuch };
+    if (Array.isArray(said)) sheets.at(-1)?.rows.push(said);
+    else if ('tooMuch' in said) throw refusalOf(said.tooMuch);
+    else sheets.push({ name: said.sheet, rows: [] });
+  }
+  return sheets;
+}
+
+/** Reads the sheets in a process that can neither take much memory nor go on for ever. */
+async function readInProcess(bytes: Uint8Array): Promise<Sheet[]> {
   const reader = pathToFileURL(createRequire(import.meta.url).resolve('read-excel-file/node')).href;
-  const thread = new Worker(source, { eval: true, workerData: { reader, bytes }, resourceLimits: { maxOldGenerationSizeMb: 768 } });
-  return new Promise((resolve, reject) => {
-    const timer = setTimeout(() => reject(tooLarge()), threadSeconds * 1000);
-    thread.once('message', resolve);
-    thread.once('error', (error) => reject('code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? tooLarge() : broken()));
-    thread.once('exit', () => {
-      clearTimeout(timer);
-      reject(broken());
-    });
-  }).finally(() => void thread.terminate()) as Promise<Omit<SheetRows, 'lines'>[]>;
+  const asked = JSON.stringify({ reader, mostLetters: most.letters, mostInCell: most.inCell });
+  const child = spawn(process.execPath, [`--max-old-space-size=${processMegabytes}`, '--input-type=module', '--eval', source], {
+    env: { BIBLION_WORKBOOK: asked },
+    stdio: ['pipe', 'pipe', 'ignore'],
+  });
+  let isOver = false;
+  const timer = setTimeout(() => {
+    isOver = true;
+    child.kill('SIGKILL');
+  }, processSeconds * 1000);
+  const ended = new Promise<number | null>((resolve, reject) => {
+    child.once('error', reject);
+    child.once('close', resolve);
+  });
+  // One that ends early no longer listens.
+  child.stdin.on('error', () => undefined);
+  child.stdin.end(bytes);
+  try {
+    const sheets = await takeSheets(createInterface(child.stdout));
+    const code = await ended;
+    if (isOver || code === null || code > 128) throw tooLarge();
+    if (code !== 0) throw broken();
+    return sheets;
+  } finally {
+    clearTimeout(timer);
+    child.kill('SIGKILL');
+  }
 }
 
 /** A workbook's sheets as rows; empty rows and empty sheets are left out. */
 export async function decodeWorkbook(bytes: Uint8Array): Promise<DecodedFile> {
   checkUnpackedSize(bytes);
-  const sheets = (await readInThread(bytes)).map(({ name, rows }): SheetRows => {
+  const sheets = (await readInProcess(bytes)).map(({ name, rows }): SheetRows => {
     const filled = rows.map((cells, index) => ({ cells, line: index + 1 })).filter(({ cells }) => cells.some((cell) => cell !== ''));
     return { name, rows: filled.map(({ cells }) => cells), lines: filled.map(({ line }) => line) };
   });

@@ -229,6 +229,25 @@ describe('hostile files', () => {
     }, 30_000);
   });
 
+  /** A workbook whose cells all stand for one text. */
+  async function repeating(text: string, rows: number, columns: number): Promise<Uint8Array> {
+    const cells = (row: number) =>
+      [...'ABCDEFGHIJ']
+        .slice(0, columns)
+        .map((column) => `<c r="${column}${row}" t="s"><v>0</v></c>`)
+        .join('');
+    const lines = Array.from({ length: rows }, (_, at) => `<row r="${at + 1}">${cells(at + 1)}</row>`).join('');
+    const sheet = `<worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>${lines}</sheetData></worksheet>`;
+    const shared = `<sst xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><si><t>${text}</t></si></sst>`;
+    const whole = unzipSync(await writeWorkbook([{ name: 'all', columns: ['a'], rows: [['b']], numbers: [] }]));
+    return zipSync({ ...whole, 'xl/worksheets/sheet1.xml': bytes(sheet), 'xl/sharedStrings.xml': bytes(shared) });
+  }
+
+  it('one text in many cells is counted before it is written out', async () => {
+    expect(await refusal(await repeating('x'.repeat(9000), 700, 10))).toEqual([413, 'unpacks-too-large', 'all, row 667']);
+    expect(await refusal(await repeating('x'.repeat(40_000), 2, 1))).toEqual([422, 'too-long', 'all, row 1']);
+  });
+
   it('many small entries are stopped as well, and a whole workbook is let through', async () => {
     const many = zipSync(Object.fromEntries(Array.from({ length: 2100 }, (_, index) => [`${index}.xml`, bytes('x')])), { level: 0 });
     expect(() => checkUnpackedSize(many)).toThrow('unpacks to more');

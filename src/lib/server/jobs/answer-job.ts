@@ -1,0 +1,53 @@
+import * as z from 'zod';
+import { plainText } from '$lib/core/keywords/read-keyword';
+import { SearchAnswers } from '$lib/core/keywords/search-answers';
+import { language } from '$lib/core/records/fields';
+import { matchTypes } from '$lib/core/records/match-types';
+import { ruleSet } from '$lib/core/rules/rule-set';
+import { RequestRefused } from '../outcome';
+import { readBody } from '../read-json';
+import type { Job } from './job';
+
+const text = z.string().max(10_000);
+const mark = z.object({ text, match: z.enum(matchTypes), bid: z.number().min(0).optional() });
+const body = z.object({
+  language,
+  searches: z.array(text).max(100_000),
+  negatives: z.array(mark).max(20_000).optional(),
+  groups: z.array(z.object({ name: text, keywords: z.array(mark).max(20_000), negatives: z.array(mark).max(20_000).optional() })).max(5000),
+});
+
+/** Names of groups and negatives in the answers together; so many fill about 60 MB. */
+const mostNamed = 3_000_000;
+
+const plain = (written: string) => plainText(written, ruleSet.refusedKeywordSigns);
+const toMark = ({ text, match, bid }: z.infer<typeof mark>) => ({ text: plain(text), match, bidMinor: bid ?? null });
+
+/** Which group answers each search, and why. */
+export const answerJob: Job = ({ body: bytes }) => {
+  const { language, searches, negatives = [], groups } = readBody(bytes, body);
+  const shared = negatives.map(toMark);
+  const answers = new SearchAnswers(
+    groups.map(({ name, keywords, negatives: own = [] }) => ({
+      id: name,
+      language,
+      keywords: keywords.map(toMark),
+      negatives: [shared, own.map(toMark)],
+    })),
+  );
+  let named = 0;
+  return {
+    answers: searches.map((search, at) => {
+      const answer = answers.answer(plain(search));
+      named += answer.also.length + answer.maybe.length + answer.blocked.length;
+      if (named > mostNamed)
+        throw new RequestRefused(
+          422,
+          'too-much',
+          `The answers to the first ${at + 1} searches name more than ${mostNamed.toLocaleString('en-GB')} groups. Ask for fewer searches at once.`,
+          `searches.${at}`,
+        );
+      return { search, ...answer };
+    }),
+  };
+};

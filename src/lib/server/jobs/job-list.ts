@@ -1,0 +1,18 @@
+import { answerJob } from './answer-job';
+import { measureJob } from './measure-job';
+import { matchPlacesJob, namedPlacesJob, reachJob } from './place-jobs';
+import { decodeListJob, decodeTableJob } from './table-jobs';
+import type { Job } from './job';
+
+/** Everything that is computed off the thread that answers. */
+export const jobs = {
+  answer: answerJob,
+  measure: measureJob,
+  'match-places': matchPlacesJob,
+  'named-places': namedPlacesJob,
+  reach: reachJob,
+  'decode-table': decodeTableJob,
+  'decode-list': decodeListJob,
+} satisfies Record<string, Job>;
+
+export type JobName = keyof typeof jobs;

@@ -1,0 +1,66 @@
+import { Tinypool } from 'tinypool';
+import { RequestRefused } from '../outcome';
+import type { JobServices } from './job';
+import { runJob, type JobAsked, type JobOutcome } from './run-job';
+
+/** Has jobs run, and answers what they answer as JSON in UTF-8. Throws `RequestRefused`. */
+export interface JobRunner {
+  run(asked: JobAsked): Promise<Uint8Array>;
+}
+
+function bodyOf(outcome: JobOutcome): Uint8Array {
+  if ('body' in outcome) return outcome.body;
+  const { status, code, message, path } = outcome.refused;
+  throw new RequestRefused(status, code, message, path);
+}
+
+/** Runs jobs on the thread that asks: in development and in tests. */
+export class JobsHere implements JobRunner {
+  constructor(private readonly services: JobServices) {}
+
+  async run(asked: JobAsked): Promise<Uint8Array> {
+    return bodyOf(await runJob(asked, this.services));
+  }
+}
+
+const limits = { threads: 2, waiting: 200, megabytes: 1024, seconds: 20 };
+
+const tooMuch = new RequestRefused(
+  422,
+  'too-much',
+  `This takes more than ${limits.seconds} seconds or ${limits.megabytes} MB to compute. Ask for less at once.`,
+);
+const busy = new RequestRefused(503, 'busy', 'Too many questions wait already. Ask again in a moment.');
+
+/** Runs jobs in a few threads of their own, each within a time and a memory: the thread that answers is never held. */
+export class JobPool implements JobRunner {
+  private readonly pool: Tinypool;
+
+  /** `worker`: the built file of the thread. */
+  constructor(worker: string, placesFile: string) {
+    this.pool = new Tinypool({
+      filename: worker,
+      runtime: 'worker_threads',
+      minThreads: 1,
+      maxThreads: limits.threads,
+      maxQueue: limits.waiting,
+      idleTimeout: 60_000,
+      workerData: { placesFile },
+      resourceLimits: { maxOldGenerationSizeMb: limits.megabytes },
+    });
+  }
+
+  async run(asked: JobAsked): Promise<Uint8Array> {
+    // The time begins with the work, not with the waiting for it.
+    const signal = AbortSignal.timeout(limits.seconds * 1000);
+    try {
+      return bodyOf((await this.pool.run(asked, { signal })) as JobOutcome);
+    } catch (error) {
+      if (signal.aborted) throw tooMuch;
+      const code = error instanceof Error && 'code' in error ? error.code : '';
+      if (code === 'ERR_WORKER_OUT_OF_MEMORY') throw tooMuch;
+      if (error instanceof Error && error.message.includes('Task queue is at limit')) throw busy;
+      throw error;
+    }
+  }
+}

@@ -1,0 +1,32 @@
+import * as z from 'zod';
+import { text as textField } from '$lib/core/records/fields';
+import { mostPlaceLines, readPlaceLines } from '$lib/core/places/place-list';
+import { reachedPlace } from '../market-routes';
+import { readBody } from '../read-json';
+import type { Job } from './job';
+
+const listed = z.object({ text: z.string().max(900_000), near: z.string().max(2).default(''), zone: z.string().max(64).default('') });
+
+/** Matches a pasted list of places: each line with the places that it may mean. */
+export const matchPlacesJob: Job = ({ body }, { places }) => {
+  const { text, near, zone } = readBody(body, listed);
+  const lines = readPlaceLines(text).map((line) => ({
+    ...line,
+    found: line.kind === 'place' ? places.findNamed(line.name, line.within, { country: near, zone }) : [],
+  }));
+  return { lines, most: mostPlaceLines };
+};
+
+const reached = z.object({ places: z.array(reachedPlace).max(5000) });
+
+/** People and towns that places reach. */
+export const reachJob: Job = ({ body }, { atlas }) => atlas.reach(readBody(body, reached).places);
+
+const ownPlace = reachedPlace.extend({ name: textField.max(200).default('') });
+const named = z.object({ words: z.array(z.string().max(80)).max(30_000), places: z.array(ownPlace).max(5000) });
+
+/** Which words are names of places, whether they are among ours, how far from them, and which of our towns is nearest. */
+export const namedPlacesJob: Job = ({ body }, { namedPlaces }) => {
+  const { words, places } = readBody(body, named);
+  return { places: namedPlaces.find(words, places) };
+};
