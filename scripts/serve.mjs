@@ -22,6 +22,8 @@ const server = createServer((request, response) => {
     method: request.method ?? 'GET',
     host: request.headers.host ?? null,
     origin: request.headers.origin ?? null,
+    site: request.headers['sec-fetch-site']?.toString() ?? null,
+    mode: request.headers['sec-fetch-mode']?.toString() ?? null,
     port,
   });
   for (const [name, value] of Object.entries(securityHeaders)) response.setHeader(name, value);

@@ -29,6 +29,8 @@ export const handle: Handle = async ({ event, resolve }) => {
     method: request.method,
     host: request.headers.get('host'),
     origin: request.headers.get('origin'),
+    site: request.headers.get('sec-fetch-site'),
+    mode: request.headers.get('sec-fetch-mode'),
     port: dev ? null : (process.env.PORT ?? null),
   });
   let response: Response;

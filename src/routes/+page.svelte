@@ -14,6 +14,7 @@
   import ClientRow from '$lib/ui/shelf/ClientRow.svelte';
   import NewPlanDialog from '$lib/ui/shelf/NewPlanDialog.svelte';
   import RestoreDialog from '$lib/ui/shelf/RestoreDialog.svelte';
+  import TroubledPlan from '$lib/ui/shelf/TroubledPlan.svelte';
   import PlanCard from '$lib/ui/shelf/PlanCard.svelte';
   import ShelfMargin from '$lib/ui/shelf/ShelfMargin.svelte';
   import { ShelfState } from '$lib/ui/shelf/shelf-state.svelte';
@@ -132,6 +133,8 @@
             <ClientRow {client} {account} />
             <div class="mt-1.5 flex flex-col gap-2.5">
               {#each own as plan (plan.id)}
+                {@const trouble = shelf.summaries.troubles.get(plan.id)}
+                {#if trouble}<TroubledPlan planId={plan.id} name={plan.name} reason={trouble} ondone={() => void shelf.load()} />{/if}
                 <PlanCard
                   {plan}
                   currency={account.currency}

@@ -19,7 +19,7 @@ import { VersionStore } from './version-store';
 export type Written = ({ ok: true } & ChangeFeed) | { ok: false; refusal: Refusal | { code: WriteRefusal }; revision: number };
 
 /** What the change writer refuses beside what core does. */
-type WriteRefusal = WalkRefusal | 'no-such-version' | 'currency-asks';
+type WriteRefusal = WalkRefusal | 'no-such-version' | 'currency-asks' | 'change-id-taken';
 
 /** Raised inside a transaction only, so that it is rolled back. */
 class PartRefused extends Error {
@@ -55,7 +55,7 @@ export class ChangeWriter {
       setRevision: db.prepare(
         'INSERT INTO stream (id, revision) VALUES (?, ?) ON CONFLICT (id) DO UPDATE SET revision = excluded.revision',
       ),
-      madeChange: db.prepare('SELECT revision FROM made_change WHERE id = ? AND stream_id = ?').pluck(),
+      madeChange: db.prepare('SELECT stream_id FROM made_change WHERE id = ?').pluck(),
       rememberChange: db.prepare('INSERT INTO made_change (id, stream_id, revision) VALUES (?, ?, ?)'),
     };
   }
@@ -67,7 +67,9 @@ export class ChangeWriter {
 
   /** Makes a change, whole or not at all. A change already made is answered, not made again. */
   apply(streamId: string, sent: SentChange): Written {
-    if (this.sql.madeChange.get(sent.id, streamId) !== undefined) return { ok: true, ...this.feed(streamId, sent.revision) };
+    const madeIn = this.sql.madeChange.get(sent.id) as string | undefined;
+    if (madeIn === streamId) return { ok: true, ...this.feed(streamId, sent.revision) };
+    if (madeIn !== undefined) return { ok: false, refusal: { code: 'change-id-taken' }, revision: this.open(streamId).revision };
     const { change } = sent;
     if (!isServerChange(change)) return this.make(streamId, sent, change);
     if (change.type === 'go-to-version') return this.goToVersion(streamId, sent, change.version);
@@ -105,9 +107,11 @@ export class ChangeWriter {
     streamId: string,
     sent: { id: string; summary: StepSummary },
     parts: (snapshot: Snapshot) => Iterable<Change>,
-  ): { ok: true; revision: number } | { ok: false; refusal: Refusal } {
+  ): { ok: true; revision: number } | { ok: false; refusal: Refusal | { code: 'change-id-taken' } } {
     const { snapshot, revision } = this.open(streamId);
-    if (this.sql.madeChange.get(sent.id, streamId) !== undefined) return { ok: true, revision };
+    const madeIn = this.sql.madeChange.get(sent.id) as string | undefined;
+    if (madeIn === streamId) return { ok: true, revision };
+    if (madeIn !== undefined) return { ok: false, refusal: { code: 'change-id-taken' } };
     const next = revision + 1;
     let step: number | bigint | null = null;
     try {

@@ -28,6 +28,7 @@ beforeEach(() => {
   writer = new ChangeWriter(db, clock.now);
   plans = new Plans(writer, clock);
 });
+const shelfRow = (id: string) => writer.open(id).snapshot.brief.get(id)!;
 const shelf = () => writer.open(workspaceStream).snapshot;
 
 describe('reading in', () => {
@@ -114,6 +115,37 @@ describe('summaries', () => {
     writer.apply(id, { id: 'x', revision: 1, change: { type: 'set', record: 'brief', ids: [id], fields: { landingPage: '' } } });
     expect(plans.getProof(id)).not.toBe(proof);
     expect(plans.getProof(id).findings.map(({ rule }) => rule)).toContain('brief.no-landing-page');
+  });
+});
+
+describe('a plan that cannot be shown', () => {
+  const ids = ({ summaries, troubled }: ReturnType<Plans['listSummaries']>) => [
+    summaries.map(({ id }) => id),
+    troubled.map(({ id }) => id),
+  ];
+
+  it('stands apart with why, the others as always, and is mended without a view', () => {
+    const [whole, torn] = [plans.readIn(cleanFile), plans.readIn({ ...cleanFile, name: 'Torn' })];
+    writer.apply(torn, { id: 'edit', revision: 1, change: { type: 'set', record: 'brief', ids: [torn], fields: { offer: 'Other' } } });
+    db.prepare('DELETE FROM brief WHERE id = ?').run(torn);
+    writer.forget();
+    expect(ids(plans.listSummaries())).toEqual([[whole], [torn]]);
+    expect(() => plans.getView(torn)).toThrow('missing');
+    const brief = { ...shelfRow(whole), id: torn };
+    expect(writer.apply(torn, { id: 'mend', revision: 2, change: { type: 'add', record: 'brief', rows: [brief] } }).ok).toBe(true);
+    expect(ids(plans.listSummaries())).toEqual([[whole, torn], []]);
+  });
+
+  it('does not come about by taking its brief out, and a change id of another plan is refused plainly', () => {
+    const [one, other] = [plans.readIn(cleanFile), plans.readIn({ ...cleanFile, name: 'Other' })];
+    const remove = writer.apply(one, { id: 'a', revision: 1, change: { type: 'remove', record: 'brief', ids: [one] } });
+    expect(remove).toMatchObject({ ok: false, refusal: { code: 'needed', record: 'brief' } });
+    const edit = (id: string) => ({ type: 'set' as const, record: 'brief' as const, ids: [id], fields: { offer: 'x' } });
+    expect(writer.apply(one, { id: 'b', revision: 1, change: edit(one) }).ok).toBe(true);
+    expect(writer.apply(other, { id: 'b', revision: 1, change: edit(other) })).toMatchObject({
+      ok: false,
+      refusal: { code: 'change-id-taken' },
+    });
   });
 });
 

@@ -45,11 +45,17 @@ export class Plans {
     return { ...emptySnapshot(), ...this.writer.open(planId).snapshot, ...own } as Snapshot;
   }
 
-  /** The view of a plan; refused with 404 where there is none. */
+  /** The view of a plan; refused with 404 where there is none, with 409 where it lacks what a view needs. */
   getView(planId: string): PlanView {
-    const view = this.has(planId) ? findPlanView(this.getSnapshot(planId), planId) : null;
-    if (!view) throw new RequestRefused(404, 'no-such-plan', 'There is no such plan.', 'id');
+    this.requirePlan(planId);
+    const view = findPlanView(this.getSnapshot(planId), planId);
+    if (!view) throw new RequestRefused(409, 'incomplete-plan', 'Something is missing in the plan without which it cannot be shown.', 'id');
     return view;
+  }
+
+  /** Refuses with 404 where the Shelf holds no such plan; whether it can be shown is not asked. */
+  requirePlan(planId: string): void {
+    if (!this.has(planId)) throw new RequestRefused(404, 'no-such-plan', 'There is no such plan.', 'id');
   }
 
   /** The proof of a plan; after a change only what it touches is read again. */
@@ -70,9 +76,19 @@ export class Plans {
     return summarizePlan(this.getView(planId), this.getProof(planId).findings);
   }
 
-  /** Summaries of all plans on the Shelf. */
-  listSummaries(): PlanSummary[] {
-    return inOrder(this.writer.open(workspaceStream).snapshot.plan).map(({ id }) => this.summarize(id));
+  /** Summaries of all plans on the Shelf, and those that cannot be read, each with why: one plan's trouble stays its own. */
+  listSummaries(): { summaries: PlanSummary[]; troubled: { id: string; reason: string }[] } {
+    const summaries: PlanSummary[] = [];
+    const troubled: { id: string; reason: string }[] = [];
+    for (const { id } of inOrder(this.writer.open(workspaceStream).snapshot.plan))
+      try {
+        summaries.push(this.summarize(id));
+      } catch (error) {
+        const isIncomplete = error instanceof RequestRefused;
+        if (!isIncomplete) console.error(error);
+        troubled.push({ id, reason: isIncomplete ? 'Something is missing in it without which it cannot be shown.' : 'Reading it failed.' });
+      }
+    return { summaries, troubled };
   }
 
   /** The tables of a plan in its own layout, or in another one by its id; refused with 404 where there is none. */

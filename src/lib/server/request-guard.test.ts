@@ -15,6 +15,15 @@ describe('findRefusal', () => {
     },
   );
 
+  it('lets other sites and other ports lead here, and read nothing', () => {
+    for (const site of ['cross-site', 'same-site']) {
+      expect(findRefusal({ ...own, site, mode: 'navigate' })).toBeNull();
+      for (const mode of ['no-cors', 'cors', 'websocket', null]) expect(findRefusal({ ...own, site, mode })?.code).toBe('foreign-site');
+      expect(findRefusal({ ...own, method: 'HEAD', site, mode: 'navigate' })?.code).toBe('foreign-site');
+    }
+    for (const site of ['same-origin', 'none', null]) expect(findRefusal({ ...own, site, mode: 'cors' })).toBeNull();
+  });
+
   it('asks for the own origin on every write', () => {
     const write = { ...own, method: 'POST' };
     expect(findRefusal({ ...write, origin: 'http://127.0.0.1:4173' })).toBeNull();

@@ -22,7 +22,7 @@ export function versionNumber(text: string | undefined): number {
 
 /** The versions of a plan, the last one first. */
 export function listVersions({ plans, writer }: Services, planId: string): Response {
-  plans.getView(planId);
+  plans.requirePlan(planId);
   return json({ versions: writer.versions.list(planId) });
 }
 

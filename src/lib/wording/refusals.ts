@@ -29,11 +29,14 @@ export function wordRefusalCode(refusal: Refusal | { code: string }): string {
         return 'It stands there already.';
       case 'parent-missing':
         return 'What it belongs to is no longer there.';
+      case 'needed':
+        return 'The plan cannot be without it.';
       case 'wrong-stream':
         return 'It does not belong here.';
     }
   }
   if (refusal.code === 'no-such-version') return 'That version is no longer there.';
+  if (refusal.code === 'change-id-taken') return 'Another change bears its id already.';
   if (refusal.code === 'no-such-plan') return 'The plan is no longer on the Shelf.';
   if (refusal.code === 'currency-asks')
     return 'Another currency would have amounts read wrong; change it with the client on the Shelf, which asks.';

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 
-const runs = /^[=+\-@\p{Cc}]/u;
+/** Signs that begin a formula, their full-width forms, which some programs take for the same, and control characters. */
+const runs = /^[=+\-@＝＋－＠\p{Cc}]/u;
 const plainNumber = /^[+-]?\d+(?:[.,]\d+)?$/;
 
 /** A sign that the code page Windows-1252 does not have. */

@@ -1,10 +1,12 @@
 import type * as z from 'zod';
+import { findDouble } from './find-doubles';
 import { planFileSchema, planFileVersion, type PlanFile } from './plan-file';
 
 /** What a file holds, or why it cannot be read in. */
 export type CheckedPlanFile =
   /** `keptOut`: paths of fields that the format does not know; they were left out. */
-  { ok: true; file: PlanFile; keptOut: string[] } | { ok: false; code: 'later-version' | 'not-valid'; message: string; path: string };
+  | { ok: true; file: PlanFile; keptOut: string[] }
+  | { ok: false; code: 'later-version' | 'not-valid' | 'taken'; message: string; path: string };
 
 const isUnknownKeys = (issue: z.core.$ZodIssue): issue is z.core.$ZodIssueUnrecognizedKeys => issue.code === 'unrecognized_keys';
 
@@ -32,7 +34,11 @@ export function checkPlanFile(value: unknown): CheckedPlanFile {
   const keptOut: string[] = [];
   for (;;) {
     const result = planFileSchema.safeParse(value);
-    if (result.success) return { ok: true, file: result.data, keptOut };
+    if (result.success) {
+      const double = findDouble(result.data);
+      if (!double) return { ok: true, file: result.data, keptOut };
+      return { ok: false, code: 'taken', message: `“${double.value}” stands there already; it may stand once only.`, path: double.path };
+    }
     const unknown = result.error.issues.filter(isUnknownKeys);
     const other = result.error.issues.find((issue) => !isUnknownKeys(issue));
     if (other || unknown.length === 0)

@@ -151,10 +151,13 @@ describe('the plan file', () => {
 });
 
 describe('cells that a spreadsheet would run', () => {
-  it.each(['=1+1', '+44 131', '-x', '@home', '\tx', '\rx', '=cmd|calc', '-'])('%s gets an apostrophe', (cell) => {
-    expect(wouldRun(cell)).toBe(true);
-    expect(harmless(cell)).toBe(`'${cell}`);
-  });
+  it.each(['=1+1', '+44 131', '-x', '@home', '\tx', '\rx', '=cmd|calc', '-', '＝1+1', '＋44', '－x', '＠home'])(
+    '%s gets an apostrophe',
+    (cell) => {
+      expect(wouldRun(cell)).toBe(true);
+      expect(harmless(cell)).toBe(`'${cell}`);
+    },
+  );
 
   it.each(['-5', '+3.5', '-1,25', 'x=1', '', ' =1', '5-3'])('%s stays as it is', (cell) => {
     expect(harmless(cell)).toBe(cell);

@@ -24,7 +24,8 @@ class PlanFileWriter {
   ) {
     this.findIndex = new Map(inOrder(snapshot.find).map(({ id }, index) => [id, index]));
     this.wordVerdictIndex = new Map(inOrder(snapshot.wordVerdict).map(({ id }, index) => [id, index]));
-    this.notOfferedIndex = new Map(this.items('not-offered').map(({ id }, index) => [id, index]));
+    const notOffered = this.texts('not-offered');
+    this.notOfferedIndex = new Map(this.items('not-offered').map(({ id, text }) => [id, notOffered.indexOf(text)]));
   }
 
   write(): PlanFile {
@@ -100,7 +101,10 @@ class PlanFileWriter {
   }
 
   private texts(kind: BriefItemKind): string[] {
-    return this.noted(this.items(kind), `brief/${kind}`).map((item) => item.text);
+    // Rows written before may stand twice; the file holds each once.
+    const seen = new Set<string>();
+    const once = this.items(kind).filter(({ text }) => !seen.has(text) && seen.add(text));
+    return this.noted(once, `brief/${kind}`).map((item) => item.text);
   }
 
   private places(campaignId: string | null) {

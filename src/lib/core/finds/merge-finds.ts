@@ -38,6 +38,8 @@ export interface MergedFinds extends IncomingCounts {
 }
 
 const mostSources = 20;
+/** Letters of a source that are kept beside that of the find, as its schema has it. */
+const mostOfSource = 200;
 
 /** Judged words that stand, and which of them settles a text. */
 class SettledWords {
@@ -66,10 +68,10 @@ class SettledWords {
 
 /** Fields of a find that stands already, with what came again. */
 function joined(find: Find, { figures, source, broughtBy = '' }: IncomingFind, key: string): Partial<Find> | null {
-  const isNewSource = source !== '' && source !== find.source && !find.alsoFrom.includes(source);
+  const isNewSource = source !== '' && source !== find.source && !find.alsoFrom.includes(source.slice(0, mostOfSource));
   const fields: Partial<Find> = {
     ...(find.broughtBy === '' && broughtBy !== '' && { broughtBy }),
-    ...(isNewSource && { alsoFrom: [...find.alsoFrom, source].slice(0, mostSources) }),
+    ...(isNewSource && { alsoFrom: [...find.alsoFrom, source.slice(0, mostOfSource)].slice(0, mostSources) }),
     ...(figures && isKnown(figures) && withFigures(find, figures, key)),
   };
   const isChanged = Object.entries(fields).some(([field, value]) => !sameValue(find[field as keyof Find], value));

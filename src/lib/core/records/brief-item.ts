@@ -22,6 +22,7 @@ export type BriefItem = z.infer<typeof briefItem>;
 export const briefItemRecord = {
   stream: 'plan',
   parents: {},
+  unique: ['kind', 'text'],
 
   blank: {},
 } as const satisfies RecordType<BriefItem>;

@@ -75,6 +75,7 @@ const later = {
 export const briefRecord = {
   stream: 'plan',
   parents: {},
+  isNeeded: true,
   added: later,
   amounts: { monthlyMinor: true, valueMinor: true, conversions: { valueMinor: true } },
   blank: {

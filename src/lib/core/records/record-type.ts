@@ -56,6 +56,8 @@ export interface RecordType<R extends { id: string } = Row> {
   parents: ByField<R, RecordName>;
   /** Keys that name another row: when that leaves they become null. */
   links?: ByField<R, RecordName>;
+  /** Whether a plan cannot be shown without its row, which therefore stays. */
+  isNeeded?: boolean;
   /** Keys that together may stand once only (hard invariant). */
   unique?: readonly (keyof R & string)[];
   /** Fields that came later, with what rows written before them hold. */

@@ -111,6 +111,7 @@ function checkStale(draft: Draft, { record, ids, fields, was = {}, wasEach = {} 
 }
 
 function removeRows(draft: Draft, record: RecordName, ids: readonly string[]): void {
+  if (recordTypes[record].isNeeded) throw new Refused({ code: 'needed', record });
   requireAll(draft, record, ids);
   let leaving = ids.map((id) => ({ record, id }));
   while (leaving.length > 0) {

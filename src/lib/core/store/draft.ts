@@ -10,7 +10,8 @@ export type Refusal =
   | { code: 'taken'; record: RecordName; id: string; value: string }
   | { code: 'exists'; record: RecordName; id: string }
   | { code: 'parent-missing'; record: RecordName; id: string; field: string }
-  | { code: 'wrong-stream'; record: RecordName };
+  | { code: 'wrong-stream'; record: RecordName }
+  | { code: 'needed'; record: RecordName };
 
 /** The rows before and after, or the refusal. */
 export type Decision = { ok: true; edits: RowEdit[] } | { ok: false; refusal: Refusal };

@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { text as textField } from '$lib/core/records/fields';
 import { mostPlaceLines, readPlaceLines } from '$lib/core/places/place-list';
+import { RequestRefused } from '../outcome';
+import { mostTowns } from '../places/place-atlas';
 import { reachedPlace } from '../market-routes';
 import { readBody } from '../read-json';
 import type { Job } from './job';
@@ -17,10 +19,23 @@ export const matchPlacesJob: Job = ({ body }, { places }) => {
   return { lines, most: mostPlaceLines };
 };
 
+/** Kilometres of ways from the middles of circles to their largest towns, along which water is looked for. */
+const mostKm = 3_000_000;
 const reached = z.object({ places: z.array(reachedPlace).max(5000) });
 
 /** People and towns that places reach. */
-export const reachJob: Job = ({ body }, { atlas }) => atlas.reach(readBody(body, reached).places);
+export const reachJob: Job = ({ body }, { atlas }) => {
+  const { places } = readBody(body, reached);
+  const ways = places.reduce((sum, { kind, radiusKm }) => sum + (kind === 'city' ? (radiusKm ?? 0) * mostTowns : 0), 0);
+  if (ways > mostKm)
+    throw new RequestRefused(
+      422,
+      'too-much',
+      `${places.length} circles are too many of such a size: their ways to ${mostTowns} towns each make ${Math.round(ways).toLocaleString('en-GB')} km, and ${mostKm.toLocaleString('en-GB')} can be looked at. Ask for fewer, or smaller ones.`,
+      'places',
+    );
+  return atlas.reach(places);
+};
 
 const ownPlace = reachedPlace.extend({ name: textField.max(200).default('') });
 const named = z.object({ words: z.array(z.string().max(80)).max(30_000), places: z.array(ownPlace).max(5000) });

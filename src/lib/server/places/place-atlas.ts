@@ -1,4 +1,3 @@
-import { setImmediate as nextTurn } from 'node:timers/promises';
 import type Sqlite from 'better-sqlite3';
 import type { FoundPlace, PlacesReached } from '$lib/core/places/found-place';
 import { makeCities, type Cities, type CityRow } from '$lib/core/places/cities';
@@ -7,7 +6,8 @@ import { LandMap } from './land-map';
 
 /** GeoNames' and Natural Earth's data as packed. */
 const dataDate = '2024-06-01';
-const mostTowns = 60;
+/** Towns that are told, and those of a circle that are looked at. */
+export const mostTowns = 60;
 
 interface CountryRow {
   country: string;
@@ -75,13 +75,13 @@ export class PlaceAtlas {
     return found ?? this.findCountry(country)?.timeZone ?? '';
   }
 
-  /** People and towns that places reach. Takes its time in short turns, so that saves are answered in between. */
-  async reach(places: readonly ReachedPlace[]): Promise<PlacesReached> {
+  /** People and towns that places reach. */
+  reach(places: readonly ReachedPlace[]): PlacesReached {
     const { cities } = this;
     const marks = markReached(cities, places);
     const each = places.map((place) => countIn(cities, place));
-    const told = { ...sumMarked(cities, marks), asOf: dataDate, each, towns: this.towns(places, marks) };
-    return { ...told, acrossWater: await this.acrossWater(places) };
+    const towns = this.towns(places, marks);
+    return { ...sumMarked(cities, marks), asOf: dataDate, each, towns, acrossWater: this.acrossWater(places) };
   }
 
   private townAt(index: number) {
@@ -97,8 +97,9 @@ export class PlaceAtlas {
 
   /** The largest of some cities. */
   private largest(indexes: Iterable<number>): PlacesReached['towns'] {
-    const towns = Array.from(indexes, (index) => this.townAt(index));
-    return towns.sort((a, b) => b.people - a.people).slice(0, mostTowns);
+    const { people } = this.cities;
+    const largest = [...indexes].sort((a, b) => people[b]! - people[a]!).slice(0, mostTowns);
+    return largest.map((index) => this.townAt(index));
   }
 
   private towns(places: readonly ReachedPlace[], marks: Uint8Array): PlacesReached['towns'] {
@@ -109,18 +110,15 @@ export class PlaceAtlas {
   }
 
   /** Towns of a circle that one cannot reach from its middle without crossing the sea, as far as outlines tell. */
-  private async acrossWater(places: readonly ReachedPlace[]): Promise<PlacesReached['acrossWater']> {
+  private acrossWater(places: readonly ReachedPlace[]): PlacesReached['acrossWater'] {
     const found: PlacesReached['acrossWater'] = [];
     for (const [number, place] of places.entries()) {
       const { latitude, longitude } = place;
       if (place.kind !== 'city' || place.excluded || place.radiusKm === null || latitude === null || longitude === null) continue;
       const inside: number[] = [];
       eachCityIn(this.cities, place, (index) => inside.push(index));
-      const towns: string[] = [];
-      for (const town of this.largest(inside)) {
-        await nextTurn();
-        if (this.land.crossesWater(place.country, { latitude, longitude }, town)) towns.push(town.name);
-      }
+      const middle = { latitude, longitude };
+      const towns = this.largest(inside).flatMap((town) => (this.land.crossesWater(place.country, middle, town) ? [town.name] : []));
       if (towns.length > 0) found.push({ place: number, towns });
     }
     return found;

@@ -25,7 +25,7 @@
     {#each briefState.uses as [label, count, all] (label)}<p class="flex justify-between">
         <span class="text-ink-2">{label}</span><span>{count} of {all}</span>
       </p>{/each}
-    {#each facts as fact (fact.text)}
+    {#each facts as fact, at (at)}
       <p class="flex justify-between gap-2">
         {#if fact.address}<a class="truncate underline" href={fact.address}>{fact.text}</a><span class="text-ink-2">in a line</span>
         {:else}<span class="truncate text-ink-2">{fact.text}</span><span class="text-ochre">unused</span>{/if}

@@ -89,7 +89,10 @@
           position: firstOffer + index,
         })),
       });
-    const items = taken.filter(({ kind }) => kind === 'fact' || kind === 'not-offered');
+    const stands = new Set([...planState.snapshot.briefItem.values()].map(({ kind, text }) => `${kind} ${text}`));
+    const items = taken.filter(
+      ({ kind, text }) => (kind === 'fact' || kind === 'not-offered') && !stands.has(`${kind} ${text}`) && stands.add(`${kind} ${text}`),
+    );
     const firstItem = nextPosition(planState.snapshot.briefItem.values());
     if (items.length > 0)
       changes.push({

@@ -26,7 +26,7 @@
     Kept off{campaign.placementsOff.length > 0 ? `: ${countOf(campaign.placementsOff.length, 'site or page', 'sites and pages')}` : ''}
   </h2>
   <ul>
-    {#each campaign.placementsOff.slice(0, mostShown) as text (text)}
+    {#each campaign.placementsOff.slice(0, mostShown) as text, at (at)}
       <li class="flex items-center justify-between gap-2">
         <span class={`truncate ${readAddress(text) ? '' : 'text-madder'}`} title={text}
           >{text}{readAddress(text) ? '' : ', no address'}</span

@@ -4,11 +4,15 @@ import type { PlanSummary } from '$lib/core/proof/summarize-plan';
 export class Summaries {
   byPlan = $state.raw<ReadonlyMap<string, PlanSummary>>(new Map());
 
+  /** Why plans cannot be shown, by plan. */
+  troubles = $state.raw<ReadonlyMap<string, string>>(new Map());
+
   async load(): Promise<void> {
     const response = await fetch('/api/plans');
     if (!response.ok) return;
-    const { plans } = (await response.json()) as { plans: PlanSummary[] };
+    const { plans, troubled } = (await response.json()) as { plans: PlanSummary[]; troubled: { id: string; reason: string }[] };
     this.byPlan = new Map(plans.map((plan) => [plan.id, plan]));
+    this.troubles = new Map(troubled.map(({ id, reason }) => [id, reason]));
   }
 }
 

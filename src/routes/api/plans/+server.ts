@@ -5,10 +5,11 @@ import { bodyLimits, readAnyJson } from '$lib/server/read-json';
 import { route } from '$lib/server/respond';
 import { workspaceStream } from '$lib/server/open-streams';
 
-/** The plans on the Shelf with what the Shelf shows of them. */
+/** The plans on the Shelf with what the Shelf shows of them; those that cannot be read stand apart, with why. */
 export const GET = route(({ locals: { services } }) => {
   const { snapshot } = services.writer.open(workspaceStream);
-  const plans = services.plans.listSummaries().map((summary) => {
+  const { summaries, troubled } = services.plans.listSummaries();
+  const plans = summaries.map((summary) => {
     const plan = snapshot.plan.get(summary.id);
     const account = plan && snapshot.account.get(plan.accountId);
     const client = account && snapshot.client.get(account.clientId);
@@ -21,7 +22,7 @@ export const GET = route(({ locals: { services } }) => {
       handedOffOn: plan?.handedOffOn,
     };
   });
-  return json({ plans });
+  return json({ plans, troubled });
 });
 
 const mostNamed = 100;

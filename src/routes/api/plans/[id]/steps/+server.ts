@@ -3,6 +3,6 @@ import { readSteps } from '$lib/server/stream-routes';
 
 /** The steps that can be undone or made again. */
 export const GET = route(({ params, locals: { services } }) => {
-  services.plans.getView(params.id ?? '');
+  services.plans.requirePlan(params.id ?? '');
   return readSteps(services.writer, params.id ?? '');
 });

@@ -3,6 +3,6 @@ import { readStep } from '$lib/server/stream-routes';
 
 /** What a step changed. */
 export const GET = route(({ params, locals: { services } }) => {
-  services.plans.getView(params.id ?? '');
+  services.plans.requirePlan(params.id ?? '');
   return readStep(services.writer, params.id ?? '', params.step ?? '');
 });
