@@ -2,6 +2,7 @@ import { json, type Handle, type HandleServerError } from '@sveltejs/kit';
 import { dev } from '$app/environment';
 import { compose, type Services } from '$lib/server/compose';
 import { DataFileError } from '$lib/server/db/open-database';
+import { refuse } from '$lib/server/respond';
 import { findRefusal, securityHeaders } from '$lib/server/request-guard.js';
 
 let services: Promise<Services> | null = null;
@@ -22,6 +23,10 @@ function getServices(): Promise<Services> {
   return services;
 }
 
+/** Routes that write to the data file; putting a back-up in the place of a damaged one is the way out. */
+const writing = /^\/api\/(plans|workspace|accounts|samples)(\/|$)/;
+const writesFile = (method: string, path: string) => !['GET', 'HEAD', 'OPTIONS'].includes(method) && writing.test(path);
+
 /** Every request passes the guard; every answer carries the security headers. */
 export const handle: Handle = async ({ event, resolve }) => {
   const { request } = event;
@@ -36,8 +41,9 @@ export const handle: Handle = async ({ event, resolve }) => {
   let response: Response;
   if (refusal) response = json({ ...refusal, path: '' }, { status: refusal.code === 'foreign-host' ? 421 : 403 });
   else {
-    event.locals.services = await getServices();
-    response = await resolve(event);
+    const services = (event.locals.services = await getServices());
+    const { trouble } = services.keeper;
+    response = trouble && writesFile(request.method, event.url.pathname) ? refuse(trouble) : await resolve(event);
   }
   for (const [name, value] of Object.entries(securityHeaders)) response.headers.set(name, value);
   if (event.url.pathname.startsWith('/api/')) response.headers.set('cache-control', 'no-store');

@@ -7,6 +7,7 @@
   import FirstOpened from '$lib/ui/parts/FirstOpened.svelte';
   import { leadToField } from '$lib/ui/shell/lead-to-field';
   import { setShell, ShellState } from '$lib/ui/shell/shell.svelte';
+  import FileNotice from '$lib/ui/shell/FileNotice.svelte';
   import RefusedNotice from '$lib/ui/shell/RefusedNotice.svelte';
   import { followServerEvents } from '$lib/ui/state/tab-channel';
   import { setWorkspace, Workspace } from '$lib/ui/state/workspace.svelte';
@@ -65,6 +66,7 @@
 {/if}
 <FirstOpened open={shell.isKeysOpen} load={() => import('$lib/ui/shell/KeysSheet.svelte')} props={{}} />
 <RefusedNotice stream={workspace} />
+<FileNotice />
 <p
   class="pointer-events-none fixed start-2 bottom-[150px] z-40 w-[140px] rounded bg-paper px-2.5 py-1 text-[12.5px] text-ink empty:hidden print:hidden"
   role="status"

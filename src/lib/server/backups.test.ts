@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { Backups } from './backups';
 import { migrations } from './db/migrations';
+import { FileKeeper } from './db/file-keeper';
 import { openDatabase } from './db/open-database';
 import { ChangeWriter } from './change-writer';
 import { workspaceStream } from './open-streams';
@@ -19,7 +20,7 @@ beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'biblion-restore-test-'));
   const db = openDatabase(join(folder, 'own.sqlite'));
   writer = new ChangeWriter(db, now);
-  backups = new Backups(db, writer, now);
+  backups = new Backups(db, { writer, keeper: FileKeeper.hold(':memory:'), now });
   addClient('Ottlemere Piano Workshop');
 });
 afterEach(() => rmSync(folder, { recursive: true, force: true }));

@@ -2,19 +2,30 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Database } from './db/open-database';
+import type { FileKeeper } from './db/file-keeper';
 import { restoreInto } from './db/restore';
 import type { ChangeWriter } from './change-writer';
 
 /** Back-ups of the whole data file, taken and put in place while the server goes on. */
 export class Backups {
+  private readonly writer: ChangeWriter;
+  private readonly keeper: FileKeeper;
+  private readonly now: () => Date;
+
   constructor(
     private readonly db: Database,
-    private readonly writer: ChangeWriter,
-    private readonly now: () => Date,
-  ) {}
+    { writer, keeper, now }: { writer: ChangeWriter; keeper: FileKeeper; now: () => Date },
+  ) {
+    this.writer = writer;
+    this.keeper = keeper;
+    this.now = now;
+  }
 
-  /** The whole data file as it stands. */
+  /** The whole data file as it stands; refused where it is damaged: a back-up of that would be none. */
   take(): Uint8Array {
+    this.keeper.lookAgain(this.db);
+    const { state, trouble } = this.keeper;
+    if (state === 'damaged' && trouble) throw trouble;
     return new Uint8Array(this.db.serialize());
   }
 
@@ -33,6 +44,8 @@ export class Backups {
       await rm(folder, { recursive: true, force: true });
     }
     this.writer.forget();
+    this.db.pragma('wal_checkpoint(TRUNCATE)');
+    this.keeper.lookAgain(this.db);
     return aside;
   }
 }

@@ -2,6 +2,7 @@ import { monotonicFactory } from 'ulid';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { Backups } from './backups';
+import { FileKeeper } from './db/file-keeper';
 import { openDatabase } from './db/open-database';
 import { JobPool, JobsHere, type JobRunner } from './jobs/job-runner';
 import { GuardedWeb } from './pages/guarded-web';
@@ -33,6 +34,8 @@ export interface Services {
   /** Lays the sample plans on the Shelf, and answers their ids. */
   laySamples(): Promise<string[]>;
   backups: Backups;
+  /** Keeps the data file to this server, and an eye on it. */
+  keeper: FileKeeper;
 }
 
 /** Where things are, from the environment. */
@@ -79,7 +82,9 @@ function addMasters(samples: readonly SampleMaster[], newId: () => string): Chan
 
 /** Builds database, use cases and stand-ins; the one place that knows them all. */
 export async function compose({ dataFile, placesFile, jobsFile, demo, marketPauseMs, now }: Surroundings): Promise<Services> {
+  const keeper = FileKeeper.hold(dataFile);
   const db = openDatabase(dataFile);
+  keeper.watch(db);
   sweepLostPlans(db);
   const writer = new ChangeWriter(db, now);
   const ulid = monotonicFactory();
@@ -95,7 +100,8 @@ export async function compose({ dataFile, placesFile, jobsFile, demo, marketPaus
     jobs: jobsFile === null ? new JobsHere(placeServices) : new JobPool(jobsFile, placesFile),
     pages: new PageReader([new PracticeSite(), new GuardedWeb()]),
     market: new PracticeMarket(atlas, { pauseMs: marketPauseMs }),
-    backups: new Backups(db, writer, now),
+    keeper,
+    backups: new Backups(db, { writer, keeper, now }),
     async laySamples() {
       const { samplePlans, sampleMasters } = await import('$demo/samples');
       const { snapshot } = writer.open(workspaceStream);

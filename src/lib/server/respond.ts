@@ -13,6 +13,7 @@ export function route<E extends RequestEvent>(handle: (event: E) => Response | P
     } catch (error) {
       if (error instanceof RequestRefused) return refuse(error);
       const refusal = findStorageRefusal(error);
+      if (refusal?.code === 'file-damaged') event.locals.services.keeper.noteDamage();
       if (refusal) return refuse(refusal);
       throw error;
     }

@@ -6,6 +6,7 @@ const refusals: readonly [code: RegExp, refusal: RequestRefused][] = [
     new RequestRefused(507, 'disk-full', 'The disk is full, or fails. Free some space; what you type is kept here.'),
   ],
   [/^SQLITE_READONLY/, new RequestRefused(503, 'not-writable', 'The data file can no longer be written. Look at its rights.')],
+  [/^SQLITE_(CORRUPT|NOTADB)/, new RequestRefused(503, 'file-damaged', 'The data file is damaged: a part of it cannot be read.')],
   [/^SQLITE_BUSY/, new RequestRefused(503, 'in-use', 'Another program holds the data file. End it.')],
 ];
 

@@ -15,7 +15,7 @@ describe('a plan file with doubles', () => {
       `campaigns.0.groups.0.keywords.${group!.keywords.length}`,
     ],
     ['a find', { ...cleanFile, finds: [...cleanFile.finds, cleanFile.finds[0]] }, `finds.${cleanFile.finds.length}`],
-    ['a kind of a word', { ...cleanFile, wordKinds: [1, 2].map(() => ({ word: 'steinfeld', kind: 'brand' })) }, 'wordKinds.1'],
+    ['a kind of a word', { ...cleanFile, wordKinds: [1, 2].map(() => ({ word: 'steinfeld', kind: 'maker' })) }, 'wordKinds.1'],
     ['a fact', { ...cleanFile, brief: { ...cleanFile.brief, facts: ['Fixed price', 'Fixed price'] } }, 'brief.facts.1'],
   ])('refuses %s that stands twice, with the place', (_, file, path) => {
     expect(checkPlanFile(structuredClone(file))).toMatchObject({ ok: false, code: 'taken', path });

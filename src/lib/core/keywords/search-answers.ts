@@ -42,7 +42,10 @@ class LanguageIndex {
   /** Others under so many of their rarest stems that one of them stands in every search that is likely matched. */
   private readonly byStem = new Map<string, Entry[]>();
 
+  private readonly groupCount: number;
+
   constructor(entries: readonly Entry[]) {
+    this.groupCount = new Set(entries.map(({ group }) => group)).size;
     const uses = new Map<string, number>();
     for (const { distinct } of entries) for (const stem of distinct) uses.set(stem, (uses.get(stem) ?? 0) + 1);
     const put = (map: Map<string, Entry[]>, key: string, entry: Entry) => {
@@ -71,13 +74,28 @@ class LanguageIndex {
     });
   }
 
-  /** Calls for keywords that likely match; `isKnown` groups need not be looked at again. */
-  eachLikely(search: PreparedSearch, isKnown: (group: number) => boolean, take: (entry: Entry) => void): void {
+  /** Groups with a keyword that likely matches a search, beside those that are known already. */
+  findLikely(search: PreparedSearch, known: ReadonlyMap<number, unknown>): Set<number> {
+    const found = new Set<number>();
+    let left = this.groupCount - known.size;
     const look = (entry: Entry) => {
-      if (!isKnown(entry.group) && isLikely(entry, search)) take(entry);
+      const { group } = entry;
+      if (known.has(group) || found.has(group) || !isLikely(entry, search)) return;
+      found.add(group);
+      left--;
     };
-    for (const entry of this.byCore.get(search.sortedCore.join(' ')) ?? []) look(entry);
-    for (const stem of search.stemSet) for (const entry of this.byStem.get(stem) ?? []) look(entry);
+    this.byCore.get(search.sortedCore.join(' '))?.forEach(look);
+    // The shortest lists first: often all groups are found before the long ones are reached.
+    const lists = [...search.stemSet].flatMap((stem) => {
+      const list = this.byStem.get(stem);
+      return list ? [list] : [];
+    });
+    for (const list of lists.sort((one, other) => one.length - other.length))
+      for (const entry of list) {
+        if (left <= 0) return found;
+        look(entry);
+      }
+    return found;
   }
 }
 
@@ -114,16 +132,15 @@ export class SearchAnswers {
     for (const [language, index] of this.languages) {
       const search = prepareSearch(text, language);
       searches.set(language, search);
+      // A group's keywords are all of its language.
+      const own = new Map<number, Entry[]>();
       index.eachSure(search, (entry) => {
-        const own = sure.get(entry.group);
-        if (own) own.push(entry);
-        else sure.set(entry.group, [entry]);
+        const entries = own.get(entry.group);
+        if (entries) entries.push(entry);
+        else own.set(entry.group, [entry]);
       });
-      index.eachLikely(
-        search,
-        (group) => sure.has(group) || likely.has(group),
-        ({ group }) => likely.add(group),
-      );
+      for (const [group, entries] of own) sure.set(group, entries);
+      for (const group of index.findLikely(search, own)) likely.add(group);
     }
     const blockedBy = this.blockingOf(searches);
     const answer: Answer = { group: null, keyword: null, match: null, also: [], maybe: [], blocked: [] };

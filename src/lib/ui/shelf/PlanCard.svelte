@@ -54,11 +54,10 @@
     <div class="flex items-start gap-4 px-3 py-2">
       <div class="min-w-0 flex-1">
         {#if isRenaming}
-          <!-- svelte-ignore a11y_autofocus -->
           <input
             class="h-7 w-full rounded border border-field bg-paper px-2 py-0 font-serif text-[17px]"
             aria-label="Name of the plan"
-            autofocus
+            {@attach (field: HTMLInputElement) => field.select()}
             bind:value={draft}
             onblur={rename}
             onkeydown={(event) => {

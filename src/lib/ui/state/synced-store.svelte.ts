@@ -73,7 +73,7 @@ export class SyncedStore {
     this.server = new StreamServer(address);
     this.channel.onmessage = ({ data }: MessageEvent<TabMessage>) => {
       if (data === 'catch-up') void this.flush().then(() => this.refresh());
-      else if (data.stream === this.id) void this.catchUpWith(data.revision);
+      else if ('stream' in data && data.stream === this.id) void this.catchUpWith(data.revision);
     };
   }
 

@@ -1,8 +1,8 @@
 /** The channel on which the tabs of one browser tell each other what changed. */
 export const tabChannel = 'biblion';
 
-/** What changed where; `catch-up` asks every tab to look for itself, as after the server was away. */
-export type TabMessage = { stream: string; revision: number } | 'catch-up';
+/** What changed where; `file`: what is wrong with the data file, or an empty text; `catch-up` asks every tab to look for itself, as after the server was away. */
+export type TabMessage = { stream: string; revision: number } | { file: string } | 'catch-up';
 
 /**
  * Follows the server's events for all tabs of this browser: the tab that holds the lock listens and passes on what it
@@ -17,6 +17,7 @@ export function followServerEvents(): () => void {
     new Promise<void>((resolve) => {
       source = new EventSource('/api/events');
       source.onmessage = ({ data }: MessageEvent<string>) => channel.postMessage(JSON.parse(data) as TabMessage);
+      source.addEventListener('file', ({ data }: MessageEvent<string>) => channel.postMessage({ file: JSON.parse(data) as string }));
       source.onopen = () => {
         if (wasOpen) channel.postMessage('catch-up' satisfies TabMessage);
         wasOpen = true;

@@ -6,7 +6,10 @@ const mostStreams = 40;
 const beatEveryMs = 20_000;
 let streams = 0;
 
-/** Server-sent events: `{ stream, revision }` for every change made, whoever made it. */
+/** Only asked whether it is there: no stream is opened. */
+export const HEAD = () => new Response(null, { headers: { 'content-type': 'text/event-stream' } });
+
+/** Server-sent events: `{ stream, revision }` for every change made, whoever made it; `file`: what is wrong with the data file, or nothing. */
 export const GET = route(({ locals: { services } }) => {
   if (streams >= mostStreams) throw new RequestRefused(429, 'too-many-streams', 'Too many streams of events are open.', '');
   streams++;
@@ -17,10 +20,13 @@ export const GET = route(({ locals: { services } }) => {
       const send = (text: string) => controller.enqueue(encoder.encode(text));
       send('retry: 1000\n\n');
       const stopListening = services.writer.listen((feed) => send(`data: ${JSON.stringify(feed)}\n\n`));
+      const sayFile = () => send(`event: file\ndata: ${JSON.stringify(services.keeper.trouble?.message ?? '')}\n\n`);
+      const stopWatching = services.keeper.listen(sayFile);
       const beat = setInterval(() => send(': still here\n\n'), beatEveryMs);
       end = () => {
         streams--;
         stopListening();
+        stopWatching();
         clearInterval(beat);
       };
     },
