@@ -1,7 +1,7 @@
 import Sqlite from 'better-sqlite3';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { Backups } from './backups';
 import { migrations } from './db/migrations';
@@ -14,7 +14,9 @@ let folder: string;
 let writer: ChangeWriter;
 let backups: Backups;
 let count = 0;
-const now = () => new Date('2026-12-21T09:00:00Z');
+/** A clock that goes on by a second each time it is looked at. */
+const now = () => new Date(Date.UTC(2026, 11, 21, 9, 0, ++seconds));
+let seconds = 0;
 
 beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'biblion-restore-test-'));
@@ -76,6 +78,14 @@ describe('putting a back-up in place while running', () => {
     expect(writer.findChangeFeed(workspaceStream, before + 2)?.edits).toHaveLength(1);
   });
 
+  it('keeps the last five copies of what stood there', async () => {
+    const backup = backups.take();
+    const kept: (string | null)[] = [];
+    for (let round = 0; round < 7; round++) kept.push(await backups.restore(backup));
+    const there = readdirSync(folder).filter((name) => name.includes('before-restore'));
+    expect(there.sort()).toEqual(kept.slice(2).map((name) => basename(name ?? '')));
+  });
+
   it('takes a back-up of earlier tables', async () => {
     const file = join(folder, 'early.sqlite');
     const db = new Sqlite(file);
@@ -94,6 +104,16 @@ describe('putting a back-up in place while running', () => {
     ['nothing', () => Buffer.alloc(0), 'no back-up of Biblion'],
     ['another database', () => changedBackup('DROP TABLE step_row'), 'no back-up of Biblion'],
     ['one of a later Biblion', () => changedBackup('PRAGMA user_version = 900'), 'a later Biblion'],
+    [
+      'one whose table is a view',
+      () => changedBackup('ALTER TABLE client RENAME TO c; CREATE VIEW client AS SELECT * FROM c'),
+      'no back-up of Biblion',
+    ],
+    [
+      'one with a trigger',
+      () => changedBackup('CREATE TRIGGER t AFTER INSERT ON client BEGIN DELETE FROM plan; END'),
+      'no back-up of Biblion',
+    ],
     ['one cut short', () => backups.take().slice(0, 20_000), 'damaged'],
     ['one that lost a table', () => changedBackup('DROP TABLE keyword'), 'does not hold together'],
     [
@@ -109,6 +129,7 @@ describe('putting a back-up in place while running', () => {
     expect(revision()).toBe(before);
     addClient('Still writing');
     expect(clients()).toHaveLength(3);
-    expect(readdirSync(tmpdir()).filter((name) => name.startsWith('biblion-restore-') && !name.includes('test'))).toEqual([]);
+    expect(readdirSync(folder).filter((name) => name.includes('before-restore'))).toEqual([]);
+    expect(readdirSync(tmpdir()).filter((name) => name.startsWith(`biblion-restore-${process.pid}-`))).toEqual([]);
   });
 });

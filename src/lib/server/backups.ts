@@ -1,10 +1,37 @@
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import type { Database } from './db/open-database';
 import type { FileKeeper } from './db/file-keeper';
 import { restoreInto } from './db/restore';
 import type { ChangeWriter } from './change-writer';
+
+const foldersOfRestores = 'biblion-restore-';
+const mostCopiesKept = 5;
+
+/** Takes away all but the last five copies that were put aside at restores. `beginning` is what their names begin with. */
+async function keepLast(beginning: string): Promise<void> {
+  const [folder, start] = [dirname(beginning), basename(beginning)];
+  const copies = (await readdir(folder)).filter((name) => name.startsWith(start)).sort();
+  for (const name of copies.slice(0, -mostCopiesKept)) await rm(join(folder, name), { force: true });
+}
+
+const isAlive = (pid: number) => {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+/** Takes folders away that a restore was killed in. */
+export async function sweepRestores(): Promise<void> {
+  for (const name of await readdir(tmpdir())) {
+    const [, pid] = name.startsWith(foldersOfRestores) ? (/^biblion-restore-(\d+)-/.exec(name) ?? []) : [];
+    if (pid !== undefined && !isAlive(Number(pid))) await rm(join(tmpdir(), name), { recursive: true, force: true });
+  }
+}
 
 /** Back-ups of the whole data file, taken and put in place while the server goes on. */
 export class Backups {
@@ -34,8 +61,9 @@ export class Backups {
    * Throws `BackupRefused`, and then nothing is changed.
    */
   async restore(backup: Uint8Array): Promise<string | null> {
-    const folder = await mkdtemp(join(tmpdir(), 'biblion-restore-'));
-    const aside = this.db.memory ? null : `${this.db.name}.before-restore-${this.now().toISOString().replace(/[:.]/g, '-')}`;
+    const folder = await mkdtemp(join(tmpdir(), `${foldersOfRestores}${process.pid}-`));
+    const beginning = `${this.db.name}.before-restore-`;
+    const aside = this.db.memory ? null : `${beginning}${this.now().toISOString().replace(/[:.]/g, '-')}`;
     try {
       const file = join(folder, 'backup.sqlite');
       await writeFile(file, backup);
@@ -43,6 +71,7 @@ export class Backups {
     } finally {
       await rm(folder, { recursive: true, force: true });
     }
+    if (aside) await keepLast(beginning);
     this.writer.forget();
     this.db.pragma('wal_checkpoint(TRUNCATE)');
     this.keeper.lookAgain(this.db);

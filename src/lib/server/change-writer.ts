@@ -45,7 +45,7 @@ export class ChangeWriter {
 
   constructor(
     private readonly db: Database,
-    now: () => Date,
+    private readonly now: () => Date,
   ) {
     this.records = new RecordStore(db);
     this.streams = new OpenStreams(db, this.records);
@@ -56,7 +56,7 @@ export class ChangeWriter {
         'INSERT INTO stream (id, revision) VALUES (?, ?) ON CONFLICT (id) DO UPDATE SET revision = excluded.revision',
       ),
       madeChange: db.prepare('SELECT stream_id FROM made_change WHERE id = ?').pluck(),
-      rememberChange: db.prepare('INSERT INTO made_change (id, stream_id, revision) VALUES (?, ?, ?)'),
+      rememberChange: db.prepare('INSERT INTO made_change (id, stream_id, revision, made_on) VALUES (?, ?, ?, ?)'),
     };
   }
 
@@ -125,7 +125,7 @@ export class ChangeWriter {
         }
         if (step === null) return;
         this.sql.setRevision.run(streamId, next);
-        this.sql.rememberChange.run(sent.id, streamId, next);
+        this.remember(sent.id, streamId, next);
       })();
     } catch (error) {
       if (error instanceof PartRefused) return { ok: false, refusal: error.refusal };
@@ -231,6 +231,11 @@ export class ChangeWriter {
     return { ok: true, ...this.feed(streamId, sent.revision) };
   }
 
+  /** Remembers that a change was made, so that it is not made again where its answer was lost. */
+  private remember(id: string, streamId: string, revision: number): void {
+    this.sql.rememberChange.run(id, streamId, revision, this.now().toISOString().slice(0, 10));
+  }
+
   private commit(streamId: string, sent: SentChange, edits: readonly RowEdit[], journal: (revision: number) => void): void {
     const stream = this.open(streamId);
     const revision = stream.revision + 1;
@@ -239,7 +244,7 @@ export class ChangeWriter {
       if (streamId === workspaceStream) this.versions.keepHandedOff(edits, (id) => this.open(id));
       journal(revision);
       this.sql.setRevision.run(streamId, revision);
-      this.sql.rememberChange.run(sent.id, streamId, revision);
+      this.remember(sent.id, streamId, revision);
     })();
     this.streams.set(streamId, { snapshot: applyEdits(stream.snapshot, edits), revision });
     for (const hear of this.listeners) hear({ stream: streamId, revision });

@@ -1,7 +1,7 @@
 import { monotonicFactory } from 'ulid';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
-import { Backups } from './backups';
+import { Backups, sweepRestores } from './backups';
 import { FileKeeper } from './db/file-keeper';
 import { openDatabase } from './db/open-database';
 import { JobPool, JobsHere, type JobRunner } from './jobs/job-runner';
@@ -15,7 +15,7 @@ import type { PlaceSearch } from './places/place-search';
 import { PracticeMarket } from './standins/market/practice-market';
 import type { Market } from './standins/market/market';
 import { Plans } from './plans';
-import { sweepLostPlans } from './sweep';
+import { forgetOldChanges, sweepLostPlans } from './sweep';
 import { ChangeWriter } from './change-writer';
 import { workspaceStream } from './open-streams';
 
@@ -86,6 +86,8 @@ export async function compose({ dataFile, placesFile, jobsFile, demo, marketPaus
   const db = openDatabase(dataFile);
   keeper.watch(db);
   sweepLostPlans(db);
+  forgetOldChanges(db, now());
+  await sweepRestores();
   const writer = new ChangeWriter(db, now);
   const ulid = monotonicFactory();
   const newId = () => ulid(now().getTime());

@@ -23,7 +23,15 @@ interface StoredRow {
   after: string | null;
 }
 
-const mostStepsSaved = 500;
+/** How much is kept of a stream: steps, and letters of their rows; the last steps always stay. */
+export const journalLimits = { steps: 500, letters: 256 * 1024 * 1024, alwaysKept: 20 };
+
+/** The steps of a stream that are too many, the oldest ones. */
+const tooMany = ({ steps, letters, alwaysKept }: typeof journalLimits) => `SELECT id, revision FROM (
+  SELECT id, revision, row_number() OVER newest AS place, sum(letters) OVER newest AS total FROM step
+  WHERE stream_id = :stream WINDOW newest AS (ORDER BY id DESC)
+) WHERE place > ${steps} OR (place > ${alwaysKept} AND total > ${letters})`;
+
 const parse = (record: RecordName, text: string | null): Row | null =>
   text === null ? null : completeRow(record, JSON.parse(text) as Row);
 const write = (row: unknown) => (row === null ? null : JSON.stringify(row));
@@ -39,7 +47,10 @@ type Sql = Record<
   | 'addRow'
   | 'rows'
   | 'touched'
+  | 'forget'
   | 'prune'
+  | 'weigh'
+  | 'streamOf'
   | 'oldest'
   | 'removal'
   | 'list',
@@ -56,7 +67,9 @@ export class Journal {
   constructor(
     db: Database,
     private readonly now: () => Date,
+    limits = journalLimits,
   ) {
+    const pruned = tooMany(limits);
     this.sql = {
       lastDone: db.prepare(
         `SELECT id, summary, edit_session AS editSession FROM step WHERE stream_id = ? AND state = 'done' ORDER BY id DESC LIMIT 1`,
@@ -75,9 +88,13 @@ export class Journal {
       touched: db.prepare(
         'SELECT DISTINCT record, row_id FROM step_row JOIN step ON step.id = step_row.step_id WHERE stream_id = ? AND revision > ?',
       ),
-      prune: db.prepare(
-        `DELETE FROM step WHERE stream_id = :stream AND id <= (SELECT id FROM step WHERE stream_id = :stream ORDER BY id DESC LIMIT 1 OFFSET ${mostStepsSaved})`,
+      // News reach back to the last change of what is pruned: a step may have been undone long after it was made.
+      forget: db.prepare(
+        `UPDATE stream SET news_from = max(news_from, (SELECT coalesce(max(revision), 0) FROM (${pruned}))) WHERE id = :stream`,
       ),
+      prune: db.prepare(`DELETE FROM step WHERE id IN (SELECT id FROM (${pruned}))`),
+      weigh: db.prepare('UPDATE step SET letters = letters + ? WHERE id = ?'),
+      streamOf: db.prepare('SELECT stream_id FROM step WHERE id = ?').pluck(),
       oldest: db.prepare(
         `SELECT (SELECT min(revision) FROM step WHERE stream_id = :stream) AS oldest,
            (SELECT news_from FROM stream WHERE id = :stream) AS newsFrom`,
@@ -183,14 +200,22 @@ export class Journal {
       const { editSession, summary } = step;
       const added = this.sql.add.run(streamId, revision, 'done', editSession ?? null, JSON.stringify(summary), this.now().toISOString());
       stepId = added.lastInsertRowid;
-      this.sql.prune.run({ stream: streamId });
     }
     return stepId;
   }
 
-  /** Writes rows of a step down. */
+  /** Writes rows of a step down; what is then too much of the stream goes, the oldest steps first. */
   addRows(stepId: number | bigint, edits: readonly RowEdit[]): void {
-    for (const { record, id, before, after } of edits) this.sql.addRow.run(stepId, record, id, write(before), write(after));
+    let letters = 0;
+    for (const edit of edits) {
+      const [before, after] = [write(edit.before), write(edit.after)];
+      letters += (before?.length ?? 0) + (after?.length ?? 0);
+      this.sql.addRow.run(stepId, edit.record, edit.id, before, after);
+    }
+    this.sql.weigh.run(letters, stepId);
+    const stream = { stream: this.sql.streamOf.get(stepId) as string };
+    this.sql.forget.run(stream);
+    this.sql.prune.run(stream);
   }
 
   /** Which rows were touched after a revision; null where the journal does not reach back that far. */

@@ -19,3 +19,12 @@ export function sweepLostPlans(db: Database): number {
   for (const planId of lost) sweep(planId);
   return lost.length;
 }
+
+/** Days after which no change is sent again that was made. */
+const daysRemembered = 90;
+
+/** Forgets changes that were made long ago; none is asked about any more. */
+export function forgetOldChanges(db: Database, now: Date): number {
+  const day = new Date(now.getTime() - daysRemembered * 86_400_000).toISOString().slice(0, 10);
+  return db.prepare('DELETE FROM made_change WHERE made_on < ?').run(day).changes;
+}

@@ -1,4 +1,5 @@
 import Sqlite from 'better-sqlite3';
+import { rmSync } from 'node:fs';
 import { migrations } from './migrations';
 import { DataFileError, openDatabase, type Database } from './open-database';
 
@@ -12,7 +13,14 @@ function findVersion(file: string): number | null {
   try {
     const db = new Sqlite(file, { readonly: true });
     try {
-      const isOurs = db.prepare("SELECT count(*) FROM sqlite_master WHERE name IN ('plan', 'step_row')").pluck().get() === 2;
+      const isOurs =
+        db.prepare("SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name IN ('plan', 'step_row')").pluck().get() === 2;
+      // Ours are tables of rows alone: whatever would compute when it is read, or write when something is written, was put in by somebody else.
+      const strange = db
+        .prepare("SELECT count(*) FROM sqlite_master WHERE type IN ('view', 'trigger') OR sql LIKE 'CREATE VIRTUAL%'")
+        .pluck()
+        .get();
+      if (strange !== 0) return null;
       return isOurs ? (db.pragma('user_version', { simple: true }) as number) : null;
     } finally {
       db.close();
@@ -74,6 +82,8 @@ export function restoreInto(db: Database, file: string, aside: string | null): v
   try {
     db.transaction(replaceRows)(db);
   } catch (error) {
+    // What stood there still stands: its copy is not needed.
+    if (aside) rmSync(aside, { force: true });
     // A row that no check lets in, one that belongs to nothing, or a table or column that is not there.
     if (error instanceof Sqlite.SqliteError && /^SQLITE_(CONSTRAINT|ERROR)/.test(error.code))
       throw new BackupRefused('What stands in the back-up does not hold together. Take another one.');

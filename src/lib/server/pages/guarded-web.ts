@@ -8,6 +8,19 @@ import { PageRefused, type FetchedPage, type PageSource } from './page-source';
 export const pageLimits = { bytes: 2 * 1024 * 1024, milliseconds: 10_000, redirects: 5 };
 const agentName = 'BiblionPageReader';
 
+/** Of a robots file as much is read as is usual; a line that no site needs is left out: comparing it would take for ever. */
+const robotsLimits = { letters: 500 * 1024, line: 2000, wildcards: 20 };
+
+/** The lines of a robots file that are compared with addresses. */
+export function readableRobots(text: string): string {
+  const lines = text.slice(0, robotsLimits.letters).split(/\r\n|\r|\n/);
+  return lines
+    .filter((line) => line.length <= robotsLimits.line)
+    .map((line) => line.replace(/\*{2,}/g, '*'))
+    .filter((line) => line.split('*').length - 1 <= robotsLimits.wildcards)
+    .join('\n');
+}
+
 type Lookup = (name: string) => Promise<readonly { address: string }[]>;
 
 /** Whether an address is one of the open internet: no loopback, private, link-local, mapped or reserved one. */
@@ -70,7 +83,7 @@ export class GuardedWeb implements PageSource {
     const file = new URL('/robots.txt', address);
     const answer = await fetch(file, { dispatcher: this.agent, signal: stop, redirect: 'manual', headers: { 'user-agent': agentName } });
     const text = answer.ok ? await readBody(answer) : '';
-    if (robotsParser(file.href, text).isAllowed(address.href, agentName) === false)
+    if (robotsParser(file.href, readableRobots(text)).isAllowed(address.href, agentName) === false)
       throw new PageRefused('robots', `${address.hostname} does not want this page read by programs.`);
   }
 

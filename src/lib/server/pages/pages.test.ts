@@ -1,8 +1,9 @@
+import robotsParser from 'robots-parser';
 import { createServer, type Server } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { checkPage, proposeFacts } from '$lib/core/pages/propose-facts';
 import { PracticeSite } from '../standins/site/practice-site';
-import { GuardedWeb, isPublicAddress, pageLimits } from './guarded-web';
+import { GuardedWeb, isPublicAddress, pageLimits, readableRobots } from './guarded-web';
 import { PageReader } from './page-reader';
 import { PageRefused } from './page-source';
 import { readHtml } from './read-html';
@@ -169,5 +170,16 @@ describe('what a page proposes', () => {
       'other-domain',
       'not-for-phones',
     ]);
+  });
+});
+
+describe('a robots file', () => {
+  it('made to hold its reader up is read as far as a site needs it', () => {
+    expect(readableRobots('User-agent: *\r\nDisallow: /a**b\n')).toBe('User-agent: *\nDisallow: /a*b\n');
+    expect(readableRobots(`Disallow: /${'*a'.repeat(900)}\nDisallow: /b`)).toBe('Disallow: /b');
+    const began = performance.now();
+    const rules = robotsParser('http://a.example/robots.txt', readableRobots(`User-agent: *\nDisallow: ${'*'.repeat(1_900_000)}`));
+    expect(rules.isAllowed(`http://a.example/${'a'.repeat(2000)}`, 'x')).toBe(true);
+    expect(performance.now() - began).toBeLessThan(2000);
   });
 });
