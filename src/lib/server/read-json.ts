@@ -30,8 +30,11 @@ function decodeUtf8(bytes: Uint8Array): string {
 /** The text of a body within a number of bytes; UTF-8 only. */
 export const readText = async (request: Request, limit: number): Promise<string> => decodeUtf8(await readBytes(request, limit));
 
+/** The JSON of a body that has been read, whatever it holds. */
+export const readAnyBody = (bytes: Uint8Array): unknown => parseJson(decodeUtf8(bytes));
+
 /** The JSON of a body that has been read, as its schema wants it; anything else is refused with the place. */
-export const readBody = <S extends z.ZodType>(bytes: Uint8Array, schema: S): z.output<S> => checked(schema, parseJson(decodeUtf8(bytes)));
+export const readBody = <S extends z.ZodType>(bytes: Uint8Array, schema: S): z.output<S> => checked(schema, readAnyBody(bytes));
 
 /** Refuses JSON nested deeper than the limit before it is parsed. */
 function checkDepth(text: string): void {
@@ -51,7 +54,7 @@ function checkDepth(text: string): void {
 }
 
 /** The JSON body of a request within the limits, whatever it holds. */
-export async function readAnyJson(request: Request, limit: number): Promise<unknown> {
+async function readAnyJson(request: Request, limit: number): Promise<unknown> {
   return parseJson(await readText(request, limit));
 }
 

@@ -1,5 +1,6 @@
 import { answerJob } from './answer-job';
 import { measureJob } from './measure-job';
+import { checkPlanFileJob } from './plan-file-job';
 import { matchPlacesJob, namedPlacesJob, reachJob } from './place-jobs';
 import { decodeListJob, decodeTableJob } from './table-jobs';
 import type { Job } from './job';
@@ -11,6 +12,7 @@ export const jobs = {
   'match-places': matchPlacesJob,
   'named-places': namedPlacesJob,
   reach: reachJob,
+  'check-plan-file': checkPlanFileJob,
   'decode-table': decodeTableJob,
   'decode-list': decodeListJob,
 } satisfies Record<string, Job>;

@@ -35,6 +35,11 @@
   {/each}
 </nav>
 <p class="flex max-w-96 shrink-0 items-center gap-2 text-[12.5px] whitespace-nowrap" role="status" data-saved={stream.saved}>
+  {#if !stream.isKept && stream.saved !== 'saved'}
+    <span class="font-semibold text-madder" title="This browser’s storage is full: a reload now would lose what was typed last."
+      >Not saved, and no room to keep it here: leave this page open</span
+    >
+  {/if}
   {#if stream.saved === 'waiting'}
     <span
       class="min-w-0 truncate font-semibold text-madder"

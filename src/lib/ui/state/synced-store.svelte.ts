@@ -47,6 +47,8 @@ export class SyncedStore {
   savedAt = $state<Date | null>(null);
   /** Why the server cannot save, where it says so; empty where it does not answer. */
   trouble = $state('');
+  /** Whether what waits is kept in this browser as well; not so where its storage is full. */
+  isKept = $state(true);
   /** The step on its way to the server. */
   sending = $state.raw<StepSummary | null>(null);
   undoStep = $state.raw<StepSummary | null>(null);
@@ -114,7 +116,7 @@ export class SyncedStore {
     this.snapshot = applyEdits(this.snapshot, decision.edits);
     if (last) last.change = joinEditSession(last.change, change as SetChange);
     else this.pending.push({ id: newId(), revision: this.settled.revision, editSession, change });
-    keepUnsent(this.id, this.pending);
+    this.isKept = keepUnsent(this.id, this.pending);
     if (this.saved === 'saved') this.saved = 'saving';
     this.timer ??= setTimeout(() => void this.flush(), sendAfterMs);
     return null;
@@ -244,6 +246,7 @@ export class SyncedStore {
       this.show();
     }
     this.saved = 'saved';
+    this.isKept = true;
     this.savedAt = new Date();
   }
 

@@ -50,6 +50,21 @@ describe('edits', () => {
     expect(offerOf(stream)).toBe('Piano tuning');
   });
 
+  it('go on where the browser has no room to keep them, which is said until they are saved', async () => {
+    backend.isAway = true;
+    const full = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+    vi.stubGlobal('localStorage', Object.assign(memoryStorage(), { setItem: full }));
+    stream.set('brief', 'plan', { offer: 'No room' });
+    expect([stream.isKept, offerOf(stream)]).toEqual([false, 'No room']);
+    await vi.advanceTimersByTimeAsync(500);
+    expect([stream.isKept, stream.saved]).toEqual([false, 'waiting']);
+    backend.isAway = false;
+    await vi.advanceTimersByTimeAsync(2000);
+    expect([stream.isKept, stream.saved, backend.offer]).toEqual([true, 'saved', 'No room']);
+  });
+
   it('that change nothing are not sent', async () => {
     stream.set('brief', 'plan', { offer: 'Piano tuning' });
     await vi.advanceTimersByTimeAsync(500);

@@ -1,7 +1,6 @@
 import { json } from '@sveltejs/kit';
-import { checkPlanFile } from '$lib/core/exchange/check-plan-file';
-import { RequestRefused } from '$lib/server/outcome';
-import { bodyLimits, readAnyJson } from '$lib/server/read-json';
+import type { CheckedFile } from '$lib/server/jobs/plan-file-job';
+import { bodyLimits, readBytes } from '$lib/server/read-json';
 import { route } from '$lib/server/respond';
 import { workspaceStream } from '$lib/server/open-streams';
 
@@ -25,11 +24,10 @@ export const GET = route(({ locals: { services } }) => {
   return json({ plans, troubled });
 });
 
-const mostNamed = 100;
-
 /** Reads in a plan file. Fields that the format does not know are kept out, and named in the answer. */
 export const POST = route(async ({ request, locals: { services } }) => {
-  const checked = checkPlanFile(await readAnyJson(request, bodyLimits.planFile));
-  if (!checked.ok) throw new RequestRefused(422, checked.code, checked.message, checked.path);
-  return json({ id: services.plans.readIn(checked.file), keptOut: checked.keptOut.slice(0, mostNamed) }, { status: 201 });
+  const body = await readBytes(request, bodyLimits.planFile);
+  const checked = await services.jobs.run({ name: 'check-plan-file', body, query: {} });
+  const { file, keptOut } = JSON.parse(new TextDecoder().decode(checked)) as CheckedFile;
+  return json({ id: services.plans.readIn(file), keptOut }, { status: 201 });
 });
