@@ -18,7 +18,7 @@ function statusOf(
 }
 
 test('answers health on its own address only', async ({ request, baseURL }) => {
-  expect(await (await request.get('/api/health')).json()).toEqual({ ok: true, version: '0.1.0' });
+  expect(await (await request.get('/api/health')).json()).toEqual({ ok: true, version: '0.1.0', file: null });
   for (const path of ['/', '/api/health', '/favicon.svg'])
     expect(await statusOf(baseURL, { path, headers: { host: 'evil.example' } })).toBe(421);
 });

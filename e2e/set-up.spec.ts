@@ -94,15 +94,21 @@ test('corrected columns are remembered for the next file, a pasted page and long
   await columns.getByRole('combobox').nth(2).selectOption('bid-high');
   await paste.getByRole('button', { name: 'Bring in 2 finds' }).click();
   await untilSaved(page);
+  await expect(paste).toBeHidden();
 
   const add = page.getByRole('dialog', { name: 'Add finds' });
+  // The dialogs close one after the other.
+  await page.waitForTimeout(350);
   if (!(await add.isVisible())) await page.getByRole('button', { name: 'Add finds' }).click();
   await page.getByRole('button', { name: 'Paste or a file…' }).click();
   await paste.locator('input[type=file]').setInputFiles(file('to.csv', head, 'seilkurs kveld;1 200;15,00'));
   await expect(paste).toContainText('Read as you corrected it the last time.');
   await paste.getByRole('button', { name: 'Bring in 1 find' }).click();
   await untilSaved(page);
+  await expect(paste).toBeHidden();
 
+  // The dialogs close one after the other.
+  await page.waitForTimeout(350);
   if (!(await add.isVisible())) await page.getByRole('button', { name: 'Add finds' }).click();
   await add.getByRole('button', { name: 'A page' }).click();
   await add

@@ -18,6 +18,7 @@
   import PlanCard from '$lib/ui/shelf/PlanCard.svelte';
   import ShelfMargin from '$lib/ui/shelf/ShelfMargin.svelte';
   import { ShelfState } from '$lib/ui/shelf/shelf-state.svelte';
+  import { tabChannel, type TabMessage } from '$lib/ui/state/tab-channel';
   import { getWorkspace } from '$lib/ui/state/workspace.svelte';
   import { countOf, wordDate } from '$lib/wording/texts';
   import Notice from '$lib/ui/parts/Notice.svelte';
@@ -36,12 +37,20 @@
     untrack(() => void shelf.load());
   });
 
-  onMount(() =>
-    tinykeys(window, {
+  onMount(() => {
+    const channel = new BroadcastChannel(tabChannel);
+    channel.onmessage = ({ data }: MessageEvent<TabMessage>) => {
+      if (data !== 'catch-up' && 'summary' in data) void shelf.summaries.load();
+    };
+    const stopKeys = tinykeys(window, {
       ...stepKeys((direction) => workspace.step(direction)),
       KeyP: asCommand(() => (isNewOpen = true)),
-    }),
-  );
+    });
+    return () => {
+      stopKeys();
+      channel.close();
+    };
+  });
 
   function readFile(file: File | undefined) {
     if (!file) return;

@@ -15,6 +15,7 @@ import type { PlaceSearch } from './places/place-search';
 import { PracticeMarket } from './standins/market/practice-market';
 import type { Market } from './standins/market/market';
 import { Plans } from './plans';
+import { ShelfSummaries } from './shelf-summaries';
 import { forgetOldChanges, sweepLostPlans } from './sweep';
 import { ChangeWriter } from './change-writer';
 import { workspaceStream } from './open-streams';
@@ -29,6 +30,7 @@ export interface Services {
   namedPlaces: NamedPlaces;
   /** What is computed off the thread that answers. */
   jobs: JobRunner;
+  summaries: ShelfSummaries;
   market: Market;
   pages: PageReader;
   /** Lays the sample plans on the Shelf, and answers their ids. */
@@ -94,12 +96,15 @@ export async function compose({ dataFile, placesFile, jobsFile, demo, marketPaus
   const plans = new Plans(writer, { now, newId });
   const placeServices = openPlaces(placesFile);
   const { atlas } = placeServices;
+  const readPlan = (planId: string) => plans.getSnapshot(planId);
+  const jobs = jobsFile === null ? new JobsHere({ ...placeServices, readPlan }) : new JobPool(jobsFile, { placesFile, dataFile });
   const services: Services = {
     writer,
     plans,
     newId,
     ...placeServices,
-    jobs: jobsFile === null ? new JobsHere(placeServices) : new JobPool(jobsFile, placesFile),
+    jobs,
+    summaries: new ShelfSummaries(db, { writer, plans, jobs }),
     pages: new PageReader([new PracticeSite(), new GuardedWeb()]),
     market: new PracticeMarket(atlas, { pauseMs: marketPauseMs }),
     keeper,

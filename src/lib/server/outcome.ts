@@ -9,3 +9,7 @@ export class RequestRefused extends Error {
     super(message);
   }
 }
+
+/** A plan of which the row is missing that every view needs. */
+export const incompletePlan = () =>
+  new RequestRefused(409, 'incomplete-plan', 'Something is missing in the plan without which it cannot be shown.', 'id');

@@ -28,7 +28,6 @@ beforeEach(() => {
   writer = new ChangeWriter(db, clock.now);
   plans = new Plans(writer, clock);
 });
-const shelfRow = (id: string) => writer.open(id).snapshot.brief.get(id)!;
 const shelf = () => writer.open(workspaceStream).snapshot;
 
 describe('reading in', () => {
@@ -84,68 +83,14 @@ describe('taking off the Shelf', () => {
   });
 });
 
-describe('summaries', () => {
-  it('say what a plan holds and needs', () => {
-    const id = plans.readIn(planFileSchema.parse(samplePlans[0]));
-    expect(plans.summarize(id)).toMatchObject({
-      campaigns: 3,
-      groups: 30,
-      keywords: 397,
-      ads: 60,
-      toJudge: 12,
-      monthlyMinor: 180_000,
-      startsOn: '2027-01-12',
-      empty: [],
-    });
-    const { counts } = plans.summarize(id);
-    expect(counts.fix).toBe(4);
-    expect(counts.look).toBe(8);
-    expect(counts.suggestion).toBeGreaterThan(2);
-  });
-
-  it('say which chapters are empty', () => {
-    const id = plans.readIn({ ...cleanFile, campaigns: [], finds: [], extras: [], negatives: [] });
-    expect(plans.summarize(id)).toMatchObject({ empty: ['settings', 'research', 'groups', 'ads'], keywords: 0 });
-  });
-
-  it('keep a proof until something changes', () => {
+describe('a proof', () => {
+  it('is kept until something changes', () => {
     const id = plans.readIn(cleanFile);
     const proof = plans.getProof(id);
     expect(plans.getProof(id)).toBe(proof);
     writer.apply(id, { id: 'x', revision: 1, change: { type: 'set', record: 'brief', ids: [id], fields: { landingPage: '' } } });
     expect(plans.getProof(id)).not.toBe(proof);
     expect(plans.getProof(id).findings.map(({ rule }) => rule)).toContain('brief.no-landing-page');
-  });
-});
-
-describe('a plan that cannot be shown', () => {
-  const ids = ({ summaries, troubled }: ReturnType<Plans['listSummaries']>) => [
-    summaries.map(({ id }) => id),
-    troubled.map(({ id }) => id),
-  ];
-
-  it('stands apart with why, the others as always, and is mended without a view', () => {
-    const [whole, torn] = [plans.readIn(cleanFile), plans.readIn({ ...cleanFile, name: 'Torn' })];
-    writer.apply(torn, { id: 'edit', revision: 1, change: { type: 'set', record: 'brief', ids: [torn], fields: { offer: 'Other' } } });
-    db.prepare('DELETE FROM brief WHERE id = ?').run(torn);
-    writer.forget();
-    expect(ids(plans.listSummaries())).toEqual([[whole], [torn]]);
-    expect(() => plans.getView(torn)).toThrow('missing');
-    const brief = { ...shelfRow(whole), id: torn };
-    expect(writer.apply(torn, { id: 'mend', revision: 2, change: { type: 'add', record: 'brief', rows: [brief] } }).ok).toBe(true);
-    expect(ids(plans.listSummaries())).toEqual([[whole, torn], []]);
-  });
-
-  it('does not come about by taking its brief out, and a change id of another plan is refused plainly', () => {
-    const [one, other] = [plans.readIn(cleanFile), plans.readIn({ ...cleanFile, name: 'Other' })];
-    const remove = writer.apply(one, { id: 'a', revision: 1, change: { type: 'remove', record: 'brief', ids: [one] } });
-    expect(remove).toMatchObject({ ok: false, refusal: { code: 'needed', record: 'brief' } });
-    const edit = (id: string) => ({ type: 'set' as const, record: 'brief' as const, ids: [id], fields: { offer: 'x' } });
-    expect(writer.apply(one, { id: 'b', revision: 1, change: edit(one) }).ok).toBe(true);
-    expect(writer.apply(other, { id: 'b', revision: 1, change: edit(other) })).toMatchObject({
-      ok: false,
-      refusal: { code: 'change-id-taken' },
-    });
   });
 });
 

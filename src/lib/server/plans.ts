@@ -1,12 +1,11 @@
 import type { RecordName } from '$lib/core/records/record-type';
 import { findPlanView, type PlanView } from '$lib/core/view/plan-view';
-import { emptySnapshot, inOrder, nextPosition, type Snapshot, type SnapshotRows } from '$lib/core/store/snapshot';
+import { inOrder, nextPosition, type Snapshot, type SnapshotRows } from '$lib/core/store/snapshot';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { changeCurrency } from '$lib/core/plan/change-currency';
 import { copyName } from '$lib/core/text/copy-name';
 import { recordsOf } from '$lib/core/records/record-types';
 import { ProofKeeper, type Proof } from '$lib/core/proof/proof-keeper';
-import { summarizePlan, type PlanSummary } from '$lib/core/proof/summarize-plan';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
 import { layoutOf, plainLayout } from '$lib/core/layouts/layouts';
 import { readPlanFile } from '$lib/core/exchange/read-plan-file';
@@ -15,7 +14,8 @@ import { makeTables, type Table } from '$lib/core/exchange/tables';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import type { Layout } from '$lib/core/records/layout';
 import { shippedRuleSets } from '$lib/core/rules/rule-set';
-import { RequestRefused } from './outcome';
+import { incompletePlan, RequestRefused } from './outcome';
+import { joinSnapshots } from './plan-snapshots';
 import { type ChangeWriter } from './change-writer';
 import { workspaceStream } from './open-streams';
 
@@ -40,16 +40,14 @@ export class Plans {
 
   /** Plan and workspace rows in one snapshot. */
   getSnapshot(planId: string): Snapshot {
-    const workspace = this.writer.open(workspaceStream).snapshot;
-    const own = Object.fromEntries(recordsOf('workspace').map((record) => [record, workspace[record]]));
-    return { ...emptySnapshot(), ...this.writer.open(planId).snapshot, ...own } as Snapshot;
+    return joinSnapshots(this.writer.open(workspaceStream).snapshot, this.writer.open(planId).snapshot);
   }
 
   /** The view of a plan; refused with 404 where there is none, with 409 where it lacks what a view needs. */
   getView(planId: string): PlanView {
     this.requirePlan(planId);
     const view = findPlanView(this.getSnapshot(planId), planId);
-    if (!view) throw new RequestRefused(409, 'incomplete-plan', 'Something is missing in the plan without which it cannot be shown.', 'id');
+    if (!view) throw incompletePlan();
     return view;
   }
 
@@ -69,26 +67,6 @@ export class Plans {
     const proof = keeper.read(view, today);
     this.proofs.set(planId, { key, keeper, proof });
     return proof;
-  }
-
-  /** What the Shelf shows of a plan. */
-  summarize(planId: string): PlanSummary {
-    return summarizePlan(this.getView(planId), this.getProof(planId).findings);
-  }
-
-  /** Summaries of all plans on the Shelf, and those that cannot be read, each with why: one plan's trouble stays its own. */
-  listSummaries(): { summaries: PlanSummary[]; troubled: { id: string; reason: string }[] } {
-    const summaries: PlanSummary[] = [];
-    const troubled: { id: string; reason: string }[] = [];
-    for (const { id } of inOrder(this.writer.open(workspaceStream).snapshot.plan))
-      try {
-        summaries.push(this.summarize(id));
-      } catch (error) {
-        const isIncomplete = error instanceof RequestRefused;
-        if (!isIncomplete) console.error(error);
-        troubled.push({ id, reason: isIncomplete ? 'Something is missing in it without which it cannot be shown.' : 'Reading it failed.' });
-      }
-    return { summaries, troubled };
   }
 
   /** The tables of a plan in its own layout, or in another one by its id; refused with 404 where there is none. */

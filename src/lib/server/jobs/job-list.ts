@@ -2,6 +2,7 @@ import { answerJob } from './answer-job';
 import { measureJob } from './measure-job';
 import { checkPlanFileJob } from './plan-file-job';
 import { matchPlacesJob, namedPlacesJob, reachJob } from './place-jobs';
+import { summaryJob } from './summary-job';
 import { decodeListJob, decodeTableJob } from './table-jobs';
 import type { Job } from './job';
 
@@ -12,6 +13,7 @@ export const jobs = {
   'match-places': matchPlacesJob,
   'named-places': namedPlacesJob,
   reach: reachJob,
+  summary: summaryJob,
   'check-plan-file': checkPlanFileJob,
   'decode-table': decodeTableJob,
   'decode-list': decodeListJob,

@@ -8,6 +8,12 @@ export interface JobRunner {
   run(asked: JobAsked): Promise<Uint8Array>;
 }
 
+/** Where the threads of a pool find what they read. */
+export interface PoolData {
+  placesFile: string;
+  dataFile: string;
+}
+
 function bodyOf(outcome: JobOutcome): Uint8Array {
   if ('body' in outcome) return outcome.body;
   const { status, code, message, path } = outcome.refused;
@@ -37,7 +43,7 @@ export class JobPool implements JobRunner {
   private readonly pool: Tinypool;
 
   /** `worker`: the built file of the thread. */
-  constructor(worker: string, placesFile: string) {
+  constructor(worker: string, data: PoolData) {
     this.pool = new Tinypool({
       filename: worker,
       runtime: 'worker_threads',
@@ -45,7 +51,7 @@ export class JobPool implements JobRunner {
       maxThreads: limits.threads,
       maxQueue: limits.waiting,
       idleTimeout: 60_000,
-      workerData: { placesFile },
+      workerData: data,
       resourceLimits: { maxOldGenerationSizeMb: limits.megabytes },
     });
   }

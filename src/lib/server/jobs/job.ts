@@ -1,3 +1,4 @@
+import type { Snapshot } from '$lib/core/store/snapshot';
 import type { NamedPlaces } from '../places/named-places';
 import type { PlaceAtlas } from '../places/place-atlas';
 import type { PlaceSearch } from '../places/place-search';
@@ -13,6 +14,8 @@ export interface JobServices {
   atlas: PlaceAtlas;
   places: PlaceSearch;
   namedPlaces: NamedPlaces;
+  /** The rows of a plan as the data file holds them, with those of the workspace. */
+  readPlan(planId: string): Snapshot;
 }
 
 /** Computes an answer that can be written as JSON. Throws `RequestRefused`. */

@@ -11,7 +11,8 @@ export class Summaries {
     const response = await fetch('/api/plans');
     if (!response.ok) return;
     const { plans, troubled } = (await response.json()) as { plans: PlanSummary[]; troubled: { id: string; reason: string }[] };
-    this.byPlan = new Map(plans.map((plan) => [plan.id, plan]));
+    // One that is read for the first time has none yet.
+    this.byPlan = new Map(plans.flatMap((plan) => ('counts' in plan ? [[plan.id, plan] as const] : [])));
     this.troubles = new Map(troubled.map(({ id, reason }) => [id, reason]));
   }
 }

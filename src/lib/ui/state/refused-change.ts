@@ -3,6 +3,7 @@ import type { Snapshot } from '$lib/core/store/snapshot';
 import { isServerChange, type Change, type SentChange, type SimpleChange } from '$lib/core/store/changes';
 import { nameOfRow } from '$lib/core/store/compare-snapshots';
 import type { Refusal } from '$lib/core/store/draft';
+import { sameValue } from '$lib/core/store/same-value';
 import { recordTypes } from '$lib/core/records/record-types';
 
 /** A change that was refused, kept with its text until it is settled. */
@@ -55,4 +56,11 @@ export function describeRefused(
     return row ? [nameOfRow(row)] : [];
   });
   return { change, refusal, message, names, missing };
+}
+
+/** Whether a change was typed over what an earlier one had left in the same fields. */
+export function typesOver(later: SentChange['change'], earlier: Change | null): boolean {
+  if (later.type !== 'set' || earlier?.type !== 'set' || later.record !== earlier.record || !sameValue(later.ids, earlier.ids))
+    return false;
+  return Object.entries(earlier.fields).every(([field, value]) => field in later.fields && sameValue(later.was?.[field], value));
 }

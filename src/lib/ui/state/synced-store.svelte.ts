@@ -17,7 +17,7 @@ import type { ChangeFeed } from '$lib/core/store/change-feed';
 import type { RecordTypes } from '$lib/core/records/record-types';
 import { tabChannel, type TabMessage } from './tab-channel';
 import { whole } from './read-change-feed';
-import { describeRefused, type RefusedChange } from './refused-change';
+import { describeRefused, typesOver, type RefusedChange } from './refused-change';
 import { findOpenEditSession, joinEditSession, withValuesBefore, type SetChange } from './sent-values';
 import { SettledRows } from './settled-rows';
 import { StreamServer } from './stream-server';
@@ -262,7 +262,9 @@ export class SyncedStore {
       const feed = await whole(() => this.server.readSince(this.settled.revision));
       if (!feed) return false;
       this.take(feed);
-      if (!nothingToWalk.has(refusal.code)) this.refusals = [...this.refusals, refused];
+      // Typing that went on while its beginning was on the way is one text, the last one.
+      const others = this.refusals.filter(({ change }) => !typesOver(sent.change, change));
+      if (!nothingToWalk.has(refusal.code)) this.refusals = [...others, refused];
     }
     return true;
   }

@@ -273,6 +273,19 @@ describe('two tabs', () => {
     other.close();
   });
 
+  it('typed on while their beginning was on the way are one refused text, the last', async () => {
+    const other = await open();
+    stream.set('brief', 'plan', { offer: 'Theirs' });
+    await stream.flush();
+    other.set('brief', 'plan', { offer: 'Mi' }, 'a');
+    const sending = other.flush();
+    other.set('brief', 'plan', { offer: 'Mine' }, 'a');
+    await sending;
+    await other.flush();
+    expect(other.refusals.map(({ refusal }) => 'mine' in refusal && refusal.mine)).toEqual(['Mine']);
+    other.close();
+  });
+
   it('keep every refused text until it is settled, one after another', async () => {
     const other = await open();
     stream.set('brief', 'plan', { offer: 'Theirs', margin: '1 %' });

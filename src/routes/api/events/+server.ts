@@ -9,7 +9,10 @@ let streams = 0;
 /** Only asked whether it is there: no stream is opened. */
 export const HEAD = () => new Response(null, { headers: { 'content-type': 'text/event-stream' } });
 
-/** Server-sent events: `{ stream, revision }` for every change made, whoever made it; `file`: what is wrong with the data file, or nothing. */
+/**
+ * Server-sent events: `{ stream, revision }` for every change made, whoever made it; `file`: what is wrong with the data
+ * file, or nothing; `summary`: a plan of which the Shelf shows something new.
+ */
 export const GET = route(({ locals: { services } }) => {
   if (streams >= mostStreams) throw new RequestRefused(429, 'too-many-streams', 'Too many streams of events are open.', '');
   streams++;
@@ -22,11 +25,13 @@ export const GET = route(({ locals: { services } }) => {
       const stopListening = services.writer.listen((feed) => send(`data: ${JSON.stringify(feed)}\n\n`));
       const sayFile = () => send(`event: file\ndata: ${JSON.stringify(services.keeper.trouble?.message ?? '')}\n\n`);
       const stopWatching = services.keeper.listen(sayFile);
+      const stopReading = services.summaries.listen((planId) => send(`event: summary\ndata: ${JSON.stringify(planId)}\n\n`));
       const beat = setInterval(() => send(': still here\n\n'), beatEveryMs);
       end = () => {
         streams--;
         stopListening();
         stopWatching();
+        stopReading();
         clearInterval(beat);
       };
     },
