@@ -27,6 +27,20 @@ function getServices(): Promise<Services> {
 const writing = /^\/api\/(plans|workspace|accounts|samples)(\/|$)/;
 const writesFile = (method: string, path: string) => !['GET', 'HEAD', 'OPTIONS'].includes(method) && writing.test(path);
 
+const unanswered: Readonly<Record<number, { code: string; message: string }>> = {
+  404: { code: 'not-found', message: 'There is nothing here.' },
+  405: { code: 'no-such-method', message: 'This address does not take such a request.' },
+};
+
+const notUnderstood = { code: 'not-understood', message: 'This was not understood.' };
+
+/** The answer as it is, but that of the framework's own errors to programs, which want JSON with a code. */
+function asJson(path: string, response: Response): Response {
+  const isOwn = response.headers.get('content-type')?.includes('json') ?? false;
+  if (response.status < 400 || isOwn || !path.startsWith('/api/')) return response;
+  return json({ ...(unanswered[response.status] ?? notUnderstood), path: '' }, { status: response.status });
+}
+
 /** Every request passes the guard; every answer carries the security headers. */
 export const handle: Handle = async ({ event, resolve }) => {
   const { request } = event;
@@ -43,7 +57,8 @@ export const handle: Handle = async ({ event, resolve }) => {
   else {
     const services = (event.locals.services = await getServices());
     const { trouble } = services.keeper;
-    response = trouble && writesFile(request.method, event.url.pathname) ? refuse(trouble) : await resolve(event);
+    response =
+      trouble && writesFile(request.method, event.url.pathname) ? refuse(trouble) : asJson(event.url.pathname, await resolve(event));
   }
   for (const [name, value] of Object.entries(securityHeaders)) response.headers.set(name, value);
   if (event.url.pathname.startsWith('/api/')) response.headers.set('cache-control', 'no-store');
@@ -52,8 +67,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 
 /** Errors of the server say nothing of its insides. */
 export const handleError: HandleServerError = ({ error, status }) => {
-  if (status !== 404) console.error(error);
-  return status === 404
-    ? { code: 'not-found', message: 'There is nothing here.', path: '' }
-    : { code: 'server-error', message: 'Something went wrong in the server; its log says more.', path: '' };
+  if (status >= 500) console.error(error);
+  if (status >= 500) return { code: 'server-error', message: 'Something went wrong in the server; its log says more.', path: '' };
+  return { ...(unanswered[status] ?? notUnderstood), path: '' };
+};
 };
