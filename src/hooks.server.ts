@@ -71,4 +71,3 @@ export const handleError: HandleServerError = ({ error, status }) => {
   if (status >= 500) return { code: 'server-error', message: 'Something went wrong in the server; its log says more.', path: '' };
   return { ...(unanswered[status] ?? notUnderstood), path: '' };
 };
-};
