@@ -11,7 +11,7 @@ import { ChangeWriter } from '../change-writer';
 import { Plans } from '../plans';
 import { Backups } from '../backups';
 import { FileKeeper } from './file-keeper';
-import { openDatabase } from './open-database';
+import { DataFileError, openDatabase } from './open-database';
 
 let folder: string;
 let file: string;
@@ -80,7 +80,15 @@ describe('a data file', () => {
       writeSync(handle, Buffer.alloc(4096, 0x5a), 0, 4096, page * 4096);
       closeSync(handle);
       const keeper = FileKeeper.hold(copy);
-      const open = openDatabase(copy);
+      let open: ReturnType<typeof openDatabase>;
+      try {
+        open = openDatabase(copy);
+      } catch (error) {
+        // A page that is read at opening: it is said, and the server does not start.
+        expect(error).toBeInstanceOf(DataFileError);
+        expect(String(error)).toContain('damaged');
+        continue;
+      }
       keeper.watch(open);
       expect([round, keeper.state]).toEqual([round, 'damaged']);
       const backups = new Backups(open, { writer: new ChangeWriter(open, now), keeper, now });
