@@ -1,6 +1,5 @@
 /** npm run test:fuzz [-- --inputs 30000 --seed 16]: hostile inputs over every endpoint of a server of its own. */
-import { readFileSync } from 'node:fs';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startBuiltServer } from './built-server.mjs';

@@ -1,6 +1,6 @@
 import Sqlite from 'better-sqlite3';
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
-import { basename, dirname, join } from 'node:path';
+import { basename, dirname } from 'node:path';
 import { RequestRefused } from '../outcome';
 import { DataFileError, type Database } from './open-database';
 
@@ -69,7 +69,7 @@ export class FileKeeper {
       lock.exec('BEGIN EXCLUSIVE');
     } catch (error) {
       if (!(error instanceof Sqlite.SqliteError) || !error.code.startsWith('SQLITE_BUSY')) throw explainFolder(error, file);
-      const marker = join(dirname(file), `${basename(file)}.running`);
+      const marker = `${file}.running`;
       const at = existsSync(marker) ? ` at http://127.0.0.1:${readFileSync(marker, 'utf8').trim()}` : '';
       throw new DataFileError(`${file} is held by another Biblion${at}. Use that one, or end it first.`);
     }

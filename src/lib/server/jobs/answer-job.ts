@@ -4,7 +4,7 @@ import { SearchAnswers } from '$lib/core/keywords/search-answers';
 import { language } from '$lib/core/records/fields';
 import { matchTypes } from '$lib/core/records/match-types';
 import { ruleSet } from '$lib/core/rules/rule-set';
-import { RequestRefused } from '../outcome';
+import { tooMuch } from '../outcome';
 import { readBody } from '../read-json';
 import type { Job } from './job';
 
@@ -41,9 +41,7 @@ export const answerJob: Job = ({ body: bytes }) => {
       const answer = answers.answer(plain(search));
       named += answer.also.length + answer.maybe.length + answer.blocked.length;
       if (named > mostNamed)
-        throw new RequestRefused(
-          422,
-          'too-much',
+        throw tooMuch(
           `The answers to the first ${at + 1} searches name more than ${mostNamed.toLocaleString('en-GB')} groups. Ask for fewer searches at once.`,
           `searches.${at}`,
         );

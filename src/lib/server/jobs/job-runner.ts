@@ -1,5 +1,5 @@
 import { Tinypool } from 'tinypool';
-import { RequestRefused } from '../outcome';
+import { RequestRefused, tooMuch } from '../outcome';
 import type { JobServices } from './job';
 import { runJob, type JobAsked, type JobOutcome } from './run-job';
 
@@ -31,11 +31,7 @@ export class JobsHere implements JobRunner {
 
 const limits = { threads: 2, waiting: 200, megabytes: 1024, seconds: 20 };
 
-const tooMuch = new RequestRefused(
-  422,
-  'too-much',
-  `This takes more than ${limits.seconds} seconds or ${limits.megabytes} MB to compute. Ask for less at once.`,
-);
+const beyondLimits = tooMuch(`This takes more than ${limits.seconds} seconds or ${limits.megabytes} MB to compute. Ask for less at once.`);
 const busy = new RequestRefused(503, 'busy', 'Too many questions wait already. Ask again in a moment.');
 
 /** Runs jobs in a few threads of their own, each within a time and a memory: the thread that answers is never held. */
@@ -57,14 +53,14 @@ export class JobPool implements JobRunner {
   }
 
   async run(asked: JobAsked): Promise<Uint8Array> {
-    // The time begins with the work, not with the waiting for it.
+    // Waiting for a thread counts: nobody waits longer for an answer.
     const signal = AbortSignal.timeout(limits.seconds * 1000);
     try {
       return bodyOf((await this.pool.run(asked, { signal })) as JobOutcome);
     } catch (error) {
-      if (signal.aborted) throw tooMuch;
+      if (signal.aborted) throw beyondLimits;
       const code = error instanceof Error && 'code' in error ? error.code : '';
-      if (code === 'ERR_WORKER_OUT_OF_MEMORY') throw tooMuch;
+      if (code === 'ERR_WORKER_OUT_OF_MEMORY') throw beyondLimits;
       if (error instanceof Error && error.message.includes('Task queue is at limit')) throw busy;
       throw error;
     }

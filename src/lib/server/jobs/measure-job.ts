@@ -4,7 +4,7 @@ import { plainText } from '$lib/core/keywords/read-keyword';
 import { language } from '$lib/core/records/fields';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { findRefusedSigns } from '$lib/core/text/clean';
-import { RequestRefused } from '../outcome';
+import { tooMuch } from '../outcome';
 import { readBody } from '../read-json';
 import type { Job } from './job';
 
@@ -25,9 +25,7 @@ const mostLetters = 30_000_000;
 export const measureJob: Job = ({ body: bytes }) => {
   const { text, limit, language, keywords, values = {}, always = [] } = readBody(bytes, body);
   if (text.length * keywords.length > mostLetters)
-    throw new RequestRefused(
-      422,
-      'too-much',
+    throw tooMuch(
       `A line of ${text.length} letters with ${keywords.length} keywords is more than ${mostLetters / 1e6} million letters. Send a shorter line, or fewer keywords.`,
       'keywords',
     );

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { text as textField } from '$lib/core/records/fields';
 import { mostPlaceLines, readPlaceLines } from '$lib/core/places/place-list';
-import { RequestRefused } from '../outcome';
+import { tooMuch } from '../outcome';
 import { mostTowns } from '../places/place-atlas';
 import { reachedPlace } from '../market-routes';
 import { readBody } from '../read-json';
@@ -28,9 +28,7 @@ export const reachJob: Job = ({ body }, { atlas }) => {
   const { places } = readBody(body, reached);
   const ways = places.reduce((sum, { kind, radiusKm }) => sum + (kind === 'city' ? (radiusKm ?? 0) * mostTowns : 0), 0);
   if (ways > mostKm)
-    throw new RequestRefused(
-      422,
-      'too-much',
+    throw tooMuch(
       `${places.length} circles are too many of such a size: their ways to ${mostTowns} towns each make ${Math.round(ways).toLocaleString('en-GB')} km, and ${mostKm.toLocaleString('en-GB')} can be looked at. Ask for fewer, or smaller ones.`,
       'places',
     );

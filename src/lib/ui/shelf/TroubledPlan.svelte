@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { monotonicFactory } from 'ulid';
   import type { SavedVersion } from '$lib/core/store/compare-snapshots';
   import Button from '../parts/Button.svelte';
   import Notice from '../parts/Notice.svelte';
+  import { newId } from '../state/synced-store.svelte';
 
   interface Props {
     planId: string;
@@ -15,7 +15,6 @@
 
   let { planId, name, reason, ondone }: Props = $props();
 
-  const newId = monotonicFactory();
   const address = $derived(`/api/plans/${encodeURIComponent(planId)}`);
   let problem = $state('');
 
