@@ -11,7 +11,8 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   globalSetup: './e2e/lay-demo.ts',
-  retries: 0,
+  // Once more where a busy machine was in the way; npm test names each that needed it, so that none hides.
+  retries: 1,
   // A disk that is slow to write through takes seconds over one save.
   expect: { timeout: 20_000 },
   use: {

@@ -14,6 +14,8 @@ const results = join(root, 'test-results');
 const failedSteps = [];
 /** Said at the end once more, where a long output is read first. @type {string[]} */
 const failedTests = [];
+/** Journeys that failed once and passed the second time. @type {string[]} */
+const needingTwo = [];
 const count = { passed: 0, failed: 0 };
 
 /** @param {string} name @param {boolean} isWell @param {number} from when it began */
@@ -78,14 +80,28 @@ async function testUnits() {
   if (isWell && !report?.numPassedTests) failedSteps.push('unit and server tests: none ran');
 }
 
+/**
+ * @typedef {{ title: string, file: string, ok: boolean, tests: { status: string }[] }} Spec
+ * @typedef {{ suites?: Suite[], specs?: Spec[] }} Suite
+ * @param {Suite[]} suites of the journeys' report
+ * @returns {string[]}
+ */
+const journeysNeedingTwo = (suites) =>
+  suites.flatMap(({ suites: inner = [], specs = [] }) => [
+    ...specs.filter(({ tests }) => tests.some(({ status }) => status === 'flaky')).map(({ file, title }) => `${file}: ${title}`),
+    ...journeysNeedingTwo(inner),
+  ]);
+
 function testJourneys() {
   const from = Date.now();
   const file = join(results, 'journeys.json');
   const isWell =
     ensureChromium() && runTool('playwright', ['test', '--reporter=list,json'], { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file });
-  const stats = readReport(file)?.stats;
+  const report = readReport(file);
+  const stats = report?.stats;
   count.passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
   count.failed += stats?.unexpected ?? 0;
+  needingTwo.push(...journeysNeedingTwo(report?.suites ?? []));
   note('journeys in headless Chromium', isWell && stats?.expected > 0, from);
 }
 
@@ -97,6 +113,7 @@ const isBuilt = await runBeside('build', process.execPath, ['scripts/build.mjs']
 await Promise.all([checkSources(), testUnits()]);
 if (isBuilt) testJourneys();
 
+for (const title of needingTwo) console.error(`biblion: passed only the second time: ${title}`);
 for (const failed of failedTests) console.error(`biblion: failed: ${failed}`);
 if (failedSteps.length > 0) console.error(`biblion: failed steps: ${failedSteps.join('; ')}`);
 // A step that failed without a failing test (lint, types, build) still counts as a failure.
