@@ -10,7 +10,7 @@ import { recordsOf } from '$lib/core/records/record-types';
 import { openDatabase } from '$lib/server/db/open-database';
 import { readStream } from '$lib/server/stream-routes';
 import { ChangeWriter } from '$lib/server/change-writer';
-import { ProofKeeper } from '$lib/core/proof/proof-keeper';
+import { ProofKeeper, type KeptProof } from '$lib/core/proof/proof-keeper';
 import { readProof } from '$lib/core/proof/read-proof';
 import { findBlockedKeywords } from '$lib/core/groups/blocked-keywords';
 import { incomingFinds, readPastedFinds } from '$lib/core/exchange/read-finds';
@@ -18,7 +18,7 @@ import { mergeFinds } from '$lib/core/finds/merge-finds';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { FindIndex } from '$lib/core/finds/find-index';
 import { findOverlaps } from '$lib/core/groups/overlaps';
-import { bigSize, makePlan } from './big-plan';
+import { bigSize, makePlan, type Size } from './big-plan';
 import { scanFinds } from './scan-finds';
 import { naiveOverlaps, sortedOverlaps } from './naive-overlaps';
 import { compare, timeOf } from './measuring';
@@ -31,6 +31,13 @@ if (process.argv[2] === 'plan') {
   writeFileSync(process.argv[4] ?? '', JSON.stringify(makePlan({ keywords: 300, groups: 30, ads: 60, negatives: 60, finds: 50_000 })));
   process.exit();
 }
+if (process.argv[2] === 'sized') {
+  // One plan with so many keywords, and all else in proportion.
+  const share = Number(process.argv[4]) / bigSize.keywords;
+  const sized = Object.fromEntries(Object.entries(bigSize).map(([name, count]) => [name, Math.round(count * share)])) as unknown as Size;
+  writeFileSync(process.argv[3] ?? '', JSON.stringify(makePlan(sized)));
+  process.exit();
+}
 const file = makePlan(bigSize);
 const json = JSON.stringify(file);
 const say = (row: unknown) => console.log(JSON.stringify(row));
@@ -40,6 +47,18 @@ const parse = timeOf(() => JSON.parse(json) as unknown);
 const snapshot = snapshotOfFile(file);
 const proof = timeOf(() => readProof(viewOf({ ...snapshot }), today));
 say(compare('proof', { kind: 'at-most', times: 15 }, proof, parse));
+
+const atRest = new ProofKeeper();
+atRest.read(viewOf(snapshot), today);
+const keptText = JSON.stringify(atRest.keep());
+const keptParse = timeOf(() => JSON.parse(keptText) as unknown);
+const proofOpen = timeOf(() => {
+  const opened = new ProofKeeper();
+  const view = viewOf({ ...snapshot });
+  opened.restore(view, today, JSON.parse(keptText) as KeptProof);
+  return opened.read(view, today);
+});
+say(compare('proof-open', { kind: 'at-most', times: 3 }, proofOpen, keptParse));
 
 const keeper = new ProofKeeper();
 let edited = snapshot;

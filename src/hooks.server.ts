@@ -1,5 +1,5 @@
 import { json, type Handle, type HandleServerError } from '@sveltejs/kit';
-import { dev } from '$app/environment';
+import { dev, version } from '$app/environment';
 import { compose, type Services } from '$lib/server/compose';
 import { DataFileError } from '$lib/server/db/open-database';
 import { refuse } from '$lib/server/respond';
@@ -16,6 +16,7 @@ function getServices(): Promise<Services> {
     demo: process.env.BIBLION_DEMO === '1',
     marketPauseMs: Number(process.env.BIBLION_MARKET_PAUSE ?? 600),
     now: () => new Date(),
+    version,
   }).catch((error: unknown) => {
     console.error(error instanceof DataFileError ? `biblion: ${error.message}` : error);
     process.exit(1);

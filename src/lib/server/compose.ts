@@ -51,6 +51,8 @@ export interface Surroundings {
   /** How long the practice market takes over a term, so that waiting is real. */
   marketPauseMs: number;
   now(): Date;
+  /** Of the application. */
+  version: string;
 }
 
 interface SampleMaster {
@@ -83,7 +85,7 @@ function addMasters(samples: readonly SampleMaster[], newId: () => string): Chan
 }
 
 /** Builds database, use cases and stand-ins; the one place that knows them all. */
-export async function compose({ dataFile, placesFile, jobsFile, demo, marketPauseMs, now }: Surroundings): Promise<Services> {
+export async function compose({ dataFile, placesFile, jobsFile, demo, marketPauseMs, now, version }: Surroundings): Promise<Services> {
   const keeper = FileKeeper.hold(dataFile);
   const db = openDatabase(dataFile);
   keeper.watch(db);
@@ -104,7 +106,7 @@ export async function compose({ dataFile, placesFile, jobsFile, demo, marketPaus
     newId,
     ...placeServices,
     jobs,
-    summaries: new ShelfSummaries(db, { writer, plans, jobs }),
+    summaries: new ShelfSummaries(db, { writer, plans, jobs, madeBy: version }),
     pages: new PageReader([new PracticeSite(), new GuardedWeb()]),
     market: new PracticeMarket(atlas, { pauseMs: marketPauseMs }),
     keeper,

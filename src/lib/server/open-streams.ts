@@ -12,9 +12,12 @@ export interface OpenStream {
   revision: number;
 }
 
-const mostCached = 12;
+/** How many rows are held of all streams together; a plan of 20,000 keywords has about 70,000. */
+const mostRows = 300_000;
 
-/** Streams as they stand in the file; those asked for last are held. */
+const rowsOf = (snapshot: Snapshot): number => Object.values(snapshot).reduce((sum, rows: ReadonlyMap<string, unknown>) => sum + rows.size, 0);
+
+/** Streams as they stand in the file; those asked for last are held, as many rows of them as there is room for. */
 export class OpenStreams {
   private readonly cached = new Map<string, OpenStream>();
   private readonly sql: Record<'revision' | 'all', Statement>;
@@ -38,13 +41,24 @@ export class OpenStreams {
     }
     this.cached.delete(streamId);
     this.cached.set(streamId, stream);
-    for (const oldest of this.cached.keys()) if (this.cached.size > mostCached) this.cached.delete(oldest);
+    this.makeRoom();
     return stream;
   }
 
   /** Holds a stream as it is after what was written. */
   set(streamId: string, stream: OpenStream): void {
     this.cached.set(streamId, stream);
+  }
+
+  /** Lets go of those asked for longest ago; the last one stays, however large. */
+  private makeRoom(): void {
+    let rows = 0;
+    for (const { snapshot } of this.cached.values()) rows += rowsOf(snapshot);
+    for (const [oldest, { snapshot }] of this.cached) {
+      if (rows <= mostRows || this.cached.size === 1) break;
+      rows -= rowsOf(snapshot);
+      this.cached.delete(oldest);
+    }
   }
 
   /** Has a stream read anew when it is next asked for. */

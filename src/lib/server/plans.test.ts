@@ -83,17 +83,6 @@ describe('taking off the Shelf', () => {
   });
 });
 
-describe('a proof', () => {
-  it('is kept until something changes', () => {
-    const id = plans.readIn(cleanFile);
-    const proof = plans.getProof(id);
-    expect(plans.getProof(id)).toBe(proof);
-    writer.apply(id, { id: 'x', revision: 1, change: { type: 'set', record: 'brief', ids: [id], fields: { landingPage: '' } } });
-    expect(plans.getProof(id)).not.toBe(proof);
-    expect(plans.getProof(id).findings.map(({ rule }) => rule)).toContain('brief.no-landing-page');
-  });
-});
-
 describe('the data file', () => {
   const folder = mkdtempSync(join(tmpdir(), 'biblion-data-'));
   afterAll(() => rmSync(folder, { recursive: true, force: true }));

@@ -5,12 +5,9 @@ import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { changeCurrency } from '$lib/core/plan/change-currency';
 import { copyName } from '$lib/core/text/copy-name';
 import { recordsOf } from '$lib/core/records/record-types';
-import { ProofKeeper, type Proof } from '$lib/core/proof/proof-keeper';
 import type { PlanFile } from '$lib/core/exchange/plan-file';
 import { layoutOf, plainLayout } from '$lib/core/layouts/layouts';
 import { readPlanFile } from '$lib/core/exchange/read-plan-file';
-import { rowsHeld } from '$lib/core/proof/rows-held';
-import { makeTables, type Table } from '$lib/core/exchange/tables';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import type { Layout } from '$lib/core/records/layout';
 import { shippedRuleSets } from '$lib/core/rules/rule-set';
@@ -21,8 +18,6 @@ import { workspaceStream } from './open-streams';
 
 /** Use cases on whole plans. */
 export class Plans {
-  private readonly proofs = new Map<string, { key: string; keeper: ProofKeeper; proof: Proof }>();
-
   constructor(
     private readonly writer: ChangeWriter,
     private readonly clock: { now(): Date; newId(): string },
@@ -56,27 +51,14 @@ export class Plans {
     if (!this.has(planId)) throw new RequestRefused(404, 'no-such-plan', 'There is no such plan.', 'id');
   }
 
-  /** The proof of a plan; after a change only what it touches is read again. */
-  getProof(planId: string): Proof {
-    const view = this.getView(planId);
-    const today = this.today(view.account.timeZone);
-    const key = [this.writer.open(planId).revision, this.writer.open(workspaceStream).revision, today].join(' ');
-    const kept = this.proofs.get(planId);
-    if (kept?.key === key) return kept.proof;
-    const keeper = kept?.keeper ?? new ProofKeeper();
-    const proof = keeper.read(view, today);
-    this.proofs.set(planId, { key, keeper, proof });
-    return proof;
-  }
-
-  /** The tables of a plan in its own layout, or in another one by its id; refused with 404 where there is none. */
-  getTables(planId: string, layoutId: string | null): { view: PlanView; layout: Layout; tables: Table[] } {
+  /** A plan's own layout, or another one by its id; refused with 404 where there is none. */
+  getLayout(planId: string, layoutId: string | null): { view: PlanView; layout: Layout } {
     const view = this.getView(planId);
     const id = layoutId ?? view.plan.layoutKey;
     const layout = layoutOf(view.snapshot, id);
     if (layoutId !== null && layout.id !== layoutId)
       throw new RequestRefused(404, 'no-such-layout', 'There is no such column layout.', 'layout');
-    return { view, layout, tables: makeTables(view, rowsHeld(this.getProof(planId).findings), layout) };
+    return { view, layout };
   }
 
   /** The plan file of a plan. */

@@ -1,6 +1,8 @@
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { cleanFile } from '../../tests/clean-plan';
 import { samplePlans } from '../../demo/samples';
+import { ProofKeeper, type KeptProof } from '$lib/core/proof/proof-keeper';
+import { readProof } from '$lib/core/proof/read-proof';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import { ChangeWriter } from './change-writer';
 import { openDatabase, type Database } from './db/open-database';
@@ -23,7 +25,7 @@ function start(): ShelfSummaries {
   asked = [];
   const jobs = new JobsHere({ readPlan: (id: string) => plans.getSnapshot(id) } as JobServices);
   const counted = { run: (one: JobAsked) => (asked.push(one.query.planId ?? ''), jobs.run(one)) };
-  return new ShelfSummaries(db, { writer, plans, jobs: counted });
+  return new ShelfSummaries(db, { writer, plans, jobs: counted, madeBy: 'this version' });
 }
 
 beforeEach(() => {
@@ -74,6 +76,44 @@ describe('summaries', () => {
     summaries = start();
     await summaries.list();
     expect(asked).toEqual([]);
+  });
+});
+
+describe('a proof', () => {
+  it('is kept as it was read, with what it stands at, until something it rests on changes', async () => {
+    const id = plans.readIn(cleanFile);
+    expect(summaries.findKeptProof(id)).toBeNull();
+    await summaries.list();
+    const kept = summaries.findKeptProof(id)!;
+    expect(kept).toMatchObject({ revision: writer.open(id).revision, workspace: writer.open('workspace').revision, today: '2026-12-21' });
+    const keeper = new ProofKeeper();
+    keeper.restore(plans.getView(id), kept.today, JSON.parse(kept.proof) as KeptProof);
+    expect(keeper.read(plans.getView(id), kept.today)).toEqual(readProof(plans.getView(id), kept.today));
+    edit(id, 'a');
+    expect(summaries.findKeptProof(id)).toBeNull();
+    await summaries.list();
+    expect(summaries.findKeptProof(id)!.proof).toContain('brief.no-landing-page');
+    const [client] = writer.open('workspace').snapshot.client.keys();
+    const change = { type: 'set' as const, record: 'client' as const, ids: [client!], fields: { name: 'Another name' } };
+    writer.apply('workspace', { id: 'b', revision: 1, change });
+    expect(summaries.findKeptProof(id)).toBeNull();
+    expect(summaries.findKeptProof('none')).toBeNull();
+  });
+
+  it('is read anew in the background once a plan rests', async () => {
+    vi.useFakeTimers();
+    try {
+      const id = plans.readIn(cleanFile);
+      await vi.advanceTimersByTimeAsync(4000);
+      edit(id, 'a');
+      await vi.advanceTimersByTimeAsync(4000);
+      expect(asked).toEqual([]);
+      await vi.advanceTimersByTimeAsync(1500);
+      expect(asked).toEqual([id]);
+      expect(summaries.findKeptProof(id)).not.toBeNull();
+    } finally {
+      vi.useRealTimers();
+    }
   });
 });
 

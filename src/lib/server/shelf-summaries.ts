@@ -18,10 +18,18 @@ export interface ListedSummaries {
   pending: string[];
 }
 
-/** What a summary is made by; another number has all of them made anew. */
-const madeBy = 1;
+/** A kept proof (JSON) and what it stands at. */
+export interface KeptProofOfPlan {
+  revision: number;
+  workspace: number;
+  today: string;
+  proof: string;
+}
+
 /** How long who asks waits for those that are being read; small plans are there by then. */
 const mostWaitMs = 400;
+/** How long a plan rests before it is read anew in the background. */
+const restsMs = 5000;
 
 /** What the Shelf shows of every plan: kept in the file with what it was made of, made anew in the background, one plan after another. */
 export class ShelfSummaries {
@@ -29,19 +37,25 @@ export class ShelfSummaries {
   private readonly running = new Map<string, Promise<void>>();
   private readonly troubles = new Map<string, { madeOf: string; reason: string }>();
   private last: Promise<void> = Promise.resolve();
-  private readonly sql: Record<'revision' | 'find' | 'keep', Statement>;
+  private readonly resting = new Map<string, NodeJS.Timeout>();
+  private readonly sql: Record<'revision' | 'find' | 'keep' | 'findProof' | 'keepProof', Statement>;
   private readonly writer: ChangeWriter;
   private readonly plans: Plans;
   private readonly jobs: JobRunner;
+  private readonly madeBy: string;
 
-  constructor(db: Database, { writer, plans, jobs }: { writer: ChangeWriter; plans: Plans; jobs: JobRunner }) {
-    [this.writer, this.plans, this.jobs] = [writer, plans, jobs];
+  /** `madeBy`: the version of the application; what another one made is made anew. */
+  constructor(db: Database, { writer, plans, jobs, madeBy }: { writer: ChangeWriter; plans: Plans; jobs: JobRunner; madeBy: string }) {
+    [this.writer, this.plans, this.jobs, this.madeBy] = [writer, plans, jobs, madeBy];
+    writer.listen(({ stream }) => {
+      if (stream !== workspaceStream) this.refreshAtRest(stream);
+    });
     this.sql = {
       revision: db.prepare('SELECT revision FROM stream WHERE id = ?').pluck(),
       find: db.prepare('SELECT made_of AS madeOf, summary FROM plan_summary WHERE plan_id = ?'),
-      keep: db.prepare(
-        'INSERT INTO plan_summary VALUES (?, ?, ?) ON CONFLICT (plan_id) DO UPDATE SET made_of = excluded.made_of, summary = excluded.summary',
-      ),
+      findProof: db.prepare('SELECT proof FROM plan_proof WHERE plan_id = ? AND made_of = ?').pluck(),
+      keep: db.prepare('INSERT OR REPLACE INTO plan_summary VALUES (?, ?, ?)'),
+      keepProof: db.prepare('INSERT OR REPLACE INTO plan_proof VALUES (?, ?, ?)'),
     };
   }
 
@@ -62,20 +76,45 @@ export class ShelfSummaries {
     return listed;
   }
 
+  /** The proof of a plan as it was last read, unless something has changed since or there is no such plan. */
+  findKeptProof(planId: string): KeptProofOfPlan | null {
+    const { snapshot, revision: workspace } = this.writer.open(workspaceStream);
+    const plan = snapshot.plan.get(planId);
+    const proof = plan && (this.sql.findProof.get(planId, this.madeOf(plan)) as string | undefined);
+    if (!proof) return null;
+    return { revision: this.sql.revision.get(planId) as number, workspace, today: this.todayOf(plan), proof };
+  }
+
   /** Calls back with each plan whose summary was made anew, until what it answers is called. */
   listen(hear: (planId: string) => void): () => void {
     this.listeners.add(hear);
     return () => this.listeners.delete(hear);
   }
 
-  /** All that a summary depends on, as one text. */
+  private todayOf({ accountId }: Plan): string {
+    const zone = this.writer.open(workspaceStream).snapshot.account.get(accountId)?.timeZone;
+    return this.plans.today(zone ?? 'UTC');
+  }
+
+  /** All that a summary and a proof depend on, as one text. */
   private madeOf(plan: Plan): string {
-    const { account, ruleSet, houseRule } = this.writer.open(workspaceStream).snapshot;
+    const { client, account, ruleSet, houseRule } = this.writer.open(workspaceStream).snapshot;
     const own = account.get(plan.accountId);
     const revision = this.sql.revision.get(plan.id) as number | undefined;
-    const rows = [plan, own, ruleSet.get(plan.ruleSetKey), [...houseRule.values()]];
-    const text = JSON.stringify([madeBy, revision, this.plans.today(own?.timeZone ?? 'UTC'), rows]);
+    const rows = [plan, own, own && client.get(own.clientId), ruleSet.get(plan.ruleSetKey), [...houseRule.values()]];
+    const text = JSON.stringify([this.madeBy, revision, this.todayOf(plan), rows]);
     return createHash('sha1').update(text).digest('base64');
+  }
+
+  /** Has a plan read anew once nothing has changed in it for a while, so that who opens it next need not wait. */
+  private refreshAtRest(planId: string): void {
+    clearTimeout(this.resting.get(planId));
+    const timer = setTimeout(() => {
+      this.resting.delete(planId);
+      const plan = this.writer.open(workspaceStream).snapshot.plan.get(planId);
+      if (plan) this.refresh(plan);
+    }, restsMs);
+    this.resting.set(planId, timer.unref());
   }
 
   private refresh(plan: Plan): void {
@@ -92,13 +131,18 @@ export class ShelfSummaries {
     this.running.set(id, this.last);
   }
 
-  private async make({ id, accountId }: Plan, madeOf: string): Promise<void> {
-    const zone = this.writer.open(workspaceStream).snapshot.account.get(accountId)?.timeZone ?? 'UTC';
+  private async make(plan: Plan, madeOf: string): Promise<void> {
+    const { id } = plan;
     try {
-      const query = { planId: id, today: this.plans.today(zone) };
-      const summary = await this.jobs.run({ name: 'summary', body: new Uint8Array(), query });
+      const query = { planId: id, today: this.todayOf(plan) };
+      const made = await this.jobs.run({ name: 'summary', body: new Uint8Array(), query });
       this.troubles.delete(id);
-      this.sql.keep.run(id, madeOf, new TextDecoder().decode(summary));
+      // What was read may already be newer than what it was asked for; then it is kept as made of nothing that stands.
+      const stands = this.madeOf(plan) === madeOf ? madeOf : '';
+      const text = new TextDecoder().decode(made);
+      const end = text.indexOf('\n');
+      this.sql.keep.run(id, stands, text.slice(0, end));
+      this.sql.keepProof.run(id, stands, text.slice(end + 1));
     } catch (error) {
       const isIncomplete = error instanceof RequestRefused && error.code === 'incomplete-plan';
       if (!(error instanceof RequestRefused)) console.error(error);

@@ -14,7 +14,7 @@ export function sweepLostPlans(db: Database): number {
   const sweep = db.transaction((planId: string) => {
     for (const record of recordsOf('plan').reverse()) db.prepare(`DELETE FROM ${tableOf(record)} WHERE plan_id = ?`).run(planId);
     for (const table of ['step', 'made_change', 'version']) db.prepare(`DELETE FROM ${table} WHERE stream_id = ?`).run(planId);
-    db.prepare('DELETE FROM plan_summary WHERE plan_id = ?').run(planId);
+    for (const table of ['plan_summary', 'plan_proof']) db.prepare(`DELETE FROM ${table} WHERE plan_id = ?`).run(planId);
     db.prepare('DELETE FROM stream WHERE id = ?').run(planId);
   });
   for (const planId of lost) sweep(planId);

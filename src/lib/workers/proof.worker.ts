@@ -8,7 +8,7 @@ import { campaignsMeeting, findPlanView, firstLanguage, type PlanView } from '$l
 import type { Campaign } from '$lib/core/records/campaign';
 import type { Find } from '$lib/core/records/find';
 import { SentSnapshot, type RowsPack } from '$lib/core/store/sent-rows';
-import { ProofKeeper } from '$lib/core/proof/proof-keeper';
+import { ProofKeeper, type KeptProof } from '$lib/core/proof/proof-keeper';
 import { ProofSender, type SentProof } from '$lib/core/proof/sent-proof';
 
 /** Searches (plain texts) of which it is asked who answers them, among the campaigns that meet one. */
@@ -35,6 +35,8 @@ export type NumberedQuestion = { [Kind in QuestionKind]: { number: number; kind:
 export interface ProofAsked {
   planId: string;
   today: string;
+  /** The revisions of plan and workspace whose rows have come; null where changes stand on top of them. */
+  stands: { revision: number; workspace: number } | null;
   wantsProof: boolean;
   /** Whether the overlaps of groups are asked for as well. */
   wantsOverlaps: boolean;
@@ -89,7 +91,19 @@ function answerQuestion(view: PlanView, question: NumberedQuestion): QuestionKin
 
 const post = (answer: ProofAnswer) => postMessage(answer);
 
-function answer({ planId, today, wantsProof, wantsOverlaps, searches, questions }: ProofAsked): void {
+let hasRead = false;
+
+/** Takes over the proof that the server keeps of just these rows, where there is one; all is read otherwise. */
+async function takeKept(view: PlanView, { planId, today, stands }: ProofAsked): Promise<void> {
+  const response = stands && (await fetch(`/api/plans/${encodeURIComponent(planId)}/proof/kept`).catch(() => null));
+  if (!stands || response?.status !== 200) return;
+  const kept = (await response.json()) as NonNullable<ProofAsked['stands']> & { today: string; proof: KeptProof };
+  if (kept.revision === stands.revision && kept.workspace === stands.workspace && kept.today === today)
+    keeper.restore(view, today, kept.proof);
+}
+
+async function answer(asked: ProofAsked): Promise<void> {
+  const { planId, today, wantsProof, wantsOverlaps, searches, questions } = asked;
   const view = findPlanView(sent.snapshot, planId);
   for (const question of questions) post({ kind: 'answered', number: question.number, answer: view ? answerQuestion(view, question) : [] });
   if (searches) {
@@ -99,12 +113,21 @@ function answer({ planId, today, wantsProof, wantsOverlaps, searches, questions 
   }
   if (!wantsProof) return;
   const start = performance.now();
+  if (view && !hasRead) await takeKept(view, asked);
+  hasRead = true;
   const proof = view && sender.pack(keeper.read(view, today));
   const milliseconds = performance.now() - start;
   post({ kind: 'proof', proof, milliseconds, overlaps: view && wantsOverlaps ? findOverlaps(view) : null });
 }
 
+// One after another, also where one waits for the server: a pack that comes meanwhile belongs to what is asked next.
+let before: Promise<void> = Promise.resolve();
 onmessage = ({ data }: MessageEvent<ProofRequest>) => {
-  if ('pack' in data) sent.take(data.pack);
-  else answer(data.asked);
+  before = before.then(() => ('pack' in data ? sent.take(data.pack) : answer(data.asked)));
+  // What fails is an error of the worker, as it would be without the waiting.
+  before.catch((error: unknown) =>
+    setTimeout(() => {
+      throw error;
+    }),
+  );
 };

@@ -20,6 +20,12 @@ export interface Proof {
   rules: number;
 }
 
+/** What every reading of a proof gave, as it can be written as JSON: of units those that found something. */
+export interface KeptProof {
+  checks: readonly { key: string; records: readonly RecordName[]; findings: readonly Finding[] }[];
+  units: readonly (readonly [key: string, findings: readonly Finding[]])[];
+}
+
 /** What one reading gave, and what it rests on. */
 interface Kept {
   deps: readonly unknown[];
@@ -58,6 +64,32 @@ export class ProofKeeper {
     }
     this.kept = next;
     return arrange(view, [...next.values()]);
+  }
+
+  /** What was found, for keeping. */
+  keep(): KeptProof {
+    const wholes = new Set(sources.flatMap((source) => ('check' in source ? [source.key] : [])));
+    const kept = [...this.kept];
+    return {
+      checks: kept.flatMap(([key, { records, findings }]) => (wholes.has(key) ? [{ key, records: [...records.keys()], findings }] : [])),
+      units: kept.flatMap(([key, { findings }]) => (wholes.has(key) || findings.length === 0 ? [] : [[key, findings] as const])),
+    };
+  }
+
+  /** Takes over what a keeper found that read this very plan on this very day; only what changes afterwards is read. */
+  restore(view: PlanView, today: string, { checks, units }: KeptProof): void {
+    const checkDeps = [...constantsOf(view), today];
+    const found = new Map(units);
+    this.kept = new Map(
+      checks.map(({ key, records, findings }) => [
+        key,
+        { deps: checkDeps, records: new Map(records.map((record) => [record, view.snapshot[record]])), findings },
+      ]),
+    );
+    for (const source of sources)
+      if ('units' in source)
+        for (const { key, deps } of source.units(view, today))
+          this.kept.set(key, { deps, records: noRecords, findings: found.get(key) ?? [] });
   }
 
   private unit({ key, deps, read }: ProofUnit): Kept {

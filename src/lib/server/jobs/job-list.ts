@@ -1,6 +1,7 @@
 import { answerJob } from './answer-job';
 import { measureJob } from './measure-job';
 import { checkPlanFileJob } from './plan-file-job';
+import { proofJob, tablesJob } from './plan-jobs';
 import { matchPlacesJob, namedPlacesJob, reachJob } from './place-jobs';
 import { summaryJob } from './summary-job';
 import { decodeListJob, decodeTableJob } from './table-jobs';
@@ -14,6 +15,8 @@ export const jobs = {
   'named-places': namedPlacesJob,
   reach: reachJob,
   summary: summaryJob,
+  proof: proofJob,
+  tables: tablesJob,
   'check-plan-file': checkPlanFileJob,
   'decode-table': decodeTableJob,
   'decode-list': decodeListJob,

@@ -3,7 +3,7 @@ import { RequestRefused, tooMuch } from '../outcome';
 import type { JobServices } from './job';
 import { runJob, type JobAsked, type JobOutcome } from './run-job';
 
-/** Has jobs run, and answers what they answer as JSON in UTF-8. Throws `RequestRefused`. */
+/** Has jobs run, and answers what they answer, as JSON in UTF-8 or the bytes that they made. Throws `RequestRefused`. */
 export interface JobRunner {
   run(asked: JobAsked): Promise<Uint8Array>;
 }

@@ -18,5 +18,5 @@ export interface JobServices {
   readPlan(planId: string): Snapshot;
 }
 
-/** Computes an answer that can be written as JSON. Throws `RequestRefused`. */
+/** Computes an answer that can be written as JSON, or bytes, which stay as they are. Throws `RequestRefused`. */
 export type Job = (input: JobInput, services: JobServices) => unknown;

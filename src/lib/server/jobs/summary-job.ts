@@ -1,13 +1,15 @@
 import { ProofKeeper } from '$lib/core/proof/proof-keeper';
 import { summarizePlan } from '$lib/core/proof/summarize-plan';
-import { findPlanView } from '$lib/core/view/plan-view';
-import { incompletePlan } from '../outcome';
 import type { Job } from './job';
+import { viewForJob } from './plan-jobs';
 
-/** What the Shelf shows of a plan: it is read whole for that, findings and all. */
+/**
+ * What the Shelf shows of a plan, and its proof for keeping: it is read whole for both. Two lines of JSON, so that who keeps them need not
+ * read them.
+ */
 export const summaryJob: Job = ({ query }, { readPlan }) => {
-  const { planId = '', today = '' } = query;
-  const view = findPlanView(readPlan(planId), planId);
-  if (!view) throw incompletePlan();
-  return summarizePlan(view, new ProofKeeper().read(view, today).findings);
+  const view = viewForJob(readPlan, query.planId);
+  const keeper = new ProofKeeper();
+  const { findings } = keeper.read(view, query.today ?? '');
+  return new TextEncoder().encode(`${JSON.stringify(summarizePlan(view, findings))}\n${JSON.stringify(keeper.keep())}`);
 };

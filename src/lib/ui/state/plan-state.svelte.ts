@@ -73,7 +73,9 @@ export class PlanState extends SyncedStore {
 
   /** Has the proof read again; to be called when the snapshot changes. */
   readAgain(): void {
-    if (this.view) this.reader.read(this.whole, this.planId, this.today);
+    const [revision, workspace] = [this.shownRevision, this.workspace.shownRevision];
+    const stands = revision !== null && workspace !== null ? { revision, workspace } : null;
+    if (this.view) this.reader.read(this.whole, { planId: this.planId, today: this.today, stands });
   }
 
   /** Takes the mend that a finding carries. */

@@ -17,6 +17,9 @@ import { sendPacks } from './send-packs';
 
 const readAfterMs = 80;
 
+/** What is read: the plan, on a day (yyyy-MM-dd), and the revisions whose rows the snapshot holds, null where it holds more. */
+export type Read = Pick<ProofAsked, 'planId' | 'today' | 'stands'>;
+
 /** Keeps the proof of a snapshot up to date in a worker; only rows that changed are sent there. */
 export class ProofReader {
   proof = $state.raw<Proof>({ findings: [], aside: [], rules: 0 });
@@ -33,7 +36,7 @@ export class ProofReader {
   });
   private readonly receiver = new ProofReceiver();
   private sent: Snapshot = emptySnapshot();
-  private waiting: { snapshot: Snapshot; planId: string; today: string } | null = null;
+  private waiting: { snapshot: Snapshot; read: Read } | null = null;
   /** Messages that the worker still owes. */
   private awaited = 0;
   private searches: SearchesAsked | null = null;
@@ -43,7 +46,7 @@ export class ProofReader {
   private readonly answered = new Map<number, (answer: never) => void>();
   private lastNumber = 0;
   private watchers = 0;
-  private last: { planId: string; today: string } | null = null;
+  private last: Read | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
@@ -81,8 +84,8 @@ export class ProofReader {
   }
 
   /** Reads a snapshot soon; of several only the last is read. */
-  read(snapshot: Snapshot, planId: string, today: string): void {
-    this.waiting = { snapshot, planId, today };
+  read(snapshot: Snapshot, read: Read): void {
+    this.waiting = { snapshot, read };
     this.timer ??= setTimeout(() => {
       this.timer = undefined;
       this.send();
@@ -92,7 +95,7 @@ export class ProofReader {
   /** Has the overlaps found with every reading, until what it answers is called. */
   watchOverlaps(): () => void {
     this.watchers++;
-    this.waiting ??= this.last && { snapshot: this.sent, ...this.last };
+    this.waiting ??= this.last && { snapshot: this.sent, read: this.last };
     this.send();
     return () => {
       if (--this.watchers === 0) this.overlaps = null;
@@ -107,9 +110,9 @@ export class ProofReader {
 
   private send(): void {
     const isAsked = this.areAnswersOld || this.questions.length > 0;
-    const next = this.waiting ?? (isAsked && this.last ? { snapshot: this.sent, ...this.last } : null);
+    const next = this.waiting ?? (isAsked && this.last ? { snapshot: this.sent, read: this.last } : null);
     if (this.awaited > 0 || !next) return;
-    const { snapshot, planId, today } = next;
+    const { snapshot, read } = next;
     const wantsProof = this.waiting !== null;
     this.waiting = null;
     this.areAnswersOld = false;
@@ -118,8 +121,8 @@ export class ProofReader {
     this.awaited = Number(wantsProof) + Number(this.searches !== null) + questions.length;
     const packs = packBetween(this.sent, snapshot);
     this.sent = snapshot;
-    this.last = { planId, today };
-    const asked: ProofAsked = { planId, today, wantsProof, wantsOverlaps: this.watchers > 0, searches: this.searches, questions };
+    this.last = read;
+    const asked: ProofAsked = { ...read, wantsProof, wantsOverlaps: this.watchers > 0, searches: this.searches, questions };
     const post = (request: ProofRequest) => this.worker.postMessage(request);
     sendPacks(packs, { send: (pack) => post({ pack }), done: () => post({ asked }) });
   }

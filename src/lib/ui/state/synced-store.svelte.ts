@@ -79,6 +79,11 @@ export class SyncedStore {
     };
   }
 
+  /** The revision whose rows are shown; null while changes wait to be sent. */
+  get shownRevision(): number | null {
+    return this.pending.length === 0 ? this.settled.revision : null;
+  }
+
   /** Reads the stream; throws with the server's message where it cannot be read. */
   async load(): Promise<void> {
     this.take(await this.server.load());

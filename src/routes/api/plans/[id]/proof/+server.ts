@@ -1,19 +1,10 @@
-import { json } from '@sveltejs/kit';
-import { countAll, countByChapter } from '$lib/core/proof/count-findings';
 import { route } from '$lib/server/respond';
-import { wordFinding } from '$lib/wording/findings';
 
 /** The proof of a plan, with its words. */
-export const GET = route(({ params, locals: { services } }) => {
-  const id = params.id ?? '';
-  const { findings, aside, rules } = services.plans.getProof(id);
-  const { currency } = services.plans.getView(id).account;
-  const word = (finding: (typeof findings)[number]) => ({ ...finding, ...wordFinding(finding, currency) });
-  return json({
-    rules,
-    counts: countAll(findings),
-    chapters: countByChapter(findings),
-    findings: findings.map(word),
-    aside: aside.map(word),
-  });
+export const GET = route(async ({ params, locals: { services } }) => {
+  const planId = params.id ?? '';
+  const { account } = services.plans.getView(planId);
+  const query = { planId, today: services.plans.today(account.timeZone) };
+  const proof = await services.jobs.run({ name: 'proof', body: new Uint8Array(), query });
+  return new Response(proof as Uint8Array<ArrayBuffer>, { headers: { 'content-type': 'application/json' } });
 });

@@ -1,14 +1,12 @@
-import { downloadAs } from '$lib/server/download';
+import { answerTables } from '$lib/server/table-routes';
 import { route } from '$lib/server/respond';
-import { workbookType, writeWorkbook } from '$lib/server/table-files/write-table-file';
+import { workbookType } from '$lib/server/table-files/write-table-file';
 
 /** All tables in one workbook, a sheet a table. */
-export const GET = route(async ({ params, url, locals: { services } }) => {
-  const { view, tables, layout } = services.plans.getTables(params.id ?? '', url.searchParams.get('layout'));
-  return new Response((await writeWorkbook(tables)) as Uint8Array<ArrayBuffer>, {
-    headers: {
-      'content-type': workbookType,
-      ...downloadAs([view.plan.name, layout.name, services.plans.today(view.account.timeZone)].join(' '), '.xlsx'),
-    },
-  });
-});
+export const GET = route((event) =>
+  answerTables(event, 'all.xlsx', ({ view, layout, today }) => ({
+    type: workbookType,
+    name: [view.plan.name, layout.name, today].join(' '),
+    rest: '.xlsx',
+  })),
+);
