@@ -65,10 +65,14 @@ function checkWords(ad: MeasuredAd): Report[] {
   const unread = ad.keywords.filter((_, index) => !live.some(({ measure }) => measure.readings[index]?.uses === 'keyword'));
   if (unread.length === 0) return [];
   const stemsOf = (text: string) => wordsOf(text.toLowerCase()).map(stem);
-  const read = live.flatMap(({ measure }) => measure.readings.flatMap(({ text, uses }) => (uses === 'keyword' ? stemsOf(text) : [])));
-  const fixed = new Set([...ad.lines.flatMap(({ measure }) => stemsOf(measure.textWithFallback)), ...read]);
+  const fixed = new Set(ad.lines.flatMap(({ measure }) => stemsOf(measure.textWithFallback)));
   const unanswered = new Set<string>();
   for (const keyword of unread) for (const word of wordsOf(keyword)) if (!isStopWord(word) && !fixed.has(stem(word))) unanswered.add(word);
+  // What the lines say with other keywords in their slots is looked through only where what is fixed leaves something open.
+  const left = () => [...unanswered].some((word) => !fixed.has(stem(word)));
+  for (const { measure } of live)
+    for (const { text, uses } of measure.readings) if (uses === 'keyword' && left()) for (const word of stemsOf(text)) fixed.add(word);
+  for (const word of unanswered) if (fixed.has(stem(word))) unanswered.delete(word);
   if (unanswered.size === 0 || ad.lines.length === 0) return [];
   return [
     {

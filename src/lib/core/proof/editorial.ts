@@ -114,9 +114,11 @@ const amountPatterns = currencySigns.map(([sign, currencies]) => {
   return { currencies, pattern: new RegExp(`${before}${bare}\\.?\\s?\\d[\\d.,\\s]*|\\d[\\d.,]*\\s?${bare}${after}`, 'u') };
 });
 
+const anyAmount = new RegExp(currencySigns.map(([sign]) => escapePattern(sign)).join('|'), 'u');
+
 /** An amount in a line that is in another currency than the account's; null where there is none. */
 function findOtherCurrency(text: string, currency: string): string | null {
-  if (!/\d/.test(text)) return null;
+  if (!/\d/.test(text) || !anyAmount.test(text)) return null;
   for (const { currencies, pattern } of amountPatterns) {
     const found = currencies.includes(currency) ? null : pattern.exec(text);
     if (found) return found[0].trim();

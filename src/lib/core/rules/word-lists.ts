@@ -31,7 +31,17 @@ function patternOf(phrase: string): RegExp {
 
 /** The first of some phrases that stands in a text as whole words, in any letter case, or null. */
 export function findPhrase(text: string, phrases: readonly string[]): string | null {
-  return phrases.find((phrase) => holdsPhrase(text, phrase)) ?? null;
+  const lower = text.toLowerCase();
+  return phrases.find((phrase) => mayStandIn(lower, phrase) && holdsPhrase(text, phrase)) ?? null;
+}
+
+const lowered = new Map<string, string>();
+
+/** Whether a phrase can stand in a text in small letters at all: most do not, and looking for whole words costs more. */
+function mayStandIn(lower: string, phrase: string): boolean {
+  let small = lowered.get(phrase);
+  if (small === undefined) lowered.set(phrase, (small = phrase.trim().toLowerCase()));
+  return lower.includes(small);
 }
 
 /** Whether a phrase stands in a text as whole words, in any letter case. */
