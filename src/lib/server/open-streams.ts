@@ -15,7 +15,8 @@ export interface OpenStream {
 /** How many rows are held of all streams together; a plan of 20,000 keywords has about 70,000. */
 const mostRows = 300_000;
 
-const rowsOf = (snapshot: Snapshot): number => Object.values(snapshot).reduce((sum, rows: ReadonlyMap<string, unknown>) => sum + rows.size, 0);
+const rowsOf = (snapshot: Snapshot): number =>
+  Object.values(snapshot).reduce((sum, rows: ReadonlyMap<string, unknown>) => sum + rows.size, 0);
 
 /** Streams as they stand in the file; those asked for last are held, as many rows of them as there is room for. */
 export class OpenStreams {

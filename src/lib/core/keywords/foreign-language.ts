@@ -31,7 +31,10 @@ function smallIn(word: string): number {
 }
 
 /** How many small words of the languages meant stand among words, at most of one of them, and how many of each other language. */
-function smallWordsOf(words: readonly string[], meant: ReadonlySet<string>): { own: number; others: { language: string; count: number }[] } {
+function smallWordsOf(
+  words: readonly string[],
+  meant: ReadonlySet<string>,
+): { own: number; others: { language: string; count: number }[] } {
   const counts = stopLanguages.map(() => 0);
   for (const word of words) for (let mask = smallIn(word), at = 0; mask > 0; mask >>= 1, at++) counts[at]! += mask & 1;
   const counted = stopLanguages.map((language, at) => ({ language, count: counts[at]! }));

@@ -28,12 +28,22 @@ const setEach = z.strictObject({
     .array(z.looseObject({ id: z.string().max(64) }))
     .min(1)
     .max(200_000),
+  /** The values that it was made on, a row each, in the same order. */
+  was: z.array(anyFields).max(200_000).optional(),
 });
-const remove = z.strictObject({ type: z.literal('remove'), record, ids });
+const remove = z.strictObject({
+  type: z.literal('remove'),
+  record,
+  ids,
+  /** Stamps of the rows as they were seen, in the order of the ids; a row that is another now refuses it. */
+  stamps: z.array(z.string().max(16)).max(200_000).optional(),
+});
 const judge = z.strictObject({
   type: z.literal('judge'),
   ids,
   verdict: z.enum(verdicts),
+  /** The verdicts that it was made on, in the order of the ids. */
+  was: z.array(z.enum(verdicts)).max(200_000).optional(),
   /** Why, of a block. */
   reason: z.enum(blockReasons).nullable().optional(),
   /** The judged word that settles them. */

@@ -3,7 +3,7 @@ import { recordTypes } from '../records/record-types';
 import type { Change, SimpleChange } from './changes';
 import { checkUnique } from './check-unique';
 import { Draft, Refused, rowsOfRecord, type Decision } from './draft';
-import { sameValue } from './same-value';
+import { refuseStaleEach, refuseStaleJudged, refuseStaleRemoved, refuseStaleSet } from './refuse-stale';
 import { applyEdits, childrenOf, type Snapshot } from './snapshot';
 
 /** Decides a change on a snapshot: the edits it makes, or why it cannot be made. Pure; the caller has checked the change's form. */
@@ -32,18 +32,12 @@ function decidePart(draft: Draft, change: SimpleChange, stream: 'workspace' | 'p
     case 'set-each':
       return setEach(draft, change);
     case 'remove':
-      return removeRows(draft, change.record, change.ids);
+      return removeRows(draft, change);
     case 'judge':
       return judge(draft, change);
     case 'merge-groups':
       return mergeGroups(draft, change);
   }
-}
-
-function requireRow(draft: Draft, record: RecordName, id: string): Row {
-  const row = draft.find(record, id);
-  if (!row) throw new Refused({ code: 'gone', record, ids: [id] });
-  return row;
 }
 
 function requireAll(draft: Draft, record: RecordName, ids: readonly string[]): void {
@@ -69,50 +63,34 @@ function addRow(draft: Draft, record: RecordName, row: Row): void {
 function setRows(draft: Draft, change: Extract<SimpleChange, { type: 'set' }>): void {
   const { record, ids, fields } = change;
   requireAll(draft, record, ids);
-  checkStale(draft, change);
+  refuseStaleSet(draft, change);
   for (const id of ids) {
-    const after = { ...requireRow(draft, record, id), ...fields };
+    const after = { ...draft.require(record, id), ...fields };
     checkParents(draft, record, after, Object.keys(fields));
     draft.put(record, id, after);
   }
 }
 
-function setEach(draft: Draft, { record, rows }: Extract<SimpleChange, { type: 'set-each' }>): void {
+function setEach(draft: Draft, change: Extract<SimpleChange, { type: 'set-each' }>): void {
+  const { record, rows } = change;
   requireAll(
     draft,
     record,
     rows.map(({ id }) => id),
   );
+  refuseStaleEach(draft, change);
   for (const fields of rows) {
-    const after = { ...requireRow(draft, record, fields.id), ...fields };
+    const after = { ...draft.require(record, fields.id), ...fields };
     checkParents(draft, record, after, Object.keys(fields));
     draft.put(record, fields.id, after);
   }
 }
 
-/** Refuses an edit of fields that hold neither what it was made on nor what it makes of them. */
-function checkStale(draft: Draft, { record, ids, fields, was = {}, wasEach = {} }: Extract<SimpleChange, { type: 'set' }>): void {
-  const isStale = (row: Row, field: string, value: unknown) => !sameValue(row[field], value) && !sameValue(row[field], fields[field]);
-  const stale = ids.flatMap((id, index) => {
-    const row = requireRow(draft, record, id);
-    const field =
-      Object.keys(was).find((one) => isStale(row, one, was[one])) ??
-      Object.keys(wasEach).find((one) => isStale(row, one, wasEach[one]?.[index]));
-    return field === undefined ? [] : [{ id, field, theirs: row[field] }];
-  });
-  const [first] = stale;
-  if (!first) return;
-  const { id, field, theirs } = first;
-  throw new Refused(
-    ids.length === 1
-      ? { code: 'stale', record, id, field, mine: fields[field], theirs }
-      : { code: 'stale-rows', record, ids: stale.map(({ id }) => id) },
-  );
-}
-
-function removeRows(draft: Draft, record: RecordName, ids: readonly string[]): void {
+function removeRows(draft: Draft, change: Extract<SimpleChange, { type: 'remove' }>): void {
+  const { record, ids } = change;
   if (recordTypes[record].isNeeded) throw new Refused({ code: 'needed', record });
   requireAll(draft, record, ids);
+  refuseStaleRemoved(draft, change);
   let leaving = ids.map((id) => ({ record, id }));
   while (leaving.length > 0) {
     for (const { record, id } of leaving) draft.put(record, id, null);
@@ -139,9 +117,10 @@ function dependentsOf(draft: Draft, snapshot: Snapshot, parent: RecordName, pare
 function judge(draft: Draft, change: Extract<SimpleChange, { type: 'judge' }>): void {
   const { ids, verdict, reason = null, wordVerdictId = null, makes = 'negatives', negatives } = change;
   requireAll(draft, 'find', ids);
+  refuseStaleJudged(draft, change);
   let position = draft.snapshot.negative.size;
   for (const [index, id] of ids.entries()) {
-    const find = requireRow(draft, 'find', id);
+    const find = draft.require('find', id);
     const after = { ...find, verdict, reason: verdict === 'block' ? reason : null, wordVerdictId };
     checkParents(draft, 'find', after, ['wordVerdictId']);
     draft.put('find', id, after);

@@ -37,6 +37,13 @@ export class Draft {
     return edit ? edit.after : (rowsOfRecord(this.snapshot, record).get(id) ?? null);
   }
 
+  /** The row; refused where it is gone. */
+  require(record: RecordName, id: string): Row {
+    const row = this.find(record, id);
+    if (!row) throw new Refused({ code: 'gone', record, ids: [id] });
+    return row;
+  }
+
   put(record: RecordName, id: string, after: Row | null): void {
     const key = `${record} ${id}`;
     const edit = this.edits.get(key);

@@ -8,7 +8,6 @@ import {
   type ListedStep,
   type SentChange,
   type ServerChange,
-  type SimpleChange,
   type StepSummary,
 } from '$lib/core/store/changes';
 import { decide } from '$lib/core/store/decide';
@@ -18,7 +17,7 @@ import type { RecordTypes } from '$lib/core/records/record-types';
 import { tabChannel, type TabMessage } from './tab-channel';
 import { whole } from './read-change-feed';
 import { describeRefused, typesOver, type RefusedChange } from './refused-change';
-import { findOpenEditSession, joinEditSession, withValuesBefore, type SetChange } from './sent-values';
+import { findOpenEditSession, joinEditSession, overAll, withValuesBefore, type SetChange } from './sent-values';
 import { SettledRows } from './settled-rows';
 import { StreamServer } from './stream-server';
 import { forgetUnsent, keepUnsent, takeOverUnsent } from './unsent';
@@ -178,8 +177,7 @@ export class SyncedStore {
   makeAgain({ change }: RefusedChange): void {
     this.settle();
     if (!change) return;
-    const over = (part: SimpleChange): SimpleChange => (part.type === 'set' ? { ...part, was: undefined, wasEach: {} } : part);
-    this.make(change.type === 'several' ? { ...change, changes: change.changes.map(over) } : over(change));
+    this.make(change.type === 'several' ? { ...change, changes: change.changes.map(overAll) } : overAll(change));
   }
 
   /** Has the server make a change that only it can make; what waits is sent first. */
