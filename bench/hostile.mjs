@@ -45,7 +45,7 @@ const big = readFileSync(join(root, '.bench/big-plan.json'), 'utf8');
 function emptyCampaigns() {
   const { campaigns, ...rest } = JSON.parse(big);
   const bare = { ...campaigns[0], groups: [] };
-  const count = Math.floor((47 * megabyte) / (JSON.stringify(bare).length + 8));
+  const count = Math.floor((47 * megabyte) / (JSON.stringify(bare).length + 24));
   return JSON.stringify({ ...rest, campaigns: many(count, (at) => ({ ...bare, name: `c${at}`.padEnd(20) })) });
 }
 

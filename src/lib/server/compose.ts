@@ -7,6 +7,7 @@ import { openDatabase } from './db/open-database';
 import { JobPool, JobsHere, type JobRunner } from './jobs/job-runner';
 import { GuardedWeb } from './pages/guarded-web';
 import { PageReader } from './pages/page-reader';
+import type { PageTexts } from './pages/read-html';
 import { PracticeSite } from './standins/site/practice-site';
 import type { PlaceAtlas } from './places/place-atlas';
 import type { NamedPlaces } from './places/named-places';
@@ -100,6 +101,10 @@ export async function compose({ dataFile, placesFile, jobsFile, demo, marketPaus
   const { atlas } = placeServices;
   const readPlan = (planId: string) => plans.getSnapshot(planId);
   const jobs = jobsFile === null ? new JobsHere({ ...placeServices, readPlan }) : new JobPool(jobsFile, { placesFile, dataFile });
+  const readTexts = async (html: string) => {
+    const texts = await jobs.run({ name: 'read-html', body: new TextEncoder().encode(html), query: {} });
+    return JSON.parse(new TextDecoder().decode(texts)) as PageTexts;
+  };
   const services: Services = {
     writer,
     plans,
@@ -107,7 +112,7 @@ export async function compose({ dataFile, placesFile, jobsFile, demo, marketPaus
     ...placeServices,
     jobs,
     summaries: new ShelfSummaries(db, { writer, plans, jobs, madeBy: version }),
-    pages: new PageReader([new PracticeSite(), new GuardedWeb()]),
+    pages: new PageReader([new PracticeSite(), new GuardedWeb()], readTexts),
     market: new PracticeMarket(atlas, { pauseMs: marketPauseMs }),
     keeper,
     backups: new Backups(db, { writer, keeper, now }),

@@ -1,6 +1,7 @@
 import { answerJob } from './answer-job';
 import { measureJob } from './measure-job';
 import { checkPlanFileJob } from './plan-file-job';
+import { readHtmlJob } from './page-job';
 import { proofJob, tablesJob } from './plan-jobs';
 import { matchPlacesJob, namedPlacesJob, reachJob } from './place-jobs';
 import { summaryJob } from './summary-job';
@@ -17,6 +18,7 @@ export const jobs = {
   summary: summaryJob,
   proof: proofJob,
   tables: tablesJob,
+  'read-html': readHtmlJob,
   'check-plan-file': checkPlanFileJob,
   'decode-table': decodeTableJob,
   'decode-list': decodeListJob,

@@ -1,5 +1,5 @@
 import { Parser } from 'htmlparser2';
-import type { PagePiece } from '$lib/core/pages/page-text';
+import type { PagePiece, ReadPage } from '$lib/core/pages/page-text';
 
 const unread = new Set(['script', 'style', 'noscript', 'template', 'svg']);
 const kinds: Readonly<Record<string, PagePiece['kind']>> = {
@@ -17,8 +17,11 @@ const kinds: Readonly<Record<string, PagePiece['kind']>> = {
 const mostPieces = 2000;
 const longestPiece = 600;
 
+/** What the HTML of a page says. */
+export type PageTexts = Pick<ReadPage, 'pieces' | 'fitsPhones' | 'language'>;
+
 /** The texts of a page by what they stand in; read as a stream, so that no nesting is too deep. */
-export function readHtml(html: string): { pieces: PagePiece[]; fitsPhones: boolean; language: string } {
+export function readHtml(html: string): PageTexts {
   const pieces: PagePiece[] = [];
   let [fitsPhones, language, skipped] = [false, '', 0];
   let [kind, text]: [PagePiece['kind'], string] = ['text', ''];

@@ -62,7 +62,12 @@ it('values of their own are not written over others unseen', async () => {
 });
 
 it('a verdict is not given over another one unseen; the same one twice is no quarrel', async () => {
-  const [one, two] = [...stream.snapshot.find.keys()] as [string, string];
+  const [find] = stream.snapshot.find.values();
+  stream.add('find', { ...find!, id: 'second' as never, text: 'a second find' });
+  await stream.flush();
+  other.close();
+  other = await open();
+  const [one, two] = [String(find!.id), 'second'];
   await crossed({ type: 'judge', ids: [one], verdict: 'block' }, { type: 'judge', ids: [one, two], verdict: 'pass' }, one);
   expect(rowsNow().find.get(one as never)?.verdict).toBe('pass');
   stream.make({ type: 'judge', ids: [two], verdict: 'later' });

@@ -1,6 +1,5 @@
 import { json } from '@sveltejs/kit';
 import * as z from 'zod';
-import { readPastedPage } from '$lib/server/pages/page-reader';
 import { PageRefused } from '$lib/server/pages/page-source';
 import { RequestRefused } from '$lib/server/outcome';
 import { readJson } from '$lib/server/read-json';
@@ -11,7 +10,7 @@ const body = z.union([z.object({ html: z.string().min(1).max(2_000_000) }), z.ob
 /** Reads a page, by its address or as its HTML was pasted: its texts, and whether it fits phones. */
 export const POST = route(async ({ request, locals: { services } }) => {
   const asked = await readJson(request, body);
-  if ('html' in asked) return json(readPastedPage(asked.html));
+  if ('html' in asked) return json(await services.pages.readPasted(asked.html));
   const { address } = asked;
   try {
     return json(await services.pages.read(address));
