@@ -1,5 +1,5 @@
 import { test as base } from '@playwright/test';
-import type { ChildProcess } from 'node:child_process';
+import { execFileSync, type ChildProcess } from 'node:child_process';
 import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -40,6 +40,11 @@ export class OwnServer {
     const ended = new Promise((resolve) => child.on('exit', resolve));
     child.kill('SIGKILL');
     await ended;
+  }
+
+  /** Lets no file of the server's grow past a number of bytes, as on a disk that is full; null: past any. */
+  limitFiles(bytes: number | null): void {
+    execFileSync('prlimit', ['--pid', String(this.process?.pid), `--fsize=${bytes ?? 'unlimited'}:`]);
   }
 
   async end(): Promise<void> {

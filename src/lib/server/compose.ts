@@ -3,6 +3,7 @@ import { planFileSchema } from '$lib/core/exchange/plan-file';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { Backups, sweepRestores } from './backups';
 import { FileKeeper } from './db/file-keeper';
+import { FreeSpace } from './db/free-space';
 import { openDatabase } from './db/open-database';
 import { JobPool, JobsHere, type JobRunner } from './jobs/job-runner';
 import { GuardedWeb } from './pages/guarded-web';
@@ -90,6 +91,7 @@ export async function compose({ dataFile, placesFile, jobsFile, demo, marketPaus
   const keeper = FileKeeper.hold(dataFile);
   const db = openDatabase(dataFile);
   keeper.watch(db);
+  new FreeSpace(db).start();
   sweepLostPlans(db);
   forgetOldChanges(db, now());
   await sweepRestores();

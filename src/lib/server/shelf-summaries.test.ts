@@ -79,6 +79,15 @@ describe('summaries', () => {
   });
 });
 
+it('a summary that the disk has no room for is shown all the same, and is no trouble of the plan', async () => {
+  const id = plans.readIn(planFileSchema.parse(samplePlans[0]));
+  db.pragma(`max_page_count = ${String(db.pragma('page_count', { simple: true }))}`);
+  const { byPlan, troubled } = await summaries.list();
+  expect([byPlan.get(id)?.keywords, troubled, summaries.findKeptProof(id)]).toEqual([397, [], null]);
+  await summaries.list();
+  expect(asked).toEqual([id]);
+});
+
 describe('a proof', () => {
   it('is kept as it was read, with what it stands at, until something it rests on changes', async () => {
     const id = plans.readIn(cleanFile);

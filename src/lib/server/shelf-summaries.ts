@@ -10,6 +10,7 @@ import type { JobRunner } from './jobs/job-runner';
 import { workspaceStream } from './open-streams';
 import { RequestRefused } from './outcome';
 import type { Plans } from './plans';
+import { findStorageRefusal } from './storage-refusal';
 
 /** Summaries of the Shelf: the last one of every plan, those that cannot be read, and those that are being read anew. */
 export interface ListedSummaries {
@@ -26,6 +27,11 @@ export interface KeptProofOfPlan {
   proof: string;
 }
 
+interface KeptSummary {
+  madeOf: string;
+  summary: string;
+}
+
 /** How long who asks waits for those that are being read; small plans are there by then. */
 const mostWaitMs = 400;
 /** How long a plan rests before it is read anew in the background. */
@@ -37,6 +43,7 @@ export class ShelfSummaries {
   private readonly running = new Map<string, Promise<void>>();
   private readonly troubles = new Map<string, { madeOf: string; reason: string }>();
   private last: Promise<void> = Promise.resolve();
+  private readonly notWritten = new Map<string, KeptSummary>();
   private readonly resting = new Map<string, NodeJS.Timeout>();
   private readonly sql: Record<'revision' | 'find' | 'keep' | 'findProof' | 'keepProof', Statement>;
   private readonly writer: ChangeWriter;
@@ -69,7 +76,7 @@ export class ShelfSummaries {
       const trouble = this.troubles.get(plan.id);
       if (trouble?.madeOf === this.madeOf(plan)) listed.troubled.push({ id: plan.id, reason: trouble.reason });
       else {
-        const kept = this.sql.find.get(plan.id) as { summary: string } | undefined;
+        const kept = this.find(plan.id);
         if (kept) listed.byPlan.set(plan.id, JSON.parse(kept.summary) as PlanSummary);
       }
     }
@@ -89,6 +96,22 @@ export class ShelfSummaries {
   listen(hear: (planId: string) => void): () => void {
     this.listeners.add(hear);
     return () => this.listeners.delete(hear);
+  }
+
+  private find(planId: string): KeptSummary | undefined {
+    return this.notWritten.get(planId) ?? (this.sql.find.get(planId) as KeptSummary | undefined);
+  }
+
+  /** Keeps what was made in the file; where that cannot be written now, the Shelf goes on from memory. */
+  private keep(planId: string, made: KeptSummary, proof: string): void {
+    try {
+      this.sql.keep.run(planId, made.madeOf, made.summary);
+      this.sql.keepProof.run(planId, made.madeOf, proof);
+      this.notWritten.delete(planId);
+    } catch (error) {
+      if (!findStorageRefusal(error)) throw error;
+      this.notWritten.set(planId, made);
+    }
   }
 
   private todayOf({ accountId }: Plan): string {
@@ -120,7 +143,7 @@ export class ShelfSummaries {
   private refresh(plan: Plan): void {
     const { id } = plan;
     const madeOf = this.madeOf(plan);
-    const kept = this.sql.find.get(id) as { madeOf: string } | undefined;
+    const kept = this.find(id);
     if (kept?.madeOf === madeOf || this.troubles.get(id)?.madeOf === madeOf || this.running.has(id)) return;
     this.last = this.last
       .then(() => this.make(plan, madeOf))
@@ -141,8 +164,7 @@ export class ShelfSummaries {
       const stands = this.madeOf(plan) === madeOf ? madeOf : '';
       const text = new TextDecoder().decode(made);
       const end = text.indexOf('\n');
-      this.sql.keep.run(id, stands, text.slice(0, end));
-      this.sql.keepProof.run(id, stands, text.slice(end + 1));
+      this.keep(id, { madeOf: stands, summary: text.slice(0, end) }, text.slice(end + 1));
     } catch (error) {
       const isIncomplete = error instanceof RequestRefused && error.code === 'incomplete-plan';
       if (!(error instanceof RequestRefused)) console.error(error);

@@ -56,6 +56,8 @@ export function openDatabase(file: string): Database.Database {
   const db = open(file);
   try {
     db.pragma('busy_timeout = 3000');
+    // Holds for files that are laid out from here on: what is free in one is given back to the disk.
+    db.pragma('auto_vacuum = INCREMENTAL');
     db.pragma('journal_mode = WAL');
     db.pragma('synchronous = FULL');
     db.pragma('foreign_keys = ON');
