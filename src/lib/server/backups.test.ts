@@ -1,5 +1,5 @@
 import Sqlite from 'better-sqlite3';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -78,12 +78,17 @@ describe('putting a back-up in place while running', () => {
     expect(writer.findChangeFeed(workspaceStream, before + 2)?.edits).toHaveLength(1);
   });
 
-  it('keeps the last five copies of what stood there', async () => {
+  it('keeps the last five copies of what stood there, and counts them', async () => {
     const backup = backups.take();
+    expect(await backups.diskUse()).toMatchObject({ copies: 0, bytesOfCopies: 0 });
     const kept: (string | null)[] = [];
     for (let round = 0; round < 7; round++) kept.push(await backups.restore(backup));
     const there = readdirSync(folder).filter((name) => name.includes('before-restore'));
     expect(there.sort()).toEqual(kept.slice(2).map((name) => basename(name ?? '')));
+    const use = await backups.diskUse();
+    expect(use.copies).toBe(5);
+    expect(use.bytesOfCopies).toBe(there.reduce((sum, name) => sum + statSync(join(folder, name)).size, 0));
+    expect(use.bytes).toBeGreaterThan(backup.length - 1);
   });
 
   it('takes a back-up of earlier tables', async () => {

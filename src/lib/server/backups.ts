@@ -1,6 +1,7 @@
-import { mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, readdir, rm, stat, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { basename, dirname, join } from 'node:path';
+import type { DiskUse } from '$lib/core/store/disk-use';
 import type { Database } from './db/open-database';
 import type { FileKeeper } from './db/file-keeper';
 import { restoreInto } from './db/restore';
@@ -9,11 +10,17 @@ import type { ChangeWriter } from './change-writer';
 const foldersOfRestores = 'biblion-restore-';
 const mostCopiesKept = 5;
 
+/** Files of a folder whose paths begin alike, the oldest first where a time follows. */
+async function filesBeginning(beginning: string): Promise<string[]> {
+  const [folder, start] = [dirname(beginning), basename(beginning)];
+  const names = (await readdir(folder)).filter((name) => name.startsWith(start)).sort();
+  return names.map((name) => join(folder, name));
+}
+
 /** Takes away all but the last five copies that were put aside at restores. `beginning` is what their names begin with. */
 async function keepLast(beginning: string): Promise<void> {
-  const [folder, start] = [dirname(beginning), basename(beginning)];
-  const copies = (await readdir(folder)).filter((name) => name.startsWith(start)).sort();
-  for (const name of copies.slice(0, -mostCopiesKept)) await rm(join(folder, name), { force: true });
+  const copies = await filesBeginning(beginning);
+  for (const copy of copies.slice(0, -mostCopiesKept)) await rm(copy, { force: true });
 }
 
 const isAlive = (pid: number) => {
@@ -54,6 +61,19 @@ export class Backups {
     const { state, trouble } = this.keeper;
     if (state === 'damaged' && trouble) throw trouble;
     return new Uint8Array(this.db.serialize());
+  }
+
+  /** What the data take on disk; nothing where they are in memory only. */
+  async diskUse(): Promise<DiskUse> {
+    const { name, memory } = this.db;
+    const sizeOf = async (files: readonly string[]) =>
+      (await Promise.all(files.map(async (file) => (await stat(file).catch(() => null))?.size ?? 0))).reduce((sum, size) => sum + size, 0);
+    const copies = memory ? [] : await filesBeginning(`${name}.before-`);
+    return {
+      bytes: memory ? 0 : await sizeOf([name, `${name}-wal`, `${name}-shm`]),
+      copies: copies.length,
+      bytesOfCopies: await sizeOf(copies),
+    };
   }
 
   /**

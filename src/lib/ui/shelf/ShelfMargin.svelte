@@ -1,5 +1,7 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { formatMoney } from '$lib/core/money/money';
+  import type { DiskUse } from '$lib/core/store/disk-use';
   import { countOf, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import type { ShelfState } from './shelf-state.svelte';
@@ -7,6 +9,14 @@
   let { shelf, onrestore }: { shelf: ShelfState; onrestore: () => void } = $props();
 
   const mostDue = 6;
+  const megabytes = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 1 });
+  const wordBytes = (bytes: number) => `${megabytes.format(bytes / 1024 / 1024)} MB`;
+  let use = $state.raw<DiskUse | null>(null);
+
+  onMount(async () => {
+    const response = await fetch('/api/backup/size').catch(() => null);
+    if (response?.ok) use = (await response.json()) as DiskUse;
+  });
 </script>
 
 <section aria-label="Due next" class="flex flex-col gap-3">
@@ -38,3 +48,10 @@
   <a class="font-semibold text-act underline" href="/api/backup" download>Back up everything</a>: all clients and plans in one file.
   <Button kind="link" onclick={onrestore}>Put a back-up in place</Button>
 </p>
+{#if use}
+  <p class="mt-2 text-ink-2">
+    On disk: {wordBytes(use.bytes)}{use.copies > 0
+      ? `, and ${wordBytes(use.bytesOfCopies)} in ${countOf(use.copies, 'earlier copy', 'earlier copies')} beside it`
+      : ''}.
+  </p>
+{/if}
