@@ -44,6 +44,43 @@ test('measure answers the worked examples', async ({ request, server }) => {
   expect((await measure({ text: 'a\u202eb' })).problems).toEqual([{ code: 'direction-sign', at: 1, data: { sign: 'U+202E' } }]);
 });
 
+test('verdicts are proposed for finds by a brief alone, in their order, with places looked up', async ({ request, server }) => {
+  const leith = { kind: 'city', name: 'Leith', country: 'GB', code: 'GB.SCT', latitude: 55.98, longitude: -3.17, radiusKm: 10 };
+  const brief = {
+    language: 'en',
+    goal: 'calls',
+    offer: 'Piano tuning and repair',
+    sells: 'service',
+    places: [leith],
+    notOffered: ['organ'],
+  };
+  const finds = [
+    'Piano tuning Leith',
+    'piano tuner cost',
+    'piano tuning glasgow',
+    'how to tune a piano',
+    'organ repair',
+    'piano zither',
+    '',
+  ];
+  const answer = await post(request, server.url, '/api/verdicts/propose', { brief: { ...brief, rivals: [], ownName: '' }, finds });
+  expect(answer.status()).toBe(200);
+  const { finds: proposed } = (await answer.json()) as { finds: { text: string; verdict: string; kind: string; negative: unknown }[] };
+  expect(proposed.map(({ text, verdict, kind }) => [text, verdict, kind])).toEqual([
+    ['Piano tuning Leith', 'keep', 'wanted'],
+    ['piano tuner cost', 'keep', 'price'],
+    ['piano tuning glasgow', 'block', 'other-place'],
+    ['how to tune a piano', 'block', 'learn'],
+    ['organ repair', 'block', 'not-offered'],
+    ['piano zither', null, 'unclear'],
+    ['', null, 'unclear'],
+  ]);
+  expect(proposed[2]!.negative).toEqual({ text: 'glasgow', match: 'phrase' });
+  expect(Object.keys(proposed[0]!)).toEqual(['text', 'verdict', 'confidence', 'kind', 'because', 'negative']);
+  const refused = await post(request, server.url, '/api/verdicts/propose', { brief: { ...brief, sells: 'dreams' }, finds });
+  expect([refused.status(), (await refused.json()).path]).toEqual([422, 'brief.sells']);
+});
+
 test('answer says who answers, who else, and what blocks', async ({ request, server }) => {
   const answer = await post(request, server.url, '/api/answer', {
     language: 'en',

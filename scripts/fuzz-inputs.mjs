@@ -26,6 +26,23 @@ const endpoints = (plan) => [
     { language: 'en', searches: ['piano tuning cost'], negatives: [mark], groups: [{ name: 'a', keywords: [mark], negatives: [mark] }] },
   ],
   ['POST', '/api/places/reach', { places: [circle] }],
+  [
+    'POST',
+    '/api/verdicts/propose',
+    {
+      brief: {
+        language: 'en',
+        goal: 'calls',
+        offer: 'Piano tuning',
+        sells: 'service',
+        places: [circle],
+        notOffered: ['x'],
+        rivals: ['y'],
+        ownName: 'z',
+      },
+      finds: ['piano tuning leith', 'x y'],
+    },
+  ],
   ['POST', '/api/places/match', { text: 'Edinburgh, 10 km\n- Fife', near: 'GB', zone: 'Europe/London' }],
   ['POST', '/api/places/named', { words: ['leith', 'perth'], places: [{ ...circle, name: 'Edinburgh' }] }],
   ['POST', '/api/market/figures', { ...market, texts: ['piano tuning'] }],

@@ -18,6 +18,23 @@ export interface FoundPlace {
   languages: readonly string[];
 }
 
+/** A town, region or country that words of finds name. */
+export interface NamedPlace {
+  /** As it stands in finds: lower case. */
+  name: string;
+  /** Whether it is among the plan's places, or in one of its circles. */
+  isOurs: boolean;
+  /** From the nearest of the plan's places; null where that cannot be said. */
+  km: number | null;
+  /** The nearest of the plan's towns; empty where there is none, or it cannot be said. */
+  nearest: string;
+  /** ISO 3166-1 alpha-2. */
+  country: string;
+  people: number;
+  /** Whether it is called so where it lies; not by an old name, or in a language that is not spoken there. */
+  isOwnName: boolean;
+}
+
 /** What the place data tells of the places of a campaign. */
 export interface PlacesReached {
   people: number;

@@ -1,5 +1,6 @@
 import { firstLanguage, type PlanView } from '../view/plan-view';
-import { Lexicon, type NamedPlace } from './lexicon';
+import type { NamedPlace } from '../places/found-place';
+import { Lexicon } from './lexicon';
 
 /** Keeps a plan's lexicon for as long as what it is made of stays the same. */
 export class LexiconKeeper {

@@ -3,21 +3,10 @@ import { languageWords } from '../keywords/stems';
 import { plainText } from '../keywords/read-keyword';
 import { wordsOf } from '../keywords/words';
 import { inOrder } from '../store/snapshot';
+import type { NamedPlace } from '../places/found-place';
 import { briefTexts, firstLanguage, type PlanView } from '../view/plan-view';
 import type { WordKindName } from '../records/word-kind';
 import shipped from './kind-words.json';
-
-/** A town or region that finds name. */
-export interface NamedPlace {
-  /** As it stands in finds: lower case. */
-  name: string;
-  /** Whether it is among the plan's places, or in one of its circles. */
-  isOurs: boolean;
-  /** From the nearest of the plan's places; null where that cannot be said. */
-  km: number | null;
-  /** The nearest of the plan's towns; empty where there is none, or it cannot be said. */
-  nearest: string;
-}
 
 /** Words of a find, with the kind each is of. */
 export interface ReadWord {

@@ -15,7 +15,7 @@ import type { ResultKind, ResultsPage } from './results-page';
 import { WordIndex } from './word-index';
 
 const empty: Snapshot = { ...snapshotOfFile(cleanFile), find: new Map() };
-const places = [{ name: 'glasgow', isOurs: false, km: 65, nearest: 'Edinburgh' }];
+const places = [{ name: 'glasgow', isOurs: false, km: 65, nearest: 'Edinburgh', country: 'GB', people: 590_000, isOwnName: true }];
 const words: WordsAsked = { length: 1, verdict: 'open', by: 'finds', byKind: false, word: '' };
 const withFinds = (finds: readonly Find[]): Snapshot => ({ ...empty, find: new Map(finds.map((find) => [find.id as string, find])) });
 

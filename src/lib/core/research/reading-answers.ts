@@ -10,7 +10,7 @@ import type { Find, Verdict } from '../records/find';
 import type { WordKindName } from '../records/word-kind';
 import { packBetween, SentSnapshot, type RowsPack, type SentRow } from '../store/sent-rows';
 import { FindReading } from './find-reading';
-import type { NamedPlace } from './lexicon';
+import type { NamedPlace } from '../places/found-place';
 import type { NextWord } from './next-word';
 import type { VerdictProposal } from './propose-verdict';
 import type { ResultsPage } from './results-page';

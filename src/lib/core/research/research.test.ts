@@ -51,7 +51,8 @@ const indexOf = (snapshot: Snapshot) => {
   index.update(snapshot.find);
   return index;
 };
-const readingOf = (snapshot: Snapshot, places = [{ name: 'glasgow', isOurs: false, km: 65, nearest: 'Edinburgh' }]) => {
+const glasgow = { name: 'glasgow', isOurs: false, km: 65, nearest: 'Edinburgh', country: 'GB', people: 590_000, isOwnName: true };
+const readingOf = (snapshot: Snapshot, places = [glasgow]) => {
   const reading = new FindReading();
   reading.update(viewOf(snapshot), { places });
   return reading;
@@ -59,10 +60,7 @@ const readingOf = (snapshot: Snapshot, places = [{ name: 'glasgow', isOurs: fals
 const textsOf = (snapshot: Snapshot) => inOrder(snapshot.negative).map(({ text }) => text);
 
 describe('the kinds of words', () => {
-  const lexicon = new Lexicon(viewOf(empty), [
-    { name: 'glasgow', isOurs: false, km: 65, nearest: 'Edinburgh' },
-    { name: 'leith', isOurs: true, km: 3, nearest: 'Edinburgh' },
-  ]);
+  const lexicon = new Lexicon(viewOf(empty), [glasgow, { ...glasgow, name: 'leith', isOurs: true, km: 3 }]);
   it.each([
     ['piano tuning near me', 'core core near'],
     ['how to tune a piano', 'learning core stop core'],

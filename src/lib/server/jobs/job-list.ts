@@ -6,6 +6,7 @@ import { proofJob, tablesJob } from './plan-jobs';
 import { matchPlacesJob, namedPlacesJob, reachJob } from './place-jobs';
 import { summaryJob } from './summary-job';
 import { decodeListJob, decodeTableJob } from './table-jobs';
+import { proposeVerdictsJob } from './verdicts-job';
 import type { Job } from './job';
 
 /** Everything that is computed off the thread that answers. */
@@ -19,6 +20,7 @@ export const jobs = {
   proof: proofJob,
   tables: tablesJob,
   'read-html': readHtmlJob,
+  'propose-verdicts': proposeVerdictsJob,
   'check-plan-file': checkPlanFileJob,
   'decode-table': decodeTableJob,
   'decode-list': decodeListJob,

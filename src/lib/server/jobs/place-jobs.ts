@@ -35,7 +35,8 @@ export const reachJob: Job = ({ body }, { atlas }) => {
   return atlas.reach(places);
 };
 
-const ownPlace = reachedPlace.extend({ name: textField.max(200).default('') });
+/** A place of the plan, with its name. */
+export const ownPlace = reachedPlace.extend({ name: textField.max(200).default('') });
 const named = z.object({ words: z.array(z.string().max(80)).max(30_000), places: z.array(ownPlace).max(5000) });
 
 /** Which words are names of places, whether they are among ours, how far from them, and which of our towns is nearest. */

@@ -21,7 +21,7 @@ const bergen = place({ name: 'Bergen', latitude: 60.39, longitude: 5.32, radiusK
 describe('names of places among words', () => {
   it('are told with whether they are ours and how far away', () => {
     const [own, far, ...none] = named.find(['bergen', 'tromsø', 'seilkurs', ''], [bergen]);
-    expect(own).toEqual({ name: 'bergen', isOurs: true, km: 0, nearest: 'Bergen' });
+    expect(own).toMatchObject({ name: 'bergen', isOurs: true, km: 0, nearest: 'Bergen', country: 'NO', isOwnName: true });
     expect(far).toMatchObject({ name: 'tromsø', isOurs: false });
     expect(Math.abs(far!.km! - 1220)).toBeLessThan(30);
     expect(none).toEqual([]);

@@ -11,6 +11,8 @@ export interface Near {
 }
 
 type FoundRow = Omit<FoundPlace, 'languages'> & { languages: string };
+/** A place found by a name, and whether that is its own. */
+export type NamedFound = FoundPlace & { isOwn: boolean };
 
 const placeColumns = `p.kind, p.name, p.country, p.country_name AS countryName, p.code, p.region, p.latitude, p.longitude, p.people,
   p.time_zone AS timeZone, p.currency, p.languages`;
@@ -61,10 +63,11 @@ export class PlaceSearch {
   }
 
   /** Places of exactly this name. `within`: the name or code of a country or region that they lie in, or empty. */
-  findNamed(text: string, within: string, near: Near = {}): FoundPlace[] {
+  findNamed(text: string, within: string, near: Near = {}): NamedFound[] {
     const folded = foldName(text);
     if (folded === '') return [];
-    const found = (this.byName.all({ folded, near: this.countryNear(near) }) as FoundRow[]).map(asFound);
+    const rows = this.byName.all({ folded, near: this.countryNear(near) }) as (FoundRow & { isOwn: number })[];
+    const found = rows.map((row) => ({ ...asFound(row), isOwn: row.isOwn === 1 }));
     const wanted = within.split(',').map(foldName).filter(Boolean);
     return found.filter((place) =>
       wanted.every((word) => [place.country, place.countryName, place.region, place.code].some((name) => foldName(name) === word)),

@@ -1,7 +1,7 @@
 import { untrack } from 'svelte';
 import { emptySnapshot, type Snapshot } from '$lib/core/store/snapshot';
 import type { Find } from '$lib/core/records/find';
-import type { NamedPlace } from '$lib/core/research/lexicon';
+import type { NamedPlace } from '$lib/core/places/found-place';
 import type { VerdictProposal } from '$lib/core/research/propose-verdict';
 import { noReading, packReading, type ReadingAnswer, type ReadingRequest, type WordsAsked } from '$lib/core/research/reading-answers';
 import type { ResultsPage } from '$lib/core/research/results-page';

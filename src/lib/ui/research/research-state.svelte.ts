@@ -1,6 +1,7 @@
 import type { Find } from '$lib/core/records/find';
 import { linesOfFinds, type BroughtIn } from '$lib/core/finds/incoming-finds';
-import type { Lexicon, NamedPlace } from '$lib/core/research/lexicon';
+import type { NamedPlace } from '$lib/core/places/found-place';
+import type { Lexicon } from '$lib/core/research/lexicon';
 import { LexiconKeeper } from '$lib/core/research/lexicon-keeper';
 import type { IncomingFind } from '$lib/core/finds/merge-finds';
 import type { VerdictProposal } from '$lib/core/research/propose-verdict';

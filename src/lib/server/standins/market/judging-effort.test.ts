@@ -14,7 +14,7 @@ import { acceptProposals, planAcceptance, rememberProposal } from '$lib/core/res
 import { FindReading } from '$lib/core/research/find-reading';
 import { judgeWord, previewWord } from '$lib/core/research/judge-word';
 import { KeptTexts } from '$lib/core/research/kept-texts';
-import type { NamedPlace } from '$lib/core/research/lexicon';
+import type { NamedPlace } from '$lib/core/places/found-place';
 import { PracticeMarket } from './practice-market';
 import { PracticeTerms, type HiddenIntent } from './practice-terms';
 
@@ -179,7 +179,17 @@ async function handsOn({ terms, language, place, brief }: Trade, seed: number): 
   const marks = markReached(cities, [place]);
   const places = cities.names.flatMap((name, index): NamedPlace[] =>
     cities.countryCodes[cities.countries[index]!] === place.country
-      ? [{ name: name.toLowerCase(), isOurs: marks[index] === 1, km: null, nearest: '' }]
+      ? [
+          {
+            name: name.toLowerCase(),
+            isOurs: marks[index] === 1,
+            km: null,
+            nearest: '',
+            country: 'GB',
+            people: cities.people[index]!,
+            isOwnName: true,
+          },
+        ]
       : [],
   );
   const named = (isOurs: boolean) => places.flatMap((one) => (one.isOurs === isOurs ? [one.name] : []));

@@ -1,0 +1,178 @@
+import { baseLanguage } from '../text/base-language';
+import { wordsOf } from '../keywords/words';
+import { fold } from './fold-words';
+import data from './verdict-words.json';
+
+/** What is sold decides what a word says. */
+export const soldKinds = ['service', 'thing', 'course'] as const;
+export type Sold = (typeof soldKinds)[number];
+
+/** What a word or phrase says of the find that holds it. */
+export type Saying =
+  | 'near'
+  | 'price'
+  | 'urgent'
+  | 'compare'
+  /** Somebody wants to hire, buy or book what is sold. */
+  | 'intent'
+  | 'teaching'
+  | 'attribute'
+  | 'job'
+  | 'free'
+  | 'second-hand'
+  | 'learn'
+  | 'media'
+  | 'tool'
+  /** Wants the thing where work or lessons are sold. */
+  | 'buys'
+  | 'hire-out'
+  /** Work on what one owns. */
+  | 'work'
+  /** Nobody can say without looking. */
+  | 'unsure'
+  | 'question';
+
+type ListName = Exclude<keyof typeof data, 'toolEnding' | 'firmNoun' | 'in'>;
+
+/** Which lists speak, and what they say, by what is sold; where a phrase stands in several the first decides. */
+const order: Readonly<Record<Sold, readonly (readonly [ListName, Saying])[]>> = {
+  service: [
+    ['jobNot', 'attribute'],
+    ['freeNot', 'intent'],
+    ['job', 'job'],
+    ['free', 'free'],
+    ['secondHand', 'second-hand'],
+    ['price', 'price'],
+    ['near', 'near'],
+    ['urgent', 'urgent'],
+    ['compare', 'compare'],
+    ['learning', 'learn'],
+    ['unsure', 'unsure'],
+    ['media', 'media'],
+    ['hireOut', 'hire-out'],
+    ['hiring', 'intent'],
+    ['atHome', 'intent'],
+    ['buy', 'buys'],
+    ['shop', 'unsure'],
+    ['teaching', 'learn'],
+    ['install', 'work'],
+    ['work', 'work'],
+    ['tool', 'tool'],
+    ['attribute', 'attribute'],
+    ['question', 'question'],
+  ],
+  thing: [
+    ['jobNot', 'attribute'],
+    ['freeNot', 'intent'],
+    ['job', 'job'],
+    ['free', 'free'],
+    ['secondHand', 'second-hand'],
+    ['buy', 'intent'],
+    ['shop', 'intent'],
+    ['supply', 'intent'],
+    ['thingPrice', 'price'],
+    ['price', 'price'],
+    ['near', 'near'],
+    ['urgent', 'urgent'],
+    ['compare', 'compare'],
+    ['learning', 'learn'],
+    ['unsure', 'unsure'],
+    ['media', 'media'],
+    ['hireOut', 'hire-out'],
+    ['install', 'unsure'],
+    ['upkeep', 'work'],
+    ['work', 'work'],
+    ['teaching', 'learn'],
+    ['tool', 'tool'],
+    ['attribute', 'attribute'],
+    ['question', 'question'],
+  ],
+  course: [
+    ['freeNot', 'intent'],
+    ['job', 'job'],
+    ['free', 'free'],
+    ['secondHand', 'second-hand'],
+    ['price', 'price'],
+    ['near', 'near'],
+    ['teaching', 'teaching'],
+    ['teachingMore', 'intent'],
+    ['urgent', 'urgent'],
+    ['compare', 'compare'],
+    ['learning', 'learn'],
+    ['unsure', 'unsure'],
+    ['media', 'media'],
+    ['hireOut', 'hire-out'],
+    ['hiring', 'unsure'],
+    ['atHome', 'learn'],
+    ['buy', 'buys'],
+    ['shop', 'unsure'],
+    ['install', 'work'],
+    ['work', 'work'],
+    ['tool', 'tool'],
+    ['attribute', 'attribute'],
+    ['question', 'question'],
+  ],
+};
+
+type Lists = Readonly<Partial<Record<string, readonly string[]>>>;
+const listOf = (name: keyof typeof data, language: string): readonly string[] => (data[name] as Lists)[language] ?? [];
+
+/** Words that may stand for the sign * of a phrase. */
+const mostInGap = 4;
+
+/** What the words of a language say to who sells services, things or courses. */
+export class WordKinds {
+  private readonly kinds = new Map<string, Saying>();
+  private readonly gapped: { words: readonly string[]; saying: Saying }[] = [];
+  readonly longest: number;
+  readonly toolEndings: readonly string[];
+  /** Words for teaching that compounds end in. */
+  readonly teachingEndings: readonly string[];
+  readonly firmNouns: ReadonlySet<string>;
+  /** Words after which a place stands. */
+  readonly before: ReadonlySet<string>;
+  /** Whether words are written together: *rattenfalle*. */
+  readonly hasCompounds: boolean;
+  /** Whether the thing sought stands first, and what it is for after it. */
+  readonly isHeadFirst: boolean;
+
+  constructor(language: string, sold: Sold) {
+    const base = baseLanguage(language);
+    for (const [name, saying] of order[sold])
+      for (const phrase of listOf(name, base)) {
+        const folded = fold(phrase);
+        if (folded.includes('*')) this.gapped.push({ words: folded.split(' '), saying });
+        else if (!this.kinds.has(folded)) this.kinds.set(folded, saying);
+      }
+    this.longest = Math.max(1, ...[...this.kinds.keys()].map((phrase) => wordsOf(phrase).length));
+    this.toolEndings = listOf('toolEnding', base).map(fold);
+    this.teachingEndings = listOf('teaching', base)
+      .map(fold)
+      .filter((word) => word.length >= 4);
+    this.firmNouns = new Set(listOf('firmNoun', base).map(fold));
+    this.before = new Set(listOf('in', base).map(fold));
+    this.hasCompounds = ['de', 'no', 'sv', 'da', 'nl'].includes(base);
+    this.isHeadFirst = ['es', 'fr', 'it', 'pt'].includes(base);
+  }
+
+  /** What some words say that stand together (folded); undefined where they stand in no list. */
+  of(words: string): Saying | undefined {
+    return this.kinds.get(words);
+  }
+
+  /** What phrases with a gap in them say of a find, where one fits: *what does … cost*. */
+  ofGaps(words: readonly string[]): { saying: Saying; first: number; last: number } | null {
+    for (const { words: phrase, saying } of this.gapped) {
+      const gap = phrase.indexOf('*');
+      const [head, tail] = [phrase.slice(0, gap), phrase.slice(gap + 1)];
+      for (let at = 0; at + head.length <= words.length; at++) {
+        if (!head.every((word, offset) => words[at + offset] === word)) continue;
+        for (let length = 1; length <= mostInGap; length++) {
+          const start = at + head.length + length;
+          if (tail.every((word, offset) => words[start + offset] === word)) return { saying, first: at, last: start + tail.length };
+        }
+      }
+    }
+    return null;
+  }
+}
