@@ -4,7 +4,7 @@ import type { PlaceMet, TradeBrief } from '$lib/core/verdicts/trade';
 
 /** Finds of one trade as people search them, with what a careful practitioner does with each. */
 export interface LabelledFinds {
-  brief: TradeBrief & { name: string };
+  brief: Omit<TradeBrief, 'ownNames'> & { name: string; ownName: string };
   named: PlaceMet[];
   finds: { text: string; verdict: 'keep' | 'block' | 'pass'; kind: string; negative?: string }[];
 }
@@ -27,7 +27,7 @@ export interface Measured {
 /** Proposals of a list beside their labels. */
 export function measureList({ brief, named, finds }: LabelledFinds): Measured[] {
   const proposals = proposeVerdicts(
-    brief,
+    { ...brief, ownNames: [brief.ownName] },
     finds.map(({ text }) => text),
     named,
   );

@@ -18,6 +18,9 @@ export const intentWords: Record<Intent, [name: string, label: string]> = {
   job: ['job', 'looks for work'],
   rival: ['named rival or shop', 'means somebody else'],
   brand: ['maker, or not offered', 'names what may not be sold'],
+  'second-hand': ['second hand', 'wants it used, or wants to sell'],
+  rent: ['to rent', 'wants it for a while'],
+  'other-meaning': ['another meaning', 'means something else by it'],
   unclear: ['unclear', 'a word of it is not known yet'],
 };
 

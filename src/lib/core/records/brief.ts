@@ -10,6 +10,11 @@ export const goals = ['sales', 'leads', 'calls', 'visits'] as const;
 
 export type Goal = (typeof goals)[number];
 
+/** What a client sells; it decides what words of a find say. */
+export const soldKinds = ['service', 'thing', 'course'] as const;
+
+export type Sold = (typeof soldKinds)[number];
+
 /** Something that visitors do and that is worth counting. */
 const conversion = /* @__PURE__ */ made(() =>
   z.strictObject({
@@ -33,6 +38,8 @@ export const brief = /* @__PURE__ */ made(() =>
     goal: z.enum(goals),
     /** The one offer or product line of the plan. */
     offer: field.text,
+    /** Null: as the offer says. */
+    sells: z.enum(soldKinds).nullable(),
     landingPage: field.text,
     languages: z.array(field.language).max(20),
     /** The plan's money a month. */
@@ -69,6 +76,7 @@ const later = {
   ownNames: [] as string[],
   openingHours: [] as Brief['openingHours'],
   keywordsFirst: false,
+  sells: null,
 } as const satisfies Partial<Brief>;
 
 /** What the store needs to know of briefs, and what a new one holds. */

@@ -4,7 +4,7 @@ import type { BlockReason, Find } from '../records/find';
 import type { Intent, VerdictProposal } from './propose-verdict';
 import { blockFinds } from './block-finds';
 import { KeptTexts } from './kept-texts';
-import { shortestNegative } from './shortest-negative';
+import { negativeFor } from './negative-for';
 
 /** Finds that would get the same verdict for the same reason. */
 export interface AcceptedGroup {
@@ -52,20 +52,31 @@ export function planAcceptance(left: readonly Find[], proposalOf: (find: Find) =
 /** What was proposed, as it is remembered with a find. */
 export const rememberProposal = ({ verdict, because }: VerdictProposal) => `${verdict}: ${because}`.slice(0, 200);
 
-/** The change that accepts some of it in one step; a block makes the shortest negative that blocks no kept find. Null where there is nothing to accept. */
+/** What accepting stands on besides the proposals. */
+export interface AcceptingSources {
+  proposalOf: (find: Find) => VerdictProposal;
+  /** Texts that no negative may block: kept ones, and open ones that are on topic. */
+  kept: KeptTexts;
+  /** Whether a word is what the plan is about. */
+  isCore: (word: string) => boolean;
+  newId: () => string;
+}
+
+/** The change that accepts some of it in one step; a block is made of the words that speak against it. Null where there is nothing to accept. */
 export function acceptProposals(
   snapshot: Snapshot,
   groups: readonly AcceptedGroup[],
-  { proposalOf, kept: keptBefore, newId }: { proposalOf: (find: Find) => VerdictProposal; kept: KeptTexts; newId: () => string },
+  { proposalOf, kept: keptBefore, isCore, newId }: AcceptingSources,
 ): Change | null {
   const keptNow = groups.flatMap(({ verdict, finds }) => (verdict === 'keep' ? finds.map(({ text }) => text) : []));
   const kept = new KeptTexts(keptNow, keptBefore);
-  const shortest = negativeFinder(kept);
   const all = groups.flatMap(({ finds }) => finds);
   if (all.length === 0) return null;
   const proposed = all.map((find) => ({ id: find.id as string, proposed: rememberProposal(proposalOf(find)) }));
   const blocked = groups.flatMap(({ verdict, reason, finds }) =>
-    verdict === 'block' ? finds.map((find) => ({ find, reason, negative: shortest(find.text, proposalOf(find).because) })) : [],
+    verdict === 'block'
+      ? finds.map((find) => ({ find, reason, negative: negativeFor(find.text, proposalOf(find).because, kept, isCore) }))
+      : [],
   );
   const changes: SimpleChange[] = [
     { type: 'set-each', record: 'find', rows: proposed },
@@ -75,16 +86,4 @@ export function acceptProposals(
     ...blockFinds(snapshot, blocked, newId),
   ];
   return { type: 'several', name: 'proposals-accepted', changes };
-}
-
-/** Finds the shortest negatives against the same kept finds, each word asked about once. */
-function negativeFinder(kept: KeptTexts): (text: string, because: string) => string {
-  const known = new Map<string, string>();
-  return (text, because) => {
-    const byWord = known.get(because);
-    if (byWord !== undefined && ` ${text} `.includes(` ${byWord} `)) return byWord;
-    const found = shortestNegative(text, kept, [because]);
-    known.set(because, found);
-    return found;
-  };
 }

@@ -1,5 +1,4 @@
 import { languageWords } from '../keywords/stems';
-import { childrenOf } from '../store/snapshot';
 import { firstLanguage, type PlanView } from '../view/plan-view';
 import type { Find } from '../records/find';
 import { countOverruled, VerdictHistory } from './verdict-history';
@@ -9,14 +8,11 @@ import { LexiconKeeper } from './lexicon-keeper';
 import { rankNextWords, type NextWord } from './next-word';
 import { proposeVerdict, type VerdictProposal, type ProposalContext } from './propose-verdict';
 import type { ResultsPage } from './results-page';
+import { TradeKeeper, tradeBriefOf } from './trade-keeper';
 import { WordIndex } from './word-index';
 
 /** Overruled so often, a word is no longer proposed for. */
 export const overruledOften = 2;
-
-/** A shop for the whole country sends parcels: “near me” is no business of its own. */
-const servesNear = ({ brief, snapshot }: PlanView) =>
-  brief.goal !== 'sales' || childrenOf(snapshot.place, 'campaignId', null).some(({ kind }) => kind !== 'country');
 
 /** What finds are read with, besides the plan. */
 export interface ReadingSources {
@@ -32,6 +28,7 @@ const noPages: ReadonlyMap<string, ResultsPage> = new Map();
 export class FindReading {
   index = new WordIndex(languageWords('en'));
   private readonly lexicons = new LexiconKeeper();
+  private readonly trade = new TradeKeeper();
   private lexicon: Lexicon | null = null;
   private lessons: VerdictHistory | null = null;
   private context: ProposalContext | null = null;
@@ -45,6 +42,7 @@ export class FindReading {
     const language = firstLanguage(view, undefined);
     if (language !== this.language) this.index = new WordIndex(languageWords(language));
     this.language = language;
+    this.trade.update(view, places, terms);
     const lexicon = this.lexicons.of(view, places, terms);
     const isKnown = lexicon === this.lexicon;
     if (!isKnown) this.lessons = new VerdictHistory(lexicon);
@@ -59,8 +57,8 @@ export class FindReading {
       lexicon,
       learned: this.lessons!.update(this.rows, view.snapshot.wordVerdict),
       overruled: new Set(overruled),
-      servesNear: servesNear(view),
-      sellsThings: view.brief.goal === 'sales',
+      trade: this.trade,
+      sellsThings: tradeBriefOf(view, []).sells === 'thing',
       pages,
     };
     this.proposals = new Map();

@@ -1,7 +1,9 @@
 import type { BlockReason, Find, Verdict } from '../records/find';
 import type { WordKindName } from '../records/word-kind';
 import type { Lexicon, ReadWord } from './lexicon';
+import { confidenceOf, type Decision, type FindKind } from '../verdicts/rules';
 import { readResults, type ResultsPage } from './results-page';
+import type { TradeKeeper } from './trade-keeper';
 
 /** What a searcher wants. */
 export const intents = [
@@ -16,6 +18,9 @@ export const intents = [
   'tool',
   'rival',
   'brand',
+  'second-hand',
+  'rent',
+  'other-meaning',
   'place',
   'unclear',
 ] as const;
@@ -44,8 +49,8 @@ export interface ProposalContext {
   learned: ReadonlyMap<string, WordRecord>;
   /** Words for which proposals were overruled twice. */
   overruled: ReadonlySet<string>;
-  /** Whether who searches near himself can be served: not by a shop that sends parcels to the whole country. */
-  servesNear: boolean;
+  /** What the finds' own words decide. */
+  trade: Pick<TradeKeeper, 'decide' | 'decideKnowing'>;
   /** Whether things are sold, not work: a page of shops speaks for a find then. */
   sellsThings: boolean;
   /** What searches show, by text, as far as it was looked up. */
@@ -122,45 +127,57 @@ function proposeByPage(text: string, { pages, sellsThings, overruled }: Proposal
   return { ...(sellsThings ? block('unclear', 'other', confidence) : block('tool', 'tool', confidence)), because };
 }
 
-/** The strongest evidence against a find. */
-function findAgainst(words: readonly ReadWord[], { learned, overruled, servesNear }: ProposalContext): VerdictProposal | null {
-  let against: VerdictProposal | null = null;
+/** What judging by hand has taught of a find's words: what speaks against it. */
+function findLesson(words: readonly ReadWord[], { learned, overruled }: ProposalContext): VerdictProposal | null {
   for (const { text, kind } of words) {
-    if (overruled.has(text)) continue;
-    const known = kind === 'core' || kind === 'stop' || kind === 'rest' ? undefined : byKind[kind];
-    const lesson = kind === 'core' ? null : taught(learned.get(text));
-    const evidence =
-      lesson === 'block'
-        ? block(known?.intent ?? 'unclear', known?.reason ?? 'other', 0.96)
-        : lesson === 'pass'
-          ? { intent: 'unclear' as const, verdict: 'pass' as const, reason: null, confidence: 0.95 }
-          : lesson === 'keep'
-            ? undefined
-            : kind === 'near' && !servesNear
-              ? { intent: 'near' as const, verdict: 'pass' as const, reason: null, confidence: 0.8 }
-              : known?.verdict === 'keep'
-                ? undefined
-                : known;
-    if (evidence && evidence.confidence > (against?.confidence ?? 0)) against = { ...evidence, because: text };
+    const lesson = kind === 'core' || overruled.has(text) ? null : taught(learned.get(text));
+    if (lesson !== 'block' && lesson !== 'pass') continue;
+    const known = kind === 'stop' || kind === 'rest' || kind === 'core' ? undefined : byKind[kind];
+    return lesson === 'block'
+      ? { ...block(known?.intent ?? 'unclear', known?.reason ?? 'other', 0.96), because: text }
+      : { intent: 'unclear', verdict: 'pass', reason: null, confidence: 0.95, because: text };
   }
-  return against;
+  return null;
 }
 
-/** What to do with a find, by its words: what speaks against it first, then whether all of it is known and speaks for it. */
-export function proposeVerdict(find: Pick<Find, 'text' | 'isMisspelling'>, context: ProposalContext): VerdictProposal {
-  const words = context.lexicon.read(find.text);
-  const against = findAgainst(words, context);
-  if (against) return against;
-  const unknown = words.find(({ text, kind }) => kind === 'rest' && taught(context.learned.get(text)) !== 'keep');
-  const core = words.find(({ kind }) => kind === 'core');
-  const saying = words.find(({ text, kind }) => kind in byKind && !context.overruled.has(text));
-  const evidence = saying && byKind[saying.kind as WordKindName];
-  if (unknown) {
-    // A misspelt word is unknown; the find is what it is meant to be.
-    if (find.isMisspelling && core) return { ...keep('hire', 0.85), because: core.text };
-    return proposeByPage(find.text, context) ?? { ...unclear(unknown.text), intent: evidence?.intent ?? 'unclear' };
-  }
-  if (!core) return proposeByPage(find.text, context) ?? { ...unclear(words[0]?.text ?? ''), intent: evidence?.intent ?? 'unclear' };
-  if (evidence?.verdict === 'keep') return { ...evidence, because: saying!.text };
-  return { ...keep('hire', 0.95), because: core.text };
+/** What kinds of finds are called here, and why one of them is blocked. */
+const byFindKind: Readonly<Record<FindKind, readonly [Intent, BlockReason | null]>> = {
+  wanted: ['hire', null],
+  'own-name': ['hire', null],
+  price: ['price', null],
+  near: ['near', null],
+  urgent: ['urgent', null],
+  compare: ['compare', null],
+  rival: ['rival', 'rival'],
+  'not-offered': ['brand', 'brand'],
+  job: ['job', 'job'],
+  free: ['free', 'free'],
+  'second-hand': ['second-hand', 'other'],
+  'other-place': ['place', 'place'],
+  learn: ['learn', 'learn'],
+  hire: ['rent', 'other'],
+  'other-meaning': ['other-meaning', 'other'],
+  work: ['brand', 'brand'],
+  'part-or-tool': ['tool', 'tool'],
+  unclear: ['unclear', null],
+};
+
+function proposalOf({ verdict, kind, rule, because }: Decision): VerdictProposal {
+  const [intent, reason] = byFindKind[kind];
+  // Of a block the words that it stands on, of a keep the one that says most.
+  const word = (verdict === 'keep' ? because.at(-1) : because[0]) ?? '';
+  return { intent, verdict: verdict ?? 'later', reason, confidence: rule === null ? 0 : confidenceOf(rule), because: word };
+}
+
+/** What to do with a find: what was taught by hand first, then its words, then its results page. */
+export function proposeVerdict(find: Pick<Find, 'text'>, context: ProposalContext): VerdictProposal {
+  const { trade, learned, overruled } = context;
+  const lesson = findLesson(context.lexicon.read(find.text), context);
+  if (lesson) return lesson;
+  let decision = trade.decide(find.text);
+  if (decision.verdict === null && decision.because.some((word) => taught(learned.get(word)) === 'keep'))
+    decision = trade.decideKnowing(find.text, (word) => taught(learned.get(word)) === 'keep');
+  const isOverruled = decision.because.some((word) => overruled.has(word));
+  if (decision.verdict !== null && !isOverruled) return proposalOf(decision);
+  return proposeByPage(find.text, context) ?? unclear(decision.because[0] ?? '');
 }

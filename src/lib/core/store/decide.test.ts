@@ -169,9 +169,11 @@ describe('verdicts', () => {
   const judge = (from: Snapshot, verdict: 'keep' | 'block' | 'pass' | 'later' | 'open') =>
     make(from, { type: 'judge', ids: [find.id], verdict });
 
-  it('block makes a plan negative that remembers its find', () => {
-    const made = [...judge(snapshot, 'block').negative.values()].find(({ findId }) => findId === find.id);
-    expect(made).toMatchObject({ text: find.text, match: 'phrase', campaignId: null, groupId: null });
+  it('block makes a plan negative that remembers its find: all of it exactly, some of its words as a phrase', () => {
+    const madeBy = (after: Snapshot) => [...after.negative.values()].find(({ findId }) => findId === find.id);
+    expect(madeBy(judge(snapshot, 'block'))).toMatchObject({ text: find.text, match: 'exact', campaignId: null, groupId: null });
+    const words = make(snapshot, { type: 'judge', ids: [find.id], verdict: 'block', negatives: ['tuning'] });
+    expect(madeBy(words)).toMatchObject({ text: 'tuning', match: 'phrase' });
   });
 
   it('a verdict that flips takes back what it made and nothing else', () => {

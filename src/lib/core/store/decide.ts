@@ -126,13 +126,15 @@ function judge(draft: Draft, change: Extract<SimpleChange, { type: 'judge' }>): 
     draft.put('find', id, after);
     for (const negative of childrenOf(draft.snapshot.negative, 'findId', id)) draft.put('negative', negative.id, null);
     if (verdict !== 'block' || makes === 'nothing') continue;
+    const text = negatives?.[index] || String(find.text);
     const negativeId = `${id}-block`;
     draft.put('negative', negativeId, {
       id: negativeId,
       campaignId: null,
       groupId: null,
-      text: negatives?.[index] || find.text,
-      match: 'phrase',
+      text,
+      // All of a find stands for itself alone: as a phrase it would block longer ones that nobody looked at.
+      match: text === find.text ? 'exact' : 'phrase',
       findId: id,
       briefItemId: null,
       wordVerdictId: null,

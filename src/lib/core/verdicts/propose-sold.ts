@@ -1,6 +1,7 @@
+import type { Sold } from '../records/brief';
 import { wordsOf } from '../keywords/words';
 import { fold } from './fold-words';
-import { WordKinds, type Sold } from './word-kinds';
+import { WordKinds } from './word-kinds';
 
 /** What a client seems to sell, by the offer's words and the goal: lessons where it names them, things where sales are the goal, else services. */
 export function proposeSold({ offer, goal, language }: { offer: string; goal: string; language: string }): Sold {

@@ -190,8 +190,8 @@ function byTrade(reading: Reading): Decision {
   // A price question makes its other question words silent.
   const isNear = saying(reading, 'near') !== undefined;
   const isSilent = (says: Part['says']) => (says === 'question' && (isPrice || isNear)) || (says === 'learn' && isPrice);
-  const open = parts.find(({ says }) => !fine.has(says) && !isSilent(says));
-  if (open) return unclear([wordsOfPart(find, open)]);
+  const open = parts.filter(({ says }) => !fine.has(says) && !isSilent(says));
+  if (open.length > 0) return unclear(open.map((part) => wordsOfPart(find, part)));
   const core = parts.filter(({ says }) => says === 'core');
   const heads = new Set(
     core.filter(({ start }) => trade.isHead(find.folded[start]!, find.roots[start]!)).map(({ start }) => find.roots[start]!),
@@ -226,12 +226,15 @@ function byTrade(reading: Reading): Decision {
 const isCompoundHead = (trade: Trade, find: FindWords, at: number) =>
   !trade.core.has(find.roots[at]!) && trade.isHead(find.folded[at]!, find.roots[at]!);
 
-/** What to do with a find, by the first rule that speaks. */
-export function decide(find: FindWords, trade: Trade): Decision {
-  const reading: Reading = { find, trade, parts: readFind(find, trade) };
+/** What to do with a find, by the first rule that speaks. `isHarmless`: of words that nothing is known of, those that say nothing against it. */
+export function decide(find: FindWords, trade: Trade, isHarmless: (word: string) => boolean = () => false): Decision {
+  const parts = readFind(find, trade).map((part) =>
+    part.says === 'rest' && isHarmless(wordsOfPart(find, part)) ? { ...part, says: 'attribute' as const } : part,
+  );
+  const reading: Reading = { find, trade, parts };
   const rival = byRival(reading);
   if (rival) return rival;
-  if (trade.isOwnName(find)) return { verdict: 'keep', kind: 'own-name', rule: 'own-name', because: [trade.brief.ownName], reason: null };
+  if (trade.isOwnName(find)) return { verdict: 'keep', kind: 'own-name', rule: 'own-name', because: find.words.slice(0, 1), reason: null };
   const notOffered = byNotOffered(reading);
   if (notOffered) return notOffered;
   for (const [says, rule, kind] of always) {

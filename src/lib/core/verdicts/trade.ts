@@ -1,8 +1,9 @@
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
+import type { Sold } from '../records/brief';
 import type { NamedPlace } from '../places/found-place';
 import { fold, Roots } from './fold-words';
-import { WordKinds, type Saying, type Sold } from './word-kinds';
+import { WordKinds, type Correction, type Saying } from './word-kinds';
 
 /** What verdicts stand on: what the client sells, and where. */
 export interface TradeBrief {
@@ -13,10 +14,15 @@ export interface TradeBrief {
   places: readonly { kind: string; name: string; country: string }[];
   notOffered: readonly string[];
   rivals: readonly string[];
-  ownName: string;
+  ownNames: readonly string[];
   /** What else the plan is about: terms that were asked for, themes, keywords. */
   about?: readonly string[];
+  /** What words say that were set right by hand. */
+  corrections?: ReadonlyMap<string, Correction>;
 }
+
+/** A town that somebody says is another one. */
+const toldPlace = { isOurs: false, km: null, country: '', people: Number.MAX_SAFE_INTEGER, isOwnName: true };
 
 /** What is asked of a place that finds name. */
 export type PlaceMet = Omit<NamedPlace, 'nearest'>;
@@ -64,9 +70,9 @@ export class Trade {
   readonly names = new Set<string>();
   readonly notOffered: readonly NotOffered[];
   private readonly rivals = new Map<string, number>();
-  private readonly own: readonly string[];
+  private readonly own: ReadonlySet<string>;
   readonly places = new Map<string, PlaceMet>();
-  private readonly ownPlaces: ReadonlySet<string>;
+  private readonly ownPlaces: Set<string>;
   /** Small words that were met, without their accents. */
   private readonly small = new Set<string>();
   private readonly roots: Roots;
@@ -84,7 +90,9 @@ export class Trade {
     this.splits = this.kinds.hasCompounds;
     for (const place of places) this.places.set(fold(place.name), place);
     this.ownPlaces = new Set([...brief.places.flatMap((place) => [...namesOfPlace(place)])].map(fold));
-    const offered = this.contentWords([brief.offer, ...(brief.about ?? [])]);
+    // What else it is about says more of the same; “price” in a theme stays a price.
+    const about = this.contentWords(brief.about ?? []).filter((word) => !this.kinds.of(fold(word)));
+    const offered = [...this.contentWords([brief.offer]), ...about];
     this.roots.know(offered);
     for (const word of offered) {
       this.core.add(this.roots.of(word));
@@ -92,10 +100,14 @@ export class Trade {
     }
     this.notOffered = brief.notOffered.flatMap((phrase) => this.readNotOffered(phrase));
     for (const name of brief.rivals) this.readRival(name);
-    this.own = fold(brief.ownName)
-      .split(' ')
-      .filter((word) => this.isOwnWord(word))
-      .slice(0, 1);
+    this.own = new Set(
+      brief.ownNames.flatMap((name) =>
+        wordsOf(fold(name))
+          .filter((word) => this.isOwnWord(word))
+          .slice(0, 1),
+      ),
+    );
+    for (const [word, says] of brief.corrections ?? []) this.correct(fold(word), says);
   }
 
   /** Splits a find for reading. */
@@ -172,6 +184,7 @@ export class Trade {
 
   /** Whether a word is the trade's own, before what lists say of it. */
   isCore(word: string, root: string): boolean {
+    if (this.kinds.isCorrected(word)) return false;
     const saying = this.kinds.of(word);
     if (saying && (beforeCore.has(saying) || (isThing.has(saying) && !this.isSaid(word)))) return false;
     return this.core.has(root) || this.isHeadCompound(word);
@@ -216,7 +229,14 @@ export class Trade {
     return this.rivals.has(folded[at]!) ? 1 : this.rivals.get(`${folded[at]} ${folded[at + 1]}`) === 2 ? 2 : 0;
   }
 
-  isOwnName = ({ folded }: FindWords): boolean => this.own.length > 0 && this.own.every((word) => folded.includes(word));
+  isOwnName = ({ folded }: FindWords): boolean => folded.some((word) => this.own.has(word));
+
+  private correct(word: string, says: Correction): void {
+    if (says === 'rival') this.rivals.set(word, word.includes(' ') ? 2 : 1);
+    else if (says === 'our-place') this.ownPlaces.add(word);
+    else if (says === 'other-place') this.places.set(word, { ...toldPlace, name: word });
+    else this.kinds.correct(word, says);
+  }
 
   private isOwnWord(word: string): boolean {
     const root = this.roots.of(word);

@@ -60,7 +60,7 @@ const tuner: TradeBrief = {
   places: [{ kind: 'city', name: 'Leith', country: 'GB' }],
   notOffered: ['organ building', 'piano lessons'],
   rivals: ['Brindlemoor Pianos', 'The Studio', 'Quillow & Daughter'],
-  ownName: 'Ottlemere Pianos',
+  ownNames: ['Ottlemere Pianos'],
 };
 const glasgow = { name: 'glasgow', isOurs: false, km: 65, country: 'GB', people: 590_000, isOwnName: true };
 const many = ['piano tuning', 'piano tuning leith', 'piano repair', 'tune piano', 'piano tuner cost', 'tuning piano'];

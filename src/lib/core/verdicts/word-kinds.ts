@@ -1,11 +1,8 @@
+import type { Sold } from '../records/brief';
 import { baseLanguage } from '../text/base-language';
 import { wordsOf } from '../keywords/words';
 import { fold } from './fold-words';
 import data from './verdict-words.json';
-
-/** What is sold decides what a word says. */
-export const soldKinds = ['service', 'thing', 'course'] as const;
-export type Sold = (typeof soldKinds)[number];
 
 /** What a word or phrase says of the find that holds it. */
 export type Saying =
@@ -31,6 +28,9 @@ export type Saying =
   /** Nobody can say without looking. */
   | 'unsure'
   | 'question';
+
+/** What a word says that somebody has set right by hand. */
+export type Correction = Saying | 'rival' | 'our-place' | 'other-place';
 
 type ListName = Exclude<keyof typeof data, 'toolEnding' | 'firmNoun' | 'in'>;
 
@@ -124,7 +124,8 @@ const mostInGap = 4;
 export class WordKinds {
   private readonly kinds = new Map<string, Saying>();
   private readonly gapped: { words: readonly string[]; saying: Saying }[] = [];
-  readonly longest: number;
+  private readonly corrected = new Set<string>();
+  longest: number;
   readonly toolEndings: readonly string[];
   /** Words for teaching that compounds end in. */
   readonly teachingEndings: readonly string[];
@@ -154,6 +155,17 @@ export class WordKinds {
     this.hasCompounds = ['de', 'no', 'sv', 'da', 'nl'].includes(base);
     this.isHeadFirst = ['es', 'fr', 'it', 'pt'].includes(base);
   }
+
+  /** Has a word or phrase say something else. */
+  correct(phrase: string, says: Saying): void {
+    const folded = fold(phrase);
+    this.kinds.set(folded, says);
+    this.corrected.add(folded);
+    this.longest = Math.max(this.longest, wordsOf(folded).length);
+  }
+
+  /** Whether what a phrase says was set right by hand. */
+  isCorrected = (phrase: string): boolean => this.corrected.has(phrase);
 
   /** What some words say that stand together (folded); undefined where they stand in no list. */
   of(words: string): Saying | undefined {

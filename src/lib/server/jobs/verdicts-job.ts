@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { soldKinds } from '$lib/core/records/brief';
 import { language, text as textField } from '$lib/core/records/fields';
 import { plainText } from '$lib/core/keywords/read-keyword';
 import { wordsOf } from '$lib/core/keywords/words';
@@ -6,7 +7,6 @@ import { languageWords } from '$lib/core/keywords/stems';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { proposeSold } from '$lib/core/verdicts/propose-sold';
 import { proposeVerdicts } from '$lib/core/verdicts/propose-verdicts';
-import { soldKinds } from '$lib/core/verdicts/word-kinds';
 import { tooMuch } from '../outcome';
 import { readBody } from '../read-json';
 import { ownPlace } from './place-jobs';
@@ -58,7 +58,9 @@ export const proposeVerdictsJob: Job = ({ body }, { namedPlaces }) => {
     throw tooMuch(`The finds have ${letters.toLocaleString('en-GB')} letters; ${mostLetters.toLocaleString('en-GB')} are read.`, 'finds');
   const plain = finds.map((one) => plainText(one, ruleSet.refusedKeywordSigns));
   const places = namedPlaces.find(runsOf(plain, brief.language), brief.places);
-  const proposals = proposeVerdicts({ ...brief, sells: brief.sells ?? proposeSold(brief) }, plain, places);
+  const { ownName, ...said } = brief;
+  const trade = { ...said, sells: brief.sells ?? proposeSold(brief), ownNames: ownName.trim() === '' ? [] : [ownName] };
+  const proposals = proposeVerdicts(trade, plain, places);
   return {
     finds: proposals.map(({ verdict, confidence, kind, because, negative }, at) => ({
       text: finds[at],

@@ -10,6 +10,12 @@ import { newId } from '../state/synced-store.svelte';
 /** The chapter Brief: what was said once, and where it is used. */
 export class BriefState {
   readonly brief: Brief = $derived.by(() => this.planState.plan.brief);
+  readonly soldItems = [
+    { value: '', name: 'As the offer and the goal say' },
+    { value: 'service', name: 'A service: work that is done for people' },
+    { value: 'thing', name: 'Things: bought, delivered or fitted' },
+    { value: 'course', name: 'Courses and lessons' },
+  ] as const;
   readonly findings = $derived.by(() => this.planState.reader.proof.findings.filter(({ chapter }) => chapter === 'brief'));
   /** What a click is worth, step by step; null where not enough is said. */
   readonly worth = $derived.by(() => worthOf(this.planState.plan));

@@ -16,7 +16,7 @@
 
   const shell = getShell();
   const levels = [98, 95, 90, 80];
-  let level = $state(95);
+  let level = $state(90);
   const plan = $derived(research.judging.planAcceptance(level / 100));
   let off = $state.raw<ReadonlySet<string>>(new Set());
   const keyOf = ({ verdict, intent, reason }: { verdict: string; intent: string; reason: string | null }) =>

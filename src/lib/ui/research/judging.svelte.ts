@@ -13,7 +13,7 @@ import { findFittingGroup, findOwnName } from '$lib/core/research/fitting-group'
 import { KeptTexts } from '$lib/core/research/kept-texts';
 import type { Lexicon } from '$lib/core/research/lexicon';
 import type { VerdictProposal } from '$lib/core/research/propose-verdict';
-import { shortestNegative } from '$lib/core/research/shortest-negative';
+import { negativeFor } from '$lib/core/research/negative-for';
 import { keepSwapped, swapPlace } from '$lib/core/research/swap-place';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { inOrder } from '$lib/core/store/snapshot';
@@ -163,7 +163,20 @@ export class Judging {
   negativeFor(find: Find): string {
     if (this.blocksWhole) return find.text;
     const { verdict, because } = this.proposalOf(find);
-    return shortestNegative(find.text, this.kept.without(find.text), verdict === 'block' ? [because] : []);
+    return negativeFor(find.text, verdict === 'block' ? because : '', this.kept.without(find.text), this.isCore);
+  }
+
+  private readonly isCore = (word: string): boolean => this.lexicon().kindOf(word) === 'core';
+
+  /** Whether a find that is still open may turn out to be wanted: no negative made meanwhile may block it. */
+  private isOnTopic(find: Find): boolean {
+    const { verdict } = this.proposalOf(find);
+    return (
+      verdict !== 'block' &&
+      this.lexicon()
+        .read(find.text)
+        .some(({ kind }) => kind === 'core')
+    );
   }
 
   /** What accepting proposals would do. */
@@ -177,7 +190,13 @@ export class Judging {
 
   /** Accepts proposals, one step. */
   accept(groups: readonly AcceptedGroup[]): void {
-    const change = acceptProposals(this.planState.snapshot, groups, { proposalOf: this.proposalOf, kept: this.kept, newId });
+    const taken = new Set(groups.flatMap(({ finds }) => finds));
+    const open = this.list.all.filter((find) => find.verdict === 'open' && !taken.has(find) && this.isOnTopic(find));
+    const kept = new KeptTexts(
+      open.map(({ text }) => text),
+      this.kept,
+    );
+    const change = acceptProposals(this.planState.snapshot, groups, { proposalOf: this.proposalOf, kept, isCore: this.isCore, newId });
     if (change) this.planState.make(change);
   }
 

@@ -77,6 +77,8 @@ type Right = 'keep' | 'block' | 'pass';
 const kept: ReadonlySet<HiddenIntent> = new Set(['hire', 'price', 'near', 'urgent', 'compare']);
 const rightFor = (intent: HiddenIntent): Right => (kept.has(intent) ? 'keep' : intent === 'unclear' ? 'pass' : 'block');
 const wellEnough = 0.95;
+/** As the screen offers it. */
+const sure = 0.9;
 
 /** A freelancer with the list before them, who knows what is right when they look at a find, and whose every action counts. */
 class Hands {
@@ -122,14 +124,19 @@ class Hands {
 
   /** Looks at what accepting would do, ticks off each reason that is wrong at a glance, and accepts the rest. */
   accept(): boolean {
-    const { groups } = planAcceptance(this.left, this.reading.proposalOf, wellEnough);
+    const { groups } = planAcceptance(this.left, this.reading.proposalOf, sure);
     const isRight = ({ finds, verdict }: (typeof groups)[number]) =>
       finds.filter((find) => this.rightOf(find) === verdict).length / finds.length >= wellEnough;
     const taken = groups.filter(isRight);
     this.actions += 2 + groups.length - taken.length;
     const keptTexts = this.finds.flatMap(({ text, verdict }) => (verdict === 'keep' ? [text] : []));
     this.make(
-      acceptProposals(this.snapshot, taken, { proposalOf: this.reading.proposalOf, kept: new KeptTexts(keptTexts), newId: this.newId }),
+      acceptProposals(this.snapshot, taken, {
+        proposalOf: this.reading.proposalOf,
+        kept: new KeptTexts(keptTexts),
+        isCore: this.reading.words.isCore.bind(this.reading.words),
+        newId: this.newId,
+      }),
     );
     return taken.length > 0;
   }

@@ -60,6 +60,13 @@
             at=":offer"
             onedit={(offer, editSession) => set({ offer }, editSession)}
           />
+          <SelectField
+            label="What is sold"
+            value={brief.sells ?? ''}
+            items={briefState.soldItems}
+            onedit={(sold) => set({ sells: sold === '' ? null : sold })}
+            at={`${brief.id}:sells`}
+          />
           <TextField
             label="Landing page"
             value={brief.landingPage}
