@@ -40,7 +40,7 @@ test('keys and columns are changed once, for every plan and after a reload', asy
   await expect(page.locator(`[data-find="${first}"]`)).toBeVisible();
 });
 
-test('headings order the list, the shortest words or the whole find block, another town is swapped and kept', async ({ page }) => {
+test('headings order the list, the words against it or the whole find block, another town is swapped and kept', async ({ page }) => {
   const id = await planId(page, 'Spring launch');
   await page.goto(`/plans/${id}/research`);
   await page.getByRole('checkbox', { name: 'grouped' }).uncheck();

@@ -2,8 +2,8 @@ import type { Snapshot } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import type { BlockReason, Find } from '../records/find';
 import type { Intent, VerdictProposal } from './propose-verdict';
-import { blockFinds } from './block-finds';
-import { KeptTexts } from './kept-texts';
+import { blockFinds, type BlockedFind } from './block-finds';
+import { KeptTexts, type HoldsWords } from './kept-texts';
 import { negativeFor } from './negative-for';
 
 /** Finds that would get the same verdict for the same reason. */
@@ -62,28 +62,63 @@ export interface AcceptingSources {
   newId: () => string;
 }
 
-/** The change that accepts some of it in one step; a block is made of the words that speak against it. Null where there is nothing to accept. */
-export function acceptProposals(
-  snapshot: Snapshot,
+/** The finds that accepting would block, each with the words that its negative is made of. */
+export function blockedByAccepting(
   groups: readonly AcceptedGroup[],
-  { proposalOf, kept: keptBefore, isCore, newId }: AcceptingSources,
-): Change | null {
+  { proposalOf, kept: keptBefore, isCore }: AcceptingSources,
+): BlockedFind[] {
   const keptNow = groups.flatMap(({ verdict, finds }) => (verdict === 'keep' ? finds.map(({ text }) => text) : []));
-  const kept = new KeptTexts(keptNow, keptBefore);
-  const all = groups.flatMap(({ finds }) => finds);
-  if (all.length === 0) return null;
-  const proposed = all.map((find) => ({ id: find.id as string, proposed: rememberProposal(proposalOf(find)) }));
-  const blocked = groups.flatMap(({ verdict, reason, finds }) =>
+  const kept = askedOnce(new KeptTexts(keptNow, keptBefore));
+  return groups.flatMap(({ verdict, reason, finds }) =>
     verdict === 'block'
       ? finds.map((find) => ({ find, reason, negative: negativeFor(find.text, proposalOf(find).because, kept, isCore) }))
       : [],
   );
+}
+
+/** The same, each run of words asked about once. */
+function askedOnce(kept: HoldsWords): HoldsWords {
+  const known = new Map<string, boolean>();
+  return {
+    hold(words) {
+      let isHeld = known.get(words);
+      if (isHeld === undefined) known.set(words, (isHeld = kept.hold(words)));
+      return isHeld;
+    },
+  };
+}
+
+/** A negative that accepting would make, and what it stops of the finds that are blocked for it. */
+export interface MadeNegative {
+  text: string;
+  finds: number;
+  searches: number;
+}
+
+/** The negatives of finds that would be blocked, those that stop most first. */
+export function negativesMade(blocked: readonly BlockedFind[]): MadeNegative[] {
+  const made = new Map<string, MadeNegative>();
+  for (const { find, negative } of blocked) {
+    let one = made.get(negative);
+    if (!one) made.set(negative, (one = { text: negative, finds: 0, searches: 0 }));
+    one.finds++;
+    one.searches += find.searchesHigh ?? 0;
+  }
+  return [...made.values()].sort((x, y) => y.searches - x.searches || y.finds - x.finds || (x.text < y.text ? -1 : 1));
+}
+
+/** The change that accepts some of it in one step; a block is made of the words that speak against it. Null where there is nothing to accept. */
+export function acceptProposals(snapshot: Snapshot, groups: readonly AcceptedGroup[], sources: AcceptingSources): Change | null {
+  const { proposalOf, newId } = sources;
+  const all = groups.flatMap(({ finds }) => finds);
+  if (all.length === 0) return null;
+  const proposed = all.map((find) => ({ id: find.id as string, proposed: rememberProposal(proposalOf(find)) }));
   const changes: SimpleChange[] = [
     { type: 'set-each', record: 'find', rows: proposed },
     ...groups.flatMap(({ verdict, finds }): SimpleChange[] =>
       verdict === 'block' || finds.length === 0 ? [] : [{ type: 'judge', ids: finds.map(({ id }) => id), verdict }],
     ),
-    ...blockFinds(snapshot, blocked, newId),
+    ...blockFinds(snapshot, blockedByAccepting(groups, sources), newId),
   ];
   return { type: 'several', name: 'proposals-accepted', changes };
 }

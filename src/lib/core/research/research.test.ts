@@ -9,7 +9,7 @@ import type { Change } from '../store/changes';
 import { decide } from '../store/decide';
 import { blankFields } from '../records/record-types';
 import type { Find, Verdict } from '../records/find';
-import { acceptProposals, planAcceptance, rememberProposal } from './accept-proposals';
+import { acceptProposals, blockedByAccepting, negativesMade, planAcceptance, rememberProposal } from './accept-proposals';
 import { FindReading } from './find-reading';
 import { findFittingGroup } from './fitting-group';
 import { judgeWord, previewWord, takeBackWord } from './judge-word';
@@ -141,6 +141,11 @@ describe('proposed verdicts', () => {
     expect(groups.map(({ verdict, finds: own }) => [verdict, own.length])).toEqual([
       ['keep', 2],
       ['block', 2],
+    ]);
+    const sources = { proposalOf: reading.proposalOf, kept: new KeptTexts([]), isCore: () => false, newId: countingIds() };
+    expect(negativesMade(blockedByAccepting(groups, sources))).toEqual([
+      { text: 'jobs', finds: 1, searches: 10 },
+      { text: 'salary', finds: 1, searches: 10 },
     ]);
     const after = make(
       snapshot,

@@ -3,7 +3,7 @@
   import Checkbox from '../parts/Checkbox.svelte';
   import { untrack } from 'svelte';
   import { overruledOften } from '$lib/core/research/find-reading';
-  import { intentWords, reasonWords } from '$lib/wording/research';
+  import { intentWords, reasonWords, wordSearches } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
@@ -22,6 +22,8 @@
   const keyOf = ({ verdict, intent, reason }: { verdict: string; intent: string; reason: string | null }) =>
     `${verdict} ${intent} ${reason}`;
   const taken = $derived(plan.groups.filter((group) => !off.has(keyOf(group))));
+  const negativesOf = $derived(research.judging.negativesOf(taken));
+  const mostNegatives = 6;
   const count = $derived(taken.reduce((sum, { finds }) => sum + finds.length, 0));
   const overruled = $derived(research.reader.answer.overruled.flatMap(([word, count]) => (count >= overruledOften ? [word] : [])));
 
@@ -66,6 +68,18 @@
                 .map(({ text }) => text)
                 .join(' · ')}
             </p>
+            {#if group.verdict === 'block' && !off.has(keyOf(group))}
+              {@const negatives = negativesOf(group)}
+              <p class="text-[12px] text-ink-2">
+                By {countOf(negatives.length, 'negative')}:
+                {#each negatives.slice(0, mostNegatives) as { text, finds, searches }, at (text)}{at > 0 ? ', ' : ''}<b
+                    class="font-semibold text-ink">{text}</b
+                  >
+                  stops {countOf(finds, 'find')} of {wordSearches(searches)} searches{/each}{negatives.length > mostNegatives
+                  ? ` and ${negatives.length - mostNegatives} more`
+                  : ''}.
+              </p>
+            {/if}
           </td>
         </tr>
       {:else}<tr><td class="py-4 text-ink-2">Nothing is as sure as that.</td></tr>{/each}

@@ -99,9 +99,9 @@
         .map((text) => `“${text}”`)
         .join(', ')}{wouldBe.length > 5 ? ' …' : ''}, {research.judging.blocksWhole
         ? 'the whole find'
-        : 'the shortest words that block nothing kept'}.
+        : 'the words against it, wider where something kept holds them'}.
       <Button kind="link" onclick={() => (research.judging.blocksWhole = !research.judging.blocksWhole)}
-        >{research.judging.blocksWhole ? 'The shortest words' : 'The whole find'} <KeyCap keys={showKey(keys.negative)} /></Button
+        >{research.judging.blocksWhole ? 'The words against it' : 'The whole find'} <KeyCap keys={showKey(keys.negative)} /></Button
       >
     </p>
     {#if swapped}<p class="pt-1">

@@ -2,10 +2,14 @@ import type { BlockReason, Find, Verdict } from '$lib/core/records/find';
 import type { Group } from '$lib/core/records/group';
 import {
   acceptProposals,
+  blockedByAccepting,
+  negativesMade,
   planAcceptance,
   rememberProposal,
   type Acceptance,
   type AcceptedGroup,
+  type AcceptingSources,
+  type MadeNegative,
 } from '$lib/core/research/accept-proposals';
 import { blockFinds } from '$lib/core/research/block-finds';
 import { fileKeywords } from '$lib/core/research/file-keywords';
@@ -33,7 +37,7 @@ export interface JudgingSources {
 
 /** The ways to give finds a verdict, each one step. */
 export class Judging {
-  /** Whether a block of a find makes all of it a negative, instead of the shortest words that block no kept find. */
+  /** Whether a block of a find makes all of it a negative, instead of the words that speak against it. */
   blocksWhole = $state(false);
 
   /** What no negative may block: kept finds, and keywords that are bid on. */
@@ -188,16 +192,26 @@ export class Judging {
     );
   }
 
+  /** The negatives that accepting would make, those that stop most first. */
+  negativesOf(groups: readonly AcceptedGroup[]): (group: AcceptedGroup) => MadeNegative[] {
+    const byFind = new Map(blockedByAccepting(groups, this.accepting(groups)).map((blocked) => [blocked.find, blocked]));
+    return ({ finds }) => negativesMade(finds.flatMap((find) => byFind.get(find) ?? []));
+  }
+
   /** Accepts proposals, one step. */
   accept(groups: readonly AcceptedGroup[]): void {
+    const change = acceptProposals(this.planState.snapshot, groups, this.accepting(groups));
+    if (change) this.planState.make(change);
+  }
+
+  private accepting(groups: readonly AcceptedGroup[]): AcceptingSources {
     const taken = new Set(groups.flatMap(({ finds }) => finds));
     const open = this.list.all.filter((find) => find.verdict === 'open' && !taken.has(find) && this.isOnTopic(find));
     const kept = new KeptTexts(
       open.map(({ text }) => text),
       this.kept,
     );
-    const change = acceptProposals(this.planState.snapshot, groups, { proposalOf: this.proposalOf, kept, isCore: this.isCore, newId });
-    if (change) this.planState.make(change);
+    return { proposalOf: this.proposalOf, kept, isCore: this.isCore, newId };
   }
 
   /** The other town that a find names, its distance, and the nearest of our towns, which can be put in its stead; null where there is none. */

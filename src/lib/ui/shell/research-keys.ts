@@ -12,7 +12,7 @@ export const researchActions = [
   { id: 'keep-fitting', key: 'KeyG', does: 'Keep in the group it fits' },
   { id: 'keep-in', key: 'Shift+KeyG', does: 'Keep in a group of your choice' },
   { id: 'swap-place', key: 'KeyT', does: 'Keep with one of our towns in another’s stead' },
-  { id: 'negative', key: 'KeyE', does: 'Block by the whole find or by the shortest words' },
+  { id: 'negative', key: 'KeyE', does: 'Block by the whole find or by the words against it' },
   { id: 'accept', key: 'KeyA', does: 'Accept proposed verdicts' },
   { id: 'next-word', key: 'KeyW', does: 'The next word to judge; the verdict keys judge it' },
   { id: 'stands', key: 'KeyR', does: 'The word stands for finds to come' },
