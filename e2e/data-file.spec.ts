@@ -1,6 +1,7 @@
 import { expect } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
-import { renameSync } from 'node:fs';
+import Database from 'better-sqlite3';
+import { copyFileSync, renameSync } from 'node:fs';
 import { planId, typeOver, untilSaved } from './actions';
 import { testOnDemo as test } from './own-server';
 
@@ -57,4 +58,29 @@ test('the file moved away is said at once; nothing is written nor lost, and all 
   await expect(page.getByText('was moved, renamed, removed or replaced')).toHaveCount(0);
   const stored = (await (await page.request.get(`/api/plans/${id}`)).json()) as { brief: { offer: string } };
   expect(stored.brief.offer).toBe('Typed without a file');
+});
+
+test('what is typed for one data file is never sent to another, and is sent once its own is back', async ({ page, server }) => {
+  const id = await planId(page, 'Spring launch');
+  await page.goto(`/plans/${id}/brief`);
+  const offer = page.getByLabel('One offer or product line');
+  await typeOver(offer, 'For the first file');
+  await untilSaved(page);
+  await server.kill();
+  copyFileSync(process.env.BIBLION_TEST_DEMO ?? '', `${server.dataFile}.second`);
+  const second = new Database(`${server.dataFile}.second`);
+  second.exec("UPDATE file_mark SET mark = 'another'");
+  second.close();
+  await server.startAgain(`${server.dataFile}.second`);
+  await offer.press('End');
+  await page.keyboard.type(', while another answers');
+  await expect(page.getByText('Another data file answers now').first()).toBeVisible();
+  await expect(page.locator('[data-saved]').first()).toHaveAttribute('data-saved', 'waiting');
+  const offerThere = async () => ((await (await page.request.get(`/api/plans/${id}`)).json()) as { brief: { offer: string } }).brief.offer;
+  expect(await offerThere()).not.toContain('first file');
+
+  await server.kill();
+  await server.startAgain();
+  await untilSaved(page);
+  expect(await offerThere()).toBe('For the first file, while another answers');
 });

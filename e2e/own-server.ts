@@ -28,8 +28,9 @@ export class OwnServer {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  async startAgain(): Promise<void> {
-    const { child, port } = await startBuiltServer({ data: this.dataFile, port: this.port });
+  /** On its data file, or on another one of its folder. */
+  async startAgain(data = this.dataFile): Promise<void> {
+    const { child, port } = await startBuiltServer({ data, port: this.port });
     [this.process, this.port] = [child, port];
   }
 

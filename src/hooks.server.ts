@@ -2,6 +2,7 @@ import { json, type Handle, type HandleServerError } from '@sveltejs/kit';
 import { dev, version } from '$app/environment';
 import { compose, type Services } from '$lib/server/compose';
 import { DataFileError } from '$lib/server/db/open-database';
+import { RequestRefused } from '$lib/server/outcome';
 import { refuse } from '$lib/server/respond';
 import { findRefusal, securityHeaders } from '$lib/server/request-guard.js';
 
@@ -27,6 +28,15 @@ function getServices(): Promise<Services> {
 /** Routes that write to the data file; putting a back-up in the place of a damaged one is the way out. */
 const writing = /^\/api\/(plans|workspace|accounts|samples)(\/|$)/;
 const writesFile = (method: string, path: string) => !['GET', 'HEAD', 'OPTIONS'].includes(method) && writing.test(path);
+
+/** Which data file answers; who sends it along means that one and no other. */
+const fileHeader = 'x-biblion-file';
+const otherFile = new RequestRefused(
+  503,
+  'other-file',
+  'Another data file answers now. What you type is kept here for the one it was meant for.',
+  '',
+);
 
 const unanswered: Readonly<Record<number, { code: string; message: string }>> = {
   404: { code: 'not-found', message: 'There is nothing here.' },
@@ -58,8 +68,11 @@ export const handle: Handle = async ({ event, resolve }) => {
   else {
     const services = (event.locals.services = await getServices());
     const { trouble } = services.keeper;
-    response =
-      trouble && writesFile(request.method, event.url.pathname) ? refuse(trouble) : asJson(event.url.pathname, await resolve(event));
+    const isWrite = writesFile(request.method, event.url.pathname);
+    const meant = request.headers.get(fileHeader);
+    if (meant && meant !== services.fileMark()) response = refuse(otherFile);
+    else response = trouble && isWrite ? refuse(trouble) : asJson(event.url.pathname, await resolve(event));
+    if (event.url.pathname.startsWith('/api/')) response.headers.set(fileHeader, services.fileMark());
   }
   for (const [name, value] of Object.entries(securityHeaders)) response.headers.set(name, value);
   if (event.url.pathname.startsWith('/api/')) response.headers.set('cache-control', 'no-store');

@@ -48,8 +48,12 @@ function prepare(file: string): void {
   }
 }
 
+/** All tables of rows; which file this is stays, whatever is put in its place: open tabs go on with it. */
 const tablesOf = (db: Database) =>
-  db.prepare("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'").pluck().all() as string[];
+  db
+    .prepare("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name <> 'file_mark'")
+    .pluck()
+    .all() as string[];
 
 const columnsOf = (db: Database, table: string) =>
   (db.pragma(`table_info(${table})`) as { name: string }[]).map(({ name }) => `"${name}"`).join(', ');

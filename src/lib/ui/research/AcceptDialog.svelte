@@ -59,8 +59,8 @@
             /></td
           >
           <td class="w-28 py-1.5 ps-2 whitespace-nowrap"><VerdictSign verdict={group.verdict} /></td>
-          <td class="w-12 py-1.5 text-end font-mono text-[12.5px]">{group.finds.length}</td>
-          <td class="py-1.5 ps-3">
+          <td class="w-12 py-1.5 ps-3 text-end font-mono text-[12.5px]">{group.finds.length}</td>
+          <td class="w-full max-w-0 py-1.5 ps-3">
             <b class="font-semibold">{intentWords[group.intent][0]}</b>{group.reason ? `: ${reasonWords[group.reason]}` : ''}
             <p class="truncate text-[12px] text-ink-2">
               {group.finds

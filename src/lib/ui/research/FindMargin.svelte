@@ -97,8 +97,8 @@
       {wouldBe
         .slice(0, 5)
         .map((text) => `“${text}”`)
-        .join(', ')}{wouldBe.length > 5 ? ' …' : ''}, {research.judging.blocksWhole
-        ? 'the whole find'
+        .join(', ')}{wouldBe.length > 5 ? ' …' : ''}, {research.judging.blocksWhole || (wouldBe.length === 1 && wouldBe[0] === find.text)
+        ? 'all of it, exactly'
         : 'the words against it, wider where something kept holds them'}.
       <Button kind="link" onclick={() => (research.judging.blocksWhole = !research.judging.blocksWhole)}
         >{research.judging.blocksWhole ? 'The words against it' : 'The whole find'} <KeyCap keys={showKey(keys.negative)} /></Button

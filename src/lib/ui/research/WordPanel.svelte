@@ -92,7 +92,7 @@
   <LeftAlone finds={preview.later} />
   <p class="text-[12px] text-ink-2">
     {negatives === 'each' && preview.conflicts.length > 0
-      ? 'A block makes the shortest negative of each find.'
+      ? 'A block makes a negative of each find.'
       : `A block makes ${countOf(preview.negatives.length, 'plan negative')}: ${preview.negatives.slice(0, 5).join(', ')}.`}
     {#if place && !place.isOurs}
       {place.km === null ? 'It is not among the places.' : `It is ${place.km} km from the nearest of our places.`}

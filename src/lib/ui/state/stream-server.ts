@@ -17,6 +17,9 @@ export interface ChangeAnswer {
   trouble?: string;
 }
 
+/** By it the server says which data file it has, and is told which one is meant. */
+const fileHeader = 'x-biblion-file';
+
 /** More than this a browser does not send on for a page that is gone. */
 const mostKeptAlive = 60_000;
 
@@ -24,12 +27,20 @@ const messageOf = async (response: Response) => ((await response.json()) as { me
 
 /** A stream of changes as the server answers for it. */
 export class StreamServer {
+  /** The data file that answered first; empty where that is not said. */
+  file = '';
+
   constructor(private readonly address: string) {}
+
+  private get meant(): Record<string, string> {
+    return this.file === '' ? {} : { [fileHeader]: this.file };
+  }
 
   /** All rows as they stand; throws with the server's message where they cannot be read. */
   async load(): Promise<ChangeFeed> {
     const response = await fetch(this.address, { headers: asLines });
     if (!response.ok) throw new Error(await messageOf(response));
+    this.file = response.headers.get(fileHeader) ?? '';
     return readChangeFeed(response);
   }
 
@@ -38,7 +49,7 @@ export class StreamServer {
     const body = JSON.stringify(sent);
     const response = await fetch(this.address, {
       method: 'POST',
-      headers: { ...asLines, 'content-type': 'application/json' },
+      headers: { ...asLines, ...this.meant, 'content-type': 'application/json' },
       body,
       ...(isLeaving && body.length < mostKeptAlive && { keepalive: true }),
     });
@@ -49,7 +60,7 @@ export class StreamServer {
 
   /** What was touched since a revision; null where the server says nothing of it. */
   async readSince(revision: number): Promise<ChangeFeed | null> {
-    const response = await fetch(`${this.address}?since=${revision}`, { headers: asLines });
+    const response = await fetch(`${this.address}?since=${revision}`, { headers: { ...asLines, ...this.meant } });
     return response.ok ? readChangeFeed(response) : null;
   }
 

@@ -78,6 +78,11 @@ export class SyncedStore {
     };
   }
 
+  /** What waits is kept for this stream of this data file: to another one it is never sent. */
+  private get unsentAs(): string {
+    return `${this.server.file} ${this.id}`.trim();
+  }
+
   /** The revision whose rows are shown; null while changes wait to be sent. */
   get shownRevision(): number | null {
     return this.pending.length === 0 ? this.settled.revision : null;
@@ -86,7 +91,7 @@ export class SyncedStore {
   /** Reads the stream; throws with the server's message where it cannot be read. */
   async load(): Promise<void> {
     this.take(await this.server.load());
-    this.pending = await takeOverUnsent(this.id);
+    this.pending = await takeOverUnsent(this.unsentAs);
     this.show();
     this.isLoaded = true;
     if (this.pending.length > 0) void this.flush();
@@ -120,7 +125,7 @@ export class SyncedStore {
     this.snapshot = applyEdits(this.snapshot, decision.edits);
     if (last) last.change = joinEditSession(last.change, change as SetChange);
     else this.pending.push({ id: newId(), revision: this.settled.revision, editSession, change });
-    this.isKept = keepUnsent(this.id, this.pending);
+    this.isKept = keepUnsent(this.unsentAs, this.pending);
     if (this.saved === 'saved') this.saved = 'saving';
     this.timer ??= setTimeout(() => void this.flush(), sendAfterMs);
     return null;
@@ -245,7 +250,7 @@ export class SyncedStore {
         return;
       }
       this.pending.shift();
-      if (next) forgetUnsent(this.id, next.id);
+      if (next) forgetUnsent(this.unsentAs, next.id);
       this.show();
     }
     this.saved = 'saved';
