@@ -72,7 +72,7 @@ test('headings order the list, the words against it or the whole find block, ano
   await page.getByRole('tab', { name: /to judge$/ }).click();
   await page.locator('[data-find="zither tuning at night"]').click();
   await page.keyboard.press('e');
-  await expect(find).toContainText('A block would make the negative “zither tuning at night”, the whole find');
+  await expect(find).toContainText('A block would make the negative “zither tuning at night”, all of it, exactly');
   await page.keyboard.press('b');
   await untilSaved(page);
   const plan = (await (await page.request.get(`/api/plans/${id}`)).json()) as { negatives: { text: string }[]; finds: { text: string }[] };

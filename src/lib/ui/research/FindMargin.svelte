@@ -37,6 +37,8 @@
   const mostLooked = 200;
   /** What a block of the chosen finds would make, each once. */
   const wouldBe = $derived([...new Set(chosen.slice(0, mostLooked).map((one) => research.judging.negativeFor(one)))]);
+  /** Whether it is all of the find: where nothing speaks against it, or where that was asked for. */
+  const isWhole = $derived(research.judging.blocksWhole || (wouldBe.length === 1 && wouldBe[0] === find.text));
   const competitors = $derived(
     new Set(
       [...research.planState.snapshot.briefItem.values()].flatMap(({ kind, text }) => (kind === 'rival' ? [text.toLowerCase()] : [])),
@@ -97,12 +99,14 @@
       {wouldBe
         .slice(0, 5)
         .map((text) => `“${text}”`)
-        .join(', ')}{wouldBe.length > 5 ? ' …' : ''}, {research.judging.blocksWhole || (wouldBe.length === 1 && wouldBe[0] === find.text)
+        .join(', ')}{wouldBe.length > 5 ? ' …' : ''}, {isWhole
         ? 'all of it, exactly'
         : 'the words against it, wider where something kept holds them'}.
-      <Button kind="link" onclick={() => (research.judging.blocksWhole = !research.judging.blocksWhole)}
-        >{research.judging.blocksWhole ? 'The words against it' : 'The whole find'} <KeyCap keys={showKey(keys.negative)} /></Button
-      >
+      {#if !isWhole || research.judging.blocksWhole}<Button
+          kind="link"
+          onclick={() => (research.judging.blocksWhole = !research.judging.blocksWhole)}
+          >{research.judging.blocksWhole ? 'The words against it' : 'The whole find'} <KeyCap keys={showKey(keys.negative)} /></Button
+        >{/if}
     </p>
     {#if swapped}<p class="pt-1">
         Names {swapped.from}{swapped.km === null ? '' : `, ${swapped.km} km away`}.
