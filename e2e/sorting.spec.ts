@@ -72,7 +72,7 @@ class Freelancer {
       .all()) {
       const box = row.getByRole('checkbox');
       const verdict = ((await box.getAttribute('aria-label')) ?? '').split(' ')[0];
-      const examples = (await row.locator('p').innerText()).split(' · ');
+      const examples = (await row.locator('p').first().innerText()).split(' · ');
       if (this.common(examples) === verdict) continue;
       this.actions++;
       await box.uncheck();

@@ -71,9 +71,21 @@ function setPoint(cities: Cities, { x, y, z }: Points, index: number): void {
 
 /** Marks of the cities that places reach: included by one of them, excluded by none. */
 export function markReached(cities: Cities, places: readonly ReachedPlace[]): Uint8Array {
+  const steps = markReachedByPlace(cities, places);
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  return step.value;
+}
+
+/** The same, a place at a time: who asks can let others work in between. */
+export function* markReachedByPlace(cities: Cities, places: readonly ReachedPlace[]): Generator<undefined, Uint8Array> {
   const marks = new Uint8Array(cities.people.length);
-  for (const place of places) if (!place.excluded) eachCityIn(cities, place, (index) => (marks[index] = 1));
-  for (const place of places) if (place.excluded) eachCityIn(cities, place, (index) => (marks[index] = 0));
+  for (const excluded of [false, true])
+    for (const place of places) {
+      if (place.excluded !== excluded) continue;
+      eachCityIn(cities, place, (index) => (marks[index] = excluded ? 0 : 1));
+      yield;
+    }
   return marks;
 }
 

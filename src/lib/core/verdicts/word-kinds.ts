@@ -59,6 +59,7 @@ const order: Readonly<Record<Sold, readonly (readonly [ListName, Saying])[]>> = 
     ['work', 'work'],
     ['tool', 'tool'],
     ['attribute', 'attribute'],
+    ['school', 'unsure'],
     ['question', 'question'],
   ],
   thing: [
@@ -85,6 +86,7 @@ const order: Readonly<Record<Sold, readonly (readonly [ListName, Saying])[]>> = 
     ['teaching', 'learn'],
     ['tool', 'tool'],
     ['attribute', 'attribute'],
+    ['school', 'unsure'],
     ['question', 'question'],
   ],
   course: [
@@ -95,6 +97,7 @@ const order: Readonly<Record<Sold, readonly (readonly [ListName, Saying])[]>> = 
     ['price', 'price'],
     ['near', 'near'],
     ['teaching', 'teaching'],
+    ['school', 'teaching'],
     ['teachingMore', 'intent'],
     ['urgent', 'urgent'],
     ['compare', 'compare'],
@@ -147,9 +150,7 @@ export class WordKinds {
       }
     this.longest = Math.max(1, ...[...this.kinds.keys()].map((phrase) => wordsOf(phrase).length));
     this.toolEndings = listOf('toolEnding', base).map(fold);
-    this.teachingEndings = listOf('teaching', base)
-      .map(fold)
-      .filter((word) => word.length >= 4);
+    this.teachingEndings = [...listOf('teaching', base), ...listOf('school', base)].map(fold).filter((word) => word.length >= 4);
     this.firmNouns = new Set(listOf('firmNoun', base).map(fold));
     this.before = new Set(listOf('in', base).map(fold));
     this.hasCompounds = ['de', 'no', 'sv', 'da', 'nl'].includes(base);

@@ -3,7 +3,7 @@ import type { FindDepth, MarketFigures } from '$lib/core/market/figures';
 import { minorDigits } from '$lib/core/money/money';
 import { wordsOf } from '$lib/core/keywords/words';
 import type { Cities } from '$lib/core/places/cities';
-import { markReached } from '$lib/core/places/people';
+import { markReachedByPlace } from '$lib/core/places/people';
 import { PracticeChance } from './chance';
 import type { AskRun, Market, MarketAsk } from './market';
 import type { ResultsPage } from '$lib/core/research/results-page';
@@ -42,9 +42,15 @@ const pause = (ms: number, signal?: AbortSignal) =>
   new Promise<void>((resolve, reject) => {
     const stop = () => reject(new DOMException('Stopped.', 'AbortError'));
     if (signal?.aborted) return stop();
-    const timer = setTimeout(resolve, ms);
-    signal?.addEventListener('abort', () => (clearTimeout(timer), stop()), { once: true });
+    const leave = () => (clearTimeout(timer), stop());
+    const timer = setTimeout(() => {
+      signal?.removeEventListener('abort', leave);
+      resolve();
+    }, ms);
+    signal?.addEventListener('abort', leave, { once: true });
   });
+/** How long the thread is held at a time. */
+const heldMs = 20;
 
 /**
  * A market made up by rule: what is searched follows from the people of the places alone, so that a city never has more than
@@ -61,7 +67,7 @@ export class PracticeMarket implements Market {
   ) {}
 
   async figures(texts: readonly string[], ask: MarketAsk, { onProgress, signal }: AskRun = {}): Promise<MarketFigures[]> {
-    const people = this.peopleAsked(ask, this.marksOf(ask));
+    const people = this.peopleAsked(ask, await this.marksOf(ask, signal));
     const figures: MarketFigures[] = [];
     for (let at = 0; at < texts.length; at += textsPerPause) {
       await pause(this.settings.pauseMs, signal);
@@ -76,7 +82,7 @@ export class PracticeMarket implements Market {
     { depth = 'broad', ...ask }: MarketAsk & { depth?: FindDepth },
     { onProgress, signal }: AskRun = {},
   ): Promise<MarketFigures[]> {
-    const marks = this.marksOf(ask);
+    const marks = await this.marksOf(ask, signal);
     const people = this.peopleAsked(ask, marks);
     const towns = this.townsAsked(ask, marks);
     const found = new Map<string, MarketFigures>();
@@ -107,7 +113,7 @@ export class PracticeMarket implements Market {
   ): Promise<Competition> {
     await pause(this.settings.pauseMs, signal);
     onProgress?.(1, 2);
-    const towns = this.townsAsked(ask, this.marksOf(ask));
+    const towns = this.townsAsked(ask, await this.marksOf(ask, signal));
     const [broadest] = [...texts].sort((a, b) => a.length - b.length);
     const around = broadest === undefined ? [] : this.terms.around(broadest, ask.languages, towns).map(({ text }) => text);
     await pause(this.settings.pauseMs, signal);
@@ -126,8 +132,16 @@ export class PracticeMarket implements Market {
   }
 
   /** Of each city, whether the places reach it. */
-  private marksOf({ places }: MarketAsk): Uint8Array {
-    return markReached(this.world.cities, places);
+  private async marksOf({ places }: MarketAsk, signal?: AbortSignal): Promise<Uint8Array> {
+    const steps = markReachedByPlace(this.world.cities, places);
+    let since = performance.now();
+    for (;;) {
+      const step = steps.next();
+      if (step.done) return step.value;
+      if (performance.now() - since < heldMs) continue;
+      await pause(0, signal);
+      since = performance.now();
+    }
   }
 
   /** People of the places, in millions, less those who do not search in the languages asked for. No places: nobody. */
