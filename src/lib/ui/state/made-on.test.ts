@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { Backend, memoryStorage } from '../../../tests/backend';
 import type { Change } from '$lib/core/store/changes';
+import { joinRefused, type RefusedChange } from './refused-change';
 import { SyncedStore } from './synced-store.svelte';
 
 let backend: Backend;
@@ -86,4 +87,18 @@ it('own changes that wait never conflict with those made on them', async () => {
   await stream.flush();
   expect(stream.refused).toBeNull();
   expect(rowsNow().keyword.has('new' as never)).toBe(false);
+});
+
+it('a text refused in two parts is one, made on what stood before the first', () => {
+  const refused = (was: string, theme: string): RefusedChange => ({
+    change: { type: 'set', record: 'group', ids: ['g'], fields: { theme }, was: { theme: was } },
+    refusal: { code: 'gone', record: 'group', ids: ['g'] },
+    message: '',
+    names: [],
+    missing: null,
+  });
+  const [first, second] = [refused('piano', 'Typed o'), refused('Typed o', 'Typed out')];
+  expect(joinRefused([first], second)).toEqual([refused('piano', 'Typed out')]);
+  const other = refused('else', 'Another');
+  expect(joinRefused([other], second)).toEqual([other, second]);
 });

@@ -3,6 +3,7 @@ import type { Snapshot } from '$lib/core/store/snapshot';
 import { isServerChange, type Change, type SentChange, type SimpleChange } from '$lib/core/store/changes';
 import { nameOfRow } from '$lib/core/store/compare-snapshots';
 import type { Refusal } from '$lib/core/store/draft';
+import { joinEditSession } from './sent-values';
 import { sameValue } from '$lib/core/store/same-value';
 import { recordTypes } from '$lib/core/records/record-types';
 
@@ -58,8 +59,20 @@ export function describeRefused(
   return { change, refusal, message, names, missing };
 }
 
+/**
+ * One more refused change beside others. Typing that went on while its beginning was on the way is one text, the last one, made on what stood
+ * before the first: on that it can still be written.
+ */
+export function joinRefused(refusals: readonly RefusedChange[], refused: RefusedChange): RefusedChange[] {
+  const { change } = refused;
+  const isBeginning = (one: RefusedChange) => change !== null && typesOver(change, one.change);
+  const beginnings = refusals.filter(isBeginning).flatMap(({ change: begun }) => (begun?.type === 'set' ? [begun] : []));
+  const whole = change?.type === 'set' ? beginnings.reduceRight((next, begun) => joinEditSession(begun, next), change) : change;
+  return [...refusals.filter((one) => !isBeginning(one)), { ...refused, change: whole }];
+}
+
 /** Whether a change was typed over what an earlier one had left in the same fields. */
-export function typesOver(later: SentChange['change'], earlier: Change | null): boolean {
+function typesOver(later: SentChange['change'], earlier: Change | null): boolean {
   if (later.type !== 'set' || earlier?.type !== 'set' || later.record !== earlier.record || !sameValue(later.ids, earlier.ids))
     return false;
   return Object.entries(earlier.fields).every(([field, value]) => field in later.fields && sameValue(later.was?.[field], value));

@@ -16,7 +16,7 @@ import type { ChangeFeed } from '$lib/core/store/change-feed';
 import type { RecordTypes } from '$lib/core/records/record-types';
 import { tabChannel, type TabMessage } from './tab-channel';
 import { whole } from './read-change-feed';
-import { describeRefused, typesOver, type RefusedChange } from './refused-change';
+import { describeRefused, joinRefused, type RefusedChange } from './refused-change';
 import { findOpenEditSession, joinEditSession, overAll, withValuesBefore, type SetChange } from './sent-values';
 import { SettledRows } from './settled-rows';
 import { StreamServer } from './stream-server';
@@ -270,9 +270,7 @@ export class SyncedStore {
       const feed = await whole(() => this.server.readSince(this.settled.revision));
       if (!feed) return false;
       this.take(feed);
-      // Typing that went on while its beginning was on the way is one text, the last one.
-      const others = this.refusals.filter(({ change }) => !typesOver(sent.change, change));
-      if (!nothingToWalk.has(refusal.code)) this.refusals = [...others, refused];
+      if (!nothingToWalk.has(refusal.code)) this.refusals = joinRefused(this.refusals, refused);
     }
     return true;
   }
