@@ -70,9 +70,9 @@ export const handle: Handle = async ({ event, resolve }) => {
     const { trouble } = services.keeper;
     const isWrite = writesFile(request.method, event.url.pathname);
     const meant = request.headers.get(fileHeader);
-    if (meant && meant !== services.fileMark()) response = refuse(otherFile);
+    if (meant && meant !== services.fileMark) response = refuse(otherFile);
     else response = trouble && isWrite ? refuse(trouble) : asJson(event.url.pathname, await resolve(event));
-    if (event.url.pathname.startsWith('/api/')) response.headers.set(fileHeader, services.fileMark());
+    if (event.url.pathname.startsWith('/api/')) response.headers.set(fileHeader, services.fileMark);
   }
   for (const [name, value] of Object.entries(securityHeaders)) response.headers.set(name, value);
   if (event.url.pathname.startsWith('/api/')) response.headers.set('cache-control', 'no-store');

@@ -1,3 +1,5 @@
+import { vi } from 'vitest';
+import { SyncedStore } from '$lib/ui/state/synced-store.svelte';
 import { cleanFile, firstDraft, planSnapshotOf } from './clean-plan';
 import type { SentChange } from '$lib/core/store/changes';
 import { openDatabase } from '$lib/server/db/open-database';
@@ -55,4 +57,19 @@ export class Backend {
   get offer() {
     return this.writer.open('plan').snapshot.brief.get('plan')?.offer;
   }
+}
+
+/** Puts a browser around what is tested: its storage is empty, and what it fetches this server answers. */
+export function stubBrowser(backend: Backend): void {
+  vi.stubGlobal('fetch', backend.fetch);
+  vi.stubGlobal('localStorage', memoryStorage());
+  vi.stubGlobal('sessionStorage', memoryStorage());
+  vi.stubGlobal('navigator', {});
+}
+
+/** The plan of the server as a tab opens it. */
+export async function openStream(): Promise<SyncedStore> {
+  const opened = new SyncedStore('plan', 'http://test.example/changes', 'plan');
+  await opened.load();
+  return opened;
 }

@@ -39,7 +39,7 @@ export interface Services {
   laySamples(): Promise<string[]>;
   backups: Backups;
   /** Which data file this is, since it was laid out or put in place. */
-  fileMark(): string;
+  fileMark: string;
   /** Keeps the data file to this server, and an eye on it. */
   keeper: FileKeeper;
 }
@@ -98,7 +98,6 @@ export async function compose({ dataFile, placesFile, jobsFile, demo, marketPaus
   forgetOldChanges(db, now());
   await sweepRestores();
   const writer = new ChangeWriter(db, now);
-  const markOfFile = db.prepare('SELECT mark FROM file_mark').pluck();
   const ulid = monotonicFactory();
   const newId = () => ulid(now().getTime());
   const plans = new Plans(writer, { now, newId });
@@ -119,7 +118,7 @@ export async function compose({ dataFile, placesFile, jobsFile, demo, marketPaus
     summaries: new ShelfSummaries(db, { writer, plans, jobs, madeBy: version }),
     pages: new PageReader([new PracticeSite(), new GuardedWeb()], readTexts),
     market: new PracticeMarket(atlas, { pauseMs: marketPauseMs }),
-    fileMark: () => String(markOfFile.get()),
+    fileMark: String(db.prepare('SELECT mark FROM file_mark').pluck().get()),
     keeper,
     backups: new Backups(db, { writer, keeper, now }),
     async laySamples() {

@@ -10,6 +10,7 @@ import { layoutOf, plainLayout } from '$lib/core/layouts/layouts';
 import { readPlanFile } from '$lib/core/exchange/read-plan-file';
 import { writePlanFile } from '$lib/core/exchange/write-plan-file';
 import type { Layout } from '$lib/core/records/layout';
+import type { Plan } from '$lib/core/records/plan';
 import { shippedRuleSets } from '$lib/core/rules/rule-set';
 import { incompletePlan, RequestRefused } from './outcome';
 import { joinSnapshots } from './plan-snapshots';
@@ -26,6 +27,18 @@ export class Plans {
   /** Today's date where the client's account is. */
   today(timeZone: string): string {
     return new Intl.DateTimeFormat('sv-SE', { timeZone }).format(this.clock.now());
+  }
+
+  /** Today's date where the account of a plan on the Shelf is; the plan itself is not opened for it. */
+  todayOf({ accountId }: Pick<Plan, 'accountId'>): string {
+    return this.today(this.writer.open(workspaceStream).snapshot.account.get(accountId)?.timeZone ?? 'UTC');
+  }
+
+  /** A plan as it stands on the Shelf; refused with 404 where it does not. */
+  getPlan(planId: string): Plan {
+    const plan = this.writer.open(workspaceStream).snapshot.plan.get(planId);
+    if (!plan) throw new RequestRefused(404, 'no-such-plan', 'There is no such plan.', 'id');
+    return plan;
   }
 
   /** Whether the Shelf holds a plan. */
@@ -48,17 +61,16 @@ export class Plans {
 
   /** Refuses with 404 where the Shelf holds no such plan; whether it can be shown is not asked. */
   requirePlan(planId: string): void {
-    if (!this.has(planId)) throw new RequestRefused(404, 'no-such-plan', 'There is no such plan.', 'id');
+    this.getPlan(planId);
   }
 
-  /** A plan's own layout, or another one by its id; refused with 404 where there is none. */
-  getLayout(planId: string, layoutId: string | null): { view: PlanView; layout: Layout } {
-    const view = this.getView(planId);
-    const id = layoutId ?? view.plan.layoutKey;
-    const layout = layoutOf(view.snapshot, id);
+  /** A plan's own layout, or another one by its id; refused with 404 where there is none. The plan itself is not opened for it. */
+  getLayout(planId: string, layoutId: string | null): { plan: Plan; layout: Layout } {
+    const plan = this.getPlan(planId);
+    const layout = layoutOf(this.writer.open(workspaceStream).snapshot, layoutId ?? plan.layoutKey);
     if (layoutId !== null && layout.id !== layoutId)
       throw new RequestRefused(404, 'no-such-layout', 'There is no such column layout.', 'layout');
-    return { view, layout };
+    return { plan, layout };
   }
 
   /** The plan file of a plan. */

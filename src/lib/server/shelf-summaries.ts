@@ -89,7 +89,7 @@ export class ShelfSummaries {
     const plan = snapshot.plan.get(planId);
     const proof = plan && (this.sql.findProof.get(planId, this.madeOf(plan)) as string | undefined);
     if (!proof) return null;
-    return { revision: this.sql.revision.get(planId) as number, workspace, today: this.todayOf(plan), proof };
+    return { revision: this.sql.revision.get(planId) as number, workspace, today: this.plans.todayOf(plan), proof };
   }
 
   /** Calls back with each plan whose summary was made anew, until what it answers is called. */
@@ -114,18 +114,13 @@ export class ShelfSummaries {
     }
   }
 
-  private todayOf({ accountId }: Plan): string {
-    const zone = this.writer.open(workspaceStream).snapshot.account.get(accountId)?.timeZone;
-    return this.plans.today(zone ?? 'UTC');
-  }
-
   /** All that a summary and a proof depend on, as one text. */
   private madeOf(plan: Plan): string {
     const { client, account, ruleSet, houseRule } = this.writer.open(workspaceStream).snapshot;
     const own = account.get(plan.accountId);
     const revision = this.sql.revision.get(plan.id) as number | undefined;
     const rows = [plan, own, own && client.get(own.clientId), ruleSet.get(plan.ruleSetKey), [...houseRule.values()]];
-    const text = JSON.stringify([this.madeBy, revision, this.todayOf(plan), rows]);
+    const text = JSON.stringify([this.madeBy, revision, this.plans.todayOf(plan), rows]);
     return createHash('sha1').update(text).digest('base64');
   }
 
@@ -157,7 +152,7 @@ export class ShelfSummaries {
   private async make(plan: Plan, madeOf: string): Promise<void> {
     const { id } = plan;
     try {
-      const query = { planId: id, today: this.todayOf(plan) };
+      const query = { planId: id, today: this.plans.todayOf(plan) };
       const made = await this.jobs.run({ name: 'summary', body: new Uint8Array(), query });
       this.troubles.delete(id);
       // What was read may already be newer than what it was asked for; then it is kept as made of nothing that stands.

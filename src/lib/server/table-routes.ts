@@ -1,5 +1,5 @@
 import type { RequestEvent } from '@sveltejs/kit';
-import type { PlanView } from '$lib/core/view/plan-view';
+import type { Plan } from '$lib/core/records/plan';
 import type { Layout } from '$lib/core/records/layout';
 import { downloadAs } from './download';
 
@@ -7,13 +7,13 @@ import { downloadAs } from './download';
 export async function answerTables(
   { params, url, locals: { services } }: RequestEvent,
   file: string,
-  describe: (of: { view: PlanView; layout: Layout; today: string }) => { type: string; name: string; rest: string },
+  describe: (of: { plan: Plan; layout: Layout; today: string }) => { type: string; name: string; rest: string },
 ): Promise<Response> {
   const planId = params.id ?? '';
-  const { view, layout } = services.plans.getLayout(planId, url.searchParams.get('layout'));
-  const today = services.plans.today(view.account.timeZone);
+  const { plan, layout } = services.plans.getLayout(planId, url.searchParams.get('layout'));
+  const today = services.plans.todayOf(plan);
   const query = { planId, layout: layout.id, today, file };
   const body = await services.jobs.run({ name: 'tables', body: new Uint8Array(), query });
-  const { type, name, rest } = describe({ view, layout, today });
+  const { type, name, rest } = describe({ plan, layout, today });
   return new Response(body as Uint8Array<ArrayBuffer>, { headers: { 'content-type': type, ...downloadAs(name, rest) } });
 }

@@ -1,4 +1,5 @@
 import type { Change } from '../store/changes';
+import { digestOf } from '../text/digest';
 import type { PlanView } from '../view/plan-view';
 import { ruleList, type Chapter, type RuleId, type Severity } from './rule-list';
 
@@ -51,13 +52,6 @@ export interface Report {
 
 /** A check reads the plan and reports what it finds. */
 export type Check = (view: PlanView, today: string) => Report[];
-
-/** A short digest (FNV-1a, 32 bit) of a text. */
-export function digestOf(text: string): string {
-  let hash = 0x811c9dc5;
-  for (let index = 0; index < text.length; index++) hash = Math.imul(hash ^ text.charCodeAt(index), 0x01000193);
-  return (hash >>> 0).toString(16).padStart(8, '0');
-}
 
 /** The finding that a report makes. */
 export function findingOf({ rule, where = {}, record = '', data = {}, mend = null, severity }: Report): Finding {

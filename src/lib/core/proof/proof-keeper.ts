@@ -8,7 +8,8 @@ import { checkExtras } from './check-extras';
 import { groupUnits } from './check-groups';
 import { checkResearch } from './check-research';
 import { checkSettings } from './check-settings';
-import { digestOf, findingOf, type Check, type Finding, type Mend } from './finding';
+import { digestOf } from '../text/digest';
+import { findingOf, type Check, type Finding, type Mend } from './finding';
 import { chapters, ruleList, severities } from './rule-list';
 import { constantsOf, type ProofUnit, type Units } from './proof-unit';
 

@@ -8,7 +8,7 @@ import { LexiconKeeper } from './lexicon-keeper';
 import { rankNextWords, type NextWord } from './next-word';
 import { proposeVerdict, type VerdictProposal, type ProposalContext } from './propose-verdict';
 import type { ResultsPage } from './results-page';
-import { TradeKeeper, tradeBriefOf } from './trade-keeper';
+import { TradeKeeper } from './trade-keeper';
 import { WordIndex } from './word-index';
 
 /** Overruled so often, a word is no longer proposed for. */
@@ -58,7 +58,7 @@ export class FindReading {
       learned: this.lessons!.update(this.rows, view.snapshot.wordVerdict),
       overruled: new Set(overruled),
       trade: this.trade,
-      sellsThings: tradeBriefOf(view, []).sells === 'thing',
+      sellsThings: this.trade.sells === 'thing',
       pages,
     };
     this.proposals = new Map();

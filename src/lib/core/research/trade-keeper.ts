@@ -1,6 +1,7 @@
 import type { NamedPlace } from '../places/found-place';
 import { idsToCompare } from '../store/patched-rows';
 import { inOrder } from '../store/snapshot';
+import type { Sold } from '../records/brief';
 import type { Find } from '../records/find';
 import type { WordKindName } from '../records/word-kind';
 import { briefTexts, firstLanguage, type PlanView } from '../view/plan-view';
@@ -32,7 +33,7 @@ const corrections: Readonly<Record<WordKindName, Correction>> = {
 };
 
 /** The trade of a plan as verdicts want it; `terms`: what was asked for. */
-export function tradeBriefOf(view: PlanView, terms: readonly string[]): TradeBrief {
+function tradeBriefOf(view: PlanView, terms: readonly string[]): TradeBrief {
   const { brief, snapshot } = view;
   const language = firstLanguage(view, undefined);
   return {
@@ -77,6 +78,11 @@ export class TradeKeeper {
     const trade = this.trade!;
     trade.learn(Array.from(this.rows.values(), ({ text }) => trade.split(text)));
     this.decisions = new Map();
+  }
+
+  /** What the client sells. */
+  get sells(): Sold {
+    return this.trade!.brief.sells;
   }
 
   /** What is decided of a find by its words. */

@@ -1,19 +1,17 @@
 import type { RecordName, Row } from '../records/record-type';
 import { completeRow } from '../records/record-types';
+import { digestOf } from '../text/digest';
 import type { SimpleChange } from './changes';
 import { Refused, type Draft } from './draft';
 import { sameValue } from './same-value';
 
 type Of<Type extends SimpleChange['type']> = Extract<SimpleChange, { type: Type }>;
 
-/** A stamp of a row as it stands, by which it is known later whether it still does; fields in any order. FNV-1a of its JSON. */
+/** A stamp of a row as it stands, by which it is known later whether it still does; fields in any order. */
 export function stampOf(record: RecordName, row: Row): string {
   const complete = completeRow(record, row);
   const fields = Object.keys(complete).sort();
-  const text = JSON.stringify(fields.map((field) => [field, complete[field]]));
-  let hash = 0x811c9dc5;
-  for (let index = 0; index < text.length; index++) hash = Math.imul(hash ^ text.charCodeAt(index), 0x01000193);
-  return (hash >>> 0).toString(36);
+  return digestOf(JSON.stringify(fields.map((field) => [field, complete[field]])));
 }
 
 /** Refuses an edit of fields that hold neither what it was made on nor what it makes of them. */

@@ -1,13 +1,12 @@
 import type { Decision } from './rules';
 import type { FindWords, Trade } from './trade';
+import { mostWords, widenUntilFree } from './widen';
 
 /** What would be blocked with: words that stand together, or the whole find exactly. */
 export interface ProposedNegative {
   text: string;
   match: 'phrase' | 'exact';
 }
-
-const mostWords = 4;
 
 /** The runs of one to four words of finds that no negative may block. */
 export class ProtectedRuns {
@@ -38,20 +37,11 @@ function mayStandAlone(find: FindWords, at: number, trade: Trade): boolean {
  * topic, the neighbouring words with them, at most four; then the whole find, exactly. Never another part of it.
  */
 export function negativeOf(find: FindWords, { reason }: Decision, trade: Trade, protectedRuns: ProtectedRuns): ProposedNegative {
-  const whole: ProposedNegative = { text: find.words.join(' '), match: 'exact' };
-  if (!reason) return whole;
-  const { length } = find.words;
-  let { start, end } = reason;
-  while (end - start <= mostWords) {
-    const run = find.words.slice(start, end).join(' ');
-    const isTooSmall = end - start === 1 && !mayStandAlone(find, start, trade);
-    if (!isTooSmall && !protectedRuns.blocks(run)) return end - start === length ? whole : { text: run, match: 'phrase' };
-    if (end - start === length) break;
-    const isCoreAt = (at: number) => at >= 0 && at < length && trade.isCore(find.folded[at]!, find.roots[at]!);
-    if (isCoreAt(start - 1)) start--;
-    else if (isCoreAt(end)) end++;
-    else if (start > 0) start--;
-    else end++;
-  }
-  return whole;
+  const run =
+    reason &&
+    widenUntilFree(find.words, reason, {
+      isFree: (words, { start, end }) => (end - start > 1 || mayStandAlone(find, start, trade)) && !protectedRuns.blocks(words),
+      isCoreAt: (at) => trade.isCore(find.folded[at]!, find.roots[at]!),
+    });
+  return run ? { text: run, match: 'phrase' } : { text: find.words.join(' '), match: 'exact' };
 }

@@ -1,11 +1,9 @@
 import type { FindWords, Trade } from './trade';
+import type { Span } from './widen';
 import type { Saying } from './word-kinds';
 
 /** Some words of a find that stand together, and what they say. */
-export interface Part {
-  /** From this word on, to before that one. */
-  start: number;
-  end: number;
+export interface Part extends Span {
   says: Saying | 'core' | 'our-place' | 'other-place' | 'small' | 'rest';
 }
 
@@ -50,4 +48,4 @@ function longestAt(find: FindWords, trade: Trade, start: number): Part | null {
 }
 
 /** The words of a part as they stand in the find. */
-export const wordsOfPart = ({ words }: FindWords, { start, end }: Pick<Part, 'start' | 'end'>): string => words.slice(start, end).join(' ');
+export const wordsOfPart = ({ words }: FindWords, { start, end }: Span): string => words.slice(start, end).join(' ');

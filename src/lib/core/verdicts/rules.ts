@@ -1,6 +1,7 @@
 import type { FindWords, PlaceMet, Trade } from './trade';
 import { readFind, wordsOfPart, type Part } from './read-find';
 import type { Saying } from './word-kinds';
+import type { Span } from './widen';
 import confidences from './rule-confidence.json';
 
 /** What a find is about, as far as its verdict goes. */
@@ -36,7 +37,7 @@ export interface Decision {
   /** The words that it stood on, as they stand in the find. */
   because: string[];
   /** Where the words stand of which a negative is made. */
-  reason: Pick<Part, 'start' | 'end'> | null;
+  reason: Span | null;
 }
 
 interface Reading {
@@ -46,7 +47,7 @@ interface Reading {
 }
 
 const unclear = (because: string[] = []): Decision => ({ verdict: null, kind: 'unclear', rule: null, because, reason: null });
-const block = (rule: RuleName, kind: FindKind, { find }: Reading, part: Pick<Part, 'start' | 'end'>): Decision => ({
+const block = (rule: RuleName, kind: FindKind, { find }: Reading, part: Span): Decision => ({
   verdict: 'block',
   kind,
   rule,
@@ -206,17 +207,10 @@ function byTrade(reading: Reading): Decision {
   const distinct = new Set(core.map(({ start }) => find.roots[start]!)).size;
   const isBare = parts.every(({ says }) => says === 'core' || says === 'small') && distinct === 1;
   if (isBare && trade.brief.sells !== 'thing') return unclear(because);
-  const rule: RuleName | null = hasAllHeads
-    ? wants
-      ? 'heads-and-intent'
-      : parts.every(({ start, says }) => says === 'small' || (says === 'core' && heads.has(find.roots[start]!)))
-        ? 'bare-heads'
-        : 'heads'
-    : distinct >= 2
-      ? 'two-core'
-      : wants && heads.size > 0
-        ? 'head-and-intent'
-        : null;
+  const isHeadsAlone = parts.every(({ start, says }) => says === 'small' || (says === 'core' && heads.has(find.roots[start]!)));
+  const byHeads = wants ? 'heads-and-intent' : isHeadsAlone ? 'bare-heads' : 'heads';
+  const bySome = distinct >= 2 ? 'two-core' : wants && heads.size > 0 ? 'head-and-intent' : null;
+  const rule: RuleName | null = hasAllHeads ? byHeads : bySome;
   if (rule === null) return unclear(because);
   const kind = intents.find(([says]) => saying(reading, says))?.[1] ?? 'wanted';
   if (kind === 'near' && !trade.servesNear) return unclear([wordsOfPart(find, saying(reading, 'near')!)]);

@@ -29,7 +29,6 @@ export type PlaceMet = Omit<NamedPlace, 'nearest'>;
 
 /** Something that is not offered: roots of which all have to stand in a find. */
 export interface NotOffered {
-  phrase: string;
   roots: readonly string[];
   /** Roots of it that are the trade's own: no negative is made of those. */
   core: ReadonlySet<string>;
@@ -262,7 +261,7 @@ export class Trade {
       .map((word) => this.roots.of(this.withoutCore(word)));
     const isOfWork = left.some((root) => workRoots.test(root));
     const asked = left.length > 0 && !isOfWork ? left : roots;
-    return [{ phrase, roots: asked, core: new Set(roots.filter(isCore)) }];
+    return [{ roots: asked, core: new Set(roots.filter(isCore)) }];
   }
 
   /** A compound without the word of the trade, or for teaching, that it ends in. */

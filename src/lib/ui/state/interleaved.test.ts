@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
-import { Backend, memoryStorage } from '../../../tests/backend';
+import { Backend, stubBrowser } from '../../../tests/backend';
 import { isServerChange, type SentChange } from '$lib/core/store/changes';
 import { editsBetween } from '$lib/core/store/compare-snapshots';
 import type { RecordName, Row } from '$lib/core/records/record-type';
@@ -79,10 +79,7 @@ const open = async () => {
 beforeEach(async () => {
   backend = new Backend();
   account = new Account(backend);
-  vi.stubGlobal('fetch', backend.fetch);
-  vi.stubGlobal('localStorage', memoryStorage());
-  vi.stubGlobal('sessionStorage', memoryStorage());
-  vi.stubGlobal('navigator', {});
+  stubBrowser(backend);
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
   tabs = [await open(), await open()];
 });

@@ -1,26 +1,18 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { Backend, memoryStorage } from '../../../tests/backend';
+import { Backend, openStream, stubBrowser } from '../../../tests/backend';
 import type { Change } from '$lib/core/store/changes';
 import { joinRefused, type RefusedChange } from './refused-change';
-import { SyncedStore } from './synced-store.svelte';
+import type { SyncedStore } from './synced-store.svelte';
 
 let backend: Backend;
 let stream: SyncedStore;
 let other: SyncedStore;
-const open = async () => {
-  const opened = new SyncedStore('plan', 'http://test.example/changes', 'plan');
-  await opened.load();
-  return opened;
-};
 const rowsNow = () => backend.writer.open('plan').snapshot;
 
 beforeEach(async () => {
   backend = new Backend();
-  vi.stubGlobal('fetch', backend.fetch);
-  vi.stubGlobal('localStorage', memoryStorage());
-  vi.stubGlobal('sessionStorage', memoryStorage());
-  vi.stubGlobal('navigator', {});
-  [stream, other] = [await open(), await open()];
+  stubBrowser(backend);
+  [stream, other] = [await openStream(), await openStream()];
 });
 afterEach(() => {
   stream.close();
@@ -67,7 +59,7 @@ it('a verdict is not given over another one unseen; the same one twice is no qua
   stream.add('find', { ...find!, id: 'second' as never, text: 'a second find' });
   await stream.flush();
   other.close();
-  other = await open();
+  other = await openStream();
   const [one, two] = [String(find!.id), 'second'];
   await crossed({ type: 'judge', ids: [one], verdict: 'block' }, { type: 'judge', ids: [one, two], verdict: 'pass' }, one);
   expect(rowsNow().find.get(one as never)?.verdict).toBe('pass');

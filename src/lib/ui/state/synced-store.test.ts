@@ -1,24 +1,16 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { Backend, memoryStorage } from '../../../tests/backend';
-import { SyncedStore } from './synced-store.svelte';
+import { Backend, memoryStorage, openStream, stubBrowser } from '../../../tests/backend';
+import type { SyncedStore } from './synced-store.svelte';
 
 let backend: Backend;
 let stream: SyncedStore;
-const open = async () => {
-  const opened = new SyncedStore('plan', 'http://test.example/changes', 'plan');
-  await opened.load();
-  return opened;
-};
 const offerOf = (one: SyncedStore) => one.snapshot.brief.get('plan')?.offer;
 
 beforeEach(async () => {
   backend = new Backend();
-  vi.stubGlobal('fetch', backend.fetch);
-  vi.stubGlobal('localStorage', memoryStorage());
-  vi.stubGlobal('sessionStorage', memoryStorage());
-  vi.stubGlobal('navigator', {});
+  stubBrowser(backend);
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
-  stream = await open();
+  stream = await openStream();
 });
 afterEach(() => {
   stream.close();
@@ -108,7 +100,7 @@ describe('while the server is away', () => {
     expect(stream.saved).toBe('waiting');
     stream.close();
     backend.losesAnswers = false;
-    const again = await open();
+    const again = await openStream();
     expect(offerOf(again)).toBe('Once');
     await again.flush();
     expect(backend.writer.open('plan').revision).toBe(2);
@@ -125,13 +117,13 @@ describe('typed is kept', () => {
     await vi.advanceTimersByTimeAsync(500);
     stream.close();
     for (let reload = 0; reload < 3; reload++) {
-      const again = await open();
+      const again = await openStream();
       await vi.advanceTimersByTimeAsync(0);
       expect(offerOf(again)).toBe('Kept');
       again.close();
     }
     backend.losesPosts = false;
-    const last = await open();
+    const last = await openStream();
     await last.flush();
     expect(backend.offer).toBe('Kept');
     expect(Object.keys(localStorage)).toEqual([]);
@@ -142,7 +134,7 @@ describe('typed is kept', () => {
     const change = { type: 'set', record: 'brief', ids: ['plan'], fields: { offer: 'Of a tab that crashed' } };
     localStorage.setItem('biblion-unsent plan gone-tab', JSON.stringify([{ id: 'x1', revision: 0, change }]));
     backend.isAway = false;
-    const again = await open();
+    const again = await openStream();
     expect(Object.keys(localStorage)).toEqual([expect.stringMatching(/^biblion-unsent plan (?!gone-tab)/)]);
     expect(offerOf(again)).toBe('Of a tab that crashed');
     await again.flush();
@@ -174,7 +166,7 @@ describe('typed is kept', () => {
 
 describe('two tabs', () => {
   it('merge edits of different fields', async () => {
-    const other = await open();
+    const other = await openStream();
     stream.set('brief', 'plan', { offer: 'Mine' });
     await stream.flush();
     other.set('brief', 'plan', { margin: '40 %' });
@@ -186,7 +178,7 @@ describe('two tabs', () => {
   });
 
   it('a stale edit of one field is refused with both texts, and nothing is lost', async () => {
-    const other = await open();
+    const other = await openStream();
     stream.set('brief', 'plan', { offer: 'Theirs' });
     await stream.flush();
     other.set('brief', 'plan', { offer: 'Mine' });
@@ -199,7 +191,7 @@ describe('two tabs', () => {
   });
 
   it('a bulk change is refused whole where one of its rows has changed, which is named; it can still be made', async () => {
-    const other = await open();
+    const other = await openStream();
     const keywords = [...stream.snapshot.keyword.values()].slice(0, 3);
     const ids = keywords.map(({ id }) => id);
     stream.set('keyword', ids[1]!, { bidMinor: 333 });
@@ -230,7 +222,7 @@ describe('two tabs', () => {
   });
 
   it('an edit inside something deleted elsewhere keeps its text, and brings it back with all that belonged to it', async () => {
-    const other = await open();
+    const other = await openStream();
     const [line] = [...stream.snapshot.adLine.values()];
     const ad = stream.snapshot.ad.get(line!.adId)!;
     const before = stream.snapshot;
@@ -255,7 +247,7 @@ describe('two tabs', () => {
   });
 
   it('what is added to something deleted elsewhere brings that back too', async () => {
-    const other = await open();
+    const other = await openStream();
     const [group] = [...stream.snapshot.group.values()];
     const held = [...stream.snapshot.keyword.values()].filter(({ groupId }) => groupId === group!.id);
     stream.make({ type: 'remove', record: 'campaign', ids: [group!.campaignId] });
@@ -274,7 +266,7 @@ describe('two tabs', () => {
   });
 
   it('typed on while their beginning was on the way are one refused text, the last', async () => {
-    const other = await open();
+    const other = await openStream();
     stream.set('brief', 'plan', { offer: 'Theirs' });
     await stream.flush();
     other.set('brief', 'plan', { offer: 'Mi' }, 'a');
@@ -287,7 +279,7 @@ describe('two tabs', () => {
   });
 
   it('keep every refused text until it is settled, one after another', async () => {
-    const other = await open();
+    const other = await openStream();
     stream.set('brief', 'plan', { offer: 'Theirs', margin: '1 %' });
     await stream.flush();
     other.set('brief', 'plan', { offer: 'Mine' });

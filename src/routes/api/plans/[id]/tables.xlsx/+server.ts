@@ -4,9 +4,9 @@ import { workbookType } from '$lib/server/table-files/write-table-file';
 
 /** All tables in one workbook, a sheet a table. */
 export const GET = route((event) =>
-  answerTables(event, 'all.xlsx', ({ view, layout, today }) => ({
+  answerTables(event, 'all.xlsx', ({ plan, layout, today }) => ({
     type: workbookType,
-    name: [view.plan.name, layout.name, today].join(' '),
+    name: [plan.name, layout.name, today].join(' '),
     rest: '.xlsx',
   })),
 );

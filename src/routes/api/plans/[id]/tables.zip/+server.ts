@@ -3,9 +3,9 @@ import { route } from '$lib/server/respond';
 
 /** All tables as text files in one archive, numbered in the order of loading. */
 export const GET = route((event) =>
-  answerTables(event, 'all.zip', ({ view, layout, today }) => ({
+  answerTables(event, 'all.zip', ({ plan, layout, today }) => ({
     type: 'application/zip',
-    name: [view.plan.name, layout.name, today].join(' '),
+    name: [plan.name, layout.name, today].join(' '),
     rest: '.zip',
   })),
 );
