@@ -75,7 +75,7 @@ export class PlanState extends SyncedStore {
   readAgain(): void {
     const [revision, workspace] = [this.shownRevision, this.workspace.shownRevision];
     const stands = revision !== null && workspace !== null ? { revision, workspace } : null;
-    if (this.view) this.reader.read(this.whole, { planId: this.planId, today: this.today, stands });
+    if (this.view) this.reader.read(this.whole, { planId: this.planId, today: this.today, stands }, { isNews: this.showsNews });
   }
 
   /** Takes the mend that a finding carries. */

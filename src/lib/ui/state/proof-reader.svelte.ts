@@ -16,6 +16,8 @@ import type {
 import { sendPacks } from './send-packs';
 
 const readAfterMs = 80;
+/** What others type is read once they pause: every tab reads its own proof, and ten that read at each word hold one another up. */
+const readNewsAfterMs = 1000;
 
 /** What is read: the plan, on a day (yyyy-MM-dd), and the revisions whose rows the snapshot holds, null where it holds more. */
 export type Read = Pick<ProofAsked, 'planId' | 'today' | 'stands'>;
@@ -48,6 +50,9 @@ export class ProofReader {
   private watchers = 0;
   private last: Read | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
+  /** Whether the timer that runs is one for news. */
+  private waitsForPause = false;
+  private readonly sendOnceSeen = () => this.send();
 
   constructor() {
     this.worker.onmessage = ({ data }: MessageEvent<ProofAnswer>) => {
@@ -83,13 +88,23 @@ export class ProofReader {
     });
   }
 
-  /** Reads a snapshot soon; of several only the last is read. */
-  read(snapshot: Snapshot, read: Read): void {
+  /**
+   * Reads a snapshot soon; of several only the last is read. News of other tabs are read once they pause, and a tab
+   * that nobody sees reads once it is seen.
+   */
+  read(snapshot: Snapshot, read: Read, { isNews = false } = {}): void {
     this.waiting = { snapshot, read };
-    this.timer ??= setTimeout(() => {
-      this.timer = undefined;
-      this.send();
-    }, readAfterMs);
+    if (this.timer !== undefined && !this.waitsForPause) return;
+    clearTimeout(this.timer);
+    this.waitsForPause = isNews && this.last !== null;
+    this.timer = setTimeout(
+      () => {
+        this.timer = undefined;
+        if (document.hidden) document.addEventListener('visibilitychange', this.sendOnceSeen, { once: true });
+        else this.send();
+      },
+      this.waitsForPause ? readNewsAfterMs : readAfterMs,
+    );
   }
 
   /** Has the overlaps found with every reading, until what it answers is called. */
@@ -105,6 +120,7 @@ export class ProofReader {
   /** Ends the worker. */
   close(): void {
     clearTimeout(this.timer);
+    document.removeEventListener('visibilitychange', this.sendOnceSeen);
     this.worker.terminate();
   }
 

@@ -41,6 +41,8 @@ export const newId = monotonicFactory();
 export class SyncedStore {
   /** What is shown: the server's rows with the unsent changes made on them. */
   snapshot = $state.raw<Snapshot>(emptySnapshot());
+  /** Whether what changed last in it came from another tab, not of this one's own doing. */
+  showsNews = false;
   isLoaded = $state(false);
   saved = $state<SavedState>('saved');
   savedAt = $state<Date | null>(null);
@@ -122,6 +124,7 @@ export class SyncedStore {
     if (decision.edits.length === 0) return null;
     const isOnItsWay = this.inFlight !== null && this.pending.length === 1;
     const last = isOnItsWay ? null : findOpenEditSession(this.pending.at(-1), change, { editSession, shown: this.snapshot });
+    this.showsNews = false;
     this.snapshot = applyEdits(this.snapshot, decision.edits);
     if (last) last.change = joinEditSession(last.change, change as SetChange);
     else this.pending.push({ id: newId(), revision: this.settled.revision, editSession, change });
@@ -189,6 +192,7 @@ export class SyncedStore {
   private async askFor(change: ServerChange): Promise<void> {
     await this.flush();
     if (this.pending.length > 0) return;
+    this.showsNews = false;
     await this.post({ id: newId(), revision: this.settled.revision, change });
     this.show();
   }
@@ -225,7 +229,9 @@ export class SyncedStore {
 
   private async catchUpWith(revision: number): Promise<void> {
     await this.refreshing;
-    if (revision > this.settled.revision) await this.refresh();
+    if (revision <= this.settled.revision) return;
+    this.showsNews = true;
+    await this.refresh();
   }
 
   private async fetchChangeFeed(): Promise<void> {
