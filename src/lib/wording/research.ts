@@ -1,4 +1,5 @@
 import type { BlockReason, FiguresKind, Verdict } from '$lib/core/records/find';
+import type { NameMeaning } from '$lib/core/records/told-name';
 import type { WordKindName } from '$lib/core/records/word-kind';
 import { itsResultsPage, type Intent, type VerdictProposal } from '$lib/core/research/propose-verdict';
 import type { ResultKind, ResultsEvidence } from '$lib/core/research/results-page';
@@ -68,11 +69,22 @@ export const resultKindWords: Record<ResultKind, string> = {
   video: 'a video',
 };
 
+/** What somebody can say of a name. */
+export const nameMeaningWords: Record<NameMeaning, string> = {
+  competitor: 'a rival',
+  'make-sold': 'a make that is sold',
+  'make-not-sold': 'a make that is not sold',
+  ordinary: 'an ordinary word',
+  place: 'a place',
+};
+
 /** Why a verdict is proposed. */
-export function wordProposal({ verdict, confidence, because, intent }: VerdictProposal): string {
+export function wordProposal({ verdict, confidence, because, intent, taughtBy, readAs }: VerdictProposal): string {
   if (verdict === 'later') return because === '' ? 'Nothing in it tells.' : `“${because}” is not known yet.`;
   const sure = `${Math.round(confidence * 100)} %`;
-  return `${verdictWords[verdict]}, ${sure}: ${because === itsResultsPage ? because : `“${because}”`}, ${intentWords[intent][1]}.`;
+  if (taughtBy !== undefined) return `${verdictWords[verdict]}, ${sure}: you judged ${taughtBy} finds with “${because}” so.`;
+  const spelt = readAs === undefined ? '' : ` Read as “${readAs}”.`;
+  return `${verdictWords[verdict]}, ${sure}: ${because === itsResultsPage ? because : `“${because}”`}, ${intentWords[intent][1]}.${spelt}`;
 }
 
 const mostlyWords: Record<ResultKind, string> = {

@@ -11,6 +11,7 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   ruleSet: ['rule set', 'rule sets'],
   houseRule: ['house rule', 'house rules'],
   keptRule: ['kept rule', 'kept rules'],
+  toldName: ['name told of', 'names told of'],
   listSetup: ['set-up of a list', 'set-ups of lists'],
   keyChoice: ['key', 'keys'],
   sheetReading: ['reading of a file', 'readings of files'],

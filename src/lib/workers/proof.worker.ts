@@ -10,6 +10,7 @@ import type { Find } from '$lib/core/records/find';
 import { SentSnapshot, type RowsPack } from '$lib/core/store/sent-rows';
 import { ProofKeeper, type KeptProof } from '$lib/core/proof/proof-keeper';
 import { ProofSender, type SentProof } from '$lib/core/proof/sent-proof';
+import { oneAfterAnother } from './one-after-another';
 
 /** Searches (plain texts) of which it is asked who answers them, among the campaigns that meet one. */
 export interface SearchesAsked {
@@ -120,14 +121,5 @@ async function answer(asked: ProofAsked): Promise<void> {
   post({ kind: 'proof', proof, milliseconds, overlaps: view && wantsOverlaps ? findOverlaps(view) : null });
 }
 
-// One after another, also where one waits for the server: a pack that comes meanwhile belongs to what is asked next.
-let before: Promise<void> = Promise.resolve();
-onmessage = ({ data }: MessageEvent<ProofRequest>) => {
-  before = before.then(() => ('pack' in data ? sent.take(data.pack) : answer(data.asked)));
-  // What fails is an error of the worker, as it would be without the waiting.
-  before.catch((error: unknown) =>
-    setTimeout(() => {
-      throw error;
-    }),
-  );
-};
+// A pack that comes while the server is asked belongs to what is asked next.
+onmessage = oneAfterAnother<ProofRequest>((request) => ('pack' in request ? sent.take(request.pack) : answer(request.asked)));

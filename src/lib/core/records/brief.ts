@@ -15,6 +15,18 @@ export const soldKinds = ['service', 'thing', 'course'] as const;
 
 export type Sold = (typeof soldKinds)[number];
 
+/** What a client does with what is sold, beside what the offer names. */
+export const soldWays = ['sells', 'fits', 'repairs', 'hires-out'] as const;
+export type SoldWay = (typeof soldWays)[number];
+
+/** How what is sold reaches who buys it. */
+export const reachWays = ['parcels', 'visits', 'both'] as const;
+export type ReachWay = (typeof reachWays)[number];
+
+/** Whom a client works for. */
+export const servedKinds = ['homes', 'firms', 'both'] as const;
+export type Served = (typeof servedKinds)[number];
+
 /** Something that visitors do and that is worth counting. */
 const conversion = /* @__PURE__ */ made(() =>
   z.strictObject({
@@ -40,6 +52,12 @@ export const brief = /* @__PURE__ */ made(() =>
     offer: field.text,
     /** Null: as the offer says. */
     sells: z.enum(soldKinds).nullable(),
+    /** None: as the offer says. */
+    does: z.array(z.enum(soldWays)).max(soldWays.length),
+    /** Null: not said. */
+    reaches: z.enum(reachWays).nullable(),
+    /** Null: not said. */
+    serves: z.enum(servedKinds).nullable(),
     landingPage: field.text,
     languages: z.array(field.language).max(20),
     /** The plan's money a month. */
@@ -77,6 +95,9 @@ const later = {
   openingHours: [] as Brief['openingHours'],
   keywordsFirst: false,
   sells: null,
+  does: [] as SoldWay[],
+  reaches: null,
+  serves: null,
 } as const satisfies Partial<Brief>;
 
 /** What the store needs to know of briefs, and what a new one holds. */

@@ -28,6 +28,7 @@ import { seenCompetitor } from './seen-competitor';
 import { setAside } from './set-aside';
 import { sheetReading } from './sheet-reading';
 import { slotWord } from './slot-word';
+import { toldName } from './told-name';
 import { wordKind } from './word-kind';
 import { wordVerdict } from './word-verdict';
 
@@ -40,6 +41,7 @@ export const recordSchemas: Readonly<Record<RecordName, z.ZodObject>> = {
   ruleSet,
   houseRule,
   keptRule,
+  toldName,
   listSetup,
   keyChoice,
   sheetReading,

@@ -9,6 +9,7 @@ export const recordNames = [
   'ruleSet',
   'houseRule',
   'keptRule',
+  'toldName',
   'listSetup',
   'keyChoice',
   'sheetReading',

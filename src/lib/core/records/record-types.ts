@@ -26,6 +26,7 @@ import { seenCompetitorRecord, type SeenCompetitor } from './seen-competitor';
 import { setAsideRecord, type SetAside } from './set-aside';
 import { sheetReadingRecord, type SheetReading } from './sheet-reading';
 import { slotWordRecord, type SlotWord } from './slot-word';
+import { toldNameRecord, type ToldName } from './told-name';
 import { wordKindRecord, type WordKind } from './word-kind';
 import { wordVerdictRecord, type WordVerdict } from './word-verdict';
 import { recordNames, type RecordName, type RecordType, type Row } from './record-type';
@@ -39,6 +40,7 @@ export interface RecordTypes {
   ruleSet: RuleSetRow;
   houseRule: HouseRule;
   keptRule: KeptRule;
+  toldName: ToldName;
   listSetup: ListSetup;
   keyChoice: KeyChoice;
   sheetReading: SheetReading;
@@ -75,6 +77,7 @@ const described = {
   ruleSet: ruleSetRecord,
   houseRule: houseRuleRecord,
   keptRule: keptRuleRecord,
+  toldName: toldNameRecord,
   listSetup: listSetupRecord,
   keyChoice: keyChoiceRecord,
   sheetReading: sheetReadingRecord,

@@ -93,16 +93,19 @@ export interface MadeNegative {
   text: string;
   finds: number;
   searches: number;
+  /** What clicks on those would cost a month, in minor units. */
+  costMinor: number;
 }
 
-/** The negatives of finds that would be blocked, those that stop most first. */
-export function negativesMade(blocked: readonly BlockedFind[]): MadeNegative[] {
+/** The negatives of finds that would be blocked, those that stop most first; `costOf`: what clicks on a find would cost a month. */
+export function negativesMade(blocked: readonly BlockedFind[], costOf: (find: Find) => number): MadeNegative[] {
   const made = new Map<string, MadeNegative>();
   for (const { find, negative } of blocked) {
     let one = made.get(negative);
-    if (!one) made.set(negative, (one = { text: negative, finds: 0, searches: 0 }));
+    if (!one) made.set(negative, (one = { text: negative, finds: 0, searches: 0, costMinor: 0 }));
     one.finds++;
     one.searches += find.searchesHigh ?? 0;
+    one.costMinor += costOf(find);
   }
   return [...made.values()].sort((x, y) => y.searches - x.searches || y.finds - x.finds || (x.text < y.text ? -1 : 1));
 }

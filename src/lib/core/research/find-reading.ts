@@ -5,6 +5,7 @@ import { countOverruled, VerdictHistory } from './verdict-history';
 import type { NamedPlace } from '../places/found-place';
 import type { Lexicon } from './lexicon';
 import { LexiconKeeper } from './lexicon-keeper';
+import type { NameMet } from './names';
 import { rankNextWords, type NextWord } from './next-word';
 import { proposeVerdict, type VerdictProposal, type ProposalContext } from './propose-verdict';
 import type { ResultsPage } from './results-page';
@@ -79,6 +80,11 @@ export class FindReading {
     if (!proposal) this.proposals.set(find.id, (proposal = proposeVerdict(find, this.context!)));
     return proposal;
   };
+
+  /** Words that may be names nobody has told of; `isOrdinary`: words that a language has. */
+  namesMet(isOrdinary: (word: string) => boolean): NameMet[] {
+    return this.trade.namesMet(isOrdinary);
+  }
 
   /** The words that are best judged next. */
   nextWords(most?: number): NextWord[] {

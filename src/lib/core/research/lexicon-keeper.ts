@@ -16,6 +16,7 @@ export class LexiconKeeper {
       snapshot.group,
       snapshot.keyword,
       snapshot.wordKind,
+      snapshot.toldName,
       places,
       terms,
       firstLanguage(view, undefined),

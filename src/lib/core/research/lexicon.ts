@@ -6,6 +6,8 @@ import { inOrder } from '../store/snapshot';
 import type { NamedPlace } from '../places/found-place';
 import { briefTexts, firstLanguage, type PlanView } from '../view/plan-view';
 import type { WordKindName } from '../records/word-kind';
+import type { NameMeaning } from '../records/told-name';
+import { toldOf } from './names';
 import shipped from './kind-words.json';
 
 /** Words of a find, with the kind each is of. */
@@ -29,6 +31,15 @@ const speaksFor: ReadonlySet<ReadWord['kind']> = new Set([
   'audience',
 ]);
 
+/** Of which kind a name is that somebody has told of. */
+const kindsTold: Readonly<Record<NameMeaning, ReadWord['kind']>> = {
+  competitor: 'rival',
+  'make-sold': 'maker',
+  'make-not-sold': 'not-offered',
+  ordinary: 'other',
+  place: 'other-place',
+};
+
 /** Which kind words are of, for one plan. */
 export class Lexicon {
   private readonly kinds = new Map<string, ReadWord['kind']>();
@@ -45,6 +56,7 @@ export class Lexicon {
     for (const { name, isOurs } of places) if (!this.kinds.has(name)) this.kinds.set(name, isOurs ? 'our-place' : 'other-place');
     this.addCore(view, terms);
     this.addBrief(view);
+    for (const { word, meaning } of toldOf(view)) this.kinds.set(word, kindsTold[meaning]);
     for (const { word, kind } of inOrder(view.snapshot.wordKind)) this.kinds.set(word, kind);
     this.longest = Math.min(mostWords, Math.max(1, ...[...this.kinds.keys()].map((phrase) => wordsOf(phrase).length)));
   }

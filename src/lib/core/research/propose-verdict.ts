@@ -33,6 +33,10 @@ export interface VerdictProposal {
   reason: BlockReason | null;
   confidence: number;
   because: string;
+  /** How many finds were judged so by hand for that word; missing where it is none of what was taught. */
+  taughtBy?: number;
+  /** The spelling that it was read as; missing where it was read as it stands. */
+  readAs?: string;
 }
 
 /** How often the words of judged finds went which way, by stem. */
@@ -50,12 +54,14 @@ export interface ProposalContext {
   /** Words for which proposals were overruled twice. */
   overruled: ReadonlySet<string>;
   /** What the finds' own words decide. */
-  trade: Pick<TradeKeeper, 'decide' | 'decideKnowing'>;
+  trade: Pick<TradeKeeper, 'decide' | 'decideKnowing' | 'spellingOf'>;
   /** Whether things are sold, not work: a page of shops speaks for a find then. */
   sellsThings: boolean;
   /** What searches show, by text, as far as it was looked up. */
   pages: ReadonlyMap<string, ResultsPage>;
 }
+
+type SearchedFind = Pick<Find, 'text' | 'searchesHigh'>;
 
 interface Evidence {
   intent: Intent;
@@ -132,10 +138,11 @@ function findLesson(words: readonly ReadWord[], { learned, overruled }: Proposal
   for (const { text, kind } of words) {
     const lesson = kind === 'core' || overruled.has(text) ? null : taught(learned.get(text));
     if (lesson !== 'block' && lesson !== 'pass') continue;
+    const record = learned.get(text)!;
     const known = kind === 'stop' || kind === 'rest' || kind === 'core' ? undefined : byKind[kind];
     return lesson === 'block'
-      ? { ...block(known?.intent ?? 'unclear', known?.reason ?? 'other', 0.96), because: text }
-      : { intent: 'unclear', verdict: 'pass', reason: null, confidence: 0.95, because: text };
+      ? { ...block(known?.intent ?? 'unclear', known?.reason ?? 'other', 0.96), because: text, taughtBy: record.blocked }
+      : { intent: 'unclear', verdict: 'pass', reason: null, confidence: 0.95, because: text, taughtBy: record.passed };
   }
   return null;
 }
@@ -170,7 +177,7 @@ function proposalOf({ verdict, kind, rule, because }: Decision): VerdictProposal
 }
 
 /** What to do with a find: what was taught by hand first, then its words, then its results page. */
-export function proposeVerdict(find: Pick<Find, 'text'>, context: ProposalContext): VerdictProposal {
+export function proposeVerdict(find: SearchedFind, context: ProposalContext): VerdictProposal {
   const { trade, learned, overruled } = context;
   const lesson = findLesson(context.lexicon.read(find.text), context);
   if (lesson) return lesson;
@@ -179,5 +186,16 @@ export function proposeVerdict(find: Pick<Find, 'text'>, context: ProposalContex
     decision = trade.decideKnowing(find.text, (word) => taught(learned.get(word)) === 'keep');
   const isOverruled = decision.because.some((word) => overruled.has(word));
   if (decision.verdict !== null && !isOverruled) return proposalOf(decision);
-  return proposeByPage(find.text, context) ?? unclear(decision.because[0] ?? '');
+  return proposeByPage(find.text, context) ?? proposeBySpelling(find, context) ?? unclear(decision.because[0] ?? '');
+}
+
+/** What is proposed for the spelling that a misspelt find stands for. */
+function proposeBySpelling(find: SearchedFind, { trade, overruled }: ProposalContext): VerdictProposal | null {
+  const spelling = trade.spellingOf(find);
+  const decision = spelling && trade.decide(spelling.text);
+  if (!decision?.verdict || overruled.has(spelling!.wrong)) return null;
+  const proposal = proposalOf(decision);
+  // What it stands on, as it is written here.
+  const because = proposal.because.split(' ').map((word) => (word === spelling!.right ? spelling!.wrong : word));
+  return { ...proposal, because: because.join(' '), readAs: spelling!.text };
 }

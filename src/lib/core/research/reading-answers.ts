@@ -11,6 +11,8 @@ import type { WordKindName } from '../records/word-kind';
 import { packBetween, SentSnapshot, type RowsPack, type SentRow } from '../store/sent-rows';
 import { FindReading } from './find-reading';
 import type { NamedPlace } from '../places/found-place';
+import { OrdinaryWords } from '../verdicts/ordinary-words';
+import type { NameMet } from './names';
 import type { NextWord } from './next-word';
 import type { VerdictProposal } from './propose-verdict';
 import type { ResultsPage } from './results-page';
@@ -59,6 +61,8 @@ export interface ReadingAnswer {
   overruled: readonly (readonly [string, number])[];
   /** Words that may be names of places; null: those of before. */
   candidates: readonly string[] | null;
+  /** Words that may be names nobody has told of. */
+  names: readonly NameMet[];
   totals: VerdictTotals;
 }
 
@@ -74,6 +78,7 @@ export const noReading: ReadingAnswer = {
   themes: [],
   overruled: [],
   candidates: null,
+  names: [],
   totals: noTotals,
 };
 
@@ -93,6 +98,7 @@ const readRecords: readonly RecordName[] = [
   'find',
   'group',
   'keyword',
+  'toldName',
 ];
 
 /** Of finds only the fields that reading looks at are sent. */
@@ -135,6 +141,18 @@ export class ReadingKeeper {
   private said = new Map<string, number>();
   private candidatesOf: Snapshot['find'] | null = null;
   private candidates: readonly string[] = [];
+  private ordinary = new OrdinaryWords('', []);
+
+  /** The language that a plan's finds are read in; null where no such plan has come. */
+  languageOf(planId: string): string | null {
+    const view = findPlanView(this.sent.snapshot, planId);
+    return view && firstLanguage(view, undefined);
+  }
+
+  /** Takes words that a language has: none of them is asked about as a name. */
+  takeOrdinary(ordinary: OrdinaryWords): void {
+    this.ordinary = ordinary;
+  }
 
   /** Takes rows that changed. */
   take(pack: RowsPack): void {
@@ -160,6 +178,7 @@ export class ReadingKeeper {
       themes: this.themes(view),
       overruled: [...reading.overruledBy].sort((a, b) => b[1] - a[1]),
       candidates: this.newCandidates(view),
+      names: reading.namesMet(this.ordinary.has),
       totals: computeVerdictTotals(view, reading.proposalOf),
     };
   }
@@ -168,7 +187,7 @@ export class ReadingKeeper {
     const [fresh, ids, numbers, said]: [VerdictProposal[], string[], number[], Map<string, number>] = [[], [], [], new Map()];
     for (const find of view.snapshot.find.values()) {
       const proposal = this.reading.proposalOf(find);
-      const key = `${proposal.verdict} ${proposal.intent} ${proposal.reason} ${proposal.confidence} ${proposal.because}`;
+      const key = `${proposal.verdict} ${proposal.intent} ${proposal.reason} ${proposal.confidence} ${proposal.because} ${proposal.taughtBy ?? 0} ${proposal.readAs ?? ''}`;
       let number = this.numbers.get(key);
       if (number === undefined) {
         this.numbers.set(key, (number = this.numbers.size));

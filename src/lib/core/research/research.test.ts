@@ -143,9 +143,9 @@ describe('proposed verdicts', () => {
       ['block', 2],
     ]);
     const sources = { proposalOf: reading.proposalOf, kept: new KeptTexts([]), isCore: () => false, newId: countingIds() };
-    expect(negativesMade(blockedByAccepting(groups, sources))).toEqual([
-      { text: 'jobs', finds: 1, searches: 10 },
-      { text: 'salary', finds: 1, searches: 10 },
+    expect(negativesMade(blockedByAccepting(groups, sources), ({ searchesHigh }) => (searchesHigh ?? 0) * 2)).toEqual([
+      { text: 'jobs', finds: 1, searches: 10, costMinor: 20 },
+      { text: 'salary', finds: 1, searches: 10, costMinor: 20 },
     ]);
     const after = make(
       snapshot,

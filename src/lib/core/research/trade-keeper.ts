@@ -3,12 +3,16 @@ import { idsToCompare } from '../store/patched-rows';
 import { inOrder } from '../store/snapshot';
 import type { Sold } from '../records/brief';
 import type { Find } from '../records/find';
+import type { NameMeaning } from '../records/told-name';
 import type { WordKindName } from '../records/word-kind';
 import { briefTexts, firstLanguage, type PlanView } from '../view/plan-view';
 import { proposeSold } from '../verdicts/propose-sold';
 import { decide, type Decision } from '../verdicts/rules';
+import { Spellings, type SearchedText } from '../verdicts/spellings';
 import { Trade, type TradeBrief } from '../verdicts/trade';
+import { unknownWords } from '../verdicts/unknown-words';
 import type { Correction } from '../verdicts/word-kinds';
+import { namesMet, toldOf, type NameMet } from './names';
 
 /** What a kind that was given by hand says. */
 const corrections: Readonly<Record<WordKindName, Correction>> = {
@@ -32,6 +36,15 @@ const corrections: Readonly<Record<WordKindName, Correction>> = {
   other: 'unsure',
 };
 
+/** What a name says that somebody has told of. */
+const meanings: Readonly<Record<NameMeaning, Correction>> = {
+  competitor: 'rival',
+  'make-sold': 'attribute',
+  'make-not-sold': 'not-sold',
+  ordinary: 'attribute',
+  place: 'other-place',
+};
+
 /** The trade of a plan as verdicts want it; `terms`: what was asked for. */
 function tradeBriefOf(view: PlanView, terms: readonly string[]): TradeBrief {
   const { brief, snapshot } = view;
@@ -40,12 +53,18 @@ function tradeBriefOf(view: PlanView, terms: readonly string[]): TradeBrief {
     language,
     offer: brief.offer,
     sells: brief.sells ?? proposeSold({ offer: brief.offer, goal: brief.goal, language }),
+    does: brief.does,
+    reaches: brief.reaches,
+    serves: brief.serves,
     places: inOrder(snapshot.place).filter(({ excluded }) => !excluded),
     notOffered: briefTexts(view, 'not-offered'),
     rivals: briefTexts(view, 'rival'),
     ownNames: brief.ownNames,
     about: [...terms, ...inOrder(snapshot.group).flatMap(({ theme, name }) => [theme, name])],
-    corrections: new Map(inOrder(snapshot.wordKind).map(({ word, kind }) => [word, corrections[kind]])),
+    corrections: new Map([
+      ...toldOf(view).map(({ word, meaning }) => [word, meanings[meaning]] as const),
+      ...inOrder(snapshot.wordKind).map(({ word, kind }) => [word, corrections[kind]] as const),
+    ]),
   };
 }
 
@@ -55,6 +74,8 @@ export class TradeKeeper {
   private madeOf: readonly unknown[] = [];
   private rows: ReadonlyMap<string, Find> = new Map();
   private decisions = new Map<string, Decision>();
+  private spellings: Spellings | null = null;
+  private readonly unknown = new Map<string, readonly string[]>();
 
   /** Takes the plan as it now is. */
   update(view: PlanView, places: readonly NamedPlace[], terms: readonly string[] = noTerms): void {
@@ -64,6 +85,7 @@ export class TradeKeeper {
       snapshot.briefItem,
       snapshot.group,
       snapshot.wordKind,
+      snapshot.toldName,
       snapshot.place,
       places,
       terms,
@@ -78,6 +100,8 @@ export class TradeKeeper {
     const trade = this.trade!;
     trade.learn(Array.from(this.rows.values(), ({ text }) => trade.split(text)));
     this.decisions = new Map();
+    this.unknown.clear();
+    this.spellings = null;
   }
 
   /** What the client sells. */
@@ -90,6 +114,23 @@ export class TradeKeeper {
     let decision = this.decisions.get(text);
     if (!decision) this.decisions.set(text, (decision = decide(this.trade!.split(text), this.trade!)));
     return decision;
+  }
+
+  /** Words that may be names, with what holds them among the finds that are open or put off; `isOrdinary`: words that a language has. */
+  namesMet(isOrdinary: (word: string) => boolean): NameMet[] {
+    const trade = this.trade!;
+    const unknownOf = (text: string) => {
+      let found = this.unknown.get(text);
+      if (!found) this.unknown.set(text, (found = unknownWords(trade.split(text), trade)));
+      return found;
+    };
+    return namesMet(this.rows.values(), unknownOf, (word) => isOrdinary(word) || trade.isNearCore(word));
+  }
+
+  /** The spelling of the list that a find stands for, where it is misspelt. */
+  spellingOf(find: SearchedText): ReturnType<Spellings['spellingOf']> {
+    this.spellings ??= new Spellings(this.rows.values());
+    return this.spellings.spellingOf(find);
   }
 
   /** The same where some of its unknown words are known to be harmless. */

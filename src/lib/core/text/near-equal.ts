@@ -43,3 +43,7 @@ export function areNearEqual(one: Letters, other: Letters): boolean {
   for (let bucket = 0; bucket < buckets; bucket++) apart += Math.abs(one.counts[bucket]! - other.counts[bucket]!);
   return apart <= 2 * most && similarity(one.text, other.text).similarity >= leastLikeness;
 }
+
+/** Whether two different words are one edit apart: a letter more, less, other, or two that changed places. */
+export const isOneEditAway = (one: string, other: string): boolean =>
+  Math.abs(one.length - other.length) <= 1 && one !== other && similarity(one, other).steps === 1;

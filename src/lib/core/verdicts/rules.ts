@@ -155,9 +155,12 @@ function byTable(reading: Reading): Decision | null {
   const buys = saying(reading, 'buys');
   if (buys) return block('buys', 'part-or-tool', reading, buys);
   const works = saying(reading, 'work');
-  if (works && trade.brief.sells !== 'service') return block('work', 'not-offered', reading, works);
+  if (works && (trade.brief.sells !== 'service' || isForOthers(reading, works))) return block('work', 'not-offered', reading, works);
   return null;
 }
+
+/** Whether a word says for whom it is, and that is not whom the client works for. */
+const isForOthers = ({ find, trade }: Reading, { start, end }: Part) => trade.kinds.forOthers.has(find.folded.slice(start, end).join(' '));
 
 const asking = /^(?:how|what|was|wie|hva|hvor|que|como|cuanto|comment|combien)\b/;
 const asksOnly = ({ find }: Reading, part: Part) => asking.test(find.folded.slice(part.start, part.end).join(' '));

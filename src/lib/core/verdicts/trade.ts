@@ -1,15 +1,18 @@
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
-import type { Sold } from '../records/brief';
+import { isOneEditAway } from '../text/near-equal';
+import type { ReachWay, Sold } from '../records/brief';
 import type { NamedPlace } from '../places/found-place';
 import { fold, Roots } from './fold-words';
-import { WordKinds, type Correction, type Saying } from './word-kinds';
+import { WordKinds, type Correction, type Saying, type Ways } from './word-kinds';
 
 /** What verdicts stand on: what the client sells, and where. */
-export interface TradeBrief {
+export interface TradeBrief extends Ways {
   language: string;
   offer: string;
   sells: Sold;
+  /** How what is sold reaches people; null or missing: not said. */
+  reaches?: ReachWay | null;
   /** The plan's places; of countries their own names are known besides. */
   places: readonly { kind: string; name: string; country: string }[];
   notOffered: readonly string[];
@@ -39,6 +42,7 @@ const secondName = { share: 0.03, least: 5, besides: 3 };
 const leastCompound = 8;
 const leastStemInCompound = 5;
 const leastTail = 6;
+const leastMisspelt = 5;
 const leastTownPeople = 20_000;
 const workRoots = /^(?:instal|repair|remov|clean|inspect|hire|fit|base|servic|maint|montag|repar|montaj|reinig|vask)/;
 /** Kinds that say something even of a word of the trade. */
@@ -61,13 +65,15 @@ export class Trade {
   readonly kinds: WordKinds;
   /** Roots of what is offered. */
   readonly core = new Set<string>();
+  /** The same as they are written. */
+  private readonly coreForms = new Set<string>();
   /** The same as plain stems: “clippers” is a tool to who offers clipping. */
   private readonly coreStems = new Set<string>();
   /** Roots that make a find the trade's own, the most held first. */
   heads: readonly string[] = [];
   /** Other names of the trade, by root. */
   readonly names = new Set<string>();
-  readonly notOffered: readonly NotOffered[];
+  readonly notOffered: NotOffered[];
   private readonly rivals = new Map<string, number>();
   private readonly own: ReadonlySet<string>;
   readonly places = new Map<string, PlaceMet>();
@@ -83,7 +89,7 @@ export class Trade {
     readonly brief: TradeBrief,
     places: readonly PlaceMet[],
   ) {
-    this.kinds = new WordKinds(brief.language, brief.sells);
+    this.kinds = new WordKinds(brief.language, brief.sells, brief);
     this.roots = new Roots(brief.language);
     this.words = languageWords(brief.language);
     this.splits = this.kinds.hasCompounds;
@@ -95,6 +101,7 @@ export class Trade {
     this.roots.know(offered);
     for (const word of offered) {
       this.core.add(this.roots.of(word));
+      this.coreForms.add(fold(word));
       this.coreStems.add(this.words.stem(word));
     }
     this.notOffered = brief.notOffered.flatMap((phrase) => this.readNotOffered(phrase));
@@ -178,6 +185,7 @@ export class Trade {
 
   /** Whether who searches near himself can be served: by visits, or in a place of the plan; not by parcels to a whole country. */
   get servesNear(): boolean {
+    if (this.brief.reaches) return this.brief.reaches !== 'parcels';
     return this.brief.sells !== 'thing' || this.brief.places.some(({ kind }) => kind !== 'country');
   }
 
@@ -230,9 +238,22 @@ export class Trade {
 
   isOwnName = ({ folded }: FindWords): boolean => folded.some((word) => this.own.has(word));
 
+  /** Whether somebody has told what a word of a find is: a rival's, the client's own, something not offered, or of nothing that matters. */
+  isTold(find: FindWords, at: number): boolean {
+    const [word, root] = [find.folded[at]!, find.roots[at]!];
+    if (this.own.has(word) || this.kinds.isCorrected(word)) return true;
+    return this.rivalAt(find, at) > 0 || this.notOffered.some(({ roots }) => roots.includes(root));
+  }
+
+  /** Whether a word is one letter off a word of the trade: a misspelling, and no name. */
+  isNearCore(word: string): boolean {
+    return word.length >= leastMisspelt && [...this.coreForms].some((form) => isOneEditAway(word, form));
+  }
+
   private correct(word: string, says: Correction): void {
     if (says === 'rival') this.rivals.set(word, word.includes(' ') ? 2 : 1);
     else if (says === 'our-place') this.ownPlaces.add(word);
+    else if (says === 'not-sold') this.notOffered.push({ roots: wordsOf(word).map((one) => this.roots.of(one)), core: new Set() });
     else if (says === 'other-place') this.places.set(word, { ...toldPlace, name: word });
     else this.kinds.correct(word, says);
   }

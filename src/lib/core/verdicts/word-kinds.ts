@@ -1,4 +1,4 @@
-import type { Sold } from '../records/brief';
+import { soldWays, type Served, type Sold, type SoldWay } from '../records/brief';
 import { baseLanguage } from '../text/base-language';
 import { wordsOf } from '../keywords/words';
 import { fold } from './fold-words';
@@ -30,7 +30,7 @@ export type Saying =
   | 'question';
 
 /** What a word says that somebody has set right by hand. */
-export type Correction = Saying | 'rival' | 'our-place' | 'other-place';
+export type Correction = Saying | 'rival' | 'our-place' | 'other-place' | 'not-sold';
 
 type ListName = Exclude<keyof typeof data, 'toolEnding' | 'firmNoun' | 'in'>;
 
@@ -114,8 +114,39 @@ const order: Readonly<Record<Sold, Spoken>> = {
   ],
 };
 
+/** What lists say instead where the client does that with what is sold. */
+const byWay: Readonly<Record<SoldWay, Spoken>> = {
+  sells: [
+    ['buy', 'intent'],
+    ['shop', 'intent'],
+    ['supply', 'intent'],
+  ],
+  fits: [['install', 'intent']],
+  repairs: [
+    ['upkeep', 'intent'],
+    ['work', 'intent'],
+  ],
+  'hires-out': [['hireOut', 'intent']],
+};
+
+/** What words for whom it is say, by whom the client works for: those of the others are work that is not offered. */
+const byServed: Readonly<Record<Served, Spoken>> = {
+  homes: [['forFirms', 'work']],
+  firms: [['forHomes', 'work']],
+  both: [],
+};
+
+/** What the client does, beyond what is sold. */
+export interface Ways {
+  does?: readonly SoldWay[];
+  serves?: Served | null;
+}
+
 type Lists = Readonly<Partial<Record<string, readonly string[]>>>;
 const listOf = (name: keyof typeof data, language: string): readonly string[] => (data[name] as Lists)[language] ?? [];
+
+/** The phrases of a list in a language; none where the list is not kept in it. */
+export const phrasesOf = (name: 'secondHand', language: string): readonly string[] => listOf(name, baseLanguage(language));
 
 /** Words that may stand for the sign * of a phrase. */
 const mostInGap = 4;
@@ -130,6 +161,8 @@ export class WordKinds {
   /** Words for teaching that compounds end in. */
   readonly teachingEndings: readonly string[];
   readonly firmNouns: ReadonlySet<string>;
+  /** Words for whom it is that name others than those the client works for. */
+  readonly forOthers: ReadonlySet<string>;
   /** Words after which a place stands. */
   readonly before: ReadonlySet<string>;
   /** Whether words are written together: *rattenfalle*. */
@@ -137,9 +170,10 @@ export class WordKinds {
   /** Whether the thing sought stands first, and what it is for after it. */
   readonly isHeadFirst: boolean;
 
-  constructor(language: string, sold: Sold) {
+  constructor(language: string, sold: Sold, { does = [], serves = null }: Ways = {}) {
     const base = baseLanguage(language);
-    for (const [name, saying] of order[sold])
+    const ways = soldWays.filter((way) => does.includes(way)).flatMap((way) => byWay[way]);
+    for (const [name, saying] of [...ways, ...(serves ? byServed[serves] : []), ...order[sold]])
       for (const phrase of listOf(name, base)) {
         const folded = fold(phrase);
         if (folded.includes('*')) this.gapped.push({ words: folded.split(' '), saying });
@@ -149,6 +183,7 @@ export class WordKinds {
     this.toolEndings = listOf('toolEnding', base).map(fold);
     this.teachingEndings = [...listOf('teaching', base), ...listOf('school', base)].map(fold).filter((word) => word.length >= 4);
     this.firmNouns = new Set(listOf('firmNoun', base).map(fold));
+    this.forOthers = new Set((serves ? byServed[serves] : []).flatMap(([name]) => listOf(name, base)).map(fold));
     this.before = new Set(listOf('in', base).map(fold));
     this.hasCompounds = ['de', 'no', 'sv', 'da', 'nl'].includes(base);
     this.isHeadFirst = ['es', 'fr', 'it', 'pt'].includes(base);

@@ -1,4 +1,4 @@
-import type { Brief } from '$lib/core/records/brief';
+import type { Brief, SoldWay } from '$lib/core/records/brief';
 import { blockNotOffered } from '$lib/core/proof/check-brief';
 import { holdsPhrase } from '$lib/core/rules/word-lists';
 import { childrenOf, inOrder } from '$lib/core/store/snapshot';
@@ -15,6 +15,20 @@ export class BriefState {
     { value: 'service', name: 'A service: work that is done for people' },
     { value: 'thing', name: 'Things: bought, delivered or fitted' },
     { value: 'course', name: 'Courses and lessons' },
+  ] as const;
+  readonly wayItems = [
+    { value: 'sells', name: 'sells it' },
+    { value: 'fits', name: 'fits it' },
+    { value: 'repairs', name: 'repairs it' },
+    { value: 'hires-out', name: 'hires it out' },
+  ] as const satisfies readonly { value: SoldWay; name: string }[];
+  readonly reachItems = [
+    { value: 'parcels', name: 'parcels' },
+    { value: 'visits', name: 'visits' },
+  ] as const;
+  readonly servedItems = [
+    { value: 'homes', name: 'homes' },
+    { value: 'firms', name: 'firms' },
   ] as const;
   readonly findings = $derived.by(() => this.planState.reader.proof.findings.filter(({ chapter }) => chapter === 'brief'));
   /** What a click is worth, step by step; null where not enough is said. */

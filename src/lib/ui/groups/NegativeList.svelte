@@ -2,7 +2,6 @@
   import type { PlanState } from '../state/plan-state.svelte';
   import Button from '../parts/Button.svelte';
   import TakeOut from '../parts/TakeOut.svelte';
-  import Select from '../parts/Select.svelte';
   import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
   import { nextPosition } from '$lib/core/store/snapshot';
   import type { Negative } from '$lib/core/records/negative';
@@ -15,37 +14,19 @@
     negatives: readonly Negative[];
     owner: { campaignId: string | null; groupId: string | null };
     blocking: ReadonlySet<string>;
-    /** Starter lists that can be added, by their names. */
-    starters?: Readonly<Record<string, readonly string[]>>;
+    /** The page of one of them is to be shown. */
+    onopen: (negative: Negative) => void;
+    /** The standing lists are to be shown, where they can be added here. */
+    onstanding?: () => void;
   }
 
-  let { planState, title, negatives, owner, blocking, starters = {} }: Props = $props();
+  let { planState, title, negatives, owner, blocking, onopen, onstanding }: Props = $props();
 
   const mostShown = 14;
   let showsAll = $state(false);
   const shown = $derived(
     showsAll ? negatives : [...negatives].sort((a, b) => Number(blocking.has(b.id)) - Number(blocking.has(a.id))).slice(0, mostShown),
   );
-
-  /** What of a starter list does not stand here yet, as phrases. */
-  function addStarters(name: string) {
-    const existing = new Set(negatives.map(({ text }) => text));
-    const position = nextPosition(negatives);
-    const rows = (starters[name] ?? [])
-      .filter((text) => !existing.has(text))
-      .map((text, index) => ({
-        id: newId(),
-        ...owner,
-        text,
-        match: 'phrase',
-        findId: null,
-        briefItemId: null,
-        wordVerdictId: null,
-        position: position + index,
-      }));
-    if (rows.length > 0)
-      planState.make({ type: 'several', name: 'starter-negatives', changes: [{ type: 'add', record: 'negative', rows }] });
-  }
 
   function add(texts: string[]) {
     const marks = texts.flatMap((line) => {
@@ -83,9 +64,12 @@
             ? 'From a blocked find; it leaves with that verdict'
             : undefined}
       >
-        <span class="max-w-48 break-words">−{writeKeyword(negative.text, negative.match)}</span>{#if blocking.has(negative.id)}<span
-            class="sr-only">blocks an own keyword</span
-          >{/if}
+        <Button
+          kind="link"
+          class="max-w-48 text-start break-words text-inherit!"
+          label={`The negative ${negative.text}: where it comes from and what it stops`}
+          onclick={() => onopen(negative)}>−{writeKeyword(negative.text, negative.match)}</Button
+        >{#if blocking.has(negative.id)}<span class="sr-only">blocks an own keyword</span>{/if}
         <TakeOut
           at={`${negative.id}:negatives`}
           label={`Take out the negative ${negative.text}`}
@@ -102,10 +86,5 @@
       <AddField label={`Add to ${title}`} placeholder="add a negative…" splitsAt="commas" onadd={add} class="h-[24px] w-40" />
     </li>
   </ul>
-  {#if Object.keys(starters).length > 0}
-    <Select class="mt-1 h-[26px] text-ink-2" aria-label="Add a starter list of negatives" value="" onpick={addStarters}>
-      <option value="">add a starter list…</option>
-      {#each Object.entries(starters) as [name, words] (name)}<option value={name}>{name} ({words.length})</option>{/each}
-    </Select>
-  {/if}
+  {#if onstanding}<Button kind="link" class="mt-1" onclick={onstanding}>Standing lists…</Button>{/if}
 </section>

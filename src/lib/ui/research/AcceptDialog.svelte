@@ -2,6 +2,7 @@
   import Table from '../parts/Table.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { untrack } from 'svelte';
+  import { formatMoney } from '$lib/core/money/money';
   import { overruledOften } from '$lib/core/research/find-reading';
   import { intentWords, reasonWords, wordSearches } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
@@ -72,12 +73,12 @@
               {@const negatives = negativesOf(group)}
               <p class="text-[12px] text-ink-2">
                 By {countOf(negatives.length, 'negative')}:
-                {#each negatives.slice(0, mostNegatives) as { text, finds, searches }, at (text)}{at > 0 ? ', ' : ''}<b
+                {#each negatives.slice(0, mostNegatives) as { text, finds, searches, costMinor }, at (text)}{at > 0 ? ', ' : ''}<b
                     class="font-semibold text-ink">{text}</b
                   >
-                  stops {countOf(finds, 'find')} of {wordSearches(searches)} searches{/each}{negatives.length > mostNegatives
-                  ? ` and ${negatives.length - mostNegatives} more`
-                  : ''}.
+                  stops {countOf(finds, 'find')} of {wordSearches(searches)} searches{costMinor >= 1
+                    ? `, ${formatMoney(Math.round(costMinor), research.planState.currency)} of clicks`
+                    : ''}{/each}{negatives.length > mostNegatives ? ` and ${negatives.length - mostNegatives} more` : ''}.
               </p>
             {/if}
           </td>

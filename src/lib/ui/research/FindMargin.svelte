@@ -8,6 +8,7 @@
   import { figuresKindWords, reasonWords, resultKindWords, wordEvidence, wordProposal, wordSearchRange } from '$lib/wording/research';
   import { monthNames, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
+  import NegativePage from '../negatives/NegativePage.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import { showKey } from '../shell/research-keys';
@@ -23,16 +24,25 @@
     onkeepin: () => void;
     /** Keeps it with one of our towns in another's stead. */
     onswap: () => void;
+    /** Blocks it for the words with a number. */
+    onblockfor: (number: number) => void;
   }
 
-  let { research, find, inGroups, fits, onkeepin, onswap }: Props = $props();
+  let { research, find, inGroups, fits, onkeepin, onswap, onblockfor }: Props = $props();
 
   const { keys } = $derived(research);
   const swapped = $derived(research.judging.swappedTo(find));
   const best = $derived(bestMonth(find.months));
   const proposal = $derived(research.proposalOf(find));
   const page = $derived(research.lookedUp.pages.get(find.text));
-  const negative = $derived(childrenOf(research.planState.snapshot.negative, 'findId', find.id)[0]);
+  /** The negative that its block made: its own, or that of the words that block others too. */
+  const negative = $derived(
+    childrenOf(research.planState.snapshot.negative, 'findId', find.id)[0] ??
+      (find.wordVerdictId === null ? undefined : childrenOf(research.planState.snapshot.negative, 'wordVerdictId', find.wordVerdictId)[0]),
+  );
+  let showsNegative = $state(false);
+  const against = $derived(research.judging.wordsAgainst(find).slice(0, 9));
+  const speaks = $derived(proposal.verdict === 'block' ? proposal.because : '');
   const chosen = $derived(research.list.chosen.includes(find) ? research.list.chosen : [find]);
   const mostLooked = 200;
   /** What a block of the chosen finds would make, each once. */
@@ -108,6 +118,16 @@
           >{research.judging.blocksWhole ? 'The words against it' : 'The whole find'} <KeyCap keys={showKey(keys.negative)} /></Button
         >{/if}
     </p>
+    {#if against.length > 0}
+      <p class="flex flex-wrap items-baseline gap-x-2 gap-y-0.5 pt-1" role="group" aria-label="Block it for these words">
+        <span class="text-ink-2">Block for</span>
+        {#each against as { text }, index (`${index} ${text}`)}
+          <Button kind="link" class={text === speaks ? 'font-semibold text-madder!' : ''} onclick={() => onblockfor(index + 1)}
+            >{text} <KeyCap keys={`Shift ${index + 1}`} /></Button
+          >
+        {/each}
+      </p>
+    {/if}
     {#if swapped}<p class="pt-1">
         Names {swapped.from}{swapped.km === null ? '' : `, ${swapped.km} km away`}.
         <Button kind="link" onclick={onswap}>Keep it with {swapped.to} <KeyCap keys={showKey(keys['swap-place'])} /></Button>
@@ -118,7 +138,16 @@
         >
       </p>{/if}
   {/if}
-  {#if negative}<p class="pt-1 text-ink-2">Its block made the plan negative “{negative.text}”; it leaves with the verdict.</p>{/if}
+  {#if negative}
+    <p class="pt-1 text-ink-2">
+      Its block made the plan negative <Button kind="link" onclick={() => (showsNegative = !showsNegative)}>−{negative.text}</Button>.
+    </p>
+    {#if showsNegative}{#key negative.id}<NegativePage
+          planState={research.planState}
+          {negative}
+          onleave={() => (showsNegative = false)}
+        />{/key}{/if}
+  {/if}
 </section>
 <section aria-label="What its results page holds" class="mb-4 border-b border-rule pb-3">
   <h2 class="pb-1 font-semibold text-ink-2">What its results page holds</h2>

@@ -6,6 +6,7 @@
   import { verdictWords, wordKindWords, wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
+  import KeyCap from '../parts/KeyCap.svelte';
   import { showKey } from '../shell/research-keys';
   import { getShell } from '../shell/shell.svelte';
   import type { ResearchState } from './research-state.svelte';
@@ -18,9 +19,11 @@
     onchoose: (key: string) => void;
     /** A whole kind of words. */
     onkind: (kind: WordKindName, words: readonly WordCount[]) => void;
+    /** Names nobody has told of are to be told. */
+    onnames: () => void;
   }
 
-  let { research, chosen, onchoose, onkind }: Props = $props();
+  let { research, chosen, onchoose, onkind, onnames }: Props = $props();
 
   const shell = getShell();
   const mostOfKind = 12;
@@ -93,6 +96,21 @@
     {:else}<p class="px-3 text-ink-2">no kind is known</p>{/each}
   {:else}
     {#each words as one (one.key)}{@render word(one.key, one.shown, countedBy(one))}{:else}<p class="px-3 text-ink-2">none</p>{/each}
+  {/if}
+  {#if research.names.open.length > 0}
+    <h2 class="px-3 pt-3 font-semibold">Names?</h2>
+    <p class="px-3 text-[12px] text-ink-2">
+      {research.names.open
+        .slice(0, mostNext)
+        .map(({ word }) => word)
+        .join(', ')}
+    </p>
+    <p class="px-3">
+      <Button kind="link" onclick={onnames}
+        >Say what {research.names.open.length === 1 ? 'it is' : `${research.names.open.length} are`}
+        <KeyCap keys={showKey(keys.names)} /></Button
+      >
+    </p>
   {/if}
   {#if research.words.offeredRules.length > 0}
     <p class="px-3 pt-2 text-ink-2">

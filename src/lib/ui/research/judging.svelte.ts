@@ -11,14 +11,19 @@ import {
   type AcceptingSources,
   type MadeNegative,
 } from '$lib/core/research/accept-proposals';
-import { blockFinds } from '$lib/core/research/block-finds';
+import { blockFinds, type BlockedFind } from '$lib/core/research/block-finds';
 import { fileKeywords } from '$lib/core/research/file-keywords';
 import { findFittingGroup, findOwnName } from '$lib/core/research/fitting-group';
 import { KeptTexts } from '$lib/core/research/kept-texts';
 import type { Lexicon } from '$lib/core/research/lexicon';
 import type { VerdictProposal } from '$lib/core/research/propose-verdict';
+import { sumStopped } from '$lib/core/research/negative-reach';
 import { negativeFor } from '$lib/core/research/negative-for';
 import { keepSwapped, swapPlace } from '$lib/core/research/swap-place';
+import { wordsAgainst, type WordsAgainst } from '$lib/core/research/words-against';
+import { wordsOf } from '$lib/core/keywords/words';
+import { WordKinds } from '$lib/core/verdicts/word-kinds';
+import { firstLanguage } from '$lib/core/view/plan-view';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { inOrder } from '$lib/core/store/snapshot';
 import { freeGroupName, newGroup } from '../groups/make-groups';
@@ -33,6 +38,15 @@ export interface JudgingSources {
   lexicon: () => Lexicon;
   /** The plan's towns by name. */
   ownTowns: () => readonly string[];
+}
+
+/** What a judgement takes along. */
+interface Judgement {
+  reason?: BlockReason | null;
+  before?: SimpleChange[];
+  after?: SimpleChange[];
+  /** What is blocked, with its words; as proposed where nothing is said. */
+  blocked?: BlockedFind[];
 }
 
 /** The ways to give finds a verdict, each one step. */
@@ -50,6 +64,9 @@ export class Judging {
   private readonly keywords = $derived.by(() => this.planState.snapshot.keyword);
   private readonly bidOn = $derived.by(() => new KeptTexts(Array.from(this.keywords.values(), ({ text }) => text)));
 
+  /** What the shipped lists say, whatever is sold. */
+  private readonly kinds = $derived.by(() => new WordKinds(this.language, 'service'));
+  private readonly language = $derived.by(() => firstLanguage(this.planState.plan, undefined));
   private readonly proposalOf: JudgingSources['proposalOf'];
   private readonly lexicon: JudgingSources['lexicon'];
   private readonly ownTowns: JudgingSources['ownTowns'];
@@ -73,6 +90,21 @@ export class Judging {
     return chosen.length;
   }
 
+  /** The words of a find that a block may be for, in their order; the first nine have a key. */
+  wordsAgainst(find: Find): WordsAgainst[] {
+    return wordsAgainst(find.text, this.lexicon(), this.kinds);
+  }
+
+  /** Blocks the chosen finds for some of the current one's words; those that do not hold them by what else speaks against them. Answers how many. */
+  blockFor({ text, reason }: WordsAgainst): number {
+    const { chosen } = this.list;
+    if (chosen.length === 0) return 0;
+    this.list.goOn();
+    const finds = chosen.map((find) => ({ find, reason, negative: this.negativeBy(find, text) ?? this.negativeFor(find) }));
+    this.planState.make(this.judgement(chosen, 'block', { blocked: finds }));
+    return chosen.length;
+  }
+
   /** Gives finds a verdict, one step. */
   judgeFinds(finds: readonly Find[], verdict: Verdict, { reason = null }: { reason?: BlockReason | null } = {}): void {
     this.planState.make(this.judgement(finds, verdict, { reason }));
@@ -81,7 +113,7 @@ export class Judging {
   private judgement(
     finds: readonly Find[],
     verdict: Verdict,
-    { reason = null, before = [], after = [] }: { reason?: BlockReason | null; before?: SimpleChange[]; after?: SimpleChange[] } = {},
+    { reason = null, before = [], after = [], blocked: given }: Judgement = {},
   ): Change {
     const ids = finds.map(({ id }) => id as string);
     const proposed = finds.map((find) => ({
@@ -89,7 +121,7 @@ export class Judging {
       proposed: find.verdict === 'open' ? rememberProposal(this.proposalOf(find)) : find.proposed,
     }));
     const blocked = () =>
-      finds.map((find) => ({ find, reason: reason ?? this.proposalOf(find).reason ?? 'other', negative: this.negativeFor(find) }));
+      given ?? finds.map((find) => ({ find, reason: reason ?? this.proposalOf(find).reason ?? 'other', negative: this.negativeFor(find) }));
     return {
       type: 'several',
       name: 'finds-judged',
@@ -167,7 +199,12 @@ export class Judging {
   negativeFor(find: Find): string {
     if (this.blocksWhole) return find.text;
     const { verdict, because } = this.proposalOf(find);
-    return negativeFor(find.text, verdict === 'block' ? because : '', this.kept.without(find.text), this.isCore);
+    return (verdict === 'block' ? this.negativeBy(find, because) : null) ?? find.text;
+  }
+
+  /** The negative for some words of a find, wider where something kept holds them; null where it does not hold them. */
+  private negativeBy({ text }: Find, words: string): string | null {
+    return ` ${wordsOf(text).join(' ')} `.includes(` ${words} `) ? negativeFor(text, words, this.kept.without(text), this.isCore) : null;
   }
 
   private readonly isCore = (word: string): boolean => this.lexicon().kindOf(word) === 'core';
@@ -195,7 +232,12 @@ export class Judging {
   /** The negatives that accepting would make, those that stop most first. */
   negativesOf(groups: readonly AcceptedGroup[]): (group: AcceptedGroup) => MadeNegative[] {
     const byFind = new Map(blockedByAccepting(groups, this.accepting(groups)).map((blocked) => [blocked.find, blocked]));
-    return ({ finds }) => negativesMade(finds.flatMap((find) => byFind.get(find) ?? []));
+    const costOf = (find: Find) => sumStopped(this.planState.plan, [find]).costMinor;
+    return ({ finds }) =>
+      negativesMade(
+        finds.flatMap((find) => byFind.get(find) ?? []),
+        costOf,
+      );
   }
 
   /** Accepts proposals, one step. */

@@ -81,6 +81,16 @@ export class ResearchCommands {
     this.screen.showCurrent();
   }
 
+  /** Blocks the chosen finds for the words with this number in the current one. */
+  blockFor(number: number): void {
+    const { list, judging } = this.research;
+    const words = list.current && judging.wordsAgainst(list.current)[number - 1];
+    if (!words) return;
+    const count = judging.blockFor(words);
+    if (count > 1) this.shell.announce(`${countOf(count, 'find')} blocked, for “${words.text}” where they hold it`);
+    this.screen.showCurrent();
+  }
+
   /** Puts the nearest of our towns in for the one that the finds name, and keeps them, in one step. */
   keepSwapped(): void {
     const count = this.research.judging.keepSwapped();

@@ -16,6 +16,7 @@ import { FindReader } from './find-reader.svelte';
 import { Judging } from './judging.svelte';
 import { LookedUp } from './looked-up.svelte';
 import { FindList } from './find-list.svelte';
+import { ToldNames } from './told-names.svelte';
 import { WordState } from './word-state.svelte';
 
 /** Everything that the chapter Research works on: the list, what is read out of it, and the ways to judge. */
@@ -25,6 +26,7 @@ export class ResearchState {
   /** The words of the finds, and the ways to judge them. */
   readonly words: WordState;
   readonly judging: Judging;
+  readonly names: ToldNames;
   readonly lookedUp: LookedUp;
   /** Towns and regions that finds name, as the place data knows them. */
   places = $state.raw<readonly NamedPlace[]>([]);
@@ -41,6 +43,7 @@ export class ResearchState {
     readonly reader = new FindReader(),
   ) {
     this.words = new WordState(planState, reader, () => planState.finds);
+    this.names = new ToldNames(planState, reader);
     this.figures = new FindFigures(planState);
     this.list = new FindList(planState, {
       proposalOf: this.proposalOf,

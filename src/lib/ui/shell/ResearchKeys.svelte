@@ -2,6 +2,7 @@
   import Button from '../parts/Button.svelte';
   import KeyCap from '../parts/KeyCap.svelte';
   import type { Workspace } from '../state/workspace.svelte';
+  import { fixedResearchKeys } from './key-list';
   import { chooseKey, keyPressed, keysOf, researchActions, shippedKeys, showKey, type ResearchAction } from './research-keys';
 
   let { workspace }: { workspace: Workspace } = $props();
@@ -22,17 +23,13 @@
     if (change) workspace.make(change);
     waits = null;
   }
-  const fixed = [
-    { keys: '↑ ↓', does: 'Another find; with Shift several' },
-    { keys: 'Esc', does: 'Leave a word' },
-  ];
 </script>
 
 <svelte:window onkeydowncapture={take} />
 <section class="mb-4 break-inside-avoid" aria-label="Keys of Research">
   <h3 class="mb-1 font-semibold">Research</h3>
   <dl>
-    {#each fixed as one (one.keys)}
+    {#each fixedResearchKeys as one (one.keys)}
       <div class="flex items-baseline gap-3 border-b border-rule-soft py-1">
         <dt class="w-24 shrink-0"><KeyCap keys={one.keys} /></dt>
         <dd class="text-ink-2">{one.does}</dd>

@@ -51,9 +51,19 @@ export const listedKeys: readonly { name: string; keys: readonly ListedKey[] }[]
   },
 ];
 
+/** Keys of Research that cannot be changed. */
+export const fixedResearchKeys: readonly ListedKey[] = [
+  { keys: '↑ ↓', does: 'Another find; with Shift several' },
+  { keys: 'Shift 1 … 9', does: 'Block for those words of the find' },
+  { keys: 'Esc', does: 'Leave a word' },
+];
+
 /** The table of keys in the README, in Markdown; Research with the keys that it ships with. */
 export function writeKeyTable(): string {
-  const research = { name: 'Research', keys: researchActions.map(({ key, does }) => ({ keys: showKey(key), does })) };
+  const research = {
+    name: 'Research',
+    keys: [...researchActions.map(({ key, does }) => ({ keys: showKey(key), does })), ...fixedResearchKeys],
+  };
   const rows = [...listedKeys, research].flatMap(({ name, keys }) => keys.map((one) => `| ${name} | \`${one.keys}\` | ${one.does} |`));
   return ['| where | key | what it does |', '| --- | --- | --- |', ...rows].join('\n');
 }

@@ -18,6 +18,7 @@ export const researchActions = [
   { id: 'stands', key: 'KeyR', does: 'The word stands for finds to come' },
   { id: 'fold', key: 'KeyF', does: 'Fold a heading' },
   { id: 'fold-out', key: 'Shift+KeyF', does: 'All headings out again' },
+  { id: 'names', key: 'KeyM', does: 'Say what unknown names are' },
   { id: 'look-up', key: 'KeyU', does: 'Look up what unclear finds show' },
 ] as const satisfies readonly { id: string; key: string; does: string }[];
 export type ResearchAction = (typeof researchActions)[number]['id'];

@@ -11,6 +11,7 @@
   import BriefMargin from '$lib/ui/brief/BriefMargin.svelte';
   import BriefItems from '$lib/ui/brief/BriefItems.svelte';
   import OffersTable from '$lib/ui/brief/OffersTable.svelte';
+  import SoldWays from '$lib/ui/brief/SoldWays.svelte';
   import SlotWords from '$lib/ui/brief/SlotWords.svelte';
   import WorthSection from '$lib/ui/brief/WorthSection.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
@@ -67,6 +68,7 @@
             onedit={(sold) => set({ sells: sold === '' ? null : sold })}
             at={`${brief.id}:sells`}
           />
+          <SoldWays {briefState} />
           <TextField
             label="Landing page"
             value={brief.landingPage}

@@ -15,6 +15,8 @@
   import KeyBar from '$lib/ui/research/KeyBar.svelte';
   import KindPanel from '$lib/ui/research/KindPanel.svelte';
   import LaterView from '$lib/ui/research/LaterView.svelte';
+  import NamesDialog from '$lib/ui/research/NamesDialog.svelte';
+  import StandingDialog from '$lib/ui/negatives/StandingDialog.svelte';
   import PasteDialog from '$lib/ui/research/PasteDialog.svelte';
   import { listenForActions } from '$lib/ui/research/listen-for-actions';
   import { ResearchCommands } from '$lib/ui/research/research-commands.svelte';
@@ -43,6 +45,8 @@
   let isPasting = $state(false);
   let isAccepting = $state(false);
   let isTakingOut = $state(false);
+  let isNaming = $state(false);
+  let isStanding = $state(false);
   let kindPanel = $state<KindPanel | null>(null);
   /** Whether those put off are settled side by side. */
   let isSettling = $state(false);
@@ -87,6 +91,7 @@
         'swap-place': () => commands.keepSwapped(),
         negative: () => (judging.blocksWhole = !judging.blocksWhole),
         accept: () => (isAccepting = true),
+        names: () => (isNaming = true),
         'next-word': () => commands.nextWord(),
         stands: () => (commands.word.stands = !commands.word.stands),
         fold: () => list.foldCurrent(),
@@ -94,6 +99,7 @@
         'look-up': () => commands.lookUp(),
       },
       fixed: {
+        ...Object.fromEntries(Array.from({ length: 9 }, (_, at) => [`Shift+Digit${at + 1}`, () => commands.blockFor(at + 1)])),
         '$mod+KeyA': () => list.chooseAll(),
         ArrowDown: () => commands.move(1),
         ArrowUp: () => commands.move(-1),
@@ -118,6 +124,7 @@
         {fits}
         onkeepin={() => fits && commands.keepIn(fits.id)}
         onswap={() => commands.keepSwapped()}
+        onblockfor={(number) => commands.blockFor(number)}
       />
     {/if}
     <FindingsMargin {planState} {findings} />
@@ -133,6 +140,7 @@
             title={`Accept proposed verdicts (${showKey(keys.accept)})`}
             onclick={() => (isAccepting = true)}>Accept…</Button
           >{/if}
+        {#if list.all.length > 0}<Button kind="quiet" onclick={() => (isStanding = true)}>Standing…</Button>{/if}
         {#if list.all.length > 0}<Button kind="quiet" onclick={() => (isTakingOut = true)}>Take out…</Button>{/if}
         {#if list.all.length > 0}<Button
             kind="quiet"
@@ -163,6 +171,7 @@
             chosen={list.wordKey}
             onchoose={(key) => commands.chooseWord(key)}
             onkind={(kind, words) => (commands.kind = { kind, words })}
+            onnames={() => (isNaming = true)}
           />
           <div class="flex min-h-0 min-w-0 flex-col">
             {#if commands.kind}
@@ -198,6 +207,8 @@
 </PlanShell>
 {#if isAdding}<AddFindsDialog {research} bind:open={isAdding} />{/if}
 {#if isPasting}<PasteDialog {planState} {research} bind:open={isPasting} ondone={() => undefined} />{/if}
+{#if isStanding}<StandingDialog {planState} bind:open={isStanding} />{/if}
+{#if isNaming}<NamesDialog {research} bind:open={isNaming} />{/if}
 {#if isTakingOut}<FindsOutDialog {research} bind:open={isTakingOut} />{/if}
 {#if isAccepting}<AcceptDialog {research} bind:open={isAccepting} />{/if}
 <ChooseDialog
