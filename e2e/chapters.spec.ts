@@ -166,10 +166,14 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   await page.getByRole('button', { name: 'Take the negative out' }).click();
   await expect(page.locator('[data-keyword="piano pitch raise cost"]')).toContainText('this group');
 
-  // A starter list is put into the plan's negatives whole, and comes back out with one undo.
+  // A standing list is put into the plan's negatives, and comes back out with one undo.
   const ofPlan = page.getByRole('region', { name: 'Of the plan' }).getByRole('heading');
   const before = await ofPlan.innerText();
-  await page.getByLabel('Add a starter list of negatives').selectOption({ index: 1 });
+  await page.getByRole('button', { name: 'Standing lists…' }).click();
+  const standing = page.getByRole('dialog', { name: 'Standing negatives' });
+  await standing.getByRole('button', { name: /^jobs/ }).click();
+  await standing.getByRole('button', { name: /^Add \d+ negatives$/ }).click();
+  await standing.getByRole('button', { name: 'Done' }).click();
   await expect(ofPlan).not.toHaveText(before);
   await page.getByRole('heading', { name: 'Groups', exact: true }).click();
   await page.keyboard.press('Control+z');

@@ -47,13 +47,38 @@ const views = [
     },
   ],
   [
-    'research-later',
+    'names',
     '/research',
     async (page) => {
-      await page.getByRole('tab', { name: /3 later/ }).click();
-      await page.getByRole('button', { name: 'Side by side' }).click();
-      await page.getByText('sells the service').first().waitFor();
+      await page.getByRole('button', { name: /^Say what/ }).click();
+      await page.getByRole('dialog', { name: 'Names nobody has told of' }).waitFor();
     },
+    'Cold frames, spring',
+  ],
+  [
+    'accept',
+    '/research',
+    async (page) => {
+      await page.getByText('Judge next').waitFor();
+      await page.getByRole('button', { name: 'Accept…' }).click();
+    },
+    'Cold frames, spring',
+  ],
+  [
+    'negative',
+    '/research',
+    async (page) => {
+      await page.getByText('Judge next').waitFor();
+      await page.getByRole('button', { name: 'Accept…' }).click();
+      await page.getByRole('button', { name: /^Accept \d+ verdicts$/ }).click();
+      await page.getByRole('tab', { name: /blocked$/ }).click();
+      await page
+        .locator('[data-find]')
+        .nth(1)
+        .click({ position: { x: 60, y: 12 } });
+      await page.getByRole('button', { name: /^−/ }).first().click();
+    },
+    'Cold frames, spring',
   ],
   [
     'groups',
@@ -83,7 +108,6 @@ const views = [
   ],
   ['house-rules', '/proof?view=house'],
   ['hand-off', '/hand-off'],
-  ['column-layouts', '/hand-off?view=layouts'],
   [
     'versions',
     '/hand-off?view=versions',
@@ -128,9 +152,5 @@ for (const [name, path, act, planName] of views) {
   await take(name);
 }
 demo.child.kill();
-const empty = await startBuiltServer({ data: join(folder, 'empty.sqlite') });
-await page.goto(`http://127.0.0.1:${empty.port}`);
-await take('empty-shelf');
-empty.child.kill();
 await browser.close();
 rmSync(folder, { recursive: true, force: true });

@@ -17,34 +17,34 @@
     items.find((one) => one.value !== value)!.value;
 </script>
 
-<div class="grid grid-cols-[9.5rem_1fr] gap-y-1">
-  <span class="text-ink-2">The client</span>
-  <span class="flex flex-wrap gap-1" role="group" aria-label="What the client does with it">
+{#snippet choice(name: string, isHeld: boolean, onclick: () => void)}
+  <Button kind="quiet" class="border-field px-2" pressed={isHeld} {onclick}>{name}</Button>
+{/snippet}
+
+<div class="flex flex-col gap-1">
+  <p class="flex items-center gap-1" role="group" aria-label="What the client does with it">
+    <span class="w-24 shrink-0 text-ink-2">The client</span>
     {#each briefState.wayItems as { value, name } (value)}
-      <Button
-        pressed={brief.does.includes(value)}
-        onclick={() => set({ does: brief.does.includes(value) ? brief.does.filter((one) => one !== value) : [...brief.does, value] })}
-        >{name}</Button
-      >
+      {@const isHeld = brief.does.includes(value)}
+      {@render choice(name, isHeld, () => set({ does: isHeld ? brief.does.filter((one) => one !== value) : [...brief.does, value] }))}
     {/each}
-  </span>
-  <span class="text-ink-2">by … to …</span>
-  <span class="flex flex-wrap gap-x-4 gap-y-1">
+  </p>
+  <p class="flex items-center gap-1">
+    <span class="w-24 shrink-0 text-ink-2">It comes by</span>
     <span class="flex gap-1" role="group" aria-label="How it reaches people">
       {#each briefState.reachItems as { value, name } (value)}
-        <Button
-          pressed={brief.reaches === value || brief.reaches === 'both'}
-          onclick={() => set({ reaches: toggled(value, brief.reaches, otherOf(briefState.reachItems, value)) })}>{name}</Button
-        >
+        {@render choice(name, brief.reaches === value || brief.reaches === 'both', () =>
+          set({ reaches: toggled(value, brief.reaches, otherOf(briefState.reachItems, value)) }),
+        )}
       {/each}
     </span>
+    <span class="px-1 text-ink-2">to</span>
     <span class="flex gap-1" role="group" aria-label="Whom the client works for">
       {#each briefState.servedItems as { value, name } (value)}
-        <Button
-          pressed={brief.serves === value || brief.serves === 'both'}
-          onclick={() => set({ serves: toggled(value, brief.serves, otherOf(briefState.servedItems, value)) })}>{name}</Button
-        >
+        {@render choice(name, brief.serves === value || brief.serves === 'both', () =>
+          set({ serves: toggled(value, brief.serves, otherOf(briefState.servedItems, value)) }),
+        )}
       {/each}
     </span>
-  </span>
+  </p>
 </div>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { formatMoney } from '$lib/core/money/money';
+  import { formatRoughly } from '$lib/core/money/money';
   import { matchTypes } from '$lib/core/records/match-types';
   import { plainText, writeKeyword } from '$lib/core/keywords/read-keyword';
   import { reachOfNegative } from '$lib/core/research/negative-reach';
@@ -59,18 +59,22 @@
     <Button kind="quiet" class="ms-auto" onclick={onleave}>Close</Button>
   </div>
   <p class="text-ink-2">Of {scope}. From {origin}.</p>
-  <TextField label="Its words" value={text} onedit={(typed) => (text = typed)} />
+  <TextField label="Its words" value={text} onedit={(typed) => {
+      text = typed;
+    }} />
   <SelectField
     label="Match"
     value={match}
     items={matchTypes.map((value) => ({ value, name: value }))}
-    onedit={(picked) => (match = picked)}
+    onedit={(picked) => {
+      match = picked;
+    }}
   />
   <p aria-live="polite">
     {isOther ? 'Would stop' : 'Stops'}
     {countOf(then.finds.length + then.kept.length, 'find')} of {wordSearchRange(then.searches.low, then.searches.high)} searches a month{then.costMinor >
     0
-      ? `, about ${formatMoney(Math.round(then.costMinor), planState.currency)} of clicks`
+      ? `, about ${formatRoughly(then.costMinor, planState.currency)} of clicks`
       : ''}.
   </p>
   {#if wanted.length > 0}<Notice block>It {isOther ? 'would stop' : 'stops'} what is wanted: {listed(wanted)}.</Notice>{/if}

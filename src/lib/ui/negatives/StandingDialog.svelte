@@ -4,7 +4,7 @@
   import { addStanding, standingLists } from '$lib/core/research/standing-lists';
   import { wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
-  import { formatMoney } from '$lib/core/money/money';
+  import { formatRoughly } from '$lib/core/money/money';
   import Button from '../parts/Button.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import Dialog from '../parts/Dialog.svelte';
@@ -68,7 +68,7 @@
           <td class="w-7 py-1"
             >{#if !existing.has(one.text)}<Checkbox checked={isTaken(one)} label={`−${one.text}`} onchange={() => tick(one)} />{/if}</td
           >
-          <td class={`w-44 py-1 ps-2 ${existing.has(one.text) ? 'text-ink-2' : 'font-semibold'}`}>−{one.text}</td>
+          <td class={`py-1 ps-2 whitespace-nowrap ${existing.has(one.text) ? 'text-ink-2' : 'font-semibold'}`}>−{one.text}</td>
           <td class="w-16 py-1 ps-2 text-end font-mono text-[12.5px]">{one.finds.length}</td>
           <td class="w-full max-w-0 py-1 ps-3">
             {#if existing.has(one.text)}<span class="text-ink-2">stands already</span>
@@ -90,7 +90,7 @@
     {countOf(taken.length, 'negative')}
     {taken.length === 1 ? 'stops' : 'stop'}
     {countOf(stopped.length, 'find')} of {wordSearchRange(sum.searches.low, sum.searches.high)} searches a month{sum.costMinor > 0
-      ? `, whose clicks would cost about ${formatMoney(Math.round(sum.costMinor), planState.currency)}`
+      ? `, whose clicks would cost about ${formatRoughly(sum.costMinor, planState.currency)}`
       : ''}.
   </p>
   {#snippet footer()}

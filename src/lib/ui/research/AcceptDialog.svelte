@@ -2,7 +2,7 @@
   import Table from '../parts/Table.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import { untrack } from 'svelte';
-  import { formatMoney } from '$lib/core/money/money';
+  import { formatRoughly } from '$lib/core/money/money';
   import { overruledOften } from '$lib/core/research/find-reading';
   import { intentWords, reasonWords, wordSearches } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
@@ -77,7 +77,7 @@
                     class="font-semibold text-ink">{text}</b
                   >
                   stops {countOf(finds, 'find')} of {wordSearches(searches)} searches{costMinor >= 1
-                    ? `, ${formatMoney(Math.round(costMinor), research.planState.currency)} of clicks`
+                    ? `, ${formatRoughly(costMinor, research.planState.currency)} of clicks`
                     : ''}{/each}{negatives.length > mostNegatives ? ` and ${negatives.length - mostNegatives} more` : ''}.
               </p>
             {/if}

@@ -21,9 +21,11 @@
     onkind: (kind: WordKindName, words: readonly WordCount[]) => void;
     /** Names nobody has told of are to be told. */
     onnames: () => void;
+    /** The standing lists of negatives are to be shown. */
+    onstanding: () => void;
   }
 
-  let { research, chosen, onchoose, onkind, onnames }: Props = $props();
+  let { research, chosen, onchoose, onkind, onnames, onstanding }: Props = $props();
 
   const shell = getShell();
   const mostOfKind = 12;
@@ -151,4 +153,5 @@
       </p>
     {/each}
   {/if}
+  <p class="px-3 pt-3"><Button kind="link" onclick={onstanding}>Standing negatives…</Button></p>
 </nav>

@@ -140,7 +140,6 @@
             title={`Accept proposed verdicts (${showKey(keys.accept)})`}
             onclick={() => (isAccepting = true)}>Accept…</Button
           >{/if}
-        {#if list.all.length > 0}<Button kind="quiet" onclick={() => (isStanding = true)}>Standing…</Button>{/if}
         {#if list.all.length > 0}<Button kind="quiet" onclick={() => (isTakingOut = true)}>Take out…</Button>{/if}
         {#if list.all.length > 0}<Button
             kind="quiet"
@@ -172,6 +171,7 @@
             onchoose={(key) => commands.chooseWord(key)}
             onkind={(kind, words) => (commands.kind = { kind, words })}
             onnames={() => (isNaming = true)}
+            onstanding={() => (isStanding = true)}
           />
           <div class="flex min-h-0 min-w-0 flex-col">
             {#if commands.kind}
