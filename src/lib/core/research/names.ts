@@ -22,56 +22,63 @@ const leastOfPair = 2;
 export const toldOf = ({ snapshot, client }: Pick<PlanView, 'snapshot' | 'client'>): ToldName[] =>
   inOrder(snapshot.toldName).filter(({ clientId }) => clientId === client.id);
 
-interface Held {
-  finds: number;
-  findIds: string[];
-  searches: number;
-}
+/** Which finds hold which words that may be names: counted once, as long as no text changes. */
+export class NameHolders {
+  private readonly names: readonly (readonly [word: string, holders: readonly string[]])[];
 
-function hold(held: Map<string, Held>, word: string, { id, searchesHigh }: Find): void {
-  const one = held.get(word) ?? { finds: 0, findIds: [], searches: 0 };
-  one.finds++;
-  if (one.findIds.length < mostShown) one.findIds.push(id);
-  one.searches += searchesHigh ?? 0;
-  held.set(word, one);
-}
-
-/**
- * The words of finds that may be names, those that most finds hold first. `unknownOf`: the words of a text of which nothing is known, in order;
- * `isNoName`: of those, words that a language has anyway.
- */
-export function namesMet(
-  finds: Iterable<Find>,
-  unknownOf: (text: string) => readonly string[],
-  isNoName: (word: string) => boolean,
-): NameMet[] {
-  const single = new Map<string, Held>();
-  const pairs = new Map<string, Held>();
-  const noNames = new Map<string, boolean>();
-  const isName = (word: string) => {
-    let isNone = noNames.get(word);
-    if (isNone === undefined) noNames.set(word, (isNone = isNoName(word)));
-    return !isNone;
-  };
-  for (const find of finds) {
-    if (find.verdict !== 'open' && find.verdict !== 'later') continue;
-    const words = unknownOf(find.text).filter(isName);
-    for (const word of new Set(words)) hold(single, word, find);
-    words.slice(1).forEach((word, at) => {
-      const pair = `${words[at]} ${word}`;
-      if (` ${find.text} `.includes(` ${pair} `)) hold(pairs, pair, find);
+  /**
+   * `unknownOf`: the words of a text of which nothing is known, in order; `isNoName`: of those, words that a language has anyway. Two that never
+   * stand apart are one name.
+   */
+  constructor(finds: Iterable<Find>, unknownOf: (text: string) => readonly string[], isNoName: (word: string) => boolean) {
+    const single = new Map<string, string[]>();
+    const pairs = new Map<string, string[]>();
+    const known = new Map<string, boolean>();
+    const isName = (word: string) => {
+      let isNone = known.get(word);
+      if (isNone === undefined) known.set(word, (isNone = isNoName(word)));
+      return !isNone;
+    };
+    for (const { id, text } of finds) {
+      const words = unknownOf(text).filter(isName);
+      for (const word of new Set(words)) addTo(single, word, id);
+      for (let at = 1; at < words.length; at++) {
+        const pair = `${words[at - 1]} ${words[at]}`;
+        if (` ${text} `.includes(` ${pair} `)) addTo(pairs, pair, id);
+      }
+    }
+    const inPair = new Set<string>();
+    const joined = [...pairs].filter(([pair, { length }]) => {
+      const parts = pair.split(' ');
+      const isOne = length >= leastOfPair && parts.every((word) => single.get(word)!.length === length);
+      if (!isOne || parts.some((word) => inPair.has(word))) return false;
+      for (const word of parts) inPair.add(word);
+      return true;
     });
+    this.names = [...joined, ...[...single].filter(([word]) => !inPair.has(word))];
   }
-  const inPair = new Set<string>();
-  const joined = [...pairs].filter(([pair, { finds: count }]) => {
-    const parts = pair.split(' ');
-    const isOne = count >= leastOfPair && parts.every((word) => single.get(word)!.finds === count);
-    if (!isOne || parts.some((word) => inPair.has(word))) return false;
-    for (const word of parts) inPair.add(word);
-    return true;
-  });
-  return [...joined, ...[...single].filter(([word]) => !inPair.has(word))]
-    .map(([word, held]) => ({ word, ...held }))
-    .sort((a, b) => b.finds - a.finds || b.searches - a.searches || (a.word < b.word ? -1 : 1))
-    .slice(0, mostNames);
+
+  /** The names in finds that are open or put off, those that most of them hold first. */
+  list(finds: ReadonlyMap<string, Find>): NameMet[] {
+    const met: NameMet[] = [];
+    for (const [word, holders] of this.names) {
+      const findIds: string[] = [];
+      let [count, searches] = [0, 0];
+      for (const id of holders) {
+        const find = finds.get(id);
+        if (find?.verdict !== 'open' && find?.verdict !== 'later') continue;
+        count++;
+        searches += find.searchesHigh ?? 0;
+        if (count <= mostShown) findIds.push(id);
+      }
+      if (count > 0) met.push({ word, finds: count, findIds, searches });
+    }
+    return met.sort((a, b) => b.finds - a.finds || b.searches - a.searches || (a.word < b.word ? -1 : 1)).slice(0, mostNames);
+  }
+}
+
+function addTo(held: Map<string, string[]>, word: string, id: string): void {
+  const ids = held.get(word);
+  if (ids) ids.push(id);
+  else held.set(word, [id]);
 }

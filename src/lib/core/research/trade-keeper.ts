@@ -7,12 +7,13 @@ import type { NameMeaning } from '../records/told-name';
 import type { WordKindName } from '../records/word-kind';
 import { briefTexts, firstLanguage, type PlanView } from '../view/plan-view';
 import { proposeSold } from '../verdicts/propose-sold';
-import { decide, type Decision } from '../verdicts/rules';
-import { Spellings, type SearchedText } from '../verdicts/spellings';
-import { Trade, type TradeBrief } from '../verdicts/trade';
+import { readFind } from '../verdicts/read-find';
+import { decide, decideRead, type Decision } from '../verdicts/rules';
+import { Spellings, type SearchedText, type Spelling } from '../verdicts/spellings';
+import { Trade, type FindWords, type TradeBrief } from '../verdicts/trade';
 import { unknownWords } from '../verdicts/unknown-words';
 import type { Correction } from '../verdicts/word-kinds';
-import { namesMet, toldOf, type NameMet } from './names';
+import { NameHolders, toldOf, type NameMet } from './names';
 
 /** What a kind that was given by hand says. */
 const corrections: Readonly<Record<WordKindName, Correction>> = {
@@ -73,9 +74,12 @@ export class TradeKeeper {
   private trade: Trade | null = null;
   private madeOf: readonly unknown[] = [];
   private rows: ReadonlyMap<string, Find> = new Map();
-  private decisions = new Map<string, Decision>();
+  /** Finds that have been split and not read yet. */
+  private toRead = new Map<string, FindWords>();
+  private readings = new Map<string, { decision: Decision; unknown: readonly string[] }>();
   private spellings: Spellings | null = null;
-  private readonly unknown = new Map<string, readonly string[]>();
+  private readonly spelt = new Map<string, Spelling | null>();
+  private names: { isOrdinary: (word: string) => boolean; holders: NameHolders } | null = null;
 
   /** Takes the plan as it now is. */
   update(view: PlanView, places: readonly NamedPlace[], terms: readonly string[] = noTerms): void {
@@ -98,10 +102,13 @@ export class TradeKeeper {
     this.madeOf = madeOf;
     if (!isSame) this.trade = new Trade(tradeBriefOf(view, terms), places);
     const trade = this.trade!;
-    trade.learn(Array.from(this.rows.values(), ({ text }) => trade.split(text)));
-    this.decisions = new Map();
-    this.unknown.clear();
+    const finds = Array.from(this.rows.values(), ({ text }) => trade.split(text));
+    trade.learn(finds);
+    this.toRead = new Map(finds.map((find) => [find.text, find]));
+    this.readings = new Map();
     this.spellings = null;
+    this.spelt.clear();
+    this.names = null;
   }
 
   /** What the client sells. */
@@ -111,26 +118,39 @@ export class TradeKeeper {
 
   /** What is decided of a find by its words. */
   decide(text: string): Decision {
-    let decision = this.decisions.get(text);
-    if (!decision) this.decisions.set(text, (decision = decide(this.trade!.split(text), this.trade!)));
-    return decision;
+    return this.read(text).decision;
+  }
+
+  /** A text is read once, for what is decided of it and for its words that nothing is known of. */
+  private read(text: string): { decision: Decision; unknown: readonly string[] } {
+    let reading = this.readings.get(text);
+    if (reading) return reading;
+    const trade = this.trade!;
+    const find = this.toRead.get(text) ?? trade.split(text);
+    this.toRead.delete(text);
+    const parts = readFind(find, trade);
+    reading = { decision: decideRead(find, parts, trade), unknown: unknownWords(find, parts, trade) };
+    this.readings.set(text, reading);
+    return reading;
   }
 
   /** Words that may be names, with what holds them among the finds that are open or put off; `isOrdinary`: words that a language has. */
   namesMet(isOrdinary: (word: string) => boolean): NameMet[] {
     const trade = this.trade!;
-    const unknownOf = (text: string) => {
-      let found = this.unknown.get(text);
-      if (!found) this.unknown.set(text, (found = unknownWords(trade.split(text), trade)));
-      return found;
-    };
-    return namesMet(this.rows.values(), unknownOf, (word) => isOrdinary(word) || trade.isNearCore(word));
+    if (this.names?.isOrdinary !== isOrdinary) {
+      const unknownOf = (text: string) => this.read(text).unknown;
+      const isNoName = (word: string) => isOrdinary(word) || trade.isNearCore(word);
+      this.names = { isOrdinary, holders: new NameHolders(this.rows.values(), unknownOf, isNoName) };
+    }
+    return this.names.holders.list(this.rows);
   }
 
   /** The spelling of the list that a find stands for, where it is misspelt. */
-  spellingOf(find: SearchedText): ReturnType<Spellings['spellingOf']> {
+  spellingOf(find: SearchedText): Spelling | null {
     this.spellings ??= new Spellings(this.rows.values());
-    return this.spellings.spellingOf(find);
+    let spelling = this.spelt.get(find.text);
+    if (spelling === undefined) this.spelt.set(find.text, (spelling = this.spellings.spellingOf(find)));
+    return spelling;
   }
 
   /** The same where some of its unknown words are known to be harmless. */

@@ -225,7 +225,17 @@ const isCompoundHead = (trade: Trade, find: FindWords, at: number) =>
 
 /** What to do with a find, by the first rule that speaks. `isHarmless`: of words that nothing is known of, those that say nothing against it. */
 export function decide(find: FindWords, trade: Trade, isHarmless: (word: string) => boolean = () => false): Decision {
-  const parts = readFind(find, trade).map((part) =>
+  return decideRead(find, readFind(find, trade), trade, isHarmless);
+}
+
+/** The same of a find that has been read. */
+export function decideRead(
+  find: FindWords,
+  read: readonly Part[],
+  trade: Trade,
+  isHarmless: (word: string) => boolean = () => false,
+): Decision {
+  const parts = read.map((part) =>
     part.says === 'rest' && isHarmless(wordsOfPart(find, part)) ? { ...part, says: 'attribute' as const } : part,
   );
   const reading: Reading = { find, trade, parts };

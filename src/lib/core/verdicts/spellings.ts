@@ -7,6 +7,13 @@ export interface SearchedText {
   searchesHigh: number | null;
 }
 
+/** How a misspelt find is spelt: all of it, and the word that is wrong. */
+export interface Spelling {
+  text: string;
+  wrong: string;
+  right: string;
+}
+
 const leastTimes = 10;
 const leastLetters = 5;
 
@@ -38,7 +45,7 @@ export class Spellings {
   }
 
   /** The one text that a find stands for, with the word that is misspelt in it and how it is spelt; null where there is none, or more than one. */
-  spellingOf({ text, searchesHigh }: SearchedText): { text: string; wrong: string; right: string } | null {
+  spellingOf({ text, searchesHigh }: SearchedText): Spelling | null {
     const words = wordsOf(text);
     const least = leastTimes * Math.max(1, searchesHigh ?? 0);
     const found = words.flatMap((wrong, at) =>
