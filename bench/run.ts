@@ -24,6 +24,7 @@ import { naiveOverlaps, sortedOverlaps } from './naive-overlaps';
 import { compare, timeOf } from './measuring';
 import { benchResearch } from './research';
 import { benchSettings } from './settings';
+import { benchEstimate } from './estimate';
 import { benchVerdicts } from './verdicts';
 
 if (process.argv[2] === 'plan') {
@@ -187,3 +188,4 @@ say(compare('open', { kind: 'at-most', times: 4 }, opened, bareRead));
 for (const row of await benchSettings('.bench/places.sqlite')) say(row);
 for (const row of benchResearch()) say(row);
 for (const row of benchVerdicts()) say(row);
+for (const row of benchEstimate()) say(row);

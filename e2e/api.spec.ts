@@ -81,6 +81,61 @@ test('verdicts are proposed for finds by a brief alone, in their order, with pla
   expect([refused.status(), (await refused.json()).path]).toEqual([422, 'brief.sells']);
 });
 
+test('estimates follow one model: at the bids there are, along a curve, at the best ones', async ({ request, server }) => {
+  const known = { text: 'Piano tuning', searches: [320, 500], prices: [40, 100] };
+  const groups = [
+    { name: 'Tuning', bidMinor: 80, conversionRate: 0.1, keywords: [known, { ...known, match: 'broad' }, { text: 'piano action' }] },
+    {
+      name: 'Voicing',
+      keywords: [
+        {
+          text: 'piano voicing',
+          searches: [40, 90],
+          prices: [
+            [20, 40],
+            [50, 60],
+            [80, 90],
+          ],
+        },
+      ],
+    },
+  ];
+  const campaign = { moneyMinor: 100_000, startingBidMinor: 50, hoursShare: 0.36, groups };
+  const answer = await post(request, server.url, '/api/estimate', campaign);
+  expect(answer.status(), await answer.text()).toBe(200);
+  const said = await answer.json();
+  expect(said.keywords.map(({ group, text, match }: Record<string, string>) => [group, text, match])).toEqual([
+    ['Tuning', 'Piano tuning', 'exact'],
+    ['Tuning', 'Piano tuning', 'broad'],
+    ['Tuning', 'piano action', 'exact'],
+    ['Voicing', 'piano voicing', 'exact'],
+  ]);
+  expect(said.keywords[0].clicksAsked[1]).toBeCloseTo(4.869, 3);
+  expect(said.keywords[0].costMinor[1]).toBeCloseTo(274.4, 1);
+  expect(said.keywords[2]).toMatchObject({ clicksAsked: null, clicks: null, costPerClickMinor: null, costMinor: null });
+  expect(said.groups[1]).toMatchObject({ name: 'Voicing', conversions: null });
+  expect(said.limit).toEqual({ name: 'hours', leaves: 0.36 });
+  expect(said.unknown).toBe(1);
+  expect(Object.keys(said)).toEqual(['keywords', 'groups', 'total', 'limit', 'unknown']);
+
+  const { rows } = await (
+    await post(request, server.url, '/api/estimate/curve', { ...campaign, bidsMinor: [0, 60, 500], stepMinor: 10 })
+  ).json();
+  expect(rows.map(({ bidMinor }: { bidMinor: number }) => bidMinor)).toEqual([0, 60, 500]);
+  expect(rows[0].total.clicks).toEqual([0, 0, 0]);
+  expect(rows[0].nextClickMinor).toBeNull();
+  expect(rows[1].nextClickMinor).toBeGreaterThan(0);
+  expect(rows[2].nextClickMinor).toBeNull();
+
+  const best = await (await post(request, server.url, '/api/estimate/best', { ...campaign, stepMinor: 10, highestMinor: 300 })).json();
+  expect(best.groups).toEqual([
+    { name: 'Tuning', bidMinor: 200 },
+    { name: 'Voicing', bidMinor: 0 },
+  ]);
+  const refused = await post(request, server.url, '/api/estimate', { ...campaign, hoursShare: 2 });
+  expect([refused.status(), (await refused.json()).path]).toEqual([422, 'hoursShare']);
+});
+
 test('answer says who answers, who else, and what blocks', async ({ request, server }) => {
   const answer = await post(request, server.url, '/api/answer', {
     language: 'en',

@@ -3,6 +3,32 @@ import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
 const circle = { kind: 'city', country: 'GB', code: 'GB.SCT', latitude: 55.95, longitude: -3.19, radiusKm: 20, excluded: false };
+const campaign = {
+  moneyMinor: 10_000,
+  startingBidMinor: 60,
+  hoursShare: 0.5,
+  conversionRate: 0.05,
+  groups: [
+    {
+      name: 'a',
+      bidMinor: 70,
+      conversionRate: 0.1,
+      keywords: [
+        { text: 'piano tuning', match: 'exact', bidMinor: 80, searches: [320, 500], prices: [40, 100] },
+        {
+          text: 'piano tuner',
+          match: 'phrase',
+          searches: [10, 90],
+          prices: [
+            [20, 40],
+            [50, 70],
+          ],
+          own: { impressions: 200, clickThrough: 0.1 },
+        },
+      ],
+    },
+  ],
+};
 const mark = { text: 'piano tuning', match: 'broad', bid: 120 };
 const market = { places: [circle], languages: ['en'], currency: 'GBP', seed: 1 };
 
@@ -26,6 +52,9 @@ const endpoints = (plan) => [
     { language: 'en', searches: ['piano tuning cost'], negatives: [mark], groups: [{ name: 'a', keywords: [mark], negatives: [mark] }] },
   ],
   ['POST', '/api/places/reach', { places: [circle] }],
+  ['POST', '/api/estimate', campaign],
+  ['POST', '/api/estimate/curve', { ...campaign, bidsMinor: [50, 80], stepMinor: 5 }],
+  ['POST', '/api/estimate/best', { ...campaign, stepMinor: 10, highestMinor: 200 }],
   [
     'POST',
     '/api/verdicts/propose',

@@ -1,4 +1,5 @@
 import { answerJob } from './answer-job';
+import { bestBidsJob, estimateCurveJob, estimateJob } from './estimate-jobs';
 import { measureJob } from './measure-job';
 import { checkPlanFileJob } from './plan-file-job';
 import { readHtmlJob } from './page-job';
@@ -20,6 +21,9 @@ export const jobs = {
   proof: proofJob,
   tables: tablesJob,
   'read-html': readHtmlJob,
+  estimate: estimateJob,
+  'estimate-curve': estimateCurveJob,
+  'best-bids': bestBidsJob,
   'propose-verdicts': proposeVerdictsJob,
   'check-plan-file': checkPlanFileJob,
   'decode-table': decodeTableJob,

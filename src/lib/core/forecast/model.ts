@@ -1,0 +1,90 @@
+import type { MatchType } from '../records/match-types';
+import shipped from './model.json';
+
+/** Three runs of a number: low, middle, high. */
+export type Runs = readonly [low: number, middle: number, high: number];
+export const runs = [0, 1, 2] as const;
+export type Run = (typeof runs)[number];
+
+/** Two ends of a number. */
+export type Pair = readonly [low: number, high: number];
+
+/** Prices a click in minor units: one pair, as lists price the places above the free results, or a pair for each level, the cheapest first. */
+export type Prices = Pair | readonly Pair[];
+
+/** The constants of the model (rules §8). Those by place stand at half the lowest price, at each of the three prices, and at twice the highest. */
+export interface Model {
+  /** How many searches a keyword meets of those for its own text, by match type. */
+  reach: Readonly<Record<MatchType, Runs>>;
+  shareShown: readonly number[];
+  clickThrough: readonly number[];
+  /** What is paid a click, of what is bid. */
+  paidOfBid: readonly number[];
+  clickThroughFactors: Runs;
+  ownName: { shareShown: number; clickThrough: number };
+  /** Impressions from which on a report's click-through is believed. */
+  leastImpressions: number;
+  /** What leaves at least so much of the clicks is no limit. */
+  leastLimit: number;
+}
+
+/** The model as it ships. */
+export const shippedModel = shipped as unknown as Model;
+
+const middleOf = (low: number, high: number) => (low === 0 ? high / 3 : Math.sqrt(low * high));
+
+/** The three runs of a pair: its ends, and between them their geometric middle. */
+export const runsOfPair = ([low, high]: Pair): Runs => [low, middleOf(low, high), high];
+
+/** The three prices p₁ (to be shown), p₂ (above the free results) and p₃ (first), none below the one before it. */
+export type PricePoints = readonly [shown: number, above: number, first: number];
+
+const raised = (shown: number, above: number, first: number): PricePoints => {
+  const raisedAbove = Math.max(above, shown);
+  return [shown, raisedAbove, Math.max(first, raisedAbove)];
+};
+
+const isOnePair = (prices: Prices): prices is Pair => typeof prices[0] === 'number';
+
+const isPositive = (prices: Prices) => (isOnePair(prices) ? prices[1] > 0 : prices.some(([, high]) => high > 0));
+
+/** The prices of each run: low takes the upper ones. Null where none is known. */
+export function pricePoints(prices: Prices | null): readonly [PricePoints, PricePoints, PricePoints] | null {
+  if (prices === null || prices.length === 0 || !isPositive(prices)) return null;
+  if (isOnePair(prices)) {
+    const [low, high] = prices;
+    const points = raised(0.6 * low, middleOf(low, high), high);
+    return [points, points, points];
+  }
+  const levels = prices.map(runsOfPair);
+  const ofRun = (run: Run) => levels.map((level) => level[run]);
+  return [pointsOf(ofRun(2)), pointsOf(ofRun(1)), pointsOf(ofRun(0))];
+}
+
+function pointsOf(levels: readonly number[]): PricePoints {
+  const [first, last] = [levels[0]!, levels.at(-1)!];
+  const between = levels.length === 2 ? middleOf(first, last) : levels[Math.floor((levels.length - 1) / 2)]!;
+  return raised(first, between, last);
+}
+
+/** Where a bid stands: the points of the model that it lies between, and how far from the first to the second. Null: nothing is shown. */
+export interface Standing {
+  at: number;
+  share: number;
+}
+
+/** Where a bid stands among prices; of points that coincide the later one holds. */
+export function standingOf(bidMinor: number, [shown, above, first]: PricePoints): Standing | null {
+  if (bidMinor <= 0 || bidMinor < shown / 2) return null;
+  if (bidMinor >= 2 * first) return { at: 4, share: 0 };
+  if (bidMinor >= first) return { at: 3, share: (bidMinor - first) / first };
+  if (bidMinor >= above) return { at: 2, share: (bidMinor - above) / (first - above) };
+  if (bidMinor >= shown) return { at: 1, share: (bidMinor - shown) / (above - shown) };
+  return { at: 0, share: (bidMinor - shown / 2) / (shown / 2) };
+}
+
+/** The value of the model at a standing: on the straight line between two points, flat beyond the last. */
+export function valueAt(values: readonly number[], { at, share }: Standing): number {
+  const value = values[at]!;
+  return share === 0 ? value : value + (values[at + 1]! - value) * share;
+}
