@@ -27,12 +27,12 @@ const asked = (keywords: readonly EstimatedKeyword[], fields: Partial<EstimateAs
 const estimate = (keywords: readonly EstimatedKeyword[], fields: Partial<EstimateAsked> = {}) =>
   new CampaignModel(asked(keywords, fields), shippedModel).at();
 const only = (fields: Partial<EstimatedKeyword>, campaign: Partial<EstimateAsked> = {}) =>
-  estimate([keyword(fields)], campaign).keywords[0]![0]!;
+  estimate([keyword(fields)], campaign).keyword(0, 0)!;
 
 describe('the model, worked by hand', () => {
   it('as rules §8 works it', () => {
-    const { keywords, limit, total } = estimate([keyword()], { hoursShare: 0.36 });
-    const [one] = keywords[0]!;
+    const { keyword: estimateOf, limit, total } = estimate([keyword()], { hoursShare: 0.36 });
+    const one = estimateOf(0, 0);
     expect(one!.clicksAsked[1]).toBeCloseTo(4.869, 3);
     expect(one!.costMinor[1]).toBeCloseTo(274.4, 1);
     expect(one!.costPerClickMinor![1]).toBeCloseTo(56.35, 2);
@@ -117,8 +117,12 @@ describe('the model, worked by hand', () => {
   });
 
   it('the tightest match type takes the searches of a text, a wider one what it meets besides', () => {
-    const { keywords, total } = estimate([keyword(), keyword({ match: 'broad' }), keyword({ text: 'piano tuner', match: 'phrase' })]);
-    const [exact, broad, phrase] = keywords[0]!;
+    const { keyword: estimateOf, total } = estimate([
+      keyword(),
+      keyword({ match: 'broad' }),
+      keyword({ text: 'piano tuner', match: 'phrase' }),
+    ]);
+    const [exact, broad, phrase] = [0, 1, 2].map((index) => estimateOf(0, index));
     expect(broad!.clicksAsked[1] / exact!.clicksAsked[1]).toBeCloseTo(0.73, 9);
     expect(broad!.clicksAsked[0]).toBe(0);
     expect(broad!.costPerClickMinor).toBeNull();
@@ -127,13 +131,17 @@ describe('the model, worked by hand', () => {
   });
 
   it('what is not known stands in no total', () => {
-    const { keywords, unknown, total } = estimate([
+    const {
+      keyword: estimateOf,
+      unknown,
+      total,
+    } = estimate([
       keyword(),
       keyword({ text: 'a', bidMinor: null }),
       keyword({ text: 'b', searches: null }),
       keyword({ text: 'c', prices: [0, 0] }),
     ]);
-    expect(keywords[0]!.slice(1)).toEqual([null, null, null]);
+    expect([1, 2, 3].map((index) => estimateOf(0, index))).toEqual([null, null, null]);
     expect(unknown).toBe(3);
     expect(total.clicks).toEqual(only({}).clicks);
   });
@@ -242,12 +250,13 @@ describe('the model', () => {
   test.prop([anyCampaign], seeded)(
     'never spends more than the money, in ordered ranges that add up, with a limit that leaves least',
     (campaign) => {
-      const { total, groups, keywords, limit } = new CampaignModel(campaign, shippedModel).at();
+      const { total, groups, keyword: estimateOf, limit } = new CampaignModel(campaign, shippedModel).at();
       expect(total.costMinor[2]).toBeLessThanOrEqual(campaign.moneyMinor * (1 + 1e-12) + 1e-9);
       const ranges = [total.clicks, total.clicksAsked, total.costMinor, ...groups.flatMap((group) => [group.clicks, group.costMinor])];
       const isOrdered = ([least, middle, most]: Range3) => least <= middle && middle <= most;
       expect(ranges.every(isOrdered)).toBe(true);
-      const middles = keywords.flat().reduce((sum, one) => sum + (one?.clicks[1] ?? 0), 0);
+      const all = campaign.groups.flatMap(({ keywords }, group) => keywords.map((_, index) => estimateOf(group, index)));
+      const middles = all.reduce((sum, one) => sum + (one?.clicks[1] ?? 0), 0);
       expect(near(middles, total.clicks[1])).toBe(true);
       expect(['demand', ...limits]).toContain(limit.name);
       expect(limit.name === 'demand').toBe(limit.leaves >= 0.9);

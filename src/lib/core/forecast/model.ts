@@ -31,10 +31,10 @@ export interface Model {
 /** The model as it ships. */
 export const shippedModel = shipped as unknown as Model;
 
-const middleOf = (low: number, high: number) => (low === 0 ? high / 3 : Math.sqrt(low * high));
+/** Between two ends their geometric middle, a third of the upper one where the lower is 0. */
+export const middleOf = (low: number, high: number): number => (low === 0 ? high / 3 : Math.sqrt(low * high));
 
-/** The three runs of a pair: its ends, and between them their geometric middle. */
-export const runsOfPair = ([low, high]: Pair): Runs => [low, middleOf(low, high), high];
+const runsOfPair = ([low, high]: Pair): Runs => [low, middleOf(low, high), high];
 
 /** The three prices p₁ (to be shown), p₂ (above the free results) and p₃ (first), none below the one before it. */
 export type PricePoints = readonly [shown: number, above: number, first: number];
@@ -67,24 +67,25 @@ function pointsOf(levels: readonly number[]): PricePoints {
   return raised(first, between, last);
 }
 
-/** Where a bid stands: the points of the model that it lies between, and how far from the first to the second. Null: nothing is shown. */
-export interface Standing {
-  at: number;
-  share: number;
+/** Where a bid stands that shows nothing. */
+export const notShown = -1;
+
+/**
+ * Where a bid stands among prices, as a number: 0 at half the lowest price, 1, 2 and 3 at the three prices, 4 from twice the highest one on, straight
+ * between them; of points that coincide the later one holds.
+ */
+export function standingOf(bidMinor: number, shown: number, above: number, first: number): number {
+  if (bidMinor <= 0 || bidMinor < shown / 2) return notShown;
+  if (bidMinor >= 2 * first) return 4;
+  if (bidMinor >= first) return 3 + (bidMinor - first) / first;
+  if (bidMinor >= above) return 2 + (bidMinor - above) / (first - above);
+  if (bidMinor >= shown) return 1 + (bidMinor - shown) / (above - shown);
+  return (bidMinor - shown / 2) / (shown / 2);
 }
 
-/** Where a bid stands among prices; of points that coincide the later one holds. */
-export function standingOf(bidMinor: number, [shown, above, first]: PricePoints): Standing | null {
-  if (bidMinor <= 0 || bidMinor < shown / 2) return null;
-  if (bidMinor >= 2 * first) return { at: 4, share: 0 };
-  if (bidMinor >= first) return { at: 3, share: (bidMinor - first) / first };
-  if (bidMinor >= above) return { at: 2, share: (bidMinor - above) / (first - above) };
-  if (bidMinor >= shown) return { at: 1, share: (bidMinor - shown) / (above - shown) };
-  return { at: 0, share: (bidMinor - shown / 2) / (shown / 2) };
-}
-
-/** The value of the model at a standing: on the straight line between two points, flat beyond the last. */
-export function valueAt(values: readonly number[], { at, share }: Standing): number {
+/** The value of the model at a standing: on the straight line between two points. */
+export function valueAt(values: readonly number[], standing: number): number {
+  const at = Math.floor(standing);
   const value = values[at]!;
-  return share === 0 ? value : value + (values[at + 1]! - value) * share;
+  return at === standing ? value : value + (values[at + 1]! - value) * (standing - at);
 }

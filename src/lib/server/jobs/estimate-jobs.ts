@@ -87,7 +87,7 @@ function refuseBeyond({ groups }: EstimateAsked, bids: number, path: string): vo
 /** What a campaign can bring in a month at the bids that it has. */
 export const estimateJob: Job = ({ body }) => {
   const said = readBody(body, campaign);
-  const { keywords, groups, total, limit, unknown } = new CampaignModel(askedOf(said), shippedModel).at();
+  const { keyword: estimateOf, groups, total, limit, unknown } = new CampaignModel(askedOf(said), shippedModel).at();
   const nothing = { clicksAsked: null, clicks: null, costPerClickMinor: null, costMinor: null };
   return {
     keywords: said.groups.flatMap((group, at) =>
@@ -95,7 +95,7 @@ export const estimateJob: Job = ({ body }) => {
         group: group.name,
         text: written,
         match,
-        ...(keywords[at]![index] ?? nothing),
+        ...(estimateOf(at, index) ?? nothing),
       })),
     ),
     groups: said.groups.map(({ name }, at) => ({ name, ...groups[at]! })),
