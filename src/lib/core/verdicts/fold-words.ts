@@ -55,12 +55,12 @@ export class Roots {
   private readonly sure = new Set<string>();
   private readonly stem: (word: string) => string;
   private readonly endings: RegExp | undefined;
-  private readonly irregular: Readonly<Record<string, string>>;
+  private readonly irregular: ReadonlyMap<string, string>;
 
   constructor(language: string) {
     this.stem = languageWords(language).stem;
     this.endings = doing[baseLanguage(language)];
-    this.irregular = irregular[baseLanguage(language)] ?? {};
+    this.irregular = new Map(Object.entries(irregular[baseLanguage(language)] ?? {}));
   }
 
   /** Takes the plain stems of words that are sure: “tuner” is of “tune” where that is known, not of “tun”. */
@@ -77,7 +77,7 @@ export class Roots {
   }
 
   private make(word: string): string {
-    const stem = fold(this.stem(this.irregular[word] ?? word));
+    const stem = fold(this.stem(this.irregular.get(word) ?? word));
     const bare = this.endings ? stem.replace(this.endings, '') : stem;
     if (bare !== stem && this.sure.has(`${bare}e`)) return `${bare}e`;
     const root = bare.length >= leastRoot ? bare : stem;

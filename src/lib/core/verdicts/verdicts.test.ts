@@ -108,6 +108,10 @@ describe('a find', () => {
     expect(one('piano glasgow tuning').verdict).toBeNull();
   });
 
+  it.each(Object.getOwnPropertyNames(Object.prototype))('is read where its words are names that every object has: %s', (word) => {
+    expect(one(`piano ${word} tuning`).verdict).toBeNull();
+  });
+
   it('says what it wants by what is sold', () => {
     const by = (sells: TradeBrief['sells'], text: string, offer = 'Piano stools') =>
       one(text, { ...tuner, sells, offer, notOffered: [] }).verdict;
