@@ -106,14 +106,16 @@ describe('what another thread says of the finds', () => {
       findRow('a', 'piano tuning price', 'keep', 1000, 0),
       findRow('b', 'ettlemoor piano tuning', 'keep', 20, 1),
       findRow('c', 'piano jobs', 'block', 500, 2),
+      // Nobody has said how often it is searched: it is none of the small ones.
+      findRow('d', 'piano tuning cost', 'keep', null, 3),
     ].map((find) => ({ ...find, bidLowMinor: 100, bidHighMinor: 300 }));
     const { totals } = new Listener().hear(withFinds(finds));
     const { shareShownPercent: shown, clickThroughPercent: clicked } = viewOf(empty).house;
     const rate = ((shown.low + shown.high) / 200) * ((clicked.low + clicked.high) / 200);
     expect(totals).toMatchObject({
       searches: { keep: { high: 1020 }, block: { high: 500 }, open: { low: 0, high: 0 } },
-      kept: 2,
-      clear: 1,
+      kept: 3,
+      clear: 2,
       small: { count: 1, searches: { high: 20 } },
     });
     expect(totals.costMinor.keep).toBeCloseTo(1020 * rate * 200);

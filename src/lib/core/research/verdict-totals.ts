@@ -53,7 +53,7 @@ export function computeVerdictTotals(view: PlanView, proposalOf: (find: Find) =>
     costMinor[find.verdict] += (find.searchesHigh ?? 0) * rate * (middleBid(find) ?? 0);
     if (find.verdict === 'keep') kept.push(find);
   }
-  const small = kept.filter(({ searchesHigh }) => (searchesHigh ?? 0) <= mostSmall);
+  const small = kept.filter(({ searchesHigh }) => searchesHigh !== null && searchesHigh <= mostSmall);
   const capacity = computeCapacity(view, kept);
   return {
     searches,

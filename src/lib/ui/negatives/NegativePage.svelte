@@ -59,9 +59,13 @@
     <Button kind="quiet" class="ms-auto" onclick={onleave}>Close</Button>
   </div>
   <p class="text-ink-2">Of {scope}. From {origin}.</p>
-  <TextField label="Its words" value={text} onedit={(typed) => {
+  <TextField
+    label="Its words"
+    value={text}
+    onedit={(typed) => {
       text = typed;
-    }} />
+    }}
+  />
   <SelectField
     label="Match"
     value={match}
