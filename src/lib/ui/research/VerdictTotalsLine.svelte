@@ -42,7 +42,9 @@
       : ''}, {clear} of {kept} with clear intent; blocked
     {wordRange(searches.block)}{costMinor.block > 0 ? ` (${money('block')} saved)` : ''}, left {wordRange(searches.open)}</span
   >
-  {#if small.count > 0}<span>{countOf(small.count, 'small one')} {small.count === 1 ? 'adds' : 'add'} up to {wordRange(small.searches)}</span>{/if}
+  {#if small.count > 0}<span
+      >{countOf(small.count, 'small one')} {small.count === 1 ? 'adds' : 'add'} up to {wordRange(small.searches)}</span
+    >{/if}
   {#if capacity}
     <span class={kept > capacity.keywords ? 'text-ochre' : ''}
       >The money feeds {countOf(capacity.keywords, 'keyword')}{kept > capacity.keywords ? `; ${kept} are kept` : ''}</span
