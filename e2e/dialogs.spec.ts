@@ -40,6 +40,9 @@ const dialogs: [name: string, view: string | null, open: (page: Page) => Promise
   ['copy to another place', 'settings', press('Copy to another place…')],
   ['accept', 'research', press('Accept…')],
   ['take out', 'research', press('Take out…')],
+  ['names', 'research', press(/^Say what/)],
+  ['standing negatives', 'research', press('Standing negatives…')],
+  ['standing lists', 'groups', press('Standing lists…')],
   ['add finds', 'research', press('Add finds')],
   [
     'paste finds',
