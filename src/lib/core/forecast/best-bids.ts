@@ -22,7 +22,7 @@ export interface BidGrid {
 
 /** What may lie between what is found and the best that there is, where that is not proven. */
 const slack = 0.003;
-/** Partial plans of bids that are held at once; beyond them those of least value a cost are dropped. */
+/** PartialPlan plans of bids that are held at once; beyond them those of least value a cost are dropped. */
 const mostHeld = 20_000;
 /** Groups × steps up to which the best is proven. */
 const leastProven = 200;
@@ -118,11 +118,12 @@ function greedy(choices: readonly (readonly Choice[])[], steps: readonly Step[],
   }
 }
 
-interface Partial {
+/** Bids for the first of the groups, each with those before it. */
+interface PartialPlan {
   costMinor: number;
   value: number;
   choice: number;
-  before: Partial | null;
+  before: PartialPlan | null;
 }
 
 /**
@@ -166,13 +167,13 @@ function searched(
   const placeOf = choices.map(() => 0);
   order.forEach((group, place) => (placeOf[group] = place));
   const least = found * (1 + tolerance) - Math.abs(found) * 1e-12;
-  let partials: Partial[] = [{ costMinor: 0, value: 0, choice: 0, before: null }];
+  let partials: PartialPlan[] = [{ costMinor: 0, value: 0, choice: 0, before: null }];
   order.forEach((group, place) => {
     const bound = new Bound(
       steps.filter((step) => placeOf[step.group]! > place),
       order.slice(place + 1).reduce((all, one) => all + choices[one]![0]!.value, 0),
     );
-    const next: Partial[] = [];
+    const next: PartialPlan[] = [];
     for (const before of partials)
       choices[group]!.forEach(({ costMinor, value }, choice) => {
         const cost = before.costMinor + costMinor;
@@ -185,7 +186,7 @@ function searched(
   const best = partials.at(-1);
   if (!best) return null;
   const taken = choices.map(() => 0);
-  let one: Partial | null = best;
+  let one: PartialPlan | null = best;
   for (let place = order.length - 1; one?.before && place >= 0; place--) {
     taken[order[place]!] = one.choice;
     one = one.before;
@@ -193,10 +194,10 @@ function searched(
   return taken;
 }
 
-/** Partial plans that bring more than every cheaper one, the cheapest first. */
-function unbeaten(partials: Partial[]): Partial[] {
+/** PartialPlan plans that bring more than every cheaper one, the cheapest first. */
+function unbeaten(partials: PartialPlan[]): PartialPlan[] {
   partials.sort((a, b) => a.costMinor - b.costMinor || b.value - a.value);
-  const kept: Partial[] = [];
+  const kept: PartialPlan[] = [];
   for (const partial of partials) if (kept.length === 0 || partial.value > kept.at(-1)!.value) kept.push(partial);
   if (kept.length <= mostHeld) return kept;
   const stride = kept.length / mostHeld;

@@ -15,6 +15,10 @@ export function planNegatives({ snapshot }: Pick<PlanView, 'snapshot'>): readonl
   return found;
 }
 
+/** The texts that stand as phrases among the plan's own negatives. */
+export const planPhrases = (plan: Pick<PlanView, 'snapshot'>): Set<string> =>
+  new Set(planNegatives(plan).flatMap(({ text, match }) => (match === 'phrase' ? [text] : [])));
+
 /** The negatives that stand with a campaign itself. */
 export const campaignNegatives = ({ snapshot }: PlanView, campaignId: string): readonly Negative[] =>
   childrenOf(snapshot.negative, 'campaignId', campaignId);

@@ -2,7 +2,7 @@ import { nextPosition, type Snapshot } from '../store/snapshot';
 import type { SimpleChange } from '../store/changes';
 import { blankFields } from '../records/record-types';
 import type { BlockReason, Find } from '../records/find';
-import { planNegatives } from '../groups/acting-negatives';
+import { planPhrases } from '../groups/acting-negatives';
 
 /** A find to be blocked, and the words that block it. */
 export interface BlockedFind {
@@ -19,7 +19,7 @@ export function blockFinds(snapshot: Snapshot, blocked: readonly BlockedFind[], 
   const judged = new Map(
     [...snapshot.wordVerdict.values()].filter(({ verdict }) => verdict === 'block').map(({ words, id }) => [words, id as string]),
   );
-  const existing = new Set(planNegatives({ snapshot }).flatMap(({ text, match }) => (match === 'phrase' ? [text] : [])));
+  const existing = planPhrases({ snapshot });
   const byNegative = new Map<string, BlockedFind[]>();
   for (const one of blocked) byNegative.set(one.negative, [...(byNegative.get(one.negative) ?? []), one]);
   let [wordPosition, position] = [nextPosition(snapshot.wordVerdict.values()), nextPosition(snapshot.negative.values())];

@@ -1,4 +1,4 @@
-import { planNegatives } from '../groups/acting-negatives';
+import { planPhrases } from '../groups/acting-negatives';
 import type { Change, SimpleChange } from '../store/changes';
 import { childrenOf, nextPosition, type Snapshot } from '../store/snapshot';
 import { blankFields } from '../records/record-types';
@@ -57,10 +57,10 @@ export function judgeWord(
   if (finds.length === 0) return null;
   const words = asked.words ?? negatives[0] ?? key;
   const id = newId();
-  const existing = new Set(planNegatives({ snapshot }).map(({ text, match }) => `${match} ${text}`));
+  const existing = planPhrases({ snapshot });
   let position = nextPosition(snapshot.negative.values());
   const rows = negatives
-    .filter((text) => !existing.has(`phrase ${text}`))
+    .filter((text) => !existing.has(text))
     .map((text) => ({
       id: newId(),
       ...blankFields('negative'),

@@ -7,7 +7,7 @@ import type { Find } from '../records/find';
 import type { Keyword } from '../records/keyword';
 import type { Negative } from '../records/negative';
 import { firstLanguage, type PlanView } from '../view/plan-view';
-import { clickRate, middleBid } from './strongest';
+import { clickCostMinor } from './strongest';
 
 /** What a negative stops. */
 export interface NegativeReach {
@@ -27,11 +27,10 @@ export type WrittenNegative = Pick<Negative, 'text' | 'match' | 'campaignId' | '
 /** What finds come to that are stopped. */
 export function sumStopped({ house }: PlanView, finds: Iterable<Find>): Pick<NegativeReach, 'searches' | 'costMinor'> {
   const searches = { low: 0, high: 0 };
-  const rate = clickRate(house);
   let costMinor = 0;
   for (const find of finds) {
     addSearches(searches, find);
-    costMinor += (find.searchesHigh ?? 0) * rate * (middleBid(find) ?? 0);
+    costMinor += clickCostMinor(find, house);
   }
   return { searches, costMinor };
 }

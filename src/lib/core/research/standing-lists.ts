@@ -1,4 +1,4 @@
-import { planNegatives } from '../groups/acting-negatives';
+import { planPhrases } from '../groups/acting-negatives';
 import { wordListsOf } from '../rules/word-lists';
 import { nextPosition } from '../store/snapshot';
 import { blankFields } from '../records/record-types';
@@ -21,7 +21,7 @@ export function standingLists(view: PlanView): StandingList[] {
 
 /** The change that makes phrases negatives of the plan, those that are none yet; null where all of them are. */
 export function addStanding({ snapshot }: PlanView, texts: readonly string[], newId: () => string): Change | null {
-  const existing = new Set(planNegatives({ snapshot }).flatMap(({ text, match }) => (match === 'phrase' ? [text] : [])));
+  const existing = planPhrases({ snapshot });
   const position = nextPosition(snapshot.negative.values());
   const rows = [...new Set(texts)]
     .filter((text) => !existing.has(text))

@@ -42,6 +42,10 @@ export const middleBid = ({ bidLowMinor, bidHighMinor }: Find) => middle(bidLowM
 export const clickRate = ({ shareShownPercent, clickThroughPercent }: HouseRules) =>
   ((shareShownPercent.low + shareShownPercent.high) / 200) * ((clickThroughPercent.low + clickThroughPercent.high) / 200);
 
+/** What a month's clicks on a find would cost at the middle of what is bid, in minor units; 0 where nothing is known. */
+export const clickCostMinor = (find: Find, house: HouseRules): number =>
+  (find.searchesHigh ?? 0) * clickRate(house) * (middleBid(find) ?? 0);
+
 /** How many keywords the money can feed; null where money or costs are not known. */
 export function computeCapacity({ brief, house }: PlanView, kept: readonly Find[]): Capacity | null {
   let [weight, cost] = [0, 0];

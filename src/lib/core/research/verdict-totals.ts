@@ -3,7 +3,7 @@ import type { Find, Verdict } from '../records/find';
 import type { VerdictProposal } from './propose-verdict';
 import { addSearches, sumSearches } from '../finds/find-figures';
 import type { Range } from '../market/range';
-import { clickRate, computeCapacity, middleBid, rankStrongest, type Capacity, type StrongFind } from './strongest';
+import { clickCostMinor, computeCapacity, rankStrongest, type Capacity, type StrongFind } from './strongest';
 
 /** What the finds of a plan come to. */
 export interface VerdictTotals {
@@ -47,10 +47,9 @@ export const noTotals: VerdictTotals = {
 /** Adds up what the finds come to; clicks are searches × share shown × click-through of the house rules. */
 export function computeVerdictTotals(view: PlanView, proposalOf: (find: Find) => VerdictProposal): VerdictTotals {
   const [searches, costMinor, kept] = [noRanges(), none(), [] as Find[]];
-  const rate = clickRate(view.house);
   for (const find of view.snapshot.find.values()) {
     addSearches(searches[find.verdict], find);
-    costMinor[find.verdict] += (find.searchesHigh ?? 0) * rate * (middleBid(find) ?? 0);
+    costMinor[find.verdict] += clickCostMinor(find, view.house);
     if (find.verdict === 'keep') kept.push(find);
   }
   const small = kept.filter(({ searchesHigh }) => searchesHigh !== null && searchesHigh <= mostSmall);

@@ -21,7 +21,8 @@ const bySaying: Readonly<Partial<Record<Saying, BlockReason>>> = {
   buys: 'tool',
   work: 'brand',
 };
-const byKind: Readonly<Partial<Record<WordKindName | 'not-offered', BlockReason>>> = {
+/** Why finds are blocked for a word of a kind; kinds that speak against nothing are left out. */
+export const reasonsByKind: Readonly<Partial<Record<WordKindName | 'not-offered', BlockReason>>> = {
   rival: 'rival',
   'big-shop': 'rival',
   'other-place': 'place',
@@ -58,7 +59,7 @@ export function wordsAgainst(text: string, lexicon: Pick<Lexicon, 'read'>, kinds
 }
 
 function reasonFor(own: string, { text, kind }: ReadWord, kinds: Pick<WordKinds, 'of'>): BlockReason {
-  const known = text === own && kind !== 'core' && kind !== 'stop' && kind !== 'rest' ? byKind[kind] : undefined;
+  const known = text === own && kind !== 'core' && kind !== 'stop' && kind !== 'rest' ? reasonsByKind[kind] : undefined;
   const saying = kinds.of(fold(own));
   return known ?? (saying && bySaying[saying]) ?? 'other';
 }

@@ -4,8 +4,7 @@
 
   let { briefState }: { briefState: BriefState } = $props();
 
-  const { set } = $derived(briefState);
-  const { brief } = $derived(briefState);
+  const { brief, set } = $derived(briefState);
 
   /** Of two that may both hold: one taken away or added. */
   function toggled<Value extends string>(value: Value, held: Value | 'both' | null, other: Value): Value | 'both' | null {
@@ -21,6 +20,19 @@
   <Button kind="quiet" class="border-field px-2" pressed={isHeld} {onclick}>{name}</Button>
 {/snippet}
 
+{#snippet pair<Value extends string>(
+  label: string,
+  items: readonly { value: Value; name: string }[],
+  held: Value | 'both' | null,
+  onpick: (held: Value | 'both' | null) => void,
+)}
+  <span class="flex gap-1" role="group" aria-label={label}>
+    {#each items as { value, name } (value)}
+      {@render choice(name, held === value || held === 'both', () => onpick(toggled(value, held, otherOf(items, value))))}
+    {/each}
+  </span>
+{/snippet}
+
 <div class="flex flex-col gap-1">
   <p class="flex items-center gap-1" role="group" aria-label="What the client does with it">
     <span class="w-24 shrink-0 text-ink-2">The client</span>
@@ -31,20 +43,8 @@
   </p>
   <p class="flex items-center gap-1">
     <span class="w-24 shrink-0 text-ink-2">It comes by</span>
-    <span class="flex gap-1" role="group" aria-label="How it reaches people">
-      {#each briefState.reachItems as { value, name } (value)}
-        {@render choice(name, brief.reaches === value || brief.reaches === 'both', () =>
-          set({ reaches: toggled(value, brief.reaches, otherOf(briefState.reachItems, value)) }),
-        )}
-      {/each}
-    </span>
+    {@render pair('How it reaches people', briefState.reachItems, brief.reaches, (reaches) => set({ reaches }))}
     <span class="px-1 text-ink-2">to</span>
-    <span class="flex gap-1" role="group" aria-label="Whom the client works for">
-      {#each briefState.servedItems as { value, name } (value)}
-        {@render choice(name, brief.serves === value || brief.serves === 'both', () =>
-          set({ serves: toggled(value, brief.serves, otherOf(briefState.servedItems, value)) }),
-        )}
-      {/each}
-    </span>
+    {@render pair('Whom the client works for', briefState.servedItems, brief.serves, (serves) => set({ serves }))}
   </p>
 </div>

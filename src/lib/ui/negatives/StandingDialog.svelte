@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { planNegatives } from '$lib/core/groups/acting-negatives';
+  import { planPhrases } from '$lib/core/groups/acting-negatives';
   import { reachOfEach, sumStopped, type StandingNegative } from '$lib/core/research/negative-reach';
   import { addStanding, standingLists } from '$lib/core/research/standing-lists';
   import { wordSearchRange } from '$lib/wording/research';
@@ -25,7 +25,7 @@
       ).map((one) => [one.text, one]),
     ),
   );
-  const existing = $derived(new Set(planNegatives(planState.plan).map(({ text }) => text)));
+  const existing = $derived(planPhrases(planState.plan));
   /** Words that were ticked or not by hand; others are ticked where they stop nothing that is wanted. */
   let byHand = $state.raw<ReadonlyMap<string, boolean>>(new Map());
   const isWanted = ({ kept, keywords }: StandingNegative) => kept.length + keywords.length > 0;

@@ -1,6 +1,7 @@
 <script lang="ts">
-  import type { BlockReason, Verdict } from '$lib/core/records/find';
+  import type { Verdict } from '$lib/core/records/find';
   import type { WordKindName } from '$lib/core/records/word-kind';
+  import { reasonsByKind } from '$lib/core/research/words-against';
   import type { WordCount } from '$lib/core/research/word-index';
   import { wordKindWords } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
@@ -22,17 +23,6 @@
 
   const { keys } = $derived(research);
 
-  const reasons: Partial<Record<WordKindName, BlockReason>> = {
-    maker: 'brand',
-    rival: 'rival',
-    'big-shop': 'rival',
-    'other-place': 'place',
-    learning: 'learn',
-    question: 'learn',
-    job: 'job',
-    free: 'free',
-    tool: 'tool',
-  };
   let off = $state.raw<ReadonlySet<string>>(new Set());
   const taken = $derived(words.filter(({ key }) => !off.has(key)));
   const finds = $derived(new Set(taken.flatMap(({ key }) => research.words.preview(key).finds.map(({ id }) => id))).size);
@@ -53,7 +43,7 @@
 
   export function judge(verdict: Exclude<Verdict, 'open'>) {
     research.words.judgeSeveral(
-      taken.map(({ shown }) => ({ words: shown, verdict, reason: verdict === 'block' ? (reasons[kind] ?? 'other') : null })),
+      taken.map(({ shown }) => ({ words: shown, verdict, reason: verdict === 'block' ? (reasonsByKind[kind] ?? 'other') : null })),
     );
     onleave();
   }
