@@ -210,12 +210,12 @@ export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snap
     not: (snapshot) => change(snapshot, 'campaign', { devices: { computer: -100, phone: 0, tablet: -90 } }),
   },
   'settings.target-too-low': {
-    raises: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-conversions', bidMinor: 1230 }),
-    not: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-conversions', bidMinor: 1231 }),
+    raises: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-conversions', bidMinor: 738 }),
+    not: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-conversions', bidMinor: 739 }),
   },
   'settings.cap-below-bids': {
-    raises: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-clicks', bidMinor: 79 }),
-    not: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-clicks', bidMinor: 80 }),
+    raises: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-clicks', bidMinor: 47 }),
+    not: (snapshot) => change(snapshot, 'campaign', { bidding: 'most-clicks', bidMinor: 48 }),
   },
   'settings.aims-narrowly': {
     raises: (snapshot) => change(snapshot, 'campaign', { audiences: [{ name: 'Players', use: 'aimed', adjust: 0 }] }),
@@ -238,16 +238,6 @@ export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snap
     not: both(tracking('source', 'a'), (snapshot) => change(snapshot, 'brief', { tracking: [{ name: 'medium', value: 'b' }] })),
   },
   'settings.tracking-breaks': { raises: tracking('so urce', 'a'), not: tracking('source', '[[group]]-[[clicked-device]]') },
-  'settings.few-clicks': {
-    raises: both(
-      (snapshot) => change(snapshot, 'campaign', { monthlyMinor: 4799 }),
-      (snapshot) => change(snapshot, 'brief', { monthlyMinor: 4799 }),
-    ),
-    not: both(
-      (snapshot) => change(snapshot, 'campaign', { monthlyMinor: 4800 }),
-      (snapshot) => change(snapshot, 'brief', { monthlyMinor: 4800 }),
-    ),
-  },
   'research.not-judged': {
     raises: (snapshot) => change(snapshot, 'find', { verdict: 'later' }),
     not: (snapshot) => change(snapshot, 'find', { verdict: 'pass' }),
@@ -467,6 +457,35 @@ export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snap
     not: (snapshot) => change(snapshot, 'extra', { address: 'https://ottlemere.example/tuning/more' }),
   },
   'ads.few-sitelinks': { raises: (snapshot) => drop(snapshot, 'extra', 0) },
+  'forecast.does-not-pay': {
+    // Of the clicks so few convert that they bring less than they cost.
+    raises: (snapshot) => change(snapshot, 'brief', { clickRate: '2 %' }),
+    not: (snapshot) => change(snapshot, 'brief', { clickRate: '20 %' }),
+  },
+  'forecast.not-shown': {
+    // Being shown costs 48; below half of it nothing is.
+    raises: (snapshot) => change(snapshot, 'group', { defaultBidMinor: 23 }),
+    not: (snapshot) => change(snapshot, 'group', { defaultBidMinor: 24 }),
+  },
+  'forecast.too-thin': {
+    raises: both(
+      (snapshot) => change(snapshot, 'campaign', { monthlyMinor: 3000 }),
+      (snapshot) => change(snapshot, 'brief', { monthlyMinor: 3000 }),
+    ),
+    not: both(
+      (snapshot) => change(snapshot, 'campaign', { monthlyMinor: 3000 }),
+      (snapshot) => change(snapshot, 'brief', { monthlyMinor: 3000 }),
+      (snapshot) => change(snapshot, 'group', { trialUntil: '2027-02-12' }),
+    ),
+  },
+  'forecast.trial-over': {
+    raises: (snapshot) => change(snapshot, 'group', { trialUntil: '2026-12-20' }),
+    not: (snapshot) => change(snapshot, 'group', { trialUntil: '2026-12-21' }),
+  },
+  'forecast.trial-dear': {
+    raises: (snapshot) => change(snapshot, 'group', { trialUntil: '2027-02-12', trialMostMinor: 1000 }),
+    not: (snapshot) => change(snapshot, 'group', { trialUntil: '2027-02-12', trialMostMinor: 100_000 }),
+  },
 };
 
 /** The finding that a rule's example raises. */

@@ -50,7 +50,7 @@ describe('summaries', () => {
       monthlyMinor: 180_000,
       startsOn: '2027-01-12',
       empty: [],
-      counts: { fix: 4, look: 8 },
+      counts: { fix: 4, look: 9 },
     });
     expect(byPlan.get(id)!.counts.suggestion).toBeGreaterThan(2);
   });

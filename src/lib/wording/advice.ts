@@ -1,10 +1,8 @@
 import { formatMoney, formatRoughly } from '$lib/core/money/money';
 import type { BiddingAdvice } from '$lib/core/forecast/bidding-advice';
-import type { Range } from '$lib/core/market/range';
+import { wordRange } from './figures';
 import type { Goal } from '$lib/core/records/brief';
 import type { BiddingKind } from '$lib/core/records/campaign';
-
-const wordCount = ({ low, high }: Range) => (low === high ? String(low) : `${low}–${high}`);
 
 /** Why a bidding kind is advised. */
 export function wordAdvice({ reason, conversions, bidMinor }: BiddingAdvice, currency: string): string {
@@ -27,7 +25,7 @@ export function wordAdvice({ reason, conversions, bidMinor }: BiddingAdvice, cur
 
 /** The facts that advice on bidding stands on. */
 export function wordAdviceFacts(
-  { conversions, standsOn, needed }: BiddingAdvice,
+  { conversions, needed }: BiddingAdvice,
   { goal, isCounted, monthlyMinor }: { goal: Goal; isCounted: boolean; monthlyMinor: number | null },
   currency: string,
 ): string {
@@ -36,10 +34,7 @@ export function wordAdviceFacts(
     monthlyMinor === null
       ? 'no money set for this campaign, so its clicks are counted without a limit'
       : `${formatMoney(monthlyMinor, currency, { whole: true })} a month`;
-  const expected =
-    conversions === null
-      ? 'conversions to expect unknown'
-      : `${wordCount(conversions)} to expect a month${standsOn === 'outlook' ? '' : ' at what a click may cost'}`;
+  const expected = conversions === null ? 'conversions to expect unknown' : `${wordRange(conversions)} to expect a month`;
   return `It stands on: goal ${goal}, ${counted}, ${money}, ${expected}; learning needs about ${needed}.`;
 }
 
@@ -49,7 +44,7 @@ export function wordAdviceChange({ reason, conversions, neededMinor }: BiddingAd
     case 'not-counted':
       return 'Counting conversions, and having tried that, would change it.';
     case 'too-few-conversions':
-      if (conversions === null) return 'Worth, click rate and money in the brief would tell.';
+      if (conversions === null) return 'Figures of the keywords, and worth and click rate in the brief would tell.';
       return neededMinor === null
         ? 'Wider places, more keywords or more hours would change it; more money would not.'
         : `${formatRoughly(neededMinor, currency)} a month would change it.`;

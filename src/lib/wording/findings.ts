@@ -56,6 +56,23 @@ const writers: Record<RuleId, Writer> = {
   'brief.amount-apart': apart('An amount'),
 
   ...settingsWriters,
+  'forecast.does-not-pay': (d) => [
+    'The plan is not expected to pay',
+    `In the middle of what is expected a month loses ${d.money('lossMinor')}.`,
+  ],
+  'forecast.not-shown': (d) => ['Bids at which nothing is shown', `${countOf(d.number('count'), 'keyword')}: ${d.list('keywords')}`],
+  'forecast.too-thin': (d) => [
+    `${countOf(d.number('count'), 'group')} ${d.number('count') === 1 ? 'is' : 'are'} too thin to learn from`,
+    `Under ${d.text('clicks')} clicks a month of ${d.text('all')} groups: ${d.list('names')}`,
+  ],
+  'forecast.trial-over': (d) => [
+    'A trial is over',
+    `${d.text('group')} was on trial until ${d.date('until')}. ${d.text('decides')}`.trim(),
+  ],
+  'forecast.trial-dear': (d) => [
+    'A trial would cost more than it may',
+    `${d.text('group')}: about ${d.money('costMinor')} a month, of ${d.money('mostMinor')}.`,
+  ],
   'settings.bid-apart': apart('A bid'),
 
   'research.not-judged': (d) => [

@@ -1,28 +1,30 @@
+import { wordRange } from './figures';
+import { countOf } from './texts';
 import type { Range } from '$lib/core/market/range';
 import type { WhoCountsAdvice } from '$lib/core/plan/who-counts';
 import type { Campaign } from '$lib/core/records/campaign';
 import type { Learning } from '$lib/core/forecast/learning';
 import type { PageNote } from '$lib/core/pages/propose-facts';
-import type { Limit } from '$lib/core/forecast/outlook';
+import type { Limit } from '$lib/core/forecast/estimate';
 
 const percentOf = (share: number) => `${Math.max(1, Math.round(share * 100))} %`;
 
-/** The one setting that limits a campaign most, with its reason. */
-export function wordLimit({ setting, leaves }: Limit): string {
+/** What limits a part of the plan most, with its reason. */
+export function wordLimit({ name, leaves }: { name: Limit; leaves: number }): string {
   const left = percentOf(leaves);
-  switch (setting) {
+  switch (name) {
     case 'money':
       return `Money limits this most: it pays for ${left} of the clicks that are there.`;
     case 'hours':
       return `The hours limit this most: ${left} of the searches fall in them.`;
     case 'bid':
-      return `The bid limits this most: it is ${left} of what being shown at all costs.`;
+      return `The bids limit this most: they bring ${left} of the clicks that twice what being first costs would.`;
     case 'devices':
       return `The devices limit this most: ${left} of the searches are made on those that are on.`;
-    case 'audiences':
+    case 'audience':
       return `Aiming at audiences limits this most: about ${left} of the searchers are left.`;
-    case 'searches':
-      return `Searches limit this most: there are clicks for ${left} of the money. Widen the places, or spend less.`;
+    case 'demand':
+      return 'Demand limits this most: money, hours and bids leave nearly all of what is searched. Wider places or more keywords would bring more.';
   }
 }
 
@@ -43,9 +45,6 @@ export const wordAfar = ({ low, high }: Range): string =>
     ? 'Who asks from afar adds no searches here.'
     : `Who asks from afar: ${roundly.format(Math.max(0, low))}–${roundly.format(high)} more searches a month, by people who are not there.`;
 
-const countOfClicks = (count: number) =>
-  count < 10 ? (Math.round(count * 10) / 10).toLocaleString('en-GB') : Math.round(count).toLocaleString('en-GB');
-
 /** Whether a month is enough to learn from, each with its sum; what is short names a mend. */
 export function wordLearning({
   clicksPerDay,
@@ -61,7 +60,7 @@ export function wordLearning({
   text: string;
   isShort: boolean;
 }[] {
-  const day = `${countOfClicks(clicksPerDay.low)}–${countOfClicks(clicksPerDay.high)} clicks a day`;
+  const day = `${wordRange(clicksPerDay)} clicks a day`;
   const percent = (rate: number) => `${(rate * 100).toLocaleString('en-GB', { maximumFractionDigits: 1 })} %`;
   const competitor =
     impressionsEach === null || days === null
@@ -70,11 +69,11 @@ export function wordLearning({
   return [
     { text: `${day}.`, isShort: false },
     {
-      text: `${groups} groups ask for ${neededForGroups.toLocaleString('en-GB')} clicks a month.${tooFew.groups ? ' Fewer groups, wider places or more money.' : ''}`,
+      text: `${countOf(groups, 'group')} ${groups === 1 ? 'asks' : 'ask'} for ${neededForGroups.toLocaleString('en-GB')} clicks a month.${tooFew.groups ? ' Fewer groups, wider places or more money.' : ''}`,
       isShort: tooFew.groups,
     },
     {
-      text: `${keywords} keywords ask for ${neededForKeywords.toLocaleString('en-GB')}.${tooFew.keywords ? ' Fewer keywords, or wait longer before judging one.' : ''}`,
+      text: `${countOf(keywords, 'keyword')} ${keywords === 1 ? 'asks' : 'ask'} for ${neededForKeywords.toLocaleString('en-GB')}.${tooFew.keywords ? ' Fewer keywords, or wait longer before judging one.' : ''}`,
       isShort: tooFew.keywords,
     },
     { text: competitor, isShort: days === null || days > 90 },

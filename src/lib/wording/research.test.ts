@@ -2,11 +2,12 @@ import { blockReasons } from '$lib/core/records/find';
 import { verdicts } from '$lib/core/records/find';
 import { describe, expect, it } from 'vitest';
 import { adviseBidding } from '$lib/core/forecast/bidding-advice';
-import { computeOutlook } from '$lib/core/forecast/outlook';
+import { summarizeForecast } from '$lib/core/forecast/forecast-answers';
 import { wordKinds } from '$lib/core/records/word-kind';
 import { intents } from '$lib/core/research/propose-verdict';
 import { snapshotOfFile, change, cleanFile, row, viewOf } from '../../tests/clean-plan';
 import { wordAdvice, wordAdviceChange, wordAdviceFacts } from './advice';
+import { wordRange } from './figures';
 import { wordAfar, wordWhoCounts } from './reach';
 import {
   intentWords,
@@ -53,41 +54,33 @@ describe('the words of research', () => {
 });
 
 describe('advice on bidding', () => {
-  const clean = snapshotOfFile(cleanFile);
-  const demand = (searches: number) => ({
-    texts: 1,
-    searchesPerMonth: { low: searches, high: searches },
-    costPerClickMinor: { low: 100, high: 150 },
-    months: [],
-  });
-  const advise = (searches: number, snapshot = clean) => {
-    const view = viewOf(snapshot);
-    const campaign = row(snapshot, 'campaign');
-    return adviseBidding(view, campaign, computeOutlook(view, campaign, demand(searches)));
+  const clean = change(snapshotOfFile(cleanFile), 'find', { searchesLow: 18_000, searchesHigh: 26_000 });
+  const advise = (snapshot = clean) => {
+    const [view, campaign] = [viewOf(snapshot), row(snapshot, 'campaign')];
+    return adviseBidding(view, campaign, summarizeForecast(view).campaigns.get(campaign.id)!);
   };
   const facts = { goal: 'leads', isCounted: true, monthlyMinor: 90_000 } as const;
 
-  it('stands on what the outlook expects, and says so', () => {
-    const advice = advise(100_000);
-    expect(advice).toMatchObject({ kind: 'most-conversions', standsOn: 'outlook' });
+  it('stands on what the forecast expects, and says so', () => {
+    const advice = advise(change(clean, 'campaign', { monthlyMinor: 200_000 }));
     expect(wordAdviceFacts(advice, facts, 'GBP')).toContain('goal leads, conversions counted, £900 a month');
+    expect(wordAdviceFacts(advice, facts, 'GBP')).toContain(`${wordRange(advice.conversions!)} to expect a month`);
     expect(wordAdvice(advice, 'GBP')).toContain('Enough conversions to learn from');
   });
 
   it('names the money that would change it only where money is what lacks', () => {
-    const short = advise(100_000, change(clean, 'campaign', { monthlyMinor: 20_000 }));
+    const short = advise(change(clean, 'campaign', { monthlyMinor: 20_000 }));
     expect(short).toMatchObject({ kind: 'by-hand', reason: 'too-few-conversions' });
     expect(short.neededMinor).toBeGreaterThan(20_000);
     expect(wordAdviceChange(short, 'GBP')).toMatch(/^£[\d,]+ a month would change it\.$/);
-    const unsearched = advise(300);
+    const unsearched = advise(change(clean, 'find', { searchesLow: 90, searchesHigh: 130 }));
     expect(unsearched.neededMinor).toBeNull();
     expect(wordAdviceChange(unsearched, 'GBP')).toContain('more money would not');
   });
 
   it('says what would change it where nothing is counted or known', () => {
-    const uncounted = advise(100_000, change(clean, 'brief', { countsConversions: false }));
-    expect(wordAdviceChange(uncounted, 'GBP')).toContain('Counting conversions');
-    const unknown = adviseBidding(viewOf(change(clean, 'brief', { clickRate: '' })), row(clean, 'campaign'));
+    expect(wordAdviceChange(advise(change(clean, 'brief', { countsConversions: false })), 'GBP')).toContain('Counting conversions');
+    const unknown = advise(change(clean, 'brief', { clickRate: '' }));
     expect(wordAdviceChange(unknown, 'GBP')).toContain('would tell');
     expect(wordAdviceFacts(unknown, { ...facts, monthlyMinor: null }, 'GBP')).toContain(
       'no money set for this campaign, so its clicks are counted without a limit, conversions to expect unknown',

@@ -56,10 +56,6 @@ export const settingsWriters = {
     `Right for travel; in ${d.text('name')} it pays for clicks from afar.`,
     'Only people who are there',
   ],
-  'settings.few-clicks': (d) => [
-    'The money buys too few clicks to learn from',
-    `${d.text('clicks')} a month at the starting bid; ${countOf(d.number('groups'), 'group')} need ${d.text('needed')}.`,
-  ],
   'settings.exclusion-idle': (d) => [
     'A place is excluded that was not reached',
     `${d.text('place')} in ${d.text('name')} takes nobody away.`,
@@ -85,11 +81,11 @@ export const settingsWriters = {
   ],
   'settings.target-too-low': (d) => [
     'A target that cannot happen',
-    `${d.money('bidMinor')} a conversion in ${d.text('name')}: at the lowest bid and the click rate of the brief one costs ${d.money('leastMinor')}.`,
+    `${d.money('bidMinor')} a conversion in ${d.text('name')}: at what being shown costs and the click rate of the brief one costs ${d.money('leastMinor')}.`,
   ],
   'settings.cap-below-bids': (d) => [
     'A cap below every bid',
-    `${d.money('bidMinor')} in ${d.text('name')}; the cheapest kept find asks for ${d.money('lowestMinor')}.`,
+    `${d.money('bidMinor')} in ${d.text('name')}; being shown at all costs ${d.money('lowestMinor')}.`,
   ],
   'settings.aims-narrowly': (d) => [
     'Aiming at people narrows the reach',

@@ -32,11 +32,13 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   find: ['find', 'finds'],
   group: ['group', 'groups'],
   keyword: ['keyword', 'keywords'],
+  parkedKeyword: ['parked keyword', 'parked keywords'],
   negative: ['negative', 'negatives'],
   ad: ['ad', 'ads'],
   adLine: ['line', 'lines'],
   extra: ['extra', 'extras'],
   setAside: ['finding', 'findings'],
+  scenario: ['scenario', 'scenarios'],
 };
 
 /** What a row of a record is called. */
@@ -76,6 +78,13 @@ const severalNames: Record<StepName, string> = {
   'keys-changed': 'changed keys',
   'rivals-read-in': 'read in rivals',
   'report-read-in': 'read in a report',
+  'bids-set': 'set bids',
+  'money-set': 'set money',
+  'hours-opened': 'opened all hours',
+  'scenario-taken': 'took a scenario over',
+  'keywords-parked': 'parked keywords',
+  'keywords-put-back': 'put parked keywords back',
+  'spread-by-value': 'spread bids and money by what they bring',
 };
 
 const verdictWords = {

@@ -2,7 +2,7 @@ import { writeAmount } from '../money/money';
 import { inOrder } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { Verdict } from '../records/find';
-import { sumReports } from '../research/report-sums';
+import { sumReports } from '../finds/report-sums';
 import { wouldRun } from './cells';
 import type { Table } from './tables';
 

@@ -7,6 +7,7 @@ import { groupRecord } from '../records/group';
 import { keywordRecord } from '../records/keyword';
 import { offerRecord } from '../records/offer';
 import { reportRowRecord } from '../records/report';
+import { scenarioRecord } from '../records/scenario';
 
 const extras = extraRecord.amounts;
 
@@ -14,7 +15,7 @@ const extras = extraRecord.amounts;
 export const campaignAmounts: AmountFields = {
   ...campaignRecord.amounts,
   extras,
-  groups: { ...groupRecord.amounts, keywords: keywordRecord.amounts },
+  groups: { ...groupRecord.amounts, keywords: keywordRecord.amounts, parked: keywordRecord.amounts },
 };
 
 /** The fields of a plan file that hold amounts. */
@@ -24,4 +25,5 @@ export const planFileAmounts: AmountFields = {
   extras,
   reports: { rows: reportRowRecord.amounts },
   finds: findRecord.amounts,
+  scenarios: scenarioRecord.amounts,
 };

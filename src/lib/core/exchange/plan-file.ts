@@ -9,11 +9,12 @@ import { extra, extraRecord } from '../records/extra';
 import { made } from '../records/made';
 import { name, text } from '../records/fields';
 import { find, findRecord } from '../records/find';
-import { group } from '../records/group';
+import { group, groupRecord } from '../records/group';
 import { keyword } from '../records/keyword';
 import { negative } from '../records/negative';
 import { offer } from '../records/offer';
 import { place, placeRecord } from '../records/place';
+import { mostScenarios, scenario } from '../records/scenario';
 import { setAside } from '../records/set-aside';
 import { slotWord } from '../records/slot-word';
 import { report, reportRow } from '../records/report';
@@ -68,11 +69,20 @@ const fileFind = /* @__PURE__ */ made(() =>
 const fileAd = /* @__PURE__ */ made(() =>
   ad.omit({ ...noPlace, groupId: true }).extend({ ...withDefaults(ad.shape, adRecord.added), headlines: lines, descriptions: lines }),
 );
+const fileScenario = /* @__PURE__ */ made(() =>
+  scenario.omit({ ...noPlace, placesOff: true }).extend({
+    /** Places as paths in this file: `campaigns/0/places/1`. */
+    placesOff: list(z.string().max(200), 200).default([]),
+  }),
+);
 const fileGroup = /* @__PURE__ */ made(() =>
   group.omit({ ...noPlace, campaignId: true, offerId: true }).extend({
+    ...withDefaults(group.shape, groupRecord.added),
     /** Place in the brief's offers. */
     offer: index.nullable(),
     keywords: list(keyword.omit({ ...noPlace, groupId: true })),
+    /** Keywords taken out of play. */
+    parked: list(keyword.omit({ ...noPlace, groupId: true })).default([]),
     negatives: list(fileNegative),
     ads: list(fileAd, 1000),
   }),
@@ -114,6 +124,7 @@ export const planFileSchema = /* @__PURE__ */ made(() =>
     rivals: list(seenCompetitor.omit(noPlace), 200).default([]),
     reports: list(report.omit(noPlace).extend({ rows: list(reportRow.omit({ ...noPlace, reportId: true })) }), 500).default([]),
     finds: list(fileFind),
+    scenarios: list(fileScenario, mostScenarios).default([]),
     /** `record` is a path such as `campaigns/0/groups/1/ads/0/headlines/2`, or empty for the plan as a whole. */
     setAside: list(setAside.omit({ id: true }).extend({ record: z.string().max(200) }), 20_000),
   }),

@@ -45,6 +45,9 @@ class PlanFileReader {
     this.each('campaigns', file.campaigns, (campaign, at, path) => this.campaign(campaign, at, path));
     this.negatives(file.negatives, '', { campaignId: null, groupId: null });
     this.each('extras', file.extras, (extra, at) => this.add('extra', { ...at, campaignId: null, ...extra }));
+    this.each('scenarios', file.scenarios, ({ placesOff, ...row }, at) =>
+      this.add('scenario', { ...at, ...row, placesOff: placesOff.flatMap((path) => this.ids.get(path) ?? []) }),
+    );
     for (const row of file.setAside) {
       const record = row.record === '' ? '' : this.ids.get(row.record);
       if (record !== undefined) this.add('setAside', { ...row, id: this.newId(), record });
@@ -76,13 +79,14 @@ class PlanFileReader {
   }
 
   private group(group: FileGroup, at: { id: string; position: number; campaignId: string }, path: string): void {
-    const { offer, keywords, negatives, ads, ...own } = group;
+    const { offer, keywords, parked, negatives, ads, ...own } = group;
     this.add('group', {
       ...at,
       ...own,
       offerId: offer === null ? null : (this.ids.get(`brief/offers/${offer}`) ?? null),
     });
     this.each(`${path}/keywords`, keywords, (keyword, spot) => this.add('keyword', { ...spot, groupId: at.id, ...keyword }));
+    this.each(`${path}/parked`, parked, (keyword, spot) => this.add('parkedKeyword', { ...spot, groupId: at.id, ...keyword }));
     this.negatives(negatives, path, { campaignId: null, groupId: at.id });
     this.each(`${path}/ads`, ads, ({ headlines, descriptions, ...ad }, spot, adPath) => {
       this.add('ad', { ...spot, groupId: at.id, ...ad });

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { snapshotOfFile, cleanFile, countingIds, viewOf } from '../../../tests/clean-plan';
 import { applyEdits, inOrder } from '../store/snapshot';
 import { decide } from '../store/decide';
-import { sumReports } from '../research/report-sums';
+import { sumReports } from '../finds/report-sums';
 import { takeReport } from '../research/take-report';
 import { TermFinder } from '../research/term-finder';
 import { ruleSet } from '../rules/rule-set';

@@ -39,7 +39,7 @@ class PlanFileWriter {
       const path = this.note(campaign.id, `campaigns/${index}`);
       return {
         ...without(campaign, 'id', 'position'),
-        places: this.places(campaign.id),
+        places: this.places(campaign.id, `${path}/places`),
         negatives: this.negatives(
           childrenOf(snapshot.negative, 'campaignId', campaign.id).filter((row) => row.groupId === null),
           path,
@@ -48,7 +48,7 @@ class PlanFileWriter {
         groups: childrenOf(snapshot.group, 'campaignId', campaign.id).map((group, at) => this.group(group, `${path}/groups/${at}`)),
       };
     });
-    const file: Omit<PlanFile, 'setAside'> = {
+    const file: Omit<PlanFile, 'setAside' | 'scenarios'> = {
       format: 'biblion-plan',
       version: planFileVersion,
       name: plan.name,
@@ -83,7 +83,7 @@ class PlanFileWriter {
         ...this.wordVerdictOf(row),
       })),
     };
-    return { ...file, setAside: this.setAside() };
+    return { ...file, scenarios: this.scenarios(), setAside: this.setAside() };
   }
 
   private note(id: string, path: string): string {
@@ -107,8 +107,10 @@ class PlanFileWriter {
     return this.noted(once, `brief/${kind}`).map((item) => item.text);
   }
 
-  private places(campaignId: string | null) {
-    return childrenOf(this.snapshot.place, 'campaignId', campaignId).map((place) => without(place, 'id', 'position', 'campaignId'));
+  private places(campaignId: string | null, path = 'brief/places') {
+    return this.noted(childrenOf(this.snapshot.place, 'campaignId', campaignId), path).map((place) =>
+      without(place, 'id', 'position', 'campaignId'),
+    );
   }
 
   private extras(campaignId: string | null, path: string) {
@@ -147,6 +149,7 @@ class PlanFileWriter {
       keywords: this.noted(childrenOf(snapshot.keyword, 'groupId', group.id), `${path}/keywords`).map((row) =>
         without(row, 'id', 'position', 'groupId'),
       ),
+      parked: childrenOf(snapshot.parkedKeyword, 'groupId', group.id).map((row) => without(row, 'id', 'position', 'groupId')),
       negatives: this.negatives(childrenOf(snapshot.negative, 'groupId', group.id), path),
       ads: this.noted(childrenOf(snapshot.ad, 'groupId', group.id), `${path}/ads`).map((ad, index) => ({
         ...without(ad, 'id', 'position', 'groupId'),
@@ -159,6 +162,14 @@ class PlanFileWriter {
   private lines(adId: string, kind: 'headline' | 'description', path: string) {
     const rows = childrenOf(this.snapshot.adLine, 'adId', adId).filter((line) => line.kind === kind);
     return this.noted(rows, path).map((line) => without(line, 'id', 'position', 'adId', 'kind'));
+  }
+
+  /** Places that are gone since stay behind. */
+  private scenarios(): PlanFile['scenarios'] {
+    return inOrder(this.snapshot.scenario).map((row) => ({
+      ...without(row, 'id', 'position'),
+      placesOff: row.placesOff.flatMap((id) => this.paths.get(id) ?? []),
+    }));
   }
 
   /** Findings set aside on rows that are gone stay behind. */

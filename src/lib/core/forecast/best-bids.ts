@@ -1,4 +1,7 @@
-import type { CampaignModel } from './estimate';
+/** What answers what one group asks for at one bid in the middle run. */
+export interface GroupsAsked {
+  middleOfGroup: (group: number, bidMinor: number) => { clicks: number; costMinor: number };
+}
 
 /** One way to bid for a group: the bid, what it costs and what it brings in the middle run. */
 interface Choice {
@@ -131,7 +134,7 @@ interface PartialPlan {
  * a rate (`rates`: of each group; null: none known). Proven where groups × bids are at most 200, else within a hundredth of the best. Of equals
  * the cheapest.
  */
-export function findBestBids(model: CampaignModel, rates: readonly (number | null)[], grid: BidGrid & { moneyMinor: number }): number[] {
+export function findBestBids(model: GroupsAsked, rates: readonly (number | null)[], grid: BidGrid & { moneyMinor: number }): number[] {
   const { moneyMinor } = grid;
   const bids = bidsOfGrid(grid);
   const countsClicks = rates.every((rate) => rate === null);

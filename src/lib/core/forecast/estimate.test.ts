@@ -4,6 +4,7 @@ import { matchTypes } from '../records/match-types';
 import { bidsOfGrid, findBestBids } from './best-bids';
 import { CampaignModel, limits, type EstimateAsked, type EstimatedKeyword, type Range3 } from './estimate';
 import { pricePoints, shippedModel, type Pair } from './model';
+import { tellCampaign } from './told-estimate';
 
 const keyword = (fields: Partial<EstimatedKeyword> = {}): EstimatedKeyword => ({
   text: 'piano tuning',
@@ -25,7 +26,7 @@ const asked = (keywords: readonly EstimatedKeyword[], fields: Partial<EstimateAs
   ...fields,
 });
 const estimate = (keywords: readonly EstimatedKeyword[], fields: Partial<EstimateAsked> = {}) =>
-  new CampaignModel(asked(keywords, fields), shippedModel).at();
+  tellCampaign(new CampaignModel(asked(keywords, fields), shippedModel), shippedModel);
 const only = (fields: Partial<EstimatedKeyword>, campaign: Partial<EstimateAsked> = {}) =>
   estimate([keyword(fields)], campaign).keyword(0, 0)!;
 
@@ -161,11 +162,14 @@ describe('the model, worked by hand', () => {
       { conversionRate: 0.1, keywords: [keyword()] },
       { conversionRate: null, keywords: [keyword({ text: 'other' })] },
     ];
-    const { total, groups: own } = new CampaignModel(asked([], { groups }), shippedModel).at();
+    const { total, groups: own } = tellCampaign(new CampaignModel(asked([], { groups }), shippedModel), shippedModel);
     expect(own[1]!.conversions).toBeNull();
     expect(total.conversions![1]).toBeCloseTo(own[0]!.clicks[1] * 0.1, 9);
     expect(total.costPerConversionMinor![1]).toBeCloseTo(total.costMinor[1] / total.conversions![1], 9);
-    const none = new CampaignModel(asked([], { groups: [{ conversionRate: 0, keywords: [keyword()] }] }), shippedModel).at();
+    const none = tellCampaign(
+      new CampaignModel(asked([], { groups: [{ conversionRate: 0, keywords: [keyword()] }] }), shippedModel),
+      shippedModel,
+    );
     expect(none.total).toMatchObject({ conversions: [0, 0, 0], costPerConversionMinor: null });
   });
 });
@@ -229,7 +233,7 @@ const near = (one: number, other: number) => Math.abs(one - other) <= 1e-9 * Mat
 
 describe('the model', () => {
   test.prop([anyCampaign], seeded)('says what an oracle says that was written apart', (campaign) => {
-    const result = new CampaignModel(campaign, shippedModel).at();
+    const result = tellCampaign(new CampaignModel(campaign, shippedModel), shippedModel);
     const factor = campaign.monthFactor * campaign.hoursShare * campaign.devicesShare * campaign.audienceShare;
     const all = campaign.groups.flatMap(({ keywords }) => keywords);
     const order = ['exact', 'phrase', 'broad'];
@@ -250,7 +254,7 @@ describe('the model', () => {
   test.prop([anyCampaign], seeded)(
     'never spends more than the money, in ordered ranges that add up, with a limit that leaves least',
     (campaign) => {
-      const { total, groups, keyword: estimateOf, limit } = new CampaignModel(campaign, shippedModel).at();
+      const { total, groups, keyword: estimateOf, limit } = tellCampaign(new CampaignModel(campaign, shippedModel), shippedModel);
       expect(total.costMinor[2]).toBeLessThanOrEqual(campaign.moneyMinor * (1 + 1e-12) + 1e-9);
       const ranges = [total.clicks, total.clicksAsked, total.costMinor, ...groups.flatMap((group) => [group.clicks, group.costMinor])];
       const isOrdered = ([least, middle, most]: Range3) => least <= middle && middle <= most;
@@ -265,7 +269,7 @@ describe('the model', () => {
 
   test.prop([anyCampaign, fc.integer({ min: 1, max: 300 })], seeded)('asks for no fewer clicks at a higher bid', (campaign, bid) => {
     const model = new CampaignModel(campaign, shippedModel);
-    const [lower, higher] = [bid, bid + 7].map((bidMinor) => model.at(() => bidMinor).total.clicksAsked);
+    const [lower, higher] = [bid, bid + 7].map((bidMinor) => model.at({ bidOf: () => bidMinor }).total.clicksAsked);
     expect(([0, 1, 2] as const).every((run) => higher![run] >= lower![run] - 1e-9)).toBe(true);
   });
 

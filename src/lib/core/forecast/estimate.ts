@@ -1,84 +1,36 @@
-import type { MatchType } from '../records/match-types';
-import {
-  middleOf,
-  notShown,
-  pricePoints,
-  runs,
-  standingOf,
-  valueAt,
-  type Model,
-  type Pair,
-  type Prices,
-  type Run,
-  type Runs,
-} from './model';
+import { Columns, type EstimateAsked } from './asked';
+import { notShown, standingOf, runs, valueAt, type Model, type Run, type Runs } from './model';
+import { eachRun, noRuns, plus, scaled, sumRuns, times, told, toldQuotient, type Range3 } from './runs';
 
-/** What a report says of a keyword. */
-export interface OwnFigures {
-  impressions: number;
-  /** Clicks of an impression, 0 to 1. */
-  clickThrough?: number | undefined;
-  costPerClickMinor?: number | undefined;
-}
+export type { EstimateAsked, EstimatedGroup, EstimatedKeyword, OwnFigures } from './asked';
+export { told, type Range3 } from './runs';
 
-/** A keyword with its figures; money in minor units. */
-export interface EstimatedKeyword {
-  /** Plain text. */
-  text: string;
-  match: MatchType;
-  /** Its own bid, else its group's, else the campaign's; null: none is known. */
-  bidMinor: number | null;
-  /** Whether it is the client's own name. */
-  isOwnName: boolean;
-  /** Searches a month for its very text; null: not known. */
-  searches: Pair | null;
-  prices: Prices | null;
-  own: OwnFigures | null;
-}
-
-export interface EstimatedGroup {
-  /** Conversions of a click, 0 to 1; null: not known. */
-  conversionRate: number | null;
-  keywords: readonly EstimatedKeyword[];
-}
-
-/** What an estimate is asked for: one campaign in one month. */
-export interface EstimateAsked {
-  moneyMinor: number;
-  /** Shares of demand that hours, devices and audiences leave, 0 to 1. */
-  hoursShare: number;
-  devicesShare: number;
-  audienceShare: number;
-  /** The month's share of the year, times twelve. */
-  monthFactor: number;
-  groups: readonly EstimatedGroup[];
-}
-
-/** Least, middle run, most. */
-export type Range3 = readonly [least: number, middle: number, most: number];
-
-/** The three runs as they are told: the smallest, the middle one, the largest. */
-export const told = ([low, middle, high]: Runs): Range3 => [Math.min(low, middle, high), middle, Math.max(low, middle, high)];
-
-/** Of a quotient: null where a run divides by nothing. */
-const toldQuotient = (dividend: Runs, divisor: Runs): Range3 | null =>
-  divisor.some((value) => value === 0) ? null : told(runs.map((run) => dividend[run] / divisor[run]) as unknown as Runs);
-
-export interface KeywordEstimate {
-  clicksAsked: Range3;
-  clicks: Range3;
-  /** Null where a run has no clicks. */
-  costPerClickMinor: Range3 | null;
-  costMinor: Range3;
-}
-
-export interface GroupEstimate {
-  clicks: Range3;
-  costMinor: Range3;
+/** What some keywords come to in a month, run by run: what is asked for, and what the money pays of it. */
+export interface Sums {
+  clicksAsked: Runs;
+  costAskedMinor: Runs;
+  clicks: Runs;
+  costMinor: Runs;
   /** Null where no rate is known. */
-  conversions: Range3 | null;
+  conversions: Runs | null;
 }
 
+/** Nothing asked for. */
+export const noSums: Sums = { clicksAsked: noRuns, costAskedMinor: noRuns, clicks: noRuns, costMinor: noRuns, conversions: null };
+
+/** Several together; conversions of those that have a rate. */
+export const sumUp = (all: readonly Sums[]): Sums => {
+  const converting = all.flatMap(({ conversions }) => (conversions ? [conversions] : []));
+  return {
+    clicksAsked: sumRuns(all.map(({ clicksAsked }) => clicksAsked)),
+    costAskedMinor: sumRuns(all.map(({ costAskedMinor }) => costAskedMinor)),
+    clicks: sumRuns(all.map(({ clicks }) => clicks)),
+    costMinor: sumRuns(all.map(({ costMinor }) => costMinor)),
+    conversions: converting.length === 0 ? null : sumRuns(converting),
+  };
+};
+
+/** The same as it is told. */
 export interface TotalEstimate {
   clicksAsked: Range3;
   clicks: Range3;
@@ -89,49 +41,46 @@ export interface TotalEstimate {
   costPerConversionMinor: Range3 | null;
 }
 
+export const tell = ({ clicksAsked, clicks, costMinor, conversions }: Sums): TotalEstimate => ({
+  clicksAsked: told(clicksAsked),
+  clicks: told(clicks),
+  costMinor: told(costMinor),
+  conversions: conversions && told(conversions),
+  costPerConversionMinor: conversions && toldQuotient(costMinor, conversions),
+});
+
 /** What can limit a campaign, in the order in which ties are settled; demand where nothing does. */
 export const limits = ['money', 'hours', 'devices', 'audience', 'bid'] as const;
 export type Limit = (typeof limits)[number] | 'demand';
+/** Of each, the share of the clicks that it leaves in the middle run, 0 to 1. */
+export type LimitShares = Readonly<Record<(typeof limits)[number], number>>;
 
-export interface Estimate {
-  /** That of a keyword by its place in its group; null where it has no bid, searches or prices. */
-  keyword: (group: number, index: number) => KeywordEstimate | null;
-  groups: readonly GroupEstimate[];
-  total: TotalEstimate;
-  limit: {
-    name: Limit;
-    /** The share of the clicks that it leaves, 0 to 1. */
-    leaves: number;
-  };
-  /** Keywords with no bid, searches or prices: they stand in no total. */
-  unknown: number;
+/** What limits most: what leaves least; demand where nothing takes much. */
+export function limitOf(shares: LimitShares, { leastLimit }: Pick<Model, 'leastLimit'>): { name: Limit; leaves: number } {
+  const leaves = Math.min(...Object.values(shares));
+  return { name: leaves < leastLimit ? limits.find((one) => shares[one] === leaves)! : 'demand', leaves };
 }
 
-/** Keywords as the model computes with them, as columns: three cells a keyword are its runs, NaN is what is not known. */
-class Columns {
-  /** Searches that a keyword meets, with the shares of demand. */
-  readonly searches: Float64Array;
-  /** Of each run its three prices. */
-  readonly prices: Float64Array;
-  readonly clickThrough: Float64Array;
-  readonly costPerClickMinor: Float64Array;
-  readonly bidMinor: Float64Array;
-  readonly isOwnName: Uint8Array;
-  /** Whether it has searches and prices. */
-  readonly hasFigures: Uint8Array;
-
-  constructor(readonly count: number) {
-    this.searches = new Float64Array(3 * count);
-    this.prices = new Float64Array(9 * count);
-    this.clickThrough = new Float64Array(count).fill(NaN);
-    this.costPerClickMinor = new Float64Array(count).fill(NaN);
-    this.bidMinor = new Float64Array(count).fill(NaN);
-    this.isOwnName = new Uint8Array(count);
-    this.hasFigures = new Uint8Array(count);
-  }
+/** The stages between what is searched and what is asked for: each the one before times a share. */
+export interface Stages {
+  /** Searches for the very texts, each text once. */
+  searches: Runs;
+  /** Searches that the match types meet. */
+  reached: Runs;
+  open: Runs;
+  onDevices: Runs;
+  meant: Runs;
+  /** Of those, on how many an ad is shown. */
+  shown: Runs;
 }
 
-const tightness: Readonly<Record<MatchType, number>> = { exact: 0, phrase: 1, broad: 2 };
+/** What is bid and when, where it is not the keywords' own bids in a usual month. */
+export interface AskedAt {
+  /** A bid for a keyword in the stead of its own; undefined: its own. */
+  bidOf?: (group: number, index: number) => number | undefined;
+  /** 0 (January) to 11; null: a usual month. */
+  month?: number | null;
+}
 
 /** Clicks and cost asked for, three runs a keyword: low, middle, high. Cells of keywords of which too little is known stay 0. */
 class Demand {
@@ -158,111 +107,78 @@ function sumOf(values: Float64Array, start: number, end: number): Runs {
   }
   return [low, middle, high];
 }
-const plus = (one: Runs, other: Runs): Runs => [one[0] + other[0], one[1] + other[1], one[2] + other[2]];
-const times = (one: Runs, other: Runs): Runs => [one[0] * other[0], one[1] * other[1], one[2] * other[2]];
-const scaled = ([low, middle, high]: Runs, by: number): Runs => [low * by, middle * by, high * by];
-const sum = (all: readonly Runs[]): Runs => all.reduce(plus, [0, 0, 0]);
+
+/** One campaign in one month as it was asked for. */
+export class CampaignEstimate {
+  /** Of what is asked for the share that the money pays, run by run. */
+  readonly paidShare: Runs;
+  readonly groups: readonly Sums[];
+  readonly total: Sums;
+  /** Keywords with no bid, searches or prices: they stand in no total. */
+  readonly unknown: number;
+
+  constructor(
+    private readonly demand: Demand,
+    private readonly starts: readonly number[],
+    private readonly asked: EstimateAsked,
+  ) {
+    const count = starts.at(-1)!;
+    const cost = sumOf(demand.costMinor, 0, count);
+    this.paidShare = eachRun((run) => (cost[run] === 0 ? 1 : Math.min(1, asked.moneyMinor / cost[run])));
+    this.groups = asked.groups.map((_, group) => this.sumsOf(group, starts[group]!, starts[group + 1]!));
+    this.total = sumUp(this.groups);
+    this.unknown = demand.isKnown.reduce((unknown, isKnown) => unknown + (1 - isKnown), 0);
+  }
+
+  /** That of a keyword by its place in its group; null where it has no bid, searches or prices. */
+  keyword(group: number, index: number): Sums | null {
+    const at = this.starts[group]! + index;
+    return this.demand.isKnown[at] === 1 ? this.sumsOf(group, at, at + 1) : null;
+  }
+
+  private sumsOf(group: number, start: number, end: number): Sums {
+    const [clicksAsked, costAskedMinor] = [sumOf(this.demand.clicks, start, end), sumOf(this.demand.costMinor, start, end)];
+    const clicks = times(clicksAsked, this.paidShare);
+    const rate = this.asked.groups[group]!.conversionRate;
+    const conversions = rate === null ? null : scaled(clicks, rate);
+    return { clicksAsked, costAskedMinor, clicks, costMinor: times(costAskedMinor, this.paidShare), conversions };
+  }
+}
 
 /**
- * One campaign in one month by the model of rules §8: prepared once, asked at as many bids as one likes. Pure; numbers are unrounded.
+ * One campaign by the model of rules §8: prepared once, asked at as many bids and months as one likes. Pure; numbers are unrounded.
  */
 export class CampaignModel {
   private readonly columns: Columns;
-  /** Of each group its first keyword, and at last how many there are. */
-  private readonly starts: readonly number[];
   private readonly scratch = new Demand(1);
 
   constructor(
-    private readonly asked: EstimateAsked,
+    readonly asked: EstimateAsked,
     private readonly model: Model,
   ) {
-    const tightest = new Map<string, number>();
-    const starts = [0];
-    for (const { keywords } of asked.groups) {
-      starts.push(starts.at(-1)! + keywords.length);
-      for (const { text, match } of keywords) {
-        const known = tightest.get(text);
-        if (known === undefined || tightness[match] < known) tightest.set(text, tightness[match]);
-      }
-    }
-    this.starts = starts;
-    const { hoursShare, devicesShare, audienceShare, monthFactor } = asked;
-    const share = monthFactor * hoursShare * devicesShare * audienceShare;
-    this.columns = new Columns(starts.at(-1)!);
-    asked.groups.forEach(({ keywords }, group) =>
-      keywords.forEach((keyword, index) => {
-        const isTightest = tightness[keyword.match] === tightest.get(keyword.text);
-        this.prepare(keyword, starts[group]! + index, { share, isTightest });
-      }),
-    );
+    this.columns = new Columns(asked, model);
   }
 
-  private prepare(keyword: EstimatedKeyword, at: number, { share, isTightest }: { share: number; isTightest: boolean }): void {
-    const { columns } = this;
-    const { searches, match, isOwnName, own, bidMinor } = keyword;
-    const prices = pricePoints(keyword.prices);
-    if (!searches || !prices) return;
-    columns.hasFigures[at] = 1;
-    columns.isOwnName[at] = Number(isOwnName);
-    if (bidMinor !== null) columns.bidMinor[at] = bidMinor;
-    if (own?.costPerClickMinor !== undefined) columns.costPerClickMinor[at] = own.costPerClickMinor;
-    if (own?.clickThrough !== undefined && own.impressions >= this.model.leastImpressions) columns.clickThrough[at] = own.clickThrough;
-    const reach = this.model.reach[match];
-    // Searches for the very text go to its tightest match type; the others have what they meet besides.
-    const taken = isTightest ? 0 : 1;
-    for (const run of runs) {
-      const ownSearches = run === 1 ? middleOf(searches[0], searches[1]) : searches[run === 0 ? 0 : 1];
-      columns.searches[3 * at + run] = ownSearches * (reach[run] - taken) * share;
-      columns.prices.set(prices[run], 9 * at + 3 * run);
-    }
-  }
-
-  /** Writes what a keyword asks for at a bid in one run. */
-  private ask(keyword: number, bidMinor: number, { into, at, run }: { into: Demand; at: number; run: Run }): void {
-    const { columns, model } = this;
-    const price = 9 * keyword + 3 * run;
-    const first = columns.prices[price + 2]!;
-    const standing = standingOf(bidMinor, columns.prices[price]!, columns.prices[price + 1]!, first);
-    const cell = 3 * at + run;
-    if (standing === notShown) {
-      into.clicks[cell] = 0;
-      into.costMinor[cell] = 0;
-      return;
-    }
-    const isOwnName = columns.isOwnName[keyword] === 1;
-    const [ownThrough, ownCost] = [columns.clickThrough[keyword]!, columns.costPerClickMinor[keyword]!];
-    const shown = isOwnName ? model.ownName.shareShown : valueAt(model.shareShown, standing);
-    const through = isOwnName ? model.ownName.clickThrough : valueAt(model.clickThrough, standing) * model.clickThroughFactors[run];
-    const clicks = columns.searches[3 * keyword + run]! * shown * (Number.isNaN(ownThrough) ? through : ownThrough);
-    const paid = Number.isNaN(ownCost) ? valueAt(model.paidOfBid, standing) * Math.min(bidMinor, 2 * first) : Math.min(bidMinor, ownCost);
-    into.clicks[cell] = clicks;
-    into.costMinor[cell] = clicks * paid;
-  }
-
-  /** What is asked for; `bidOf`: a bid for all keywords of a group in the stead of their own. */
-  private demand(bidOf?: (group: number) => number): Demand {
+  /** The estimate at the keywords' own bids, or at others. */
+  at({ bidOf, month = null }: AskedAt = {}): CampaignEstimate {
     const { columns } = this;
     const demand = new Demand(columns.count);
-    this.asked.groups.forEach((_, group) => {
-      const bidOfGroup = bidOf?.(group);
-      for (let at = this.starts[group]!; at < this.starts[group + 1]!; at++) {
-        const bidMinor = bidOfGroup ?? columns.bidMinor[at]!;
-        if (columns.hasFigures[at] !== 1 || Number.isNaN(bidMinor)) continue;
-        demand.isKnown[at] = 1;
-        for (const run of runs) this.ask(at, bidMinor, { into: demand, at, run });
-      }
+    this.eachBid(bidOf, (at, bidMinor) => {
+      demand.isKnown[at] = 1;
+      const factor = columns.monthFactorOf(at, month);
+      for (const run of runs) this.ask(at, bidMinor, { into: demand, at, run, factor });
     });
-    return demand;
+    return new CampaignEstimate(demand, columns.starts, this.asked);
   }
 
   /** Clicks and cost asked of one group in the middle run, at one bid for all its keywords. */
   middleOfGroup(group: number, bidMinor: number): { clicks: number; costMinor: number } {
     let [clicks, costMinor] = [0, 0];
-    for (let at = this.starts[group]!; at < this.starts[group + 1]!; at++) {
+    for (let at = this.columns.starts[group]!; at < this.columns.starts[group + 1]!; at++) {
       if (this.columns.hasFigures[at] !== 1) continue;
-      this.ask(at, bidMinor, { into: this.scratch, at: 0, run: 1 });
-      clicks += this.scratch.clicks[1]!;
-      costMinor += this.scratch.costMinor[1]!;
+      const one = this.middleOf(at, bidMinor);
+      clicks += one.clicks;
+      costMinor += one.costMinor;
     }
     return { clicks, costMinor };
   }
@@ -278,71 +194,112 @@ export class CampaignModel {
     return clicks > 0 ? costMinor / clicks : null;
   }
 
-  /** The estimate at the keywords' own bids, or at one bid for all keywords of each group. */
-  at(bidOf?: (group: number) => number): Estimate {
-    const demand = this.demand(bidOf);
-    const { count } = this.columns;
-    const asked = { clicks: sumOf(demand.clicks, 0, count), costMinor: sumOf(demand.costMinor, 0, count) };
-    const shareOf = (cost: number) => (cost === 0 ? 1 : Math.min(1, this.asked.moneyMinor / cost));
-    const paidShare: Runs = [shareOf(asked.costMinor[0]), shareOf(asked.costMinor[1]), shareOf(asked.costMinor[2])];
-    const groups = this.asked.groups.map(({ conversionRate }, group) => {
-      const [start, end] = [this.starts[group]!, this.starts[group + 1]!];
-      const clicks = times(sumOf(demand.clicks, start, end), paidShare);
-      const costMinor = times(sumOf(demand.costMinor, start, end), paidShare);
-      return { clicks, costMinor, conversions: conversionRate === null ? null : scaled(clicks, conversionRate) };
+  /** Clicks and cost that a keyword asks for at a bid in the middle run of a usual month. */
+  middleOfKeyword(group: number, index: number, bidMinor: number): { clicks: number; costMinor: number } {
+    const at = this.columns.starts[group]! + index;
+    return this.columns.hasFigures[at] === 1 ? this.middleOf(at, bidMinor) : { clicks: 0, costMinor: 0 };
+  }
+
+  /** The three prices of a keyword in the middle run; null where none is known. */
+  pricesOf(group: number, index: number): readonly [shown: number, above: number, first: number] | null {
+    const { columns } = this;
+    const at = columns.starts[group]! + index;
+    if (columns.hasFigures[at] !== 1) return null;
+    const price = 9 * at + 3;
+    return [columns.prices[price]!, columns.prices[price + 1]!, columns.prices[price + 2]!];
+  }
+
+  /** Clicks asked for in the middle run if every keyword that has a bid were bid for at twice what being first costs. */
+  clicksAtMost(asked: AskedAt = {}): number {
+    let clicks = 0;
+    this.eachBid(asked.bidOf, (at) => {
+      clicks += this.middleOf(at, 2 * this.columns.prices[9 * at + 5]!).clicks * this.columns.monthFactorOf(at, asked.month ?? null);
     });
-    const [clicks, costMinor] = [sum(groups.map((group) => group.clicks)), sum(groups.map((group) => group.costMinor))];
-    const converting = groups.flatMap((group) => (group.conversions ? [group.conversions] : []));
-    const conversions = converting.length === 0 ? null : sum(converting);
-    return {
-      keyword: (group, index) => this.estimateOf(demand, this.starts[group]! + index, paidShare),
-      groups: groups.map((group) => ({
-        clicks: told(group.clicks),
-        costMinor: told(group.costMinor),
-        conversions: group.conversions && told(group.conversions),
-      })),
-      total: {
-        clicksAsked: told(asked.clicks),
-        clicks: told(clicks),
-        costMinor: told(costMinor),
-        conversions: conversions && told(conversions),
-        costPerConversionMinor: conversions && toldQuotient(costMinor, conversions),
-      },
-      limit: this.limit(demand, asked.clicks[1], paidShare[1]),
-      unknown: demand.isKnown.reduce((unknown, isKnown) => unknown + (1 - isKnown), 0),
-    };
+    return clicks;
   }
 
-  private estimateOf(demand: Demand, at: number, paidShare: Runs): KeywordEstimate | null {
-    if (demand.isKnown[at] !== 1) return null;
-    const asked = runsAt(demand.clicks, at);
-    const [clicks, costMinor] = [times(asked, paidShare), times(runsAt(demand.costMinor, at), paidShare)];
-    return {
-      clicksAsked: told(asked),
-      clicks: told(clicks),
-      costPerClickMinor: toldQuotient(costMinor, clicks),
-      costMinor: told(costMinor),
-    };
-  }
-
-  /** What limits most in the middle run. */
-  private limit(demand: Demand, clicksAsked: number, paidShare: number): Estimate['limit'] {
+  /** Of each setting the share of the clicks that it leaves in the middle run. */
+  sharesOf({ total, paidShare }: CampaignEstimate, asked: AskedAt = {}): LimitShares {
+    const atMost = this.clicksAtMost(asked);
     const { hoursShare, devicesShare, audienceShare } = this.asked;
-    let atMost = 0;
-    for (let at = 0; at < this.columns.count; at++) {
-      if (demand.isKnown[at] !== 1) continue;
-      this.ask(at, 2 * this.columns.prices[9 * at + 5]!, { into: this.scratch, at: 0, run: 1 });
-      atMost += this.scratch.clicks[1]!;
-    }
-    const shares: Readonly<Record<(typeof limits)[number], number>> = {
-      money: paidShare,
+    return {
+      money: paidShare[1],
       hours: hoursShare,
       devices: devicesShare,
       audience: audienceShare,
-      bid: atMost === 0 ? 1 : clicksAsked / atMost,
+      bid: atMost === 0 ? 1 : total.clicksAsked[1] / atMost,
     };
-    const leaves = Math.min(...Object.values(shares));
-    const name = leaves < this.model.leastLimit ? limits.find((one) => shares[one] === leaves)! : 'demand';
-    return { name, leaves };
+  }
+
+  /** The stages from searches to ads shown, of all keywords that have figures and a bid; `holds`: of which of them. */
+  stages({ bidOf, month = null }: AskedAt = {}, holds: (group: number, index: number) => boolean = () => true): Stages {
+    const { columns, asked } = this;
+    let [searches, meant, shown] = [noRuns, noRuns, noRuns];
+    this.eachBid(bidOf, (at, bidMinor, group, index) => {
+      if (!holds(group, index)) return;
+      const factor = columns.monthFactorOf(at, month);
+      searches = plus(searches, scaled(runsAt(columns.ownSearches, at), factor));
+      const own = scaled(runsAt(columns.searches, at), factor);
+      meant = plus(meant, own);
+      shown = plus(
+        shown,
+        eachRun((run) => own[run] * this.shareShown(at, bidMinor, run)),
+      );
+    });
+    const { hoursShare, devicesShare, audienceShare } = asked;
+    const all = hoursShare * devicesShare * audienceShare;
+    const reached = all === 0 ? noRuns : scaled(meant, 1 / all);
+    const open = scaled(reached, hoursShare);
+    return { searches, reached, open, onDevices: scaled(open, devicesShare), meant, shown };
+  }
+
+  /** Runs over the keywords that have figures and a bid. */
+  private eachBid(bidOf: AskedAt['bidOf'], take: (at: number, bidMinor: number, group: number, index: number) => void): void {
+    const { columns } = this;
+    for (let group = 0; group < this.asked.groups.length; group++) {
+      const start = columns.starts[group]!;
+      for (let at = start; at < columns.starts[group + 1]!; at++) {
+        const bidMinor = bidOf?.(group, at - start) ?? columns.bidMinor[at]!;
+        if (columns.hasFigures[at] === 1 && !Number.isNaN(bidMinor)) take(at, bidMinor, group, at - start);
+      }
+    }
+  }
+
+  private middleOf(keyword: number, bidMinor: number): { clicks: number; costMinor: number } {
+    this.ask(keyword, bidMinor, { into: this.scratch, at: 0, run: 1, factor: 1 });
+    return { clicks: this.scratch.clicks[1]!, costMinor: this.scratch.costMinor[1]! };
+  }
+
+  private standing(keyword: number, bidMinor: number, run: Run): number {
+    const { prices } = this.columns;
+    const price = 9 * keyword + 3 * run;
+    return standingOf(bidMinor, prices[price]!, prices[price + 1]!, prices[price + 2]!);
+  }
+
+  private shareShown(keyword: number, bidMinor: number, run: Run): number {
+    const standing = this.standing(keyword, bidMinor, run);
+    if (standing === notShown) return 0;
+    return this.columns.isOwnName[keyword] === 1 ? this.model.ownName.shareShown : valueAt(this.model.shareShown, standing);
+  }
+
+  /** Writes what a keyword asks for at a bid in one run. */
+  private ask(keyword: number, bidMinor: number, { into, at, run, factor }: { into: Demand; at: number; run: Run; factor: number }): void {
+    const { columns, model } = this;
+    const standing = this.standing(keyword, bidMinor, run);
+    const cell = 3 * at + run;
+    if (standing === notShown) {
+      into.clicks[cell] = 0;
+      into.costMinor[cell] = 0;
+      return;
+    }
+    const isOwnName = columns.isOwnName[keyword] === 1;
+    const [ownThrough, ownCost] = [columns.clickThrough[keyword]!, columns.costPerClickMinor[keyword]!];
+    const shown = isOwnName ? model.ownName.shareShown : valueAt(model.shareShown, standing);
+    const through = isOwnName ? model.ownName.clickThrough : valueAt(model.clickThrough, standing) * model.clickThroughFactors[run];
+    const clicks = columns.searches[3 * keyword + run]! * factor * shown * (Number.isNaN(ownThrough) ? through : ownThrough);
+    const most = 2 * columns.prices[9 * keyword + 3 * run + 2]!;
+    const paid = Number.isNaN(ownCost) ? valueAt(model.paidOfBid, standing) * Math.min(bidMinor, most) : Math.min(bidMinor, ownCost);
+    into.clicks[cell] = clicks;
+    into.costMinor[cell] = clicks * paid;
   }
 }

@@ -1,5 +1,5 @@
-import type { MatchType } from '../records/match-types';
-import shipped from './model.json';
+import type { HouseRules } from '../rules/house-rules';
+import { ruleSet, type RuleSet } from '../rules/rule-set';
 
 /** Three runs of a number: low, middle, high. */
 export type Runs = readonly [low: number, middle: number, high: number];
@@ -12,24 +12,35 @@ export type Pair = readonly [low: number, high: number];
 /** Prices a click in minor units: one pair, as lists price the places above the free results, or a pair for each level, the cheapest first. */
 export type Prices = Pair | readonly Pair[];
 
-/** The constants of the model (rules §8). Those by place stand at half the lowest price, at each of the three prices, and at twice the highest. */
-export interface Model {
-  /** How many searches a keyword meets of those for its own text, by match type. */
-  reach: Readonly<Record<MatchType, Runs>>;
-  shareShown: readonly number[];
-  clickThrough: readonly number[];
-  /** What is paid a click, of what is bid. */
-  paidOfBid: readonly number[];
-  clickThroughFactors: Runs;
-  ownName: { shareShown: number; clickThrough: number };
-  /** Impressions from which on a report's click-through is believed. */
-  leastImpressions: number;
-  /** What leaves at least so much of the clicks is no limit. */
-  leastLimit: number;
-}
+/** The constants of the model (rules §8). Those by place stand at half the lowest price, at each of the three prices, and at twice the highest one. */
+export type Model = RuleSet['estimates'];
 
 /** The model as it ships. */
-export const shippedModel = shipped as unknown as Model;
+export const shippedModel: Model = ruleSet.estimates;
+
+const made = new WeakMap<RuleSet, WeakMap<HouseRules, Model>>();
+
+/** The model of a plan: the rule set's constants, with house rules over them. The same rules give the same object. */
+export function modelOf({ rules, house }: { rules: RuleSet; house: HouseRules }): Model {
+  let byHouse = made.get(rules);
+  if (!byHouse) made.set(rules, (byHouse = new WeakMap()));
+  let model = byHouse.get(house);
+  if (!model) {
+    const { estimates } = rules;
+    const { shareShown, clickThrough, paidOfBid, phraseReach, broadReach, wants, firstMonth } = house;
+    model = {
+      ...estimates,
+      reach: { ...estimates.reach, phrase: phraseReach ?? estimates.reach.phrase, broad: broadReach ?? estimates.reach.broad },
+      shareShown: shareShown ?? estimates.shareShown,
+      clickThrough: clickThrough ?? estimates.clickThrough,
+      paidOfBid: paidOfBid ?? estimates.paidOfBid,
+      wants: wants ? { buy: wants[0], price: wants[1], compare: wants[2], unclear: wants[3] } : estimates.wants,
+      firstMonth: firstMonth ?? estimates.firstMonth,
+    };
+    byHouse.set(house, model);
+  }
+  return model;
+}
 
 /** Between two ends their geometric middle, a third of the upper one where the lower is 0. */
 export const middleOf = (low: number, high: number): number => (low === 0 ? high / 3 : Math.sqrt(low * high));

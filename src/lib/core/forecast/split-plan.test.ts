@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { addLike, snapshotOfFile, change, cleanFile, viewOf } from '../../../tests/clean-plan';
 import type { Snapshot } from '../store/snapshot';
 import type { Campaign } from '../records/campaign';
-import { needOf, splitPlanMoney, splitWays, testBudget } from './split-plan';
+import { needsOf, splitPlanMoney, splitWays, testBudget } from './split-plan';
 
 const withCampaigns = (list: Partial<Campaign>[]): Snapshot =>
   list.reduce<Snapshot>(
@@ -38,23 +38,26 @@ describe('the plan’s money over its campaigns', () => {
     expect(amounts(change(withCampaigns([{}]), 'brief', { monthlyMinor: null }))).toBeNull();
   });
 
-  it('by need weighs what the searches of its keywords would cost', () => {
+  it('by need weighs what the clicks asked for would cost', () => {
     const snapshot = addLike(withCampaigns([{}, { id: 'two', name: 'two' }]), 'find', {
       id: 'f2',
       text: 'piano repair',
-      searchesLow: 100,
-      searchesHigh: 100,
+      searchesLow: 90,
+      searchesHigh: 130,
     });
     const grouped = addLike(addLike(snapshot, 'group', { id: 'g2', campaignId: 'two', name: 'Two' }), 'keyword', {
       id: 'k2',
       groupId: 'g2',
       text: 'piano repair',
     });
-    const view = viewOf(grouped);
-    const [one, two] = [...grouped.campaign.values()];
-    // 1,100 and 100 searches a month at a middle bid of £1.45.
-    expect([needOf(view, one!), needOf(view, two!)]).toEqual([159_500, 14_500]);
-    expect(amounts(grouped, 'need')).toEqual([82_500, 7500]);
+    const needs = needsOf(viewOf(grouped));
+    const [one, two] = [...grouped.campaign.keys()].map((id) => needs.get(id)!);
+    // The same prices and bid, a tenth of the searches: a tenth of the cost.
+    expect(two! / one!).toBeCloseTo(0.1, 2);
+    expect(amounts(grouped, 'need')).toEqual([
+      Math.round((90_000 * one!) / (one! + two!)),
+      90_000 - Math.round((90_000 * one!) / (one! + two!)),
+    ]);
   });
 
   test.prop(

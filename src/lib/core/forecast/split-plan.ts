@@ -1,35 +1,19 @@
-import { childrenOf, inOrder } from '../store/snapshot';
+import { inOrder } from '../store/snapshot';
 import type { SimpleChange } from '../store/changes';
-import { groupBid, type PlanView } from '../view/plan-view';
+import type { PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
-import type { Find } from '../records/find';
 import { splitExactly } from '../money/split';
+import { planModelOf } from './plan-model';
 
-/** In the proportions that stand, evenly, or by what the searches of each campaign would cost. */
+/** In the proportions that stand, evenly, or by what the clicks asked for in each campaign would cost. */
 export const splitWays = ['share', 'even', 'need'] as const;
 export type SplitWay = (typeof splitWays)[number];
 
-const findsByText = ({ snapshot }: PlanView): ReadonlyMap<string, Find> =>
-  new Map([...snapshot.find.values()].map((find) => [find.text, find]));
-
-/** What a month of a campaign's searches would cost if all were clicked, in minor units: a weight to compare campaigns by. */
-export function needOf(view: PlanView, campaign: Campaign, finds = findsByText(view)): number {
-  let need = 0;
-  for (const group of childrenOf(view.snapshot.group, 'campaignId', campaign.id)) {
-    const bid = groupBid(view, group) ?? 0;
-    for (const { text } of childrenOf(view.snapshot.keyword, 'groupId', group.id)) {
-      const find = finds.get(text);
-      if (!find) continue;
-      const searches = ((find.searchesLow ?? find.searchesHigh ?? 0) + (find.searchesHigh ?? find.searchesLow ?? 0)) / 2;
-      const cost =
-        find.bidLowMinor === null && find.bidHighMinor === null
-          ? bid
-          : ((find.bidLowMinor ?? 0) + (find.bidHighMinor ?? find.bidLowMinor ?? 0)) / 2;
-      need += searches * cost;
-    }
-  }
-  return Math.round(need);
-}
+/** What all clicks that are asked for in a month of each campaign would cost in the middle, in minor units: a weight to compare campaigns by. */
+export const needsOf = (view: PlanView): ReadonlyMap<string, number> => {
+  const plan = planModelOf(view);
+  return new Map(plan.campaigns.map((campaign) => [campaign.id, Math.round(plan.campaignAt(campaign).total.costAskedMinor[1])]));
+};
 
 /** What a campaign's part is measured by; what all of them need is worked out once. */
 const weighing: Record<SplitWay, (view: PlanView) => (campaign: Campaign) => number> = {
@@ -39,8 +23,8 @@ const weighing: Record<SplitWay, (view: PlanView) => (campaign: Campaign) => num
       monthlyMinor ?? 0,
   even: () => () => 1,
   need: (view) => {
-    const finds = findsByText(view);
-    return (campaign) => needOf(view, campaign, finds);
+    const needs = needsOf(view);
+    return (campaign) => needs.get(campaign.id) ?? 0;
   },
 };
 

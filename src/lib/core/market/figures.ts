@@ -12,31 +12,20 @@ export interface MarketFigures {
   isMisspelling?: boolean;
 }
 
-/** What is known of a set of texts together. */
+/** What is searched of a set of texts together. */
 export interface DemandSummary {
   texts: number;
   searchesPerMonth: Range;
-  /** Weighed by searches; null where nothing is known. */
-  costPerClickMinor: Range | null;
-  months: number[];
 }
 
-/** Sums up figures: searches add up, the cost of a click is that of showing at all to that of showing first, weighed by searches. */
+/** Sums up what is searched. */
 export function summarizeFigures(figures: readonly MarketFigures[]): DemandSummary {
-  const months = Array.from({ length: 12 }, () => 0);
-  const summary = { texts: figures.length, searchesPerMonth: { low: 0, high: 0 }, months };
-  let [weight, low, high] = [0, 0, 0];
-  for (const { searchesPerMonth, months: own, bids } of figures) {
-    summary.searchesPerMonth.low += searchesPerMonth.low;
-    summary.searchesPerMonth.high += searchesPerMonth.high;
-    own.forEach((searches, month) => (months[month]! += searches));
-    const [first, last] = [bids[0], bids.at(-1)];
-    if (!first || !last) continue;
-    weight += searchesPerMonth.high;
-    low += first.low * searchesPerMonth.high;
-    high += last.low * searchesPerMonth.high;
+  const searchesPerMonth = { low: 0, high: 0 };
+  for (const { searchesPerMonth: own } of figures) {
+    searchesPerMonth.low += own.low;
+    searchesPerMonth.high += own.high;
   }
-  return { ...summary, costPerClickMinor: weight === 0 ? null : { low: Math.round(low / weight), high: Math.round(high / weight) } };
+  return { texts: figures.length, searchesPerMonth };
 }
 
 /** The key of a set of places, the same in any order: figures belong to it. */

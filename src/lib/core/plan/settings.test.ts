@@ -3,6 +3,7 @@ import { snapshotOfFile, change, cleanFile, row, viewOf } from '../../../tests/c
 import { isHomePage, readAddress, writeAddress } from '../text/address';
 import { placeSaid, slotValues } from '../ads/slot-values';
 import { adviseBidding } from '../forecast/bidding-advice';
+import { summarizeForecast } from '../forecast/forecast-answers';
 import { splitPlanMoney } from '../forecast/split-plan';
 import type { Snapshot } from '../store/snapshot';
 import { houseRules } from '../rules/house-rules';
@@ -119,32 +120,36 @@ describe('money of the plan', () => {
 });
 
 describe('first advice on bidding', () => {
-  const advise = (snapshot: Snapshot) => adviseBidding(viewOf(snapshot), row(snapshot, 'campaign'));
+  const advise = (snapshot: Snapshot) => {
+    const [view, campaign] = [viewOf(snapshot), row(snapshot, 'campaign')];
+    return adviseBidding(view, campaign, summarizeForecast(view).campaigns.get(campaign.id) ?? null);
+  };
+  /** Twenty times the searches: more than the money buys. */
+  const searched = change(clean, 'find', { searchesLow: 18_000, searchesHigh: 26_000 });
 
   it('is by hand while nothing is counted, at what a click may cost', () => {
-    expect(advise(change(clean, 'brief', { countsConversions: false }))).toMatchObject({
+    expect(advise(change(searched, 'brief', { countsConversions: false }))).toMatchObject({
       kind: 'by-hand',
       reason: 'not-counted',
       bidMinor: 193,
     });
   });
 
-  it('learns only from enough conversions', () => {
-    // £900 at £1.93 a click and 6.5 %: 30 conversions; a penny less money does not reach them.
-    expect(advise(clean)).toMatchObject({ kind: 'most-conversions', conversions: { low: 30, high: 30 }, bidMinor: 2976 });
-    expect(advise(change(clean, 'campaign', { monthlyMinor: 89_000 }))).toMatchObject({
-      kind: 'by-hand',
-      reason: 'too-few-conversions',
-      conversions: { low: 29, high: 29 },
-      // Out of 29.97 conversions, not out of 29 whole ones.
-      neededMinor: 89_077,
-    });
-    expect(advise(change(clean, 'brief', { margin: '' }))).toMatchObject({ kind: 'by-hand', conversions: null, bidMinor: null });
+  it('learns only from enough conversions, as the forecast expects them', () => {
+    const rich = advise(change(searched, 'campaign', { monthlyMinor: 200_000 }));
+    expect(rich).toMatchObject({ kind: 'most-conversions', reason: 'enough-conversions', bidMinor: 2976, neededMinor: null });
+    expect(rich.conversions![1]).toBeGreaterThan(30);
+    const short = advise(change(searched, 'campaign', { monthlyMinor: 40_000 }));
+    expect(short).toMatchObject({ kind: 'by-hand', reason: 'too-few-conversions' });
+    // What is needed is the money of what is expected, scaled.
+    expect(short.neededMinor! / 40_000).toBeCloseTo(30 / short.conversions![1], 2);
+    expect(advise(change(searched, 'brief', { clickRate: '' }))).toMatchObject({ kind: 'by-hand', conversions: null, bidMinor: null });
+    expect(advise(clean).neededMinor).toBeNull();
   });
 
   it('follows the goal', () => {
-    expect(advise(change(clean, 'campaign', { goal: 'visits' })).kind).toBe('most-clicks');
-    expect(advise(change(clean, 'campaign', { goal: 'sales' })).kind).toBe('most-value');
+    expect(advise(change(searched, 'campaign', { goal: 'visits' })).kind).toBe('most-clicks');
+    expect(advise(change(change(searched, 'campaign', { goal: 'sales' }), 'campaign', { monthlyMinor: 200_000 })).kind).toBe('most-value');
   });
 
   it('stands on the worth', () => {

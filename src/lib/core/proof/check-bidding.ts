@@ -1,9 +1,9 @@
 import { biddingKindFacts, type Adjusted } from '../forecast/bidding-kinds';
+import { planModelOf } from '../forecast/plan-model';
 import { parseShare } from '../money/ratio';
 import { childrenOf } from '../store/snapshot';
 import { worthOf, type PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
-import type { Find } from '../records/find';
 import { notShown } from '../records/campaign';
 import type { Report } from './finding';
 
@@ -39,26 +39,23 @@ function checkAdjustments({ rules }: PlanView, campaign: Campaign): Report[] {
   ];
 }
 
-const lowestBids = new WeakMap<ReadonlyMap<string, Find>, { lowest: number | null }>();
-
-/** The lowest bid that any kept find asks for; null where none is known. Worked out once for the same finds. */
-function lowestBid({ snapshot }: PlanView): number | null {
-  let known = lowestBids.get(snapshot.find);
-  if (!known) {
-    known = { lowest: null };
-    for (const { verdict, bidLowMinor } of snapshot.find.values())
-      if (verdict === 'keep' && bidLowMinor !== null) known.lowest = Math.min(known.lowest ?? bidLowMinor, bidLowMinor);
-    lowestBids.set(snapshot.find, known);
-  }
-  return known.lowest;
+/** What being shown at all costs for the cheapest keyword of a campaign, in minor units; null where none is known. */
+function cheapest(view: PlanView, { id }: Campaign): number | null {
+  const plan = planModelOf(view);
+  let lowest: number | null = null;
+  plan.eachKeyword({ kind: 'campaign', id }, ({ model }, group, index) => {
+    const shown = model.pricesOf(group, index)?.[0];
+    if (shown !== undefined) lowest = Math.min(lowest ?? shown, shown);
+  });
+  return lowest === null ? null : Math.ceil(lowest);
 }
 
-/** A cap below what any find costs, a target that cannot happen, a bid above what a click is worth. */
+/** A cap below what any keyword costs, a target that cannot happen, a bid above what a click is worth. */
 function checkAmount(view: PlanView, campaign: Campaign): Report[] {
   const { name, bidding, bidMinor } = campaign;
   if (bidMinor === null) return [];
   const { amount } = biddingKindFacts[bidding];
-  const lowest = lowestBid(view);
+  const lowest = amount === 'bid' ? null : cheapest(view, campaign);
   const rate = parseShare(view.brief.clickRate);
   const where = at(campaign, 'bidMinor');
   if (amount === 'target') {

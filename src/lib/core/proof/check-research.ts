@@ -28,7 +28,9 @@ function reportKept(view: PlanView, rule: 'research.rival-kept' | 'research.not-
 export const checkResearch: Check = (view) => {
   const finds = inOrder(view.snapshot.find);
   const open = finds.filter(({ verdict }) => verdict === 'open');
-  const later = finds.filter(({ verdict }) => verdict === 'later');
+  const parked = new Set([...view.snapshot.parkedKeyword.values()].map(({ text }) => text));
+  // What is parked was put off on purpose.
+  const later = finds.filter(({ verdict, text }) => verdict === 'later' && !parked.has(text));
   const grouped = new Set([...view.snapshot.keyword.values()].map(({ text }) => text));
   const ungrouped = finds.filter(({ verdict, text }) => verdict === 'keep' && !grouped.has(text));
   const reports: Report[] = [];

@@ -3,7 +3,7 @@ import { addTracking, trackingContext, trackingOf } from '../ads/tracking';
 import { layoutOf } from '../layouts/layouts';
 import { dailyFromMonthly } from '../money/split';
 import { splitPlanMoney } from '../forecast/split-plan';
-import { childrenOf, inOrder } from '../store/snapshot';
+import { inOrder } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { Campaign } from '../records/campaign';
 import { notShown } from '../records/campaign';
@@ -70,23 +70,6 @@ function checkWhoSees({ snapshot, plan }: PlanView, campaign: Campaign): Report[
   return reports;
 }
 
-/** Whether a month's money at the starting bid buys enough clicks for every group to learn from. */
-function checkClicks({ snapshot, house }: PlanView, { id, name, monthlyMinor, bidding, bidMinor }: Campaign): Report[] {
-  const groups = childrenOf(snapshot.group, 'campaignId', id).length;
-  if (bidding !== 'by-hand' || !bidMinor || !monthlyMinor || groups === 0) return [];
-  const clicks = Math.floor(monthlyMinor / bidMinor);
-  const needed = groups * house.clicksPerGroup;
-  if (clicks >= needed) return [];
-  return [
-    {
-      rule: 'settings.few-clicks',
-      record: id,
-      where: { campaignId: id, field: 'monthlyMinor' },
-      data: { name, clicks, needed, groups },
-    },
-  ];
-}
-
 function checkCampaign(view: PlanView, campaign: Campaign, today: string): Report[] {
   const { id, name, languages, monthlyMinor } = campaign;
   const reports = [
@@ -95,7 +78,6 @@ function checkCampaign(view: PlanView, campaign: Campaign, today: string): Repor
     ...checkBidding(view, campaign),
     ...checkTracking(view, campaign),
     ...checkWhoSees(view, campaign),
-    ...checkClicks(view, campaign),
   ];
   if (units(name) > view.rules.nameLimit)
     reports.push({

@@ -7,7 +7,7 @@ import { findTextChanges } from '../copying/text-changes';
 import { makeTables } from '../exchange/tables';
 import { plainLayout } from '../layouts/layouts';
 import { computeLearning } from '../forecast/learning';
-import type { Outlook } from '../forecast/outlook';
+import type { ScopeSaid } from '../forecast/forecast-answers';
 import { applyEdits, inOrder, type Snapshot } from '../store/snapshot';
 import { decide } from '../store/decide';
 import { ruleSet } from '../rules/rule-set';
@@ -131,11 +131,10 @@ describe('one number, one measure', () => {
   });
 
   it('the days of a month are the house’s', () => {
-    const range = (value: number) => ({ low: value, high: value });
-    const outlook = { clicks: range(300), clickThroughRate: range(0.05) } as Outlook;
+    const said = { total: { clicks: [300, 300, 300] }, chain: [{ name: 'clicked', factor: [0.05, 0.05, 0.05] }] } as unknown as ScopeSaid;
     const of = (monthDays: '30' | '30.4') => {
       const view = viewOf(clean);
-      return computeLearning({ ...view, house: { ...view.house, monthDays } }, row(clean, 'campaign'), outlook).clicksPerDay.low;
+      return computeLearning({ ...view, house: { ...view.house, monthDays } }, row(clean, 'campaign'), said).clicksPerDay[0];
     };
     expect(of('30')).toBe(10);
     expect(of('30.4')).toBeCloseTo(300 / 30.4);

@@ -2,6 +2,7 @@ import type { RuleId } from './rule-list';
 import { findRefusedSigns } from '../text/clean';
 import { countedPeople, houseLimits, nameLetters, nameParts, type HouseValues } from '../records/house-rule';
 import { matchTypes } from '../records/match-types';
+import { ruleSet } from '../rules/rule-set';
 
 /** How a house rule is typed and read. */
 export interface HouseRuleEntry {
@@ -26,10 +27,16 @@ const isCount = (value: number) => Number.isInteger(value) && value <= houseLimi
 const whole = (text: string) => (/^\s*\d{1,5}\s*$/.test(text) && isCount(Number(text)) ? Number(text) : null);
 const decimal = (text: string) => (/^\s*\d+(?:[.,]\d+)?\s*%?\s*$/.test(text) ? text.replace('%', '').replace(',', '.').trim() : null);
 const fitting = (text: string | null, pattern: RegExp) => (text !== null && pattern.test(text) ? text : null);
-const percentRange = (text: string) => {
-  const read = range(text);
-  return read && read.low <= read.high && read.high <= houseLimits.percent ? read : null;
+/** So many numbers beside one another, each within bounds. */
+const numbers = (text: string, count: number, most: number): number[] | null => {
+  const read = text
+    .replace(/[%×]/g, ' ')
+    .split(/[\s–;/]+|,\s+/)
+    .filter(Boolean)
+    .map((part) => (/^\d+(?:[.,]\d+)?$/.test(part) ? Number(part.replace(',', '.')) : NaN));
+  return read.length === count && read.every((one) => one >= 0 && one <= most) ? read : null;
 };
+const isRising = (read: readonly number[]) => read.every((one, at) => at === 0 || one >= read[at - 1]!);
 const oneOf =
   <Choice extends string>(choices: readonly Choice[]) =>
   (text: string): Choice | null =>
@@ -40,10 +47,24 @@ const counted = (key: 'adsPerGroup' | 'clicksPerGroup' | 'clicksPerKeyword' | 'c
   write: (values: HouseValues) => String(values[key]),
   read: whole,
 });
-const ranged = (key: 'shareShownPercent' | 'clickThroughPercent') => ({
+const round = (value: number) => Math.round(value * 1e6) / 1e6;
+const { estimates } = ruleSet;
+/** Shares by place, in percent. */
+const placed = (key: 'shareShown' | 'clickThrough' | 'paidOfBid', mustRise: boolean) => ({
   key,
-  write: (values: HouseValues) => `${values[key].low}–${values[key].high}`,
-  read: percentRange,
+  write: (values: HouseValues) => (values[key] ?? estimates[key]).map((share) => round(share * 100)).join(' – '),
+  read: (text: string) => {
+    const read = numbers(text, 5, 100);
+    return read && (!mustRise || isRising(read)) ? (read.map((one) => one / 100) as typeof estimates.shareShown) : null;
+  },
+});
+const reaching = (match: 'phrase' | 'broad') => ({
+  key: `${match}Reach` as const,
+  write: (values: HouseValues) => (values[`${match}Reach`] ?? estimates.reach[match]).join(' – '),
+  read: (text: string) => {
+    const read = numbers(text, 3, houseLimits.factor);
+    return read && isRising(read) ? (read as typeof estimates.reach.phrase) : null;
+  },
 });
 
 /** Every threshold in use, in the order in which it is shown. */
@@ -77,7 +98,7 @@ export const houseRuleList: readonly HouseRuleEntry[] = [
     ...counted('clicksPerGroup'),
     title: 'Clicks a group a month, to learn from',
     source: 'About thirty, before a rate says more than chance does.',
-    cited: ['settings.few-clicks'],
+    cited: ['forecast.too-thin'],
   },
   {
     ...counted('clicksPerKeyword'),
@@ -134,16 +155,54 @@ export const houseRuleList: readonly HouseRuleEntry[] = [
     ],
   },
   {
-    ...ranged('shareShownPercent'),
+    ...placed('shareShown', true),
     title: 'Searches on which an ad is shown, %',
-    source: 'An assumption until the account tells: bids, quality and rivals decide it.',
+    source:
+      'At half of what being shown costs, at that, above the free results, first, and at twice that. Assumed until the account tells.',
     cited: [],
   },
   {
-    ...ranged('clickThroughPercent'),
+    ...placed('clickThrough', true),
     title: 'Ads shown that are clicked, %',
-    source: 'An assumption until the account tells.',
+    source: 'At the same five bids; a quarter less and more at both ends of an estimate.',
     cited: [],
+  },
+  {
+    ...placed('paidOfBid', false),
+    title: 'What a click costs of its bid, %',
+    source: 'At the same five bids: who bids high pays little more than the next one bids.',
+    cited: [],
+  },
+  {
+    ...reaching('phrase'),
+    title: 'Searches that phrase match meets, × those for the text',
+    source: 'Low, middle, high. Exact meets 1.',
+    cited: [],
+  },
+  {
+    ...reaching('broad'),
+    title: 'Searches that broad match meets, × those for the text',
+    source: 'Low, middle, high; much of it is another wish.',
+    cited: [],
+  },
+  {
+    key: 'wants',
+    title: 'How searchers convert, × the rate: buy, price, compare, unclear',
+    source: 'Who wants it now buys more often than who compares.',
+    cited: [],
+    write: ({ wants }) => (wants ?? Object.values(estimates.wants)).join(' – '),
+    read: (text) => numbers(text, 4, houseLimits.factor) as HouseValues['wants'],
+  },
+  {
+    key: 'firstMonth',
+    title: 'What a first month brings of the others, %',
+    source: 'Ads, bids and negatives find their feet.',
+    cited: [],
+    write: ({ firstMonth }) => String(round((firstMonth ?? estimates.firstMonth) * 100)),
+    read: (text) => {
+      const read = numbers(text, 1, 100);
+      return read ? read[0]! / 100 : null;
+    },
   },
   {
     key: 'naming',

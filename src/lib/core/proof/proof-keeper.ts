@@ -5,6 +5,7 @@ import { adUnits } from './check-ads';
 import { checkAmounts } from './check-amounts';
 import { checkBrief } from './check-brief';
 import { checkExtras } from './check-extras';
+import { checkForecast } from './check-forecast';
 import { groupUnits } from './check-groups';
 import { checkResearch } from './check-research';
 import { checkSettings } from './check-settings';
@@ -43,6 +44,7 @@ const sources: readonly ({ key: string; check: Check } | { units: Units })[] = [
   { units: groupUnits },
   { units: adUnits },
   { key: 'extras', check: checkExtras },
+  { key: 'forecast', check: checkForecast },
 ];
 
 const areSame = (one: readonly unknown[], other: readonly unknown[]) =>

@@ -1,5 +1,5 @@
 /** The chapters that can hold a finding. */
-export const chapters = ['brief', 'settings', 'research', 'groups', 'ads', 'proof', 'hand-off'] as const;
+export const chapters = ['brief', 'settings', 'research', 'groups', 'ads', 'forecast', 'proof', 'hand-off'] as const;
 export type Chapter = (typeof chapters)[number];
 
 /** Must be fixed, worth a look, suggestion. */
@@ -51,7 +51,6 @@ export const ruleList = {
   'settings.placement-unread': { chapter: 'settings', severity: 'look' },
   'settings.tracking-twice': { chapter: 'settings', severity: 'fix' },
   'settings.tracking-breaks': { chapter: 'settings', severity: 'fix' },
-  'settings.few-clicks': { chapter: 'settings', severity: 'suggestion' },
 
   'research.not-judged': { chapter: 'research', severity: 'look' },
   'research.rival-kept': { chapter: 'research', severity: 'look' },
@@ -130,6 +129,12 @@ export const ruleList = {
   'ads.sitelink-page': { chapter: 'ads', severity: 'fix' },
   'ads.sitelink-same-page': { chapter: 'ads', severity: 'look' },
   'ads.few-sitelinks': { chapter: 'ads', severity: 'suggestion' },
+
+  'forecast.does-not-pay': { chapter: 'forecast', severity: 'look' },
+  'forecast.not-shown': { chapter: 'forecast', severity: 'look' },
+  'forecast.too-thin': { chapter: 'forecast', severity: 'look' },
+  'forecast.trial-over': { chapter: 'forecast', severity: 'look' },
+  'forecast.trial-dear': { chapter: 'forecast', severity: 'look' },
 } as const satisfies Record<string, { chapter: Chapter; severity: Severity }>;
 
 export type RuleId = keyof typeof ruleList;

@@ -17,10 +17,19 @@ export const group = /* @__PURE__ */ made(() =>
     /** Empty: the brief's. */
     landingPage: field.text,
     offerId: field.id<'offer'>().nullable(),
+    /** On trial until a day: too thin to learn from on purpose. Null: no trial. */
+    trialUntil: field.date.nullable(),
+    /** What decides then. */
+    trialDecides: field.text.max(300),
+    /** What the trial may cost a month at most. */
+    trialMostMinor: field.amount.nullable(),
     position: field.position,
   }),
 );
 export type Group = z.infer<typeof group>;
+
+/** What fields that came later hold in rows from before. */
+const later = { trialUntil: null, trialDecides: '', trialMostMinor: null } as const satisfies Partial<Group>;
 
 /** What the store needs to know of groups, and what a new one holds. */
 export const groupRecord = {
@@ -28,6 +37,7 @@ export const groupRecord = {
   parents: { campaignId: 'campaign' },
   links: { offerId: 'offer' },
   unique: ['campaignId', 'name'],
-  amounts: { defaultBidMinor: true },
-  blank: { theme: '', defaultBidMinor: null, defaultMatch: 'phrase', landingPage: '', offerId: null },
+  added: later,
+  amounts: { defaultBidMinor: true, trialMostMinor: true },
+  blank: { ...later, theme: '', defaultBidMinor: null, defaultMatch: 'phrase', landingPage: '', offerId: null },
 } as const satisfies RecordType<Group>;

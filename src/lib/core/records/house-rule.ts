@@ -15,7 +15,7 @@ export const countedPeople = ['there', 'asking'] as const;
 /** How far house rules may go, for the schema and for the fields in which they are typed. */
 export const houseLimits = {
   count: 10_000,
-  percent: 100,
+  factor: 10,
   separator: 5,
   monthDays: /^(?:2[89]|3[01])(?:\.\d{1,3})?$/,
   profitShare: /^\d{1,3}(?:[.,]\d{1,3})?$/,
@@ -35,11 +35,13 @@ const namingPattern = /* @__PURE__ */ made(() =>
 );
 export type NamingPattern = z.infer<typeof namingPattern>;
 
-const percentRange = /* @__PURE__ */ made(() =>
-  z
-    .strictObject({ low: z.number().min(0).max(houseLimits.percent), high: z.number().min(0).max(houseLimits.percent) })
-    .refine(({ low, high }) => low <= high, { message: 'From the lower to the higher.' }),
-);
+/** Numbers of which none is below the one before it. */
+const isRising = (numbers: readonly number[]) => numbers.every((number, at) => at === 0 || number >= numbers[at - 1]!);
+const rising = { message: 'Each at least the one before it.' };
+const share = /* @__PURE__ */ made(() => z.number().min(0).max(1));
+const fivePlaces = /* @__PURE__ */ made(() => z.tuple([share, share, share, share, share]));
+const factor = /* @__PURE__ */ made(() => z.number().min(0).max(houseLimits.factor));
+const threeRuns = /* @__PURE__ */ made(() => z.tuple([factor, factor, factor]).refine(isRising, rising));
 
 /** A week of hours kept under a name. */
 const hoursPreset = /* @__PURE__ */ made(() => z.strictObject({ name: field.name.max(60), hours: field.text.max(1000) }));
@@ -64,9 +66,16 @@ export const houseValues = /* @__PURE__ */ made(() =>
     whoCounts: z.enum(countedPeople),
     /** Whether searches for the client's own name are kept to a group of their own. */
     ownNameApart: z.boolean(),
-    /** Of searches, on how many an ad is shown; of those shown, how many are clicked: assumptions, in percent. */
-    shareShownPercent: percentRange,
-    clickThroughPercent: percentRange,
+    /** Constants of the estimates, in the stead of the rule set's: null, as the rule set has them. */
+    shareShown: fivePlaces.refine(isRising, rising).nullable(),
+    clickThrough: fivePlaces.refine(isRising, rising).nullable(),
+    paidOfBid: fivePlaces.nullable(),
+    phraseReach: threeRuns.nullable(),
+    broadReach: threeRuns.nullable(),
+    /** How searchers convert who want to buy, a price, to compare, and who knows what. */
+    wants: z.tuple([factor, factor, factor, factor]).nullable(),
+    /** What a first month brings of the others. */
+    firstMonth: share.nullable(),
     naming: namingPattern,
     hoursPresets: z.array(hoursPreset).max(40),
   }),

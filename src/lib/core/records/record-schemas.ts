@@ -19,12 +19,14 @@ import { listSetup } from './list-setup';
 import { master } from './master';
 import { negative } from './negative';
 import { offer } from './offer';
+import { parkedKeyword } from './parked-keyword';
 import { patternList } from './pattern-list';
 import { place } from './place';
 import { plan } from './plan';
 import { report, reportRow } from './report';
 import { ruleSet } from './rule-set';
 import { seenCompetitor } from './seen-competitor';
+import { scenario } from './scenario';
 import { setAside } from './set-aside';
 import { sheetReading } from './sheet-reading';
 import { slotWord } from './slot-word';
@@ -62,9 +64,11 @@ export const recordSchemas: Readonly<Record<RecordName, z.ZodObject>> = {
   find,
   group,
   keyword,
+  parkedKeyword,
   negative,
   ad,
   adLine,
   extra,
   setAside,
+  scenario,
 };

@@ -30,11 +30,13 @@ export const recordNames = [
   'find',
   'group',
   'keyword',
+  'parkedKeyword',
   'negative',
   'ad',
   'adLine',
   'extra',
   'setAside',
+  'scenario',
 ] as const;
 export type RecordName = (typeof recordNames)[number];
 

@@ -17,12 +17,14 @@ import { listSetupRecord, type ListSetup } from './list-setup';
 import { masterRecord, type Master } from './master';
 import { negativeRecord, type Negative } from './negative';
 import { offerRecord, type Offer } from './offer';
+import { parkedKeywordRecord, type ParkedKeyword } from './parked-keyword';
 import { patternListRecord, type PatternList } from './pattern-list';
 import { placeRecord, type Place } from './place';
 import { planRecord, type Plan } from './plan';
 import { reportRecord, type Report, reportRowRecord, type ReportRow } from './report';
 import { ruleSetRecord, type RuleSetRow } from './rule-set';
 import { seenCompetitorRecord, type SeenCompetitor } from './seen-competitor';
+import { scenarioRecord, type Scenario } from './scenario';
 import { setAsideRecord, type SetAside } from './set-aside';
 import { sheetReadingRecord, type SheetReading } from './sheet-reading';
 import { slotWordRecord, type SlotWord } from './slot-word';
@@ -61,11 +63,13 @@ export interface RecordTypes {
   find: Find;
   group: Group;
   keyword: Keyword;
+  parkedKeyword: ParkedKeyword;
   negative: Negative;
   ad: Ad;
   adLine: AdLine;
   extra: Extra;
   setAside: SetAside;
+  scenario: Scenario;
 }
 
 /** What is said of each record beside its schema. */
@@ -98,11 +102,13 @@ const described = {
   find: findRecord,
   group: groupRecord,
   keyword: keywordRecord,
+  parkedKeyword: parkedKeywordRecord,
   negative: negativeRecord,
   ad: adRecord,
   adLine: adLineRecord,
   extra: extraRecord,
   setAside: setAsideRecord,
+  scenario: scenarioRecord,
 } as const satisfies { [Name in RecordName]: RecordType<RecordTypes[Name]> };
 
 /** The same, of any record. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { adjustment, ages, datedOffer, genders, listedValues, priceRows } from './rule-set.json';
+import { adjustment, ages, datedOffer, estimates as shippedEstimates, genders, listedValues, priceRows } from './rule-set.json';
 import type { RecordType } from './record-type';
 import { made } from './made';
 import * as field from './fields';
@@ -45,6 +45,38 @@ const listRule = /* @__PURE__ */ made(() =>
   z.strictObject({ least: count, most: count, textLimit: limit, headers: z.array(field.text.max(60)).min(1).max(60) }),
 );
 
+const share = /* @__PURE__ */ made(() => z.number().min(0).max(1));
+const factor = /* @__PURE__ */ made(() => z.number().min(0).max(10));
+const threeRuns = /* @__PURE__ */ made(() => z.tuple([factor, factor, factor]));
+/** At half the lowest price, at each of the three prices, and at twice the highest one. */
+const byPlace = /* @__PURE__ */ made(() => z.tuple([share, share, share, share, share]));
+
+/** The constants of the model by which clicks, cost and conversions are estimated. */
+export const estimates = /* @__PURE__ */ made(() =>
+  z.strictObject({
+    /** How many searches a keyword meets of those for its own text, by match type: low, middle, high. */
+    reach: z.strictObject({ exact: threeRuns, phrase: threeRuns, broad: threeRuns }),
+    shareShown: byPlace,
+    clickThrough: byPlace,
+    /** What is paid a click, of what is bid. */
+    paidOfBid: byPlace,
+    clickThroughFactors: threeRuns,
+    ownName: z.strictObject({ shareShown: share, clickThrough: share }),
+    /** Impressions from which on a report's click-through is believed. */
+    leastImpressions: z.int().min(0).max(1_000_000_000),
+    /** What leaves at least so much of the clicks is no limit. */
+    leastLimit: share,
+    /** How searchers convert by what they want, of the rate. */
+    wants: z.strictObject({ buy: factor, price: factor, compare: factor, unclear: factor }),
+    /** What a first month brings of the others. */
+    firstMonth: share,
+    /** Shares of searches by device. */
+    devices: z.strictObject({ computer: share, phone: share, tablet: share }),
+    /** What aiming at an audience leaves, as long as nothing is known of its size. */
+    aimedShare: share,
+  }),
+);
+
 /** Numbers and lists that networks change, as dated data; a copy of those that ship, changed. */
 export const ruleSet = /* @__PURE__ */ made(() =>
   z.strictObject({
@@ -73,16 +105,20 @@ export const ruleSet = /* @__PURE__ */ made(() =>
     dayCostFactor: bounded('factor'),
     /** Days to a month by which the most a month can cost is counted, as a decimal. */
     monthDays: z.string().regex(ruleTexts.monthDays),
+    estimates,
     position: field.position,
   }),
 );
 export type RuleSetRow = z.infer<typeof ruleSet>;
+
+/** What fields that came later hold in rows from before. */
+const later = { listedValues, priceRows, datedOffer, adjustment, ages, genders, estimates: shippedEstimates as RuleSetRow['estimates'] };
 
 /** What the store needs to know of rule sets, and what a new one holds. */
 export const ruleSetRecord = {
   stream: 'workspace',
   parents: {},
   unique: ['name'],
-  added: { listedValues, priceRows, datedOffer, adjustment, ages, genders },
-  blank: { listedValues, priceRows, datedOffer, adjustment, ages, genders },
+  added: later,
+  blank: later,
 } as const satisfies RecordType<RuleSetRow>;

@@ -7,7 +7,7 @@ import type { KeptRule } from '../records/kept-rule';
 import { applyKeptRules, rulesToApply } from './kept-rules';
 import { readCompetitors } from './read-competitors';
 import { inOrder } from '../store/snapshot';
-import { boughtByThemAlone, findSameLines, isSeasonal, measureCompetitor, savedMinor, type Competitor } from './competitors';
+import { boughtByThemAlone, findSameLines, isSeasonal, measureCompetitor, type Competitor } from './competitors';
 import { asCompetitor, joinCompetitors, takeCompetitors } from './seen-competitors';
 
 const clean = snapshotOfFile(cleanFile);
@@ -36,12 +36,6 @@ describe('rivals', () => {
       { ours: 'A Fixed Price', theirs: 'A fixed price!', rival: 'Brindlemoor' },
     ]);
     expect(findSameLines(viewOf(change(clean, 'adLine', { text: '' }, 1)), [{ ...competitor, ads: [] }])).toEqual([]);
-  });
-
-  it('a search won for free saves its clicks at what they cost', () => {
-    const find = { ...findRow('f', 'piano tuning', 'keep', 100), bidLowMinor: 100, bidHighMinor: 300 };
-    expect(savedMinor(find, 0.05)).toBe(1000);
-    expect(savedMinor(findRow('f', 'x', 'keep'), 1)).toBeNull();
   });
 });
 

@@ -94,12 +94,3 @@ export function findSameLines({ snapshot }: Pick<PlanView, 'snapshot'>, competit
     return same ? [{ adId, ours: text, theirs: same.text, rival: same.name }] : [];
   });
 }
-
-/** What not bidding on a search that is won for free would save in a month: its clicks (searches × rate) at what they cost, middle of the ranges, in
- * minor units; null where its searches or bids are not known. */
-export function savedMinor(find: Find, rate: number): number | null {
-  const { searchesLow, searchesHigh, bidLowMinor, bidHighMinor } = find;
-  if (searchesLow === null || bidLowMinor === null) return null;
-  const searches = (searchesLow + (searchesHigh ?? searchesLow)) / 2;
-  return Math.round(searches * rate * ((bidLowMinor + (bidHighMinor ?? bidLowMinor)) / 2));
-}

@@ -7,7 +7,7 @@ import type { Find } from '../records/find';
 import type { Keyword } from '../records/keyword';
 import type { Negative } from '../records/negative';
 import { firstLanguage, type PlanView } from '../view/plan-view';
-import { clickCostMinor } from './strongest';
+import { findDemandOf } from '../forecast/find-demand';
 
 /** What a negative stops. */
 export interface NegativeReach {
@@ -16,7 +16,7 @@ export interface NegativeReach {
   /** Kept finds, and keywords where it acts: it should stop none of them. */
   kept: readonly Find[];
   keywords: readonly Keyword[];
-  /** Searches a month of all of those finds, and what their clicks would cost at the middle of what is bid, in minor units. */
+  /** Searches a month of all of those finds, and what their clicks would cost, in minor units. */
   searches: Range;
   costMinor: number;
 }
@@ -25,14 +25,10 @@ export interface NegativeReach {
 export type WrittenNegative = Pick<Negative, 'text' | 'match' | 'campaignId' | 'groupId'>;
 
 /** What finds come to that are stopped. */
-export function sumStopped({ house }: PlanView, finds: Iterable<Find>): Pick<NegativeReach, 'searches' | 'costMinor'> {
+export function sumStopped(view: PlanView, finds: readonly Find[]): Pick<NegativeReach, 'searches' | 'costMinor'> {
   const searches = { low: 0, high: 0 };
-  let costMinor = 0;
-  for (const find of finds) {
-    addSearches(searches, find);
-    costMinor += clickCostMinor(find, house);
-  }
-  return { searches, costMinor };
+  for (const find of finds) addSearches(searches, find);
+  return { searches, costMinor: findDemandOf(view).costMinor(finds) };
 }
 
 /** What a negative stops of the finds, and of the keywords that it acts on. */

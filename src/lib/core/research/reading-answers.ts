@@ -111,8 +111,6 @@ const findFields: readonly (keyof Find)[] = [
   'isMisspelling',
   'searchesLow',
   'searchesHigh',
-  'bidLowMinor',
-  'bidHighMinor',
   'position',
 ];
 

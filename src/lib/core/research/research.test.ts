@@ -22,7 +22,6 @@ import { findsOfPage } from './page-finds';
 import { addedWords, combineLists } from './patterns';
 import { readResults } from './results-page';
 import { negativeFor } from './negative-for';
-import { computeCapacity, rankStrongest } from './strongest';
 import { keepSwapped, swapPlace } from './swap-place';
 import { WordIndex } from './word-index';
 
@@ -361,21 +360,6 @@ describe('another town', () => {
 });
 
 describe('what it comes to', () => {
-  it('is what the money feeds, and the finds that are worth it most, each with its sum', () => {
-    const kept = [
-      find('piano tuning', 'keep', { searchesLow: 100, searchesHigh: 100, bidLowMinor: 100, bidHighMinor: 300 }),
-      find('best piano tuner', 'keep', { searchesLow: 100, searchesHigh: 100, bidLowMinor: 100, bidHighMinor: 300 }),
-      find('piano tuner dear', 'keep', { searchesLow: 100, searchesHigh: 100, bidLowMinor: 300, bidHighMinor: 472 }),
-    ];
-    const view = viewOf(empty);
-    // £900 at £2.62 a click buys 343 clicks, enough for 34 keywords at ten each.
-    expect(computeCapacity(view, kept)).toEqual({ clicks: 343, keywords: 34, costPerClickMinor: 262 });
-    const ranked = rankStrongest(view, kept, ({ text }) => (text.startsWith('best') ? 'compare' : 'hire'));
-    expect(ranked.map(({ find: { text } }) => text)).toEqual(['piano tuning', 'best piano tuner', 'piano tuner dear']);
-    expect(ranked[2]).toMatchObject({ intentWorth: 1, affordable: 0.5 });
-    expect(computeCapacity(view, [])).toBeNull();
-  });
-
   it('a find would fit the group whose theme it holds', () => {
     expect(findFittingGroup(viewOf(empty), 'piano tuning cost')?.name).toBe('Piano tuning');
     expect(findFittingGroup(viewOf(empty), 'piano repair')).toBeNull();

@@ -12,7 +12,9 @@ export interface RuleSet extends Omit<RuleSetRow, 'id' | 'position' | 'refusedKe
 }
 
 /** The rule sets that ship; each can be copied and the copy changed. */
-export const shippedRuleSets: readonly RuleSetRow[] = [{ id: 'search-2026', ...data, position: 0 }];
+export const shippedRuleSets: readonly RuleSetRow[] = [
+  { id: 'search-2026', ...(data as Omit<RuleSetRow, 'id' | 'position'>), position: 0 },
+];
 
 const ready = new WeakMap<RuleSetRow, RuleSet>();
 

@@ -33,5 +33,12 @@ export const stepNames = [
   'keys-changed',
   'rivals-read-in',
   'report-read-in',
+  'bids-set',
+  'money-set',
+  'hours-opened',
+  'scenario-taken',
+  'keywords-parked',
+  'keywords-put-back',
+  'spread-by-value',
 ] as const;
 export type StepName = (typeof stepNames)[number];

@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { bidsOfGrid, findBestBids } from '$lib/core/forecast/best-bids';
-import { CampaignModel, type EstimateAsked } from '$lib/core/forecast/estimate';
+import { CampaignModel, tell, type EstimateAsked } from '$lib/core/forecast/estimate';
 import { shippedModel } from '$lib/core/forecast/model';
+import { tellCampaign } from '$lib/core/forecast/told-estimate';
 import { plainText } from '$lib/core/keywords/read-keyword';
 import { matchTypes } from '$lib/core/records/match-types';
 import { ruleSet } from '$lib/core/rules/rule-set';
@@ -87,7 +88,7 @@ function refuseBeyond({ groups }: EstimateAsked, bids: number, path: string): vo
 /** What a campaign can bring in a month at the bids that it has. */
 export const estimateJob: Job = ({ body }) => {
   const said = readBody(body, campaign);
-  const { keyword: estimateOf, groups, total, limit, unknown } = new CampaignModel(askedOf(said), shippedModel).at();
+  const { keyword: estimateOf, groups, total, limit, unknown } = tellCampaign(new CampaignModel(askedOf(said), shippedModel), shippedModel);
   const nothing = { clicksAsked: null, clicks: null, costPerClickMinor: null, costMinor: null };
   return {
     keywords: said.groups.flatMap((group, at) =>
@@ -114,7 +115,7 @@ export const estimateCurveJob: Job = ({ body }) => {
   return {
     rows: bidsMinor.map((bidMinor) => ({
       bidMinor,
-      total: model.at(() => bidMinor).total,
+      total: tell(model.at({ bidOf: () => bidMinor }).total),
       nextClickMinor: model.nextClickMinor(bidMinor, stepMinor),
     })),
   };
@@ -135,6 +136,6 @@ export const bestBidsJob: Job = ({ body }) => {
   );
   return {
     groups: said.groups.map(({ name }, at) => ({ name, bidMinor: bids[at] })),
-    total: model.at((group) => bids[group]!).total,
+    total: tell(model.at({ bidOf: (group) => bids[group] }).total),
   };
 };

@@ -1,0 +1,92 @@
+import { applyEdits } from '../store/snapshot';
+import type { Change } from '../store/changes';
+import { decide } from '../store/decide';
+import { worthOf, type PlanView } from '../view/plan-view';
+import { bestRow, curveOf } from './curve';
+import type { Sums } from './estimate';
+import { feedKeywords } from './fed';
+import { heedsBids, keepOnly, openAllHours, raiseMoney, setOneBid } from './plan-changes';
+import { PlanModel, wholePlan } from './plan-model';
+import { minus, told, type Range3 } from './runs';
+import { profitOf, worthOfConversion } from './worth';
+
+/** What a change would bring more, a month: profit where it is known, else conversions, else clicks. */
+export interface Gain {
+  of: 'profit' | 'conversions' | 'clicks';
+  range: Range3;
+}
+
+/** One change that can be made to a plan, with what it would bring. */
+export interface Help {
+  kind: 'money' | 'bid' | 'bid-first' | 'bid-worth' | 'hours' | 'fed';
+  /** The amount in it, in minor units; of `fed` how many keywords leave. */
+  amount: number;
+  gain: Gain;
+  change: Change;
+}
+
+/** The plan after a change of its own, as it would be; null where the change would be refused. */
+export function viewAfter(view: PlanView, change: Change): PlanView | null {
+  const decision = decide(view.snapshot, change, 'plan');
+  if (!decision.ok) return null;
+  const snapshot = applyEdits(view.snapshot, decision.edits);
+  const brief = snapshot.brief.get(view.brief.id);
+  return brief ? { ...view, snapshot, brief } : null;
+}
+
+/** What one plan brings more than another. */
+export function gainBetween(before: Sums, after: Sums, worthMinor: number | null): Gain {
+  const [profit, then] = [profitOf(before, worthMinor), profitOf(after, worthMinor)];
+  if (profit && then) return { of: 'profit', range: told(minus(then, profit)) };
+  if (before.conversions && after.conversions) return { of: 'conversions', range: told(minus(after.conversions, before.conversions)) };
+  return { of: 'clicks', range: told(minus(after.clicks, before.clicks)) };
+}
+
+/** Amounts of money are raised to two figures. */
+export function roundMoney(minor: number): number {
+  const scale = 10 ** Math.max(0, Math.floor(Math.log10(Math.max(1, minor))) - 2);
+  return Math.ceil(minor / scale - 1e-9) * scale;
+}
+
+/** The changes that a plan offers itself, those that would bring most first; none that would bring less. Ids of what is parked come from `newId`. */
+export function findHelp(plan: PlanModel, newId: () => string): Help[] {
+  const { view } = plan;
+  const worth = worthOfConversion(view);
+  const now = plan.estimate().sums;
+  const found: Help[] = [];
+  const offer = (kind: Help['kind'], amount: number, change: Change | null) => {
+    const after = change && viewAfter(view, change);
+    if (!after) return;
+    const gain = gainBetween(now, new PlanModel(after).estimate().sums, worth);
+    if (gain.range[1] > 0) found.push({ kind, amount, gain, change: change! });
+  };
+
+  const money = new Map(
+    plan.campaigns.flatMap((campaign) => {
+      const asked = plan.campaignAt(campaign).total.costAskedMinor[1];
+      return campaign.row && asked > campaign.moneyMinor ? [[campaign.id, roundMoney(asked)] as const] : [];
+    }),
+  );
+  const sum = plan.campaigns.reduce((all, { id, row }) => all + (money.get(id) ?? row?.monthlyMinor ?? 0), 0);
+  offer('money', sum, raiseMoney(view, money));
+
+  if (heedsBids(view, wholePlan)) {
+    const curve = curveOf(plan);
+    const best = bestRow(curve);
+    if (best) offer('bid', best.bidMinor, setOneBid(view, wholePlan, best.bidMinor));
+    const first = curve.levels && Math.round(curve.levels.firstMinor);
+    if (first) offer('bid-first', first, setOneBid(view, wholePlan, first));
+    const perClick = worthOf(view)?.perClickMinor;
+    if (perClick) offer('bid-worth', perClick, setOneBid(view, wholePlan, perClick));
+  }
+  offer('hours', 0, openAllHours(view));
+
+  const fed = feedKeywords(plan);
+  const keep = new Set(fed.ranked.flatMap(({ id, isFed }) => (isFed ? [id] : [])));
+  if (!plan.isOfFinds && !fed.isMoneyEnough && keep.size > 0) offer('fed', fed.keywords - keep.size, keepOnly(view, keep, newId));
+
+  found.sort((a, b) => b.gain.range[1] - a.gain.range[1]);
+  // Of several bids the best one is enough.
+  const bids = found.filter(({ kind }) => kind.startsWith('bid'));
+  return found.filter((help) => !help.kind.startsWith('bid') || help === bids[0]);
+}
