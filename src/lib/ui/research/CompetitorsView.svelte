@@ -7,14 +7,14 @@
     findSameLines,
     isSeasonal,
     measureCompetitor,
-    savedMinor,
     type Competition,
     type Competitor,
   } from '$lib/core/research/competitors';
+  import type { Find } from '$lib/core/records/find';
   import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import { bareDomain } from '$lib/core/research/read-competitors';
   import { asCompetitor, joinCompetitors } from '$lib/core/research/seen-competitors';
-  import { clickRate } from '$lib/core/research/strongest';
+  import { findDemandOf } from '$lib/core/forecast/find-demand';
   import { countOf, monthNames } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
@@ -67,6 +67,12 @@
     return kept.filter(({ text }) => won.has(text));
   });
   const money = (minor: number | null) => (minor === null ? '–' : formatMoney(minor, planState.currency));
+  const demand = $derived(findDemandOf(planState.plan));
+  /** What not bidding on a search that is won for free would save in a month; null where nothing is known of it. */
+  const savedBy = (find: Find) => {
+    const { clicks, costMinor } = demand.of(find);
+    return clicks === 0 ? null : Math.round(costMinor);
+  };
   const percent = (share: number) => `${Math.round(share * 100)} %`;
 
   $effect(() => {
@@ -216,9 +222,7 @@
     <h3 class="pt-4 pb-1 font-semibold">Searches that {planState.plan.client.site || 'the client'} wins for free</h3>
     {#each free as find (find.id)}
       <p class="flex gap-3 border-b border-rule-soft py-0.5">
-        <span class="flex-1">{find.text}</span><span class="text-ink-2"
-          >not bidding saves about {money(savedMinor(find, clickRate(planState.plan.house)))} a month</span
-        >
+        <span class="flex-1">{find.text}</span><span class="text-ink-2">not bidding saves about {money(savedBy(find))} a month</span>
         <Button kind="link" onclick={() => research.judging.judgeFinds([find], 'pass')}>Save it</Button>
       </p>
     {:else}<p class="text-ink-2">None of the kept finds.</p>{/each}

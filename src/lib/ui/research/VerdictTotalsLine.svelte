@@ -1,17 +1,23 @@
 <script lang="ts">
-  import Table from '../parts/Table.svelte';
-  import { formatMoney, formatRoughly } from '$lib/core/money/money';
+  import { keepOnly } from '$lib/core/forecast/plan-changes';
   import type { Verdict } from '$lib/core/records/find';
-  import { wordSearches, wordSearchRange } from '$lib/wording/research';
+  import { formatMoney, formatRoughly } from '$lib/core/money/money';
+  import { wordMoneySpan, wordNumber, wordRange } from '$lib/wording/figures';
+  import { wantWords } from '$lib/wording/forecast';
+  import { wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
-  import type { ResearchState } from './research-state.svelte';
   import ScrollArea from '../parts/ScrollArea.svelte';
+  import Table from '../parts/Table.svelte';
+  import { getShell } from '../shell/shell.svelte';
+  import { newId } from '../state/synced-store.svelte';
+  import type { ResearchState } from './research-state.svelte';
 
   let { research }: { research: ResearchState } = $props();
 
-  const { list } = $derived(research);
+  const shell = getShell();
+  const { list, planState } = $derived(research);
   const order: { verdict: Verdict; tone: string; label: string }[] = [
     { verdict: 'keep', tone: 'bg-act', label: 'kept' },
     { verdict: 'block', tone: 'bg-madder/80', label: 'blocked' },
@@ -19,13 +25,30 @@
     { verdict: 'later', tone: 'bg-slate', label: 'later' },
     { verdict: 'open', tone: 'bg-rule', label: 'to judge' },
   ];
+  $effect(() => planState.forecast.watch());
+  const { summary } = $derived(planState.forecast);
+  /** What clicks on the finds of a verdict would cost a month; nothing where it is not known. */
+  const cost = (verdict: Verdict) => {
+    const minor = summary?.costByVerdict[verdict] ?? 0;
+    return minor < 1 ? '' : formatRoughly(minor, planState.currency);
+  };
   /** A verdict's finds, the searches behind them and what their clicks would cost. */
   const label = ({ verdict, label: word }: (typeof order)[number]) =>
-    `${list.counts[verdict].toLocaleString('en-GB')} ${word}: ${wordRange(searches[verdict])} searches, ${money(verdict)} of clicks a month`;
-  const { searches, costMinor, kept, clear, small, capacity, strongest } = $derived(research.reader.answer.totals);
-  const wordRange = ({ low, high }: { low: number; high: number }) => wordSearchRange(low, high);
-  const money = (verdict: Verdict) => formatRoughly(costMinor[verdict], research.planState.currency);
+    `${list.counts[verdict].toLocaleString('en-GB')} ${word}: ${wordSearches(searches[verdict])} searches${cost(verdict) === '' ? '' : `, ${cost(verdict)} of clicks a month`}`;
+  const { searches, kept, clear, small } = $derived(research.reader.answer.totals);
+  const wordSearches = ({ low, high }: { low: number; high: number }) => wordSearchRange(low, high);
+  const total = $derived(summary && summary.plan.total.clicksAsked[2] > 0 ? summary.plan.total : null);
+  const fed = $derived(total && summary && Number.isFinite(summary.moneyMinor) ? summary.fed : null);
+  const what = $derived(summary?.isOfFinds ? 'kept find' : 'keyword');
   let isOpen = $state(false);
+
+  function keep() {
+    if (!fed) return;
+    const change = keepOnly(planState.plan, new Set(fed.fedIds), newId);
+    if (change) planState.make(change);
+    isOpen = false;
+    shell.announce(`${fed.fed} stay, ${countOf(fed.keywords - fed.fed, what)} parked. Ctrl Z brings them back.`);
+  }
 </script>
 
 <div class="flex h-[6px] shrink-0" role="img" aria-label={order.map(label).join(', ')}>
@@ -37,50 +60,61 @@
 </div>
 <p class="flex flex-wrap items-baseline gap-x-4 border-b border-rule px-[22px] py-1 text-ink-2">
   <span
-    >Kept: <b class="font-semibold text-ink">{wordRange(searches.keep)}</b> searches a month{costMinor.keep > 0
-      ? `, ${money('keep')} of clicks`
-      : ''}, {clear} of {kept} with clear intent; blocked
-    {wordRange(searches.block)}{costMinor.block > 0 ? ` (${money('block')} saved)` : ''}, left {wordRange(searches.open)}</span
+    >Kept: <b class="font-semibold text-ink">{wordSearches(searches.keep)}</b> searches a month, {clear} of {kept} with clear intent; blocked
+    {wordSearches(searches.block)}{cost('block') === '' ? '' : ` (${cost('block')} saved)`}, left {wordSearches(searches.open)}</span
   >
   {#if small.count > 0}<span
-      >{countOf(small.count, 'small one')} {small.count === 1 ? 'adds' : 'add'} up to {wordRange(small.searches)}</span
+      >{countOf(small.count, 'small one')} {small.count === 1 ? 'adds' : 'add'} up to {wordSearches(small.searches)}</span
     >{/if}
-  {#if capacity}
-    <span class={kept > capacity.keywords ? 'text-ochre' : ''}
-      >The money feeds {countOf(capacity.keywords, 'keyword')}{kept > capacity.keywords ? `; ${kept} are kept` : ''}</span
+  {#if total}
+    <a class="underline decoration-rule underline-offset-2 hover:decoration-ink" href={`/plans/${planState.planId}/forecast`}
+      ><b class="font-semibold text-ink">{wordRange(total.clicks)}</b> clicks for {wordMoneySpan(total.costMinor, planState.currency)}</a
     >
-    <Button kind="link" onclick={() => (isOpen = true)}>The strongest {Math.min(capacity.keywords, kept)}</Button>
+  {/if}
+  {#if fed && summary}
+    {#if fed.isMoneyEnough}
+      <span>Money is no limit: all that is asked for costs less</span>
+    {:else}
+      <span class={fed.keywords > fed.fed ? 'text-ochre' : ''}
+        >The money feeds {countOf(fed.fed, what)} of {fed.keywords.toLocaleString('en-GB')}</span
+      >
+    {/if}
+    <Button kind="link" onclick={() => (isOpen = true)}>The strongest</Button>
   {/if}
 </p>
-{#if isOpen && capacity}
-  <Dialog bind:open={isOpen} title={`The strongest ${Math.min(capacity.keywords, kept)} for this money`} wide>
+{#if isOpen && fed && summary}
+  <Dialog bind:open={isOpen} title="The strongest for this money" wide>
     <p class="text-ink-2">
-      {formatMoney(research.planState.plan.brief.monthlyMinor ?? 0, research.planState.currency, { whole: true })} a month at {formatMoney(
-        capacity.costPerClickMinor,
-        research.planState.currency,
-      )} a click buys {wordSearches(capacity.clicks)} clicks; a keyword needs {research.planState.plan.house.clicksPerKeyword} to be learned from.
-      Worth: clicks × what the intent is worth × what a click may cost against what it does.
+      {formatMoney(summary.moneyMinor, planState.currency, { whole: true })} a month. Worth: clicks asked for × what the want is worth × what
+      a click may cost against what it does. Fed are, in this order, those that are asked for {planState.plan.house.clicksPerKeyword} clicks
+      {fed.isMoneyEnough ? 'a month; all of them together cost less than the money.' : 'a month, until what they ask for costs the money.'}
     </p>
     <ScrollArea label="The strongest finds" class="max-h-96 border-y border-rule">
       <Table
         sticky="sheet"
         heads={[
-          { name: 'Find' },
+          { name: summary.isOfFinds ? 'Find' : 'Keyword' },
           { name: 'Clicks', isFigure: true },
-          { name: 'Intent', isFigure: true },
+          { name: 'Want', isFigure: true },
           { name: 'Affordable', isFigure: true },
           { name: 'Worth', isFigure: true },
+          { name: 'Fed', isFigure: true },
         ]}
-        >{#each strongest as one (one.find.id)}
-          <tr class="border-t border-rule-soft"
-            ><td class="py-0.5">{one.find.text}</td>
-            {#each [one.clicks.toFixed(1), `× ${one.intentWorth}`, `× ${one.affordable.toFixed(2)}`, one.worth.toFixed(1)] as cell, at (at)}<td
-                class="text-end font-mono text-[12.5px]">{cell}</td
+        >{#each fed.strongest as one (one.id)}
+          <tr class={`border-t border-rule-soft ${one.isFed ? '' : 'text-ink-2'}`}
+            ><td class="py-0.5">{one.text}</td>
+            {#each [wordNumber(one.clicksAsked), `${wantWords[one.want]} × ${one.wantFactor}`, `× ${one.affordable.toFixed(2)}`, wordNumber(one.worth), one.isFed ? 'yes' : ''] as cell, at (at)}<td
+                class="text-end font-mono text-[12.5px] whitespace-nowrap">{cell}</td
               >{/each}</tr
           >
         {/each}
       </Table>
     </ScrollArea>
-    {#snippet footer()}<Button onclick={() => (isOpen = false)}>Close</Button>{/snippet}
+    {#snippet footer()}
+      {#if fed.fed > 0 && fed.fed < fed.keywords}<Button onclick={keep}
+          >Keep only these {fed.fed}, park {(fed.keywords - fed.fed).toLocaleString('en-GB')}</Button
+        >{/if}
+      <Button onclick={() => (isOpen = false)}>Close</Button>
+    {/snippet}
   </Dialog>
 {/if}

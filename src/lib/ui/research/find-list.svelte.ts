@@ -3,7 +3,7 @@ import { usualOrder, type FindOrder } from '$lib/core/finds/find-orders';
 import { inOrder } from '$lib/core/store/snapshot';
 import type { Find, Verdict } from '$lib/core/records/find';
 import { intents, type Intent, type VerdictProposal } from '$lib/core/research/propose-verdict';
-import { sumReports, type ReportSum } from '$lib/core/research/report-sums';
+import { sumReports, type ReportSum } from '$lib/core/finds/report-sums';
 import type { PlanState } from '../state/plan-state.svelte';
 
 /** The heading of an intent. */

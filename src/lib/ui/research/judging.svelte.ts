@@ -17,7 +17,7 @@ import { findFittingGroup, findOwnName } from '$lib/core/research/fitting-group'
 import { KeptTexts } from '$lib/core/research/kept-texts';
 import type { Lexicon } from '$lib/core/research/lexicon';
 import type { VerdictProposal } from '$lib/core/research/propose-verdict';
-import { clickCostMinor } from '$lib/core/research/strongest';
+import { findDemandOf } from '$lib/core/forecast/find-demand';
 import { negativeFor } from '$lib/core/research/negative-for';
 import { keepSwapped, swapPlace } from '$lib/core/research/swap-place';
 import { wordsAgainst, type WordsAgainst } from '$lib/core/research/words-against';
@@ -232,8 +232,8 @@ export class Judging {
   /** The negatives that accepting would make, those that stop most first. */
   negativesOf(groups: readonly AcceptedGroup[]): (group: AcceptedGroup) => MadeNegative[] {
     const byFind = new Map(blockedByAccepting(groups, this.accepting(groups)).map((blocked) => [blocked.find, blocked]));
-    const { house } = this.planState.plan;
-    const costOf = (find: Find) => clickCostMinor(find, house);
+    const demand = findDemandOf(this.planState.plan);
+    const costOf = (find: Find) => demand.of(find).costMinor;
     return ({ finds }) =>
       negativesMade(
         finds.flatMap((find) => byFind.get(find) ?? []),

@@ -11,11 +11,10 @@
   import MoneyField from '../parts/MoneyField.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import type { CampaignReach } from './campaign-reach.svelte';
 
-  let { planState, campaign, reach }: { planState: PlanState; campaign: Campaign; reach: CampaignReach } = $props();
+  let { planState, campaign }: { planState: PlanState; campaign: Campaign } = $props();
 
-  const advice = $derived(adviseBidding(planState.plan, campaign, reach.outlook));
+  const advice = $derived(adviseBidding(planState.plan, campaign, planState.forecast.summary?.campaigns.get(campaign.id) ?? null));
   const worth = $derived(worthOf(planState.plan));
   const follows = $derived(campaign.bidding === advice.kind);
   const items = biddingKinds.map((value) => ({ value, name: biddingWords[value] }));

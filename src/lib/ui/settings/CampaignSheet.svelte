@@ -101,8 +101,8 @@
     </div>
   </div>
   <div class="border-s border-rule px-4 py-3">
-    <MoneySection {planState} {campaign} {reach} />
-    <BiddingSection {planState} {campaign} {reach} />
-    <DatesSection {planState} {campaign} {reach} />
+    <MoneySection {planState} {campaign} />
+    <BiddingSection {planState} {campaign} />
+    <DatesSection {planState} {campaign} />
   </div>
 </div>

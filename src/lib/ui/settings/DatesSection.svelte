@@ -5,9 +5,8 @@
   import { wordDate } from '$lib/wording/texts';
   import SelectField from '../parts/SelectField.svelte';
   import DateField from '../parts/DateField.svelte';
-  import type { CampaignReach } from './campaign-reach.svelte';
 
-  let { planState, campaign, reach }: { planState: PlanState; campaign: Campaign; reach: CampaignReach } = $props();
+  let { planState, campaign }: { planState: PlanState; campaign: Campaign } = $props();
 
   const set = (fields: Partial<Campaign>) => void planState.set('campaign', campaign.id, fields);
   const rotations = [
@@ -29,7 +28,7 @@
     }),
   );
   const season = $derived.by(() => {
-    const months = reach.demand?.months ?? [];
+    const months = planState.forecast.summary?.seasons.get(campaign.id) ?? [];
     const mean = months.reduce((sum, searches) => sum + searches, 0) / 12;
     if (mean === 0) return null;
     const start = campaign.startsOn === null ? null : Number(campaign.startsOn.slice(5, 7)) - 1;

@@ -11,20 +11,22 @@
   import Button from '../parts/Button.svelte';
   import MoneyField from '../parts/MoneyField.svelte';
   import TextField from '../parts/TextField.svelte';
-  import type { CampaignReach } from './campaign-reach.svelte';
 
-  let { planState, campaign, reach }: { planState: PlanState; campaign: Campaign; reach: CampaignReach } = $props();
+  let { planState, campaign }: { planState: PlanState; campaign: Campaign } = $props();
 
   const monthDays = $derived(planState.plan.house.monthDays);
   const daily = $derived(campaign.monthlyMinor === null ? null : dailyFromMonthly(campaign.monthlyMinor, monthDays));
   const money = (minor: number) => formatMoney(minor, planState.currency);
   const set = (monthlyMinor: number | null, editSession: string) =>
     void planState.set('campaign', campaign.id, { monthlyMinor }, editSession);
-  const learning = $derived(reach.outlook && computeLearning(planState.plan, campaign, reach.outlook));
+  const said = $derived(planState.forecast.summary?.campaigns.get(campaign.id) ?? null);
+  const learning = $derived(said && said.total.clicksAsked[2] > 0 ? computeLearning(planState.plan, campaign, said) : null);
 
   let clicks = $state('100');
   let days = $state('14');
-  const cost = $derived(Math.round(reach.outlook?.costPerClickMinor.high ?? campaign.bidMinor ?? 0));
+  const cost = $derived(
+    Math.round(said && said.total.clicks[1] > 0 ? said.total.costMinor[1] / said.total.clicks[1] : (campaign.bidMinor ?? 0)),
+  );
   const isCount = (text: string) => /^[1-9]\d{0,5}$/.test(text.trim());
   const test = $derived(
     isCount(clicks) && isCount(days) && cost > 0

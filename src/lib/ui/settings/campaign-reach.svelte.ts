@@ -1,5 +1,4 @@
 import type { Range } from '$lib/core/market/range';
-import { computeOutlook, type Outlook } from '$lib/core/forecast/outlook';
 import { placesKey, summarizeFigures, type DemandSummary } from '$lib/core/market/figures';
 import type { PlacesReached } from '$lib/core/places/found-place';
 import { childrenOf, inOrder } from '$lib/core/store/snapshot';
@@ -19,11 +18,10 @@ interface Answer {
   other: DemandSummary | null;
 }
 
-/** People, searches and clicks that a campaign's settings reach, asked anew as they change. */
+/** People whom a campaign's settings reach, and what counting those who ask from afar adds; asked anew as they change. */
 export class CampaignReach {
   people = $state.raw<PlacesReached | null>(null);
   private answer = $state.raw<Answer | null>(null);
-  readonly demand: DemandSummary | null = $derived(this.answer?.own ?? null);
   readonly asking = new MarketAsking();
   private placesFailure = $state('');
   readonly failure = $derived(this.placesFailure || this.asking.failure);
@@ -44,9 +42,6 @@ export class CampaignReach {
   /** What the demand follows from. */
   readonly demandKey: string = $derived.by(() =>
     [this.placesKey, this.campaign?.languages.join(), this.campaign?.whoCounts, this.planState.currency, ...this.texts].join('\n'),
-  );
-  readonly outlook: Outlook | null = $derived.by(() =>
-    this.campaign && this.demand ? computeOutlook(this.planState.plan, this.campaign, this.demand) : null,
   );
 
   /** Searches that asking from afar adds, whichever is chosen; null until the market has said. */

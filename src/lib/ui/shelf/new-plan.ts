@@ -39,6 +39,7 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
     rivals: [],
     reports: [],
     finds: [],
+    scenarios: [],
     setAside: [],
   };
 }

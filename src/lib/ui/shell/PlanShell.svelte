@@ -27,6 +27,7 @@
     research: planState.snapshot.find.size === 0,
     groups: planState.snapshot.group.size === 0,
     ads: planState.snapshot.ad.size === 0,
+    forecast: planState.snapshot.keyword.size === 0,
     proof: planState.counts.fix + planState.counts.look > 0 || planState.snapshot.ad.size === 0,
     'hand-off': planState.plan.plan.handedOffOn === null,
   });

@@ -5,6 +5,7 @@ export const planChapters = [
   { id: 'research', name: 'Research' },
   { id: 'groups', name: 'Groups' },
   { id: 'ads', name: 'Ads' },
+  { id: 'forecast', name: 'Forecast' },
   { id: 'proof', name: 'Proof' },
   { id: 'hand-off', name: 'Hand-off' },
 ] as const;

@@ -9,6 +9,7 @@ export const chapterNames: Readonly<Record<Chapter, string>> = {
   research: 'Research',
   groups: 'Groups',
   ads: 'Ads',
+  forecast: 'Forecast',
   proof: 'Proof',
   'hand-off': 'Hand-off',
 };

@@ -15,7 +15,7 @@ export const listedKeys: readonly { name: string; keys: readonly ListedKey[] }[]
       { keys: 'Ctrl Z', does: 'Undo the last step; in a field its own undo comes first' },
       { keys: 'Ctrl Shift Z', does: 'Make the last undone step again' },
       { keys: 'Ctrl Enter', does: 'The main thing of a dialog' },
-      { keys: '1 … 7', does: 'Open a chapter' },
+      { keys: '1 … 8', does: 'Open a chapter' },
       { keys: 'N', does: 'Fold or open the margin' },
       { keys: '?', does: 'This sheet' },
       { keys: 'Esc', does: 'Leave a field, a menu or a sheet' },
@@ -39,6 +39,15 @@ export const listedKeys: readonly { name: string; keys: readonly ListedKey[] }[]
       { keys: 'Enter', does: 'Next line, a new one after the last' },
       { keys: '↑ ↓', does: 'Line above, line below' },
       { keys: 'Alt ← →', does: 'Another keyword in the preview' },
+    ],
+  },
+  {
+    name: 'Forecast',
+    keys: [
+      { keys: 'G', does: 'A group or a keyword alone' },
+      { keys: 'L', does: 'Bids by level' },
+      { keys: 'W', does: 'A scenario beside the plan' },
+      { keys: 'D', does: 'Charts as tables' },
     ],
   },
   {

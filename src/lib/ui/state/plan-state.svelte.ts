@@ -8,6 +8,7 @@ import type { BroughtIn } from '$lib/core/finds/incoming-finds';
 import type { Finding } from '$lib/core/proof/finding';
 import { countByChapter, sumCounts } from '$lib/core/proof/count-findings';
 import { createContext } from 'svelte';
+import { ForecastReader } from './forecast-reader.svelte';
 import { ProofReader } from './proof-reader.svelte';
 import { newId, SyncedStore } from './synced-store.svelte';
 import type { Workspace } from './workspace.svelte';
@@ -15,6 +16,7 @@ import type { Workspace } from './workspace.svelte';
 /** One plan that is open: its rows, its proof, and the ways to change it. */
 export class PlanState extends SyncedStore {
   readonly reader = new ProofReader();
+  readonly forecast = new ForecastReader();
   private readonly findIndex = new FindIndex();
 
   /** Plan and workspace rows in one snapshot. */
@@ -71,11 +73,13 @@ export class PlanState extends SyncedStore {
     });
   }
 
-  /** Has the proof read again; to be called when the snapshot changes. */
+  /** Has proof and forecast read again; to be called when the snapshot changes. */
   readAgain(): void {
     const [revision, workspace] = [this.shownRevision, this.workspace.shownRevision];
     const stands = revision !== null && workspace !== null ? { revision, workspace } : null;
-    if (this.view) this.reader.read(this.whole, { planId: this.planId, today: this.today, stands }, { isNews: this.showsNews });
+    if (!this.view) return;
+    this.forecast.read(this.whole, this.planId);
+    this.reader.read(this.whole, { planId: this.planId, today: this.today, stands }, { isNews: this.showsNews });
   }
 
   /** Takes the mend that a finding carries. */
@@ -108,6 +112,7 @@ export class PlanState extends SyncedStore {
   override close(): void {
     super.close();
     this.reader.close();
+    this.forecast.close();
   }
 }
 

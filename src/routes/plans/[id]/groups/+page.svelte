@@ -8,6 +8,7 @@
   import ChooseDialog from '$lib/ui/groups/ChooseDialog.svelte';
   import GroupCards from '$lib/ui/groups/GroupCards.svelte';
   import GroupDetails from '$lib/ui/groups/GroupDetails.svelte';
+  import GroupForecast from '$lib/ui/groups/GroupForecast.svelte';
   import GroupNegatives from '$lib/ui/groups/GroupNegatives.svelte';
   import OverlapList from '$lib/ui/groups/OverlapList.svelte';
   import KeptFinds from '$lib/ui/groups/KeptFinds.svelte';
@@ -86,6 +87,7 @@
             onmerge={() => (groups.picking = 'merge')}
             onremove={() => groups.remove()}
           />{/key}
+        {#key group.id}<GroupForecast {planState} {group} />{/key}
         <hr class="border-rule" />
       {/if}
       <FindingsMargin {planState} findings={groups.findings} />
