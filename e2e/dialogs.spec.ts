@@ -61,6 +61,11 @@ const dialogs: [name: string, view: string | null, open: (page: Page) => Promise
   ['match type', 'groups', onRow('[data-keyword]', 't')],
   ['merge', 'groups', press('Merge into…')],
   ['apply a master', 'ads?view=masters', press('Apply to groups…')],
+  ['a part of the plan', 'forecast', pressKeys('g')],
+  ['bids by level', 'forecast', pressKeys('l')],
+  ['what if', 'forecast', pressKeys('w')],
+  ['spread', 'forecast', press('Spread it…')],
+  ['too thin', 'forecast', press('See them…')],
   ['set aside', 'proof', press(/^Set aside: /)],
   ['learn from a sample', 'hand-off?view=layouts', press('Learn from a sample')],
 ];

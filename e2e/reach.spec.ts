@@ -11,6 +11,8 @@ const views = [
   'ads',
   'ads?view=masters',
   'ads?view=extras',
+  'forecast',
+  'forecast?scope=campaign',
   'proof',
   'proof?view=rules',
   'hand-off',

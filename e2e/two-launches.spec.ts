@@ -205,7 +205,7 @@ for (const [name, launch] of Object.entries(launches))
     };
     // Groups and keywords first, without ads, on purpose; no bid is missed where bids are automatic.
     await press('Escape');
-    await press('7');
+    await press('8');
     await go(button('Hand off without ads, on purpose'));
     const keywords = (await tableOf('Keywords')).trim().split('\r\n');
     expect(keywords).toHaveLength(6);
@@ -231,7 +231,7 @@ for (const [name, launch] of Object.entries(launches))
     }
     await untilSaved(page);
     await press('Escape');
-    await press('7');
+    await press('8');
     const ads = await tableOf('Ads');
     expect(ads).toContain(`[[keyword|${launch.fallback}`);
     for (const line of launch.lines.slice(0, 2)) expect(ads).toContain(line);

@@ -20,7 +20,7 @@ test('steps of several chapters are undone backwards and made again', async ({ p
   await page.keyboard.type('Prices');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: /^Undo: moved 2 keywords/ })).toBeVisible();
-  await page.keyboard.press('6');
+  await page.keyboard.press('7');
   await page.getByRole('button', { name: /Mend all that are safe/ }).click();
   await untilSaved(page);
   const after = await (await page.request.get(`/api/plans/${id}`)).json();

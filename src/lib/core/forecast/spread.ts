@@ -1,5 +1,6 @@
 import type { Change } from '../store/changes';
 import { findBestBids } from './best-bids';
+import { minorDigits } from '../money/money';
 import { splitExactly } from '../money/split';
 import { roundUp } from './curve';
 import { tell, type TotalEstimate } from './estimate';
@@ -87,10 +88,13 @@ export function spreadByValue(plan: PlanModel): Spread | null {
   const needs = taking.map((campaign) =>
     groups.reduce((all, one, at) => all + (one.campaign === campaign ? campaign.model.middleOfGroup(one.at, bids[at]!).costMinor : 0), 0),
   );
+  // Whole pounds where the money is whole pounds.
+  const unit = 10 ** minorDigits(view.account.currency);
+  const by = moneyMinor % unit === 0 ? unit : 1;
   const parts = splitExactly(
-    moneyMinor,
+    moneyMinor / by,
     needs.map((need) => Math.round(need)),
-  );
+  ).map((part) => part * by);
   const changes = [
     ...setGroupBids(view, new Map(groups.map(({ group }, at) => [group.id, bids[at]!]))),
     ...setMoney(view, new Map(taking.map(({ id }, at) => [id, parts[at]!]))),

@@ -71,7 +71,7 @@
   }
 </script>
 
-<div class="overflow-x-auto">
+<div class="overflow-x-auto pe-3">
   <table class="w-full border-collapse text-[12.5px]">
     <caption class="sr-only">What each bid buys in a month</caption>
     <thead>

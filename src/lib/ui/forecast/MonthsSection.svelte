@@ -53,6 +53,7 @@
           datasets: [
             {
               type: 'bar',
+              order: 1,
               data: months.map((month) => [bandOf(month)[0], bandOf(month)[2]] as [number, number]),
               backgroundColor: colours,
               barPercentage: 0.8,
@@ -60,6 +61,7 @@
             },
             {
               type: 'line',
+              order: 0,
               data: months.map((month) => bandOf(month)[1]),
               showLine: false,
               pointStyle: 'line',

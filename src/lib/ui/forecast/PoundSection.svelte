@@ -41,15 +41,15 @@
 <section aria-label="Where each pound goes" class="min-w-0 border-s border-rule px-[22px] py-2.5">
   <h2 class="flex items-baseline gap-2">
     <span class="font-semibold whitespace-nowrap">Where money goes best</span>
-    <span class="text-ink-2">{countOf(spending.length, 'group')}, {wordMoneyRoughly(sum, currency)} in the middle</span>
+    <span class="text-ink-2">{countOf(spending.length, 'group')}, {wordMoneyRoughly(sum, currency)}</span>
     <Button kind="link" class="ms-auto" onclick={() => (isSpreading = true)}>Spread it…</Button>
   </h2>
   <Table
     caption="Groups by what a conversion in them costs"
     heads={[
-      { name: 'Group' },
+      { name: 'Group', room: 'w-36' },
       { name: currency, isFigure: true },
-      { name: 'Part', isHidden: true, room: 'w-20' },
+      { name: 'Part', isHidden: true, room: 'w-14' },
       { name: counts ? first(noun) : 'Clicks', isFigure: true },
       { name: counts ? 'Each' : 'Click', isFigure: true },
       { name: 'Next', isFigure: true },
@@ -63,7 +63,7 @@
         <td class="text-end font-mono text-[12.5px]" title={wordMoneyRange(one.total.costMinor, currency)}
           >{wordMoneyNumber(one.total.costMinor[1], currency)}</td
         >
-        <td class="ps-2"><span class="block h-2 bg-hold" style:width={`${Math.round((one.total.costMinor[1] / most) * 70)}px`}></span></td>
+        <td class="ps-2"><span class="block h-2 bg-hold" style:width={`${Math.round((one.total.costMinor[1] / most) * 44)}px`}></span></td>
         <td class="text-end font-mono text-[12.5px] whitespace-nowrap">{wordRange(one.total.conversions ?? one.total.clicks)}</td>
         <td class="ps-2 text-end font-mono text-[12.5px]">{each(one)}</td>
         <td

@@ -107,12 +107,13 @@
         {/each}
         {#if partName !== undefined}<TabLink href={`?scope=${scope.kind}&id=${scope.id}`} isCurrent title={partName}>{partName}</TabLink
           >{/if}
-        {#if snapshot.group.size > 0}<Button kind="quiet" class="self-center" keys="G" onclick={() => (dialog = 'part')}>a part…</Button
-          >{/if}
       {/snippet}
       {#snippet actions()}
+        {#if snapshot.group.size > 0}<Button kind="quiet" keys="G" title="A group or a keyword alone" onclick={() => (dialog = 'part')}
+            >A part…</Button
+          >{/if}
         <Button keys="L" onclick={() => (dialog = 'levels')}>Bids by level</Button>
-        <Button keys="D" pressed={page.showsTables} onclick={() => (page.showsTables = !page.showsTables)}>As tables</Button>
+        <Button keys="D" pressed={page.showsTables} onclick={() => (page.showsTables = !page.showsTables)}>Tables</Button>
       {/snippet}
     </ChapterHead>
     <div class="min-h-0 flex-1 overflow-y-auto print:overflow-visible">
