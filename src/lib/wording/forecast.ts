@@ -37,9 +37,9 @@ const kinds: Record<FigureOrigin['kind'], string> = {
   estimate: 'estimated',
 };
 
-/** Whose a figure is: “brought in, list of 9 Dec”, “practice market, invented”. */
+/** Whose a figure is: “brought in, list of 9 Dec”, “practice market”. */
 export function wordOrigin({ kind, from, isElsewhere }: FigureOrigin): string {
-  const source = from === '' ? kinds[kind] : kind === 'estimate' ? `${from}, invented` : `${kinds[kind]}, ${from}`;
+  const source = from === '' ? kinds[kind] : kind === 'estimate' ? from : `${kinds[kind]}, ${from}`;
   return isElsewhere ? `${source}, of other places` : source;
 }
 

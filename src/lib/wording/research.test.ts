@@ -36,10 +36,13 @@ describe('the words of research', () => {
   });
 
   it('say what a results page tells', () => {
-    expect(wordEvidence({ mostly: 'service', count: 4, of: 5, paid: 1 })).toBe(
+    expect(wordEvidence({ mostly: 'service', count: 4, of: 5, paid: 1, isInvented: false })).toBe(
       '4 of 5 sell the service: hire is likely. 1 row is paid for.',
     );
-    expect(wordEvidence({ mostly: null, count: 2, of: 5, paid: 0 })).toBe('No kind of page prevails. Nobody pays to be there.');
+    expect(wordEvidence({ mostly: null, count: 2, of: 5, paid: 0, isInvented: false })).toBe(
+      'No kind of page prevails. Nobody pays to be there.',
+    );
+    expect(wordEvidence({ mostly: null, count: 4, of: 5, paid: 1, isInvented: true })).toBe('Invented, and so no evidence.');
   });
 
   it('never claim more of searches than is known', () => {

@@ -96,8 +96,10 @@ const mostlyWords: Record<ResultKind, string> = {
 };
 
 /** What a results page tells. */
-export const wordEvidence = ({ mostly, count, of, paid }: ResultsEvidence): string =>
-  `${mostly === null ? 'No kind of page prevails' : `${count} of ${of} ${mostlyWords[mostly]}`}. ${paid === 0 ? 'Nobody pays to be there.' : `${countOf(paid, 'row is', 'rows are')} paid for.`}`;
+export const wordEvidence = ({ mostly, count, of, paid, isInvented }: ResultsEvidence): string =>
+  isInvented
+    ? 'Invented, and so no evidence.'
+    : `${mostly === null ? 'No kind of page prevails' : `${count} of ${of} ${mostlyWords[mostly]}`}. ${paid === 0 ? 'Nobody pays to be there.' : `${countOf(paid, 'row is', 'rows are')} paid for.`}`;
 
 const whole = new Intl.NumberFormat('en-GB');
 const compact = new Intl.NumberFormat('en-GB', { notation: 'compact', maximumSignificantDigits: 3 });

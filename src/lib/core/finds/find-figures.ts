@@ -56,9 +56,15 @@ export function withFigures(find: Find, incoming: Figures, key: string): Figures
   return { ...first, otherFigures: [second, ...others].slice(0, mostFiguresSaved) };
 }
 
+/** What follows the name of a source whose numbers are nothing but invented. */
+const inventedSign = ', invented';
+
+/** Whether nothing but invention stands behind figures. */
+export const areInvented = ({ figuresFrom }: Pick<Figures, 'figuresFrom'>) => figuresFrom.endsWith(inventedSign);
+
 /** Figures of a market as those of a find: the lowest bid to be shown at all, the highest to stand first. */
 export const marketFigures = (
-  { searchesPerMonth, months, bids }: MarketFigures,
+  { searchesPerMonth, months, bids, isInvented = false }: MarketFigures,
   { key, on, from }: { key: string; on: string; from: string },
 ): Figures => ({
   searchesLow: searchesPerMonth.low,
@@ -70,7 +76,7 @@ export const marketFigures = (
   figuresOf: key,
   figuresOn: on,
   figuresKind: 'estimate',
-  figuresFrom: from,
+  figuresFrom: isInvented ? `${from}${inventedSign}` : from,
 });
 
 /** The change that gives finds the figures that a market answered, in one step; null where they hold them all. */

@@ -10,6 +10,8 @@ export interface MarketFigures {
   bids: Range[];
   /** Whether it is a likely misspelling of another text. */
   isMisspelling?: boolean;
+  /** Whether nothing but invention stands behind the numbers. */
+  isInvented?: boolean;
 }
 
 /** What is searched of a set of texts together. */

@@ -372,7 +372,8 @@ describe('what it comes to', () => {
       kind,
       isPaid: kind === 'service',
     }));
-    expect(readResults({ text: 'x', rows })).toEqual({ mostly: 'service', count: 2, of: 3, paid: 1 });
+    expect(readResults({ text: 'x', rows })).toEqual({ mostly: 'service', count: 2, of: 3, paid: 1, isInvented: false });
+    expect(readResults({ text: 'x', rows, isInvented: true }).mostly).toBeNull();
     expect(readResults({ text: 'x', rows: rows.slice(1) }).mostly).toBeNull();
   });
 });

@@ -14,6 +14,8 @@ export interface ResultRow {
 export interface ResultsPage {
   text: string;
   rows: ResultRow[];
+  /** Whether it is nothing but invented: then it tells nothing. */
+  isInvented?: boolean;
 }
 
 /** What a results page tells of a search. */
@@ -24,16 +26,23 @@ export interface ResultsEvidence {
   of: number;
   /** Rows that somebody pays for: where others buy, searchers buy. */
   paid: number;
+  isInvented: boolean;
 }
 
-/** What most rows of a page are: more than half of them, maps counting as services. */
-export function readResults({ rows }: ResultsPage): ResultsEvidence {
+/** What most rows of a page are: more than half of them, maps counting as services. Of a page that is invented nothing prevails. */
+export function readResults({ rows, isInvented = false }: ResultsPage): ResultsEvidence {
   const counts = new Map<ResultKind, number>();
   for (const { kind } of rows) {
     const counted = kind === 'map' ? 'service' : kind === 'video' ? 'guide' : kind;
     counts.set(counted, (counts.get(counted) ?? 0) + 1);
   }
   const [most] = [...counts].sort((a, b) => b[1] - a[1]);
-  const prevails = most !== undefined && most[1] * 2 > rows.length;
-  return { mostly: prevails ? most[0] : null, count: most?.[1] ?? 0, of: rows.length, paid: rows.filter(({ isPaid }) => isPaid).length };
+  const prevails = !isInvented && most !== undefined && most[1] * 2 > rows.length;
+  return {
+    mostly: prevails ? most[0] : null,
+    count: most?.[1] ?? 0,
+    of: rows.length,
+    paid: rows.filter(({ isPaid }) => isPaid).length,
+    isInvented,
+  };
 }

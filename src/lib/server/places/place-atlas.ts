@@ -1,13 +1,15 @@
 import type Sqlite from 'better-sqlite3';
 import type { FoundPlace, PlacesReached } from '$lib/core/places/found-place';
 import { makeCities, type Cities, type CityRow } from '$lib/core/places/cities';
-import { countIn, eachCityIn, markReached, sumMarked, type ReachedPlace } from '$lib/core/places/people';
+import { countIn, countPeople, eachCityIn, markReached, sumMarked, type ReachedPlace } from '$lib/core/places/people';
 import { LandMap } from './land-map';
 
 /** GeoNames' and Natural Earth's data as packed. */
 const dataDate = '2024-06-01';
 /** Towns that are told, and those of a circle that are looked at. */
 export const mostTowns = 60;
+/** Places that are counted at once. */
+const mostCounted = 100;
 
 interface CountryRow {
   country: string;
@@ -73,6 +75,11 @@ export class PlaceAtlas {
   findZone({ country, latitude, longitude }: { country: string; latitude: number; longitude: number }): string {
     const found = this.selectZone.get(country, latitude, longitude) as string | undefined;
     return found ?? this.findCountry(country)?.timeZone ?? '';
+  }
+
+  /** People whom places reach; of very many places nobody counts: they are no small ones. */
+  countPeople(places: readonly ReachedPlace[]): number {
+    return places.length > mostCounted ? Infinity : countPeople(this.cities, places).people;
   }
 
   /** People and towns that places reach. */

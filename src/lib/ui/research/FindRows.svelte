@@ -2,6 +2,7 @@
   import { writeAmount } from '$lib/core/money/money';
   import type { Find } from '$lib/core/records/find';
   import { wordsOf } from '$lib/core/keywords/words';
+  import { areInvented } from '$lib/core/finds/find-figures';
   import { figuresKindWords, intentWords, reasonWords, verdictWords, wordSearchRange } from '$lib/wording/research';
   import { wordDate } from '$lib/wording/texts';
   import ColumnHeads from './ColumnHeads.svelte';
@@ -95,15 +96,23 @@
       >{:else}{part.text}{/if}{/each}
 {/snippet}
 
+{#snippet invented(find: Find)}
+  {#if areInvented(find)}<span
+      class="ps-1 font-sans text-[11px] text-ink-3"
+      title="invented: the practice market has no story for this trade">inv<span class="sr-only">ented</span></span
+    >{/if}
+{/snippet}
+
 {#snippet cell(find: Find, name: FindColumnName)}
   {#if name === 'searches'}
     {@const isOther = research.figures.isFromElsewhere(find)}
     <span
       class={`truncate text-end font-mono text-[12.5px] font-normal ${isOther ? 'text-ink-3 line-through' : ''}`}
-      title={isOther ? 'figures of other places' : undefined}>{wordSearchRange(find.searchesLow, find.searchesHigh)}</span
+      title={isOther ? 'figures of other places' : undefined}
+      >{wordSearchRange(find.searchesLow, find.searchesHigh)}{@render invented(find)}</span
     >
   {:else if name === 'months'}<Months months={find.months} />
-  {:else if name === 'bid'}<span class="truncate text-end font-mono text-[12.5px] font-normal">{bids(find)}</span>
+  {:else if name === 'bid'}<span class="truncate text-end font-mono text-[12.5px] font-normal">{bids(find)}{@render invented(find)}</span>
   {:else if name === 'verdict'}<span class="truncate"><VerdictSign verdict={find.verdict} /></span>
   {:else if reportCell(find, name) !== null}<span class="text-end font-mono text-[12.5px] font-normal">{reportCell(find, name)}</span>
   {:else if name === 'words'}<span class="text-end font-mono text-[12.5px] font-normal">{wordsOf(find.text).length}</span>

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { resultKinds } from '$lib/core/research/results-page';
+import { readResults, resultKinds } from '$lib/core/research/results-page';
+import { findWide } from '../../ask-wide';
 import type { ReachedPlace } from '$lib/core/places/people';
 import type { Market, MarketAsk } from './market';
 
@@ -9,12 +10,14 @@ export interface ContractPlaces {
   city: ReachedPlace;
   other: ReachedPlace;
   language: string;
+  /** A town of the city's, in small letters. */
+  town: string;
 }
 
 const texts = ['piano tuning', 'cold frame kits', 'boiler service cost', 'x'];
 
 /** What any source of finds and figures has to keep. */
-export function describeMarket(name: string, market: Market, { country, city, other, language }: ContractPlaces): void {
+export function describeMarket(name: string, market: Market, { country, city, other, language, town }: ContractPlaces): void {
   const ask = (...places: ReachedPlace[]): MarketAsk => ({ places, languages: [language], asksFromAfar: false, currency: 'GBP', seed: 7 });
 
   describe(`${name} as a market`, () => {
@@ -125,6 +128,59 @@ export function describeMarket(name: string, market: Market, { country, city, ot
           expect(resultKinds).toContain(kind);
         }
       }
+    });
+
+    it('searches head terms more than longer ones, and a misspelling less than a tenth as much as its source', async () => {
+      const longer = ['piano tuning', 'piano tuning service', 'piano tuning service price', 'piano tuning service price today'];
+      const heads = (await market.figures(longer, ask(country))).map(({ searchesPerMonth }) => searchesPerMonth.high);
+      expect(heads).toEqual([...heads].sort((a, b) => b - a));
+      expect(heads[0]! / heads.at(-1)!).toBeGreaterThan(5);
+      const finds = await market.finds(['piano tuning'], ask(country));
+      const mistyped = finds.filter(({ isMisspelling }) => isMisspelling);
+      expect(mistyped.length).toBeGreaterThan(5);
+      const head = finds[0]!.searchesPerMonth.high;
+      for (const { searchesPerMonth } of mistyped) expect(searchesPerMonth.high * 10).toBeLessThanOrEqual(head + 10);
+    });
+
+    it('searches a town’s trade in that town', async () => {
+      const text = `piano tuning ${town}`;
+      const [here, there] = [await market.figures([text], ask(city)), await market.figures([text], ask(other))];
+      expect(here[0]!.searchesPerMonth.high).toBeGreaterThan(10 * there[0]!.searchesPerMonth.high);
+    });
+
+    it('says of a trade that it has no story for that its numbers are invented, and shows no evidence of it', async () => {
+      const [known, unknown] = await market.figures(['piano tuning', 'boiler service'], ask(country));
+      expect([known!.isInvented ?? false, unknown!.isInvented]).toEqual([false, true]);
+      const [page] = await market.results(['boiler service'], { seed: 7 });
+      expect(readResults(page!)).toMatchObject({ mostly: null, isInvented: true });
+    });
+
+    it('has three levels of bid, in order', async () => {
+      expect(market.levels).toHaveLength(3);
+      for (const { bids } of await market.figures(texts, ask(city)))
+        bids.slice(1).forEach(({ low, high }, at) => {
+          expect(low).toBeGreaterThanOrEqual(bids[at]!.low);
+          expect(high).toBeGreaterThanOrEqual(bids[at]!.high);
+        });
+    });
+
+    it('asked wide and counted local, gives a small place the wordings of its country with its own figures', async () => {
+      const local = await market.finds(['piano tuning'], ask(city));
+      const wide = await findWide(market, ['piano tuning'], ask(city), { peopleOf: () => 50_000 });
+      expect(wide.slice(0, local.length)).toEqual(local);
+      const texts = wide.map(({ text }) => text);
+      expect(new Set(texts).size).toBe(texts.length);
+      const fresh = wide.slice(local.length).map(({ isMisspelling: _, ...one }) => one);
+      expect(
+        await market.figures(
+          fresh.map(({ text }) => text),
+          ask(city),
+        ),
+      ).toEqual(fresh);
+      for (const { searchesPerMonth } of fresh) expect(searchesPerMonth.high).toBeGreaterThan(1);
+      expect(await findWide(market, ['piano tuning'], ask(country), { peopleOf: () => 5_000_000 })).toEqual(
+        await market.finds(['piano tuning'], ask(country)),
+      );
     });
 
     it('knows nobody where no place is asked about', async () => {

@@ -31,7 +31,13 @@ const circle = (latitude: number, longitude: number): ReachedPlace => ({
 const world = { cities, findCountry: (code: string) => ({ languages: code === 'GB' ? ['en'] : ['nb'] }) };
 const market = new PracticeMarket(world, { pauseMs: 0 });
 
-describeMarket('the practice market', market, { country: country('GB'), city: circle(54, -2), other: circle(52, 1), language: 'en' });
+describeMarket('the practice market', market, {
+  country: country('GB'),
+  city: circle(54, -2),
+  other: circle(52, 1),
+  language: 'en',
+  town: 'corrie',
+});
 
 describe('the practice market', () => {
   const ask = { places: [country('GB')], languages: ['en'], asksFromAfar: false, currency: 'GBP', seed: 1 };

@@ -19,6 +19,12 @@ export interface PracticeWorld {
   findCountry(code: string): { languages: readonly string[] } | null;
 }
 
+/** Who is asked, in millions of people: all of them, and those in a town, by its place among the cities. */
+interface PeopleAsked {
+  millions: number;
+  inTown: (town: number) => number;
+}
+
 interface Settings {
   /** How long a term takes. */
   pauseMs: number;
@@ -26,6 +32,14 @@ interface Settings {
 
 /** Of those who do not use a language, how many search in it all the same. */
 const foreignShare = 0.04;
+/** How far one text's searches lie from another's of as many words: never so far that a longer one is searched more. */
+const chanceOfText = { low: 0.75, high: 1.3 };
+/** What each word beyond two leaves. */
+const longer = 0.45;
+/** What a mistyped text is searched of its spelling. */
+const mistypedShare = 0.06;
+/** Of searches that name a town, what people elsewhere make, of what they would make without it. */
+const fromElsewhere = 0.02;
 /** How far estimates lie around what is searched. */
 const spread = { low: 0.8, high: 1.25 };
 const levelFactors = [
@@ -35,6 +49,9 @@ const levelFactors = [
 ];
 const textsPerPause = 100;
 const mostTowns = 10;
+/** Towns that a search may name: of so many words and people. */
+const longestTown = 3;
+const leastTown = 5000;
 /** Of all that could be searched, how much is. */
 const searchedShare = 0.9;
 
@@ -60,6 +77,7 @@ export class PracticeMarket implements Market {
   readonly name = 'practice market';
   readonly levels: readonly string[] = data.levels;
   private readonly terms = new PracticeTerms();
+  private towns: Map<string, number> | null = null;
 
   constructor(
     private readonly world: PracticeWorld,
@@ -67,11 +85,11 @@ export class PracticeMarket implements Market {
   ) {}
 
   async figures(texts: readonly string[], ask: MarketAsk, { onProgress, signal }: AskRun = {}): Promise<MarketFigures[]> {
-    const people = this.peopleAsked(ask, await this.marksOf(ask, signal));
+    const asked = this.asked(ask, await this.marksOf(ask, signal));
     const figures: MarketFigures[] = [];
     for (let at = 0; at < texts.length; at += textsPerPause) {
       await pause(this.settings.pauseMs, signal);
-      for (const text of texts.slice(at, at + textsPerPause)) figures.push(this.figuresOf(text, people, ask));
+      for (const text of texts.slice(at, at + textsPerPause)) figures.push(this.figuresOf(text, asked, ask));
       onProgress?.(figures.length, texts.length);
     }
     return figures;
@@ -83,7 +101,7 @@ export class PracticeMarket implements Market {
     { onProgress, signal }: AskRun = {},
   ): Promise<MarketFigures[]> {
     const marks = await this.marksOf(ask, signal);
-    const people = this.peopleAsked(ask, marks);
+    const asked = this.asked(ask, marks);
     const towns = this.townsAsked(ask, marks);
     const found = new Map<string, MarketFigures>();
     for (const [index, term] of terms.entries()) {
@@ -99,7 +117,7 @@ export class PracticeMarket implements Market {
         const isSearched =
           (depth === 'broad' && found.size === before) || new PracticeChance(`${ask.seed} searched ${text}`).next() < searchedShare;
         if (isSearched && !found.has(text))
-          found.set(text, { ...this.figuresOf(text, people, ask), ...(isMisspelling && { isMisspelling }) });
+          found.set(text, { ...this.figuresOf(text, asked, ask), ...(isMisspelling && { isMisspelling }) });
       }
       onProgress?.(index + 1, terms.length);
     }
@@ -144,8 +162,8 @@ export class PracticeMarket implements Market {
     }
   }
 
-  /** People of the places, in millions, less those who do not search in the languages asked for. No places: nobody. */
-  private peopleAsked({ languages }: MarketAsk, marks: Uint8Array): number {
+  /** Who is asked: people of the places and of the towns in them, in millions, less those who do not search in the languages asked for. No places: nobody. */
+  private asked({ languages }: MarketAsk, marks: Uint8Array): PeopleAsked {
     const { cities } = this.world;
     const shares = cities.countryCodes.map((code) => {
       const own = this.world.findCountry(code)?.languages ?? [];
@@ -153,10 +171,31 @@ export class PracticeMarket implements Market {
         ? 1
         : foreignShare;
     });
-    let people = 0;
-    for (let index = 0; index < marks.length; index++)
-      if (marks[index] === 1) people += cities.people[index]! * shares[cities.countries[index]!]!;
-    return people / 1_000_000;
+    const searching = (index: number) => (cities.people[index]! * shares[cities.countries[index]!]!) / 1_000_000;
+    let millions = 0;
+    for (let index = 0; index < marks.length; index++) if (marks[index] === 1) millions += searching(index);
+    return { millions, inTown: (town) => (marks[town] === 1 ? searching(town) : 0) };
+  }
+
+  /** The largest town that a text names, as its place among the cities; null where it names none. */
+  private townIn(text: string): number | null {
+    const { cities } = this.world;
+    if (!this.towns) {
+      this.towns = new Map();
+      for (let index = 0; index < cities.names.length; index++) {
+        const name = cities.names[index]!.toLowerCase();
+        const known = this.towns.get(name);
+        if (known === undefined || cities.people[index]! > cities.people[known]!) this.towns.set(name, index);
+      }
+    }
+    const words = text.split(' ');
+    // A name at the very beginning is as often a word of the trade.
+    for (let count = Math.min(longestTown, words.length - 1); count > 0; count--)
+      for (let start = 1; start + count <= words.length; start++) {
+        const town = this.towns.get(words.slice(start, start + count).join(' '));
+        if (town !== undefined && cities.people[town]! >= leastTown) return town;
+      }
+    return null;
   }
 
   /** The largest towns of the places, and those of the same countries that are left out. */
@@ -178,23 +217,45 @@ export class PracticeMarket implements Market {
     return { inside, outside: names(false).filter((name) => !inside.includes(name)) };
   }
 
-  private figuresOf(text: string, millions: number, { currency, seed, asksFromAfar }: MarketAsk): MarketFigures {
-    const chance = new PracticeChance(`${seed} ${text}`);
-    const { perMillion, pounds, season, searchesFactor, bidFactor, fromAfar } = this.terms.factsOf(text);
-    const extraWords = Math.max(0, wordsOf(text).length - 2);
+  /** Searches a month of a text in the middle: by its trade, its words, and where it is searched. */
+  private searchesOf(text: string, { millions, inTown }: PeopleAsked, { seed, asksFromAfar }: MarketAsk): number {
+    const spelling = this.terms.spellingOf(text);
+    if (spelling !== null) return mistypedShare * this.searchesOf(spelling, { millions, inTown }, { seed, asksFromAfar } as MarketAsk);
+    const { perMillion, searchesFactor, fromAfar } = this.terms.factsOf(text);
+    const town = this.townIn(text);
+    // Who names a town lives there, or means to come.
+    const people = town === null ? millions : inTown(town) + fromElsewhere * millions;
+    const words = wordsOf(text).length - (town === null ? 0 : 1);
     const asking = asksFromAfar ? 1 + fromAfar : 1;
-    const mean = millions * perMillion * asking * searchesFactor * 0.45 ** extraWords * chance.between(0.3, 1.7);
+    const { low, high } = chanceOfText;
+    return (
+      people *
+      perMillion *
+      asking *
+      searchesFactor *
+      longer ** Math.max(0, words - 2) *
+      new PracticeChance(`${seed} ${text}`).between(low, high)
+    );
+  }
+
+  private figuresOf(text: string, asked: PeopleAsked, ask: MarketAsk): MarketFigures {
+    const { currency, seed } = ask;
+    const spelling = this.terms.spellingOf(text) ?? text;
+    const chance = new PracticeChance(`${seed} ${spelling} season and bid`);
+    const { pounds, season, bidFactor } = this.terms.factsOf(spelling);
+    const mean = this.searchesOf(text, asked, ask);
     const months = season ?? chance.season();
     const minor = 10 ** minorDigits(currency);
     const rate = (data.perPound as Readonly<Record<string, number>>)[currency] ?? 1;
     // Where more people are, more bid.
-    const rivalry = 0.7 + 0.05 * Math.log10(millions * 1_000_000 + 1);
+    const rivalry = 0.7 + 0.05 * Math.log10(asked.millions * 1_000_000 + 1);
     const bid = pounds * bidFactor * rivalry * rate * minor * chance.between(0.6, 1.7);
     return {
       text,
       searchesPerMonth: { low: Math.floor(mean * spread.low), high: Math.ceil(mean * spread.high) },
       months: months.map((factor) => Math.round(mean * factor)),
       bids: levelFactors.map(({ low, high }) => ({ low: Math.max(1, Math.round(bid * low)), high: Math.max(1, Math.round(bid * high)) })),
+      ...(!this.terms.isKnown(spelling) && { isInvented: true }),
     };
   }
 }

@@ -59,5 +59,5 @@ export function practiceResults(text: string, terms: PracticeTerms, seed: number
     const competitor = isPaid && kind === 'service' ? competitors[Math.floor(chance.next() * competitors.length)] : undefined;
     return { title: title.replace('{}', name), domain: competitor ? domainOf(competitor) : domain, kind, isPaid };
   });
-  return { text, rows };
+  return { text, rows, ...(!terms.isKnown(text) && { isInvented: true }) };
 }

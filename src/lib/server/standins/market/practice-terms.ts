@@ -69,12 +69,36 @@ function once(texts: readonly (readonly [string, HiddenIntent])[]): PracticeTerm
 export class PracticeTerms {
   private readonly trades: readonly Trade[] = data.trades;
   private readonly added: Readonly<Record<Language, readonly Added[]>> = data.intents;
+  private mistyped: ReadonlyMap<string, string> | null = null;
 
   private tradeOf(text: string): Trade {
-    const words = new Set(wordsOf(text.toLowerCase()));
+    const words = new Set(wordsOf(text.toLowerCase()).map((word) => this.mistyped?.get(word) ?? word));
     const score = (trade: Trade) => (trade.words ?? []).filter((word) => words.has(word)).length;
     const best = [...this.trades].sort((a, b) => score(b) - score(a))[0];
     return best && score(best) > 0 ? best : data.any;
+  }
+
+  /** Whether a text is of a trade that the market has a story for. */
+  isKnown(text: string): boolean {
+    return this.tradeOf(text) !== (data.any as Trade);
+  }
+
+  /** The spelling that a mistyped text of a known trade stands for; null where no word of it is mistyped. */
+  spellingOf(text: string): string | null {
+    const words = wordsOf(text);
+    const right = words.map((word) => this.spellings().get(word) ?? word);
+    return right.some((word, at) => word !== words[at]) ? right.join(' ') : null;
+  }
+
+  /** Words of the trades by how they are mistyped; a word of its own is none. */
+  private spellings(): ReadonlyMap<string, string> {
+    if (this.mistyped) return this.mistyped;
+    const words = new Set(
+      this.trades.flatMap(({ words: own = [], kinds, adds }) => [own, kinds.en, kinds.nb, adds.en, adds.nb].flat().flatMap(wordsOf)),
+    );
+    const found = new Map<string, string>();
+    for (const word of words) for (const wrong of misspell(word)) if (!words.has(wrong) && !found.has(wrong)) found.set(wrong, word);
+    return (this.mistyped = found);
   }
 
   /** The things of a trade as they are searched, the term first. */
@@ -113,7 +137,10 @@ export class PracticeTerms {
       if (text !== '' && wordsOf(text).length <= mostWords && !found.has(text)) found.set(text, { text, intent, isMisspelling });
     };
     for (const [text, intent] of terms) take(text, intent, false);
-    for (const core of cores.slice(0, mixed.misspelt)) for (const text of misspell(core, 2)) take(text, 'hire', true);
+    // Of an unknown trade nobody can tell what is mistyped.
+    if (trade !== (data.any as Trade))
+      for (const core of cores.slice(0, mixed.misspelt))
+        for (const text of misspell(core, 2)) if (this.spellingOf(text) !== null) take(text, 'hire', true);
     return [...found.values()];
   }
 

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { findDepths } from '$lib/core/market/figures';
 import { askedTexts, marketAsk, streamFigures } from '$lib/server/market-routes';
+import { findWide } from '$lib/server/ask-wide';
 import { readJson } from '$lib/server/read-json';
 import { route } from '$lib/server/respond';
 
@@ -9,5 +10,7 @@ const body = marketAsk.extend({ terms: askedTexts.max(10), depth: z.enum(findDep
 /** What people search around broad terms, with figures and progress. */
 export const POST = route(async ({ request, locals: { services } }) => {
   const { terms, ...ask } = await readJson(request, body);
-  return streamFigures((run) => services.market.finds(terms, ask, run));
+  return streamFigures((run) =>
+    findWide(services.market, terms, ask, { ...run, peopleOf: (places) => services.atlas.countPeople(places) }),
+  );
 });
