@@ -181,8 +181,51 @@ async function longList() {
   await page.close();
 }
 
+/** Bids are changed while the forecast of a thousand groups, with figures of every keyword, is open. */
+async function bidsOfAll() {
+  const file = JSON.parse(plan);
+  /** @type {Set<string>} */
+  const texts = new Set(
+    file.campaigns.flatMap((/** @type {{ groups: { keywords: { text: string }[] }[] }} */ campaign) =>
+      campaign.groups.flatMap((group) => group.keywords.map(({ text }) => text)),
+    ),
+  );
+  file.finds = [...texts].map((text, at) => ({
+    text,
+    searchesLow: 20 + (at % 300),
+    searchesHigh: 40 + (at % 300) * 2,
+    bidLowMinor: 40 + (at % 50),
+    bidHighMinor: 120 + (at % 90),
+    verdict: 'keep',
+    source: 'list',
+  }));
+  const id = await planOf(JSON.stringify(file));
+  const page = await context.newPage();
+  await page.goto(`${base}/plans/${id}/forecast`);
+  const bids = page.getByRole('table', { name: 'What each bid buys in a month' });
+  await bids.waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(12_000);
+  await traced(page, 'bids-of-1000-groups', async () => {
+    for (let turn = 0; turn < 4; turn++) {
+      await bids.getByRole('button').nth(turn).click();
+      await page.waitForTimeout(1500);
+    }
+  });
+  await page.goto(`${base}/plans/${id}/settings`);
+  const bid = page.getByLabel('Starting bid').first();
+  await bid.waitFor();
+  await page.waitForTimeout(8000);
+  await bid.click();
+  await traced(page, 'type-a-bid-of-1000-groups', async () => {
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('1.23', { delay: 150 });
+    await page.waitForTimeout(2000);
+  });
+  await page.close();
+}
+
 /** @type {Record<string, () => Promise<void>>} */
-const parts = { plan: bigPlan, finds: findsPlan, list: longList };
+const parts = { plan: bigPlan, finds: findsPlan, list: longList, bids: bidsOfAll };
 const only = process.argv[2];
 try {
   for (const [name, part] of Object.entries(parts)) if (only === undefined || only === name) await part();

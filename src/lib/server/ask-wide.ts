@@ -36,10 +36,9 @@ export async function findWide(
   const known = new Set(local.map(({ text }) => text));
   const fresh = wide.filter(({ text }) => !known.has(text));
   const mistyped = new Set(fresh.flatMap(({ text, isMisspelling = false }) => (isMisspelling ? [text] : [])));
-  const { depth: _, ...asked } = ask;
   const counted = await market.figures(
     fresh.map(({ text }) => text),
-    asked,
+    ask,
     run.signal ? { signal: run.signal } : {},
   );
   const searched = counted.filter(({ searchesPerMonth }) => searchesPerMonth.high > 1);

@@ -1,5 +1,5 @@
 import type { MatchType } from '../records/match-types';
-import { middleOf, pricePoints, runs, type Model, type Pair, type Prices } from './model';
+import { middleOf, writePricePoints, type Model, type Run, type Pair, type Prices } from './model';
 
 /** What a report says of a keyword. */
 export interface OwnFigures {
@@ -70,15 +70,8 @@ export class Columns {
     { groups, hoursShare, devicesShare, audienceShare, monthFactor }: EstimateAsked,
     private readonly model: Model,
   ) {
-    const tightest = new Map<string, number>();
     const starts = [0];
-    for (const { keywords } of groups) {
-      starts.push(starts.at(-1)! + keywords.length);
-      for (const { text, match } of keywords) {
-        const known = tightest.get(text);
-        if (known === undefined || tightness[match] < known) tightest.set(text, tightness[match]);
-      }
-    }
+    for (const { keywords } of groups) starts.push(starts.at(-1)! + keywords.length);
     this.starts = starts;
     const count = (this.count = starts.at(-1)!);
     this.ownSearches = new Float64Array(3 * count);
@@ -89,14 +82,34 @@ export class Columns {
     this.bidMinor = new Float64Array(count).fill(NaN);
     this.isOwnName = new Uint8Array(count);
     this.hasFigures = new Uint8Array(count);
-    this.months = Array.from({ length: count }, () => null);
-    const share = hoursShare * devicesShare * audienceShare;
-    groups.forEach(({ keywords }, group) =>
-      keywords.forEach((keyword, index) => {
-        const isTightest = tightness[keyword.match] === tightest.get(keyword.text);
-        this.fill(keyword, starts[group]! + index, { share, monthFactor, isTightest });
-      }),
-    );
+    this.months = new Array<null>(count).fill(null);
+    this.fillAll(groups, { share: hoursShare * devicesShare * audienceShare, monthFactor });
+  }
+
+  private fillAll(groups: readonly EstimatedGroup[], { share, monthFactor }: { share: number; monthFactor: number }): void {
+    // Each text has a number, so that it is looked up once only.
+    const numberOf = new Map<string, number>();
+    const numbers = new Uint32Array(this.count);
+    const tightest: number[] = [];
+    let at = 0;
+    for (const { keywords } of groups)
+      for (const { text, match } of keywords) {
+        let number = numberOf.get(text);
+        if (number === undefined) {
+          number = numberOf.size;
+          numberOf.set(text, number);
+          tightest.push(tightness[match]);
+        } else if (tightness[match] < tightest[number]!) tightest[number] = tightness[match];
+        numbers[at++] = number;
+      }
+    at = 0;
+    for (const { keywords } of groups)
+      for (const keyword of keywords) {
+        // Searches for the very text go to its tightest match type; the others have what they meet besides.
+        const taken = tightness[keyword.match] === tightest[numbers[at]!] ? 0 : 1;
+        if (this.fill(keyword, at)) this.fillSearches(keyword, { at, taken, share, monthFactor });
+        at++;
+      }
   }
 
   /** How many times its usual searches a keyword has in a month, 0 (January) to 11; null: a usual month. */
@@ -104,28 +117,31 @@ export class Columns {
     return (month === null ? null : this.months[keyword]?.[month]) ?? 1;
   }
 
-  private fill(
-    keyword: EstimatedKeyword,
-    at: number,
-    { share, monthFactor, isTightest }: { share: number; monthFactor: number; isTightest: boolean },
-  ): void {
-    const { searches, match, isOwnName, own, bidMinor } = keyword;
-    const prices = pricePoints(keyword.prices);
-    if (!searches || !prices) return;
+  /** Writes all but the searches of a keyword; answers whether it has figures. */
+  private fill({ searches, prices, isOwnName, own, bidMinor, monthFactors = null }: EstimatedKeyword, at: number): boolean {
+    if (!searches || !writePricePoints(prices, this.prices, 9 * at)) return false;
     this.hasFigures[at] = 1;
-    this.isOwnName[at] = Number(isOwnName);
-    this.months[at] = keyword.monthFactors ?? null;
+    if (isOwnName) this.isOwnName[at] = 1;
+    this.months[at] = monthFactors;
     if (bidMinor !== null) this.bidMinor[at] = bidMinor;
     if (own?.costPerClickMinor !== undefined) this.costPerClickMinor[at] = own.costPerClickMinor;
     if (own?.clickThrough !== undefined && own.impressions >= this.model.leastImpressions) this.clickThrough[at] = own.clickThrough;
+    return true;
+  }
+
+  private fillSearches(
+    { searches, match }: EstimatedKeyword,
+    { at, taken, share, monthFactor }: { at: number; taken: number; share: number; monthFactor: number },
+  ): void {
+    const [low, high] = searches!;
     const reach = this.model.reach[match];
-    // Searches for the very text go to its tightest match type; the others have what they meet besides.
-    const taken = isTightest ? 0 : 1;
-    for (const run of runs) {
-      const ownSearches = (run === 1 ? middleOf(searches[0], searches[1]) : searches[run === 0 ? 0 : 1]) * monthFactor;
-      this.ownSearches[3 * at + run] = isTightest ? ownSearches : 0;
-      this.searches[3 * at + run] = ownSearches * (reach[run] - taken) * share;
-      this.prices.set(prices[run], 9 * at + 3 * run);
+    const own = 3 * at;
+    this.ownSearches[own] = low * monthFactor;
+    this.ownSearches[own + 1] = middleOf(low, high) * monthFactor;
+    this.ownSearches[own + 2] = high * monthFactor;
+    for (let run = 0; run < 3; run++) {
+      this.searches[own + run] = this.ownSearches[own + run]! * (reach[run as Run] - taken) * share;
+      if (taken === 1) this.ownSearches[own + run] = 0;
     }
   }
 }

@@ -3,9 +3,14 @@ import { describe, expect, it } from 'vitest';
 import { matchTypes } from '../records/match-types';
 import { bidsOfGrid, findBestBids } from './best-bids';
 import { CampaignModel, limits, type EstimateAsked, type EstimatedKeyword, type Range3 } from './estimate';
-import { pricePoints, shippedModel, type Pair } from './model';
+import { shippedModel, writePricePoints, type Pair, type Prices } from './model';
 import { tellCampaign } from './told-estimate';
 
+/** The prices of each run; null where none is known. */
+const pricePoints = (prices: Prices | null): number[][] | null => {
+  const written = new Float64Array(9);
+  return writePricePoints(prices, written, 0) ? [0, 3, 6].map((at) => [...written.slice(at, at + 3)]) : null;
+};
 const keyword = (fields: Partial<EstimatedKeyword> = {}): EstimatedKeyword => ({
   text: 'piano tuning',
   match: 'exact',
@@ -77,7 +82,7 @@ describe('the model, worked by hand', () => {
     ],
   ] as const)('prices of the middle run: %s', (_, prices, expected) => {
     const points = pricePoints(prices as Parameters<typeof pricePoints>[0]);
-    expect(points && points[1].map((one) => Number(one.toFixed(9)))).toEqual(expected && expected.map((one) => Number(one.toFixed(9))));
+    expect(points && points[1]!.map((one) => Number(one.toFixed(9)))).toEqual(expected && expected.map((one) => Number(one.toFixed(9))));
   });
 
   it('low takes the upper prices of levels, high the lower ones', () => {

@@ -1,5 +1,5 @@
 import { Columns, type EstimateAsked } from './asked';
-import { notShown, standingOf, runs, valueAt, type Model, type Run, type Runs } from './model';
+import { notShown, standingOf, valueAt, type Model, type Run, type Runs } from './model';
 import { eachRun, noRuns, plus, scaled, sumRuns, times, told, toldQuotient, type Range3 } from './runs';
 
 export type { EstimateAsked, EstimatedGroup, EstimatedKeyword, OwnFigures } from './asked';
@@ -150,7 +150,8 @@ export class CampaignEstimate {
  */
 export class CampaignModel {
   private readonly columns: Columns;
-  private readonly scratch = new Demand(1);
+  private askedClicks = 0;
+  private askedCostMinor = 0;
 
   constructor(
     readonly asked: EstimateAsked,
@@ -166,7 +167,11 @@ export class CampaignModel {
     this.eachBid(bidOf, (at, bidMinor) => {
       demand.isKnown[at] = 1;
       const factor = columns.monthFactorOf(at, month);
-      for (const run of runs) this.ask(at, bidMinor, { into: demand, at, run, factor });
+      for (let run: Run = 0; run < 3; run++) {
+        this.ask(at, bidMinor, run as Run);
+        demand.clicks[3 * at + run] = this.askedClicks * factor;
+        demand.costMinor[3 * at + run] = this.askedCostMinor * factor;
+      }
     });
     return new CampaignEstimate(demand, columns.starts, this.asked);
   }
@@ -266,8 +271,8 @@ export class CampaignModel {
   }
 
   private middleOf(keyword: number, bidMinor: number): { clicks: number; costMinor: number } {
-    this.ask(keyword, bidMinor, { into: this.scratch, at: 0, run: 1, factor: 1 });
-    return { clicks: this.scratch.clicks[1]!, costMinor: this.scratch.costMinor[1]! };
+    this.ask(keyword, bidMinor, 1);
+    return { clicks: this.askedClicks, costMinor: this.askedCostMinor };
   }
 
   private standing(keyword: number, bidMinor: number, run: Run): number {
@@ -282,24 +287,23 @@ export class CampaignModel {
     return this.columns.isOwnName[keyword] === 1 ? this.model.ownName.shareShown : valueAt(this.model.shareShown, standing);
   }
 
-  /** Writes what a keyword asks for at a bid in one run. */
-  private ask(keyword: number, bidMinor: number, { into, at, run, factor }: { into: Demand; at: number; run: Run; factor: number }): void {
+  /** Works out what a keyword asks for at a bid in one run of a usual month, into `askedClicks` and `askedCostMinor`: nothing is made on the way. */
+  private ask(keyword: number, bidMinor: number, run: Run): void {
     const { columns, model } = this;
     const standing = this.standing(keyword, bidMinor, run);
-    const cell = 3 * at + run;
     if (standing === notShown) {
-      into.clicks[cell] = 0;
-      into.costMinor[cell] = 0;
+      this.askedClicks = 0;
+      this.askedCostMinor = 0;
       return;
     }
     const isOwnName = columns.isOwnName[keyword] === 1;
-    const [ownThrough, ownCost] = [columns.clickThrough[keyword]!, columns.costPerClickMinor[keyword]!];
+    const ownThrough = columns.clickThrough[keyword]!;
+    const ownCost = columns.costPerClickMinor[keyword]!;
     const shown = isOwnName ? model.ownName.shareShown : valueAt(model.shareShown, standing);
     const through = isOwnName ? model.ownName.clickThrough : valueAt(model.clickThrough, standing) * model.clickThroughFactors[run];
-    const clicks = columns.searches[3 * keyword + run]! * factor * shown * (Number.isNaN(ownThrough) ? through : ownThrough);
     const most = 2 * columns.prices[9 * keyword + 3 * run + 2]!;
     const paid = Number.isNaN(ownCost) ? valueAt(model.paidOfBid, standing) * Math.min(bidMinor, most) : Math.min(bidMinor, ownCost);
-    into.clicks[cell] = clicks;
-    into.costMinor[cell] = clicks * paid;
+    this.askedClicks = columns.searches[3 * keyword + run]! * shown * (Number.isNaN(ownThrough) ? through : ownThrough);
+    this.askedCostMinor = this.askedClicks * paid;
   }
 }

@@ -45,37 +45,44 @@ export function modelOf({ rules, house }: { rules: RuleSet; house: HouseRules })
 /** Between two ends their geometric middle, a third of the upper one where the lower is 0. */
 export const middleOf = (low: number, high: number): number => (low === 0 ? high / 3 : Math.sqrt(low * high));
 
-const runsOfPair = ([low, high]: Pair): Runs => [low, middleOf(low, high), high];
-
-/** The three prices p₁ (to be shown), p₂ (above the free results) and p₃ (first), none below the one before it. */
-export type PricePoints = readonly [shown: number, above: number, first: number];
-
-const raised = (shown: number, above: number, first: number): PricePoints => {
-  const raisedAbove = Math.max(above, shown);
-  return [shown, raisedAbove, Math.max(first, raisedAbove)];
-};
-
 const isOnePair = (prices: Prices): prices is Pair => typeof prices[0] === 'number';
 
-const isPositive = (prices: Prices) => (isOnePair(prices) ? prices[1] > 0 : prices.some(([, high]) => high > 0));
-
-/** The prices of each run: low takes the upper ones. Null where none is known. */
-export function pricePoints(prices: Prices | null): readonly [PricePoints, PricePoints, PricePoints] | null {
-  if (prices === null || prices.length === 0 || !isPositive(prices)) return null;
-  if (isOnePair(prices)) {
-    const [low, high] = prices;
-    const points = raised(0.6 * low, middleOf(low, high), high);
-    return [points, points, points];
-  }
-  const levels = prices.map(runsOfPair);
-  const ofRun = (run: Run) => levels.map((level) => level[run]);
-  return [pointsOf(ofRun(2)), pointsOf(ofRun(1)), pointsOf(ofRun(0))];
+/** Writes three prices, none below the one before it. */
+function writeRaised(into: Float64Array, at: number, prices: readonly [shown: number, above: number, first: number]): void {
+  const above = Math.max(prices[1], prices[0]);
+  into[at] = prices[0];
+  into[at + 1] = above;
+  into[at + 2] = Math.max(prices[2], above);
 }
 
-function pointsOf(levels: readonly number[]): PricePoints {
-  const [first, last] = [levels[0]!, levels.at(-1)!];
-  const between = levels.length === 2 ? middleOf(first, last) : levels[Math.floor((levels.length - 1) / 2)]!;
-  return raised(first, between, last);
+/** The middle one of some levels, of two the lower; of two levels alone what lies between them. */
+function between(levels: readonly number[]): number {
+  return levels.length === 2 ? middleOf(levels[0]!, levels[1]!) : levels[Math.floor((levels.length - 1) / 2)]!;
+}
+
+/**
+ * Writes the prices p₁ (to be shown), p₂ (above the free results) and p₃ (first) of each of the three runs: nine numbers, low with the upper
+ * prices first. Answers whether any is known.
+ */
+export function writePricePoints(prices: Prices | null, into: Float64Array, at: number): boolean {
+  if (prices === null || prices.length === 0) return false;
+  if (isOnePair(prices)) {
+    const [low, high] = prices;
+    if (high <= 0) return false;
+    const shown = 0.6 * low;
+    const above = Math.max(middleOf(low, high), shown);
+    const first = Math.max(high, above);
+    for (let run = at; run < at + 9; run += 3) {
+      into[run] = shown;
+      into[run + 1] = above;
+      into[run + 2] = first;
+    }
+    return true;
+  }
+  if (!prices.some(([, high]) => high > 0)) return false;
+  const runsOfPrices = [prices.map(([, high]) => high), prices.map(([low, high]) => middleOf(low, high)), prices.map(([low]) => low)];
+  runsOfPrices.forEach((levels, run) => writeRaised(into, at + 3 * run, [levels[0]!, between(levels), levels.at(-1)!]));
+  return true;
 }
 
 /** Where a bid stands that shows nothing. */
