@@ -54,7 +54,7 @@ function wordOrigins(what: string, origins: Grounds['searches']): string {
 /** What a forecast stands on, in a few sentences. */
 export function wordGrounds({ keywords, unknown, searches, prices, reported }: Grounds): string {
   return [
-    `${countOf(keywords - unknown.length, 'keyword')} with figures, ${unknown.length.toLocaleString('en-GB')} without.`,
+    `${countOf(keywords - unknown, 'keyword')} with figures, ${unknown.toLocaleString('en-GB')} without.`,
     wordOrigins('Searches', searches),
     wordOrigins('Bids', prices),
     reported > 0 ? `Clicks of ${countOf(reported, 'keyword')} by reports.` : '',

@@ -40,7 +40,7 @@ function answer({ planId, wantsSummary, questions }: ForecastAsked): void {
   const view = viewOf(planId);
   const summary = view && wantsSummary ? summarizeForecast(view) : null;
   for (const { number, kind, question } of questions)
-    post({ kind: 'answered', number, answer: view && answerForecast(view, kind, question as never, () => crypto.randomUUID()) });
+    post({ kind: 'answered', number, answer: view && answerForecast(view, kind, question as never) });
   post({ kind: 'done', summary });
 }
 

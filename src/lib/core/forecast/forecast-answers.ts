@@ -9,7 +9,7 @@ import { oddsOf, type Odds } from './odds';
 import { chainOf, groundsOf, planModelOf, wholePlan, type ChainLink, type Grounds, type PlanModel, type Scope } from './plan-model';
 import { told, type Range3 } from './runs';
 import { nextSum, shareOut, spreadByValue, type GroupShare, type NextSum, type Spread } from './spread';
-import { findTooThin, type Thinness } from './too-thin';
+import { findTooThin, idleIn, type Thinness } from './too-thin';
 import { findHelp, type Help } from './what-helps';
 import { affordableMinor, breakEvenRate, toldProfit, worthOfConversion } from './worth';
 import { estimateScenario, type ScenarioEstimate } from './scenarios';
@@ -28,14 +28,14 @@ export interface ScopeSaid {
 /** What every chapter shows of the forecast: the plan, its campaigns and groups at the bids and the money that they have, in a usual month. */
 export interface ForecastSummary {
   plan: ScopeSaid;
-  campaigns: ReadonlyMap<string, ScopeSaid>;
+  campaigns: ReadonlyMap<string, ScopeSaid & { grounds: Grounds }>;
   groups: ReadonlyMap<string, TotalEstimate>;
   /** Of each campaign, searches in January to December. */
   seasons: ReadonlyMap<string, readonly number[]>;
   grounds: Grounds;
   /** What clicks on finds of each verdict would cost a month, in minor units. */
   costByVerdict: Readonly<Record<Verdict, number>>;
-  fed: Omit<Fed, 'ranked'> & { strongest: readonly StrongKeyword[]; fedIds: readonly string[] };
+  fed: Omit<Fed, 'ranked'> & { strongest: readonly StrongKeyword[] };
   thinness: Thinness;
   /** Whether kept finds stand in for keywords. */
   isOfFinds: boolean;
@@ -57,13 +57,18 @@ export function sayScope(plan: PlanModel, scope: Scope): ScopeSaid {
   };
 }
 
+function sayCampaign(plan: PlanModel, id: string): ScopeSaid & { grounds: Grounds } {
+  const scope: Scope = { kind: 'campaign', id };
+  return { ...sayScope(plan, scope), grounds: groundsOf(plan, scope) };
+}
+
 /** The summary of a plan. */
 export function summarizeForecast(view: PlanView): ForecastSummary {
   const plan = planModelOf(view);
   const fed = feedKeywords(plan);
   return {
     plan: sayScope(plan, wholePlan),
-    campaigns: new Map(plan.campaigns.map(({ id }) => [id, sayScope(plan, { kind: 'campaign', id })])),
+    campaigns: new Map(plan.campaigns.map(({ id }) => [id, sayCampaign(plan, id)])),
     groups: new Map(
       plan.campaigns.flatMap((campaign) => {
         const { groups } = plan.campaignAt(campaign);
@@ -78,7 +83,6 @@ export function summarizeForecast(view: PlanView): ForecastSummary {
       keywords: fed.keywords,
       isMoneyEnough: fed.isMoneyEnough,
       strongest: fed.ranked.slice(0, mostStrongest),
-      fedIds: fed.ranked.flatMap(({ id, isFed }) => (isFed ? [id] : [])),
     },
     thinness: findTooThin(plan),
     isOfFinds: plan.isOfFinds,
@@ -99,6 +103,10 @@ export interface ForecastQuestions {
   spread: { question: object; answer: Spread | null };
   scenarios: { question: object; answer: ReadonlyMap<string, ScenarioEstimate | null> };
   levels: { question: { scope: Scope }; answer: KeywordLevels[] };
+  /** Keywords, by id, that the money feeds. */
+  fed: { question: object; answer: string[] };
+  /** Keywords of a group, by id, that get too few clicks to learn from. */
+  idle: { question: { groupId: string }; answer: string[] };
 }
 export type ForecastQuestion = keyof ForecastQuestions;
 
@@ -122,11 +130,7 @@ export interface KeywordLevels {
 }
 
 type Answers = {
-  [Kind in ForecastQuestion]: (
-    plan: PlanModel,
-    question: ForecastQuestions[Kind]['question'],
-    newId: () => string,
-  ) => ForecastQuestions[Kind]['answer'];
+  [Kind in ForecastQuestion]: (plan: PlanModel, question: ForecastQuestions[Kind]['question']) => ForecastQuestions[Kind]['answer'];
 };
 
 const hundredth = 100;
@@ -152,7 +156,10 @@ const answers: Answers = {
     };
   },
   year: (plan, { startsOn }) => forecastYear(plan, startsOn),
-  helps: (plan, _, newId) => findHelp(plan, newId),
+  helps: (plan) => findHelp(plan),
+  fed: (plan) => feedKeywords(plan).ranked.flatMap(({ id, isFed }) => (isFed ? [id] : [])),
+  idle: (plan, { groupId }) =>
+    plan.campaigns.flatMap((campaign) => campaign.groups.flatMap((group, at) => (group.id === groupId ? idleIn(plan, campaign, at) : []))),
   shares: (plan) => {
     const { levels } = curveOf(plan, wholePlan, { bidsMinor: [] });
     const stepMinor = Math.max(1, Math.round((levels?.firstMinor ?? hundredth) / hundredth));
@@ -171,12 +178,11 @@ const answers: Answers = {
   },
 };
 
-/** Answers one question about a plan. `newId` makes ids of rows that a change would add. */
+/** Answers one question about a plan. */
 export function answerForecast<Kind extends ForecastQuestion>(
   view: PlanView,
   kind: Kind,
   question: ForecastQuestions[Kind]['question'],
-  newId: () => string,
 ): ForecastQuestions[Kind]['answer'] {
-  return answers[kind](planModelOf(view), question, newId);
+  return answers[kind](planModelOf(view), question);
 }

@@ -389,7 +389,10 @@ export function chainOf({ stages, sums }: Pick<ScopeEstimate, 'stages' | 'sums'>
 export interface Grounds {
   keywords: number;
   /** Keywords without searches, prices or a bid: outside all sums. */
-  unknown: readonly string[];
+  unknown: number;
+  /** Of them and besides, keywords of which searches or prices are not known, and those of which they are estimates of other places. */
+  withoutFigures: number;
+  elsewhere: number;
   /** Keywords by where their searches and their prices come from. */
   searches: readonly { origin: FigureOrigin; count: number }[];
   prices: readonly { origin: FigureOrigin; count: number }[];
@@ -405,13 +408,14 @@ export function groundsOf(plan: PlanModel, scope: Scope = wholePlan): Grounds {
     searches: new Map<string, { origin: FigureOrigin; count: number }>(),
     prices: new Map<string, { origin: FigureOrigin; count: number }>(),
   };
-  const unknown: string[] = [];
-  let [keywords, reported, seasonal] = [0, 0, 0];
-  plan.eachKeyword(scope, (campaign, group, index, { id, figures }) => {
+  let [keywords, reported, seasonal, unknown, withoutFigures, elsewhere] = [0, 0, 0, 0, 0, 0];
+  plan.eachKeyword(scope, (campaign, group, index, { figures }) => {
     keywords++;
     if (figures.own) reported++;
     if (figures.monthFactors) seasonal++;
-    if (!campaign.model.pricesOf(group, index) || plan.bidAt(campaign, group, index) === null) unknown.push(id);
+    if (!campaign.model.pricesOf(group, index) || plan.bidAt(campaign, group, index) === null) unknown++;
+    if (!figures.searches || !figures.prices) withoutFigures++;
+    else if (figures.origin.searches?.isElsewhere || figures.origin.prices?.isElsewhere) elsewhere++;
     for (const field of ['searches', 'prices'] as const) {
       const origin = figures.origin[field];
       if (!origin) continue;
@@ -421,7 +425,7 @@ export function groundsOf(plan: PlanModel, scope: Scope = wholePlan): Grounds {
     }
   });
   const most = (field: 'searches' | 'prices') => [...counts[field].values()].sort((a, b) => b.count - a.count);
-  return { keywords, unknown, searches: most('searches'), prices: most('prices'), reported, seasonal };
+  return { keywords, unknown, withoutFigures, elsewhere, searches: most('searches'), prices: most('prices'), reported, seasonal };
 }
 
 const made = new WeakMap<PlanView, PlanModel>();

@@ -1,5 +1,4 @@
 import { childrenOf, inOrder } from '../store/snapshot';
-import type { Change } from '../store/changes';
 import type { PlanView } from '../view/plan-view';
 import { tell, type TotalEstimate } from './estimate';
 import { takeOver, type Otherwise } from './plan-changes';
@@ -13,8 +12,8 @@ export interface ScenarioEstimate {
   total: TotalEstimate;
   /** Null where worth or rate is not known. */
   profitMinor: Range3 | null;
-  /** The change that makes the plan so; null where it is so already. */
-  change: Change | null;
+  /** Whether the plan is so already. */
+  isSame: boolean;
 }
 
 /** Of campaigns, by id: the share of the people of their places that is left without some of them. Places whose people are not known stay out of it. */
@@ -39,5 +38,5 @@ export function estimateScenario(view: PlanView, otherwise: Otherwise): Scenario
   if (!after) return null;
   const shares = sharesWithout(view, otherwise.placesOff);
   const { sums } = (change ? new PlanModel(after, shares) : planModelOf(view)).estimate(wholePlan);
-  return { total: tell(sums), profitMinor: toldProfit(sums, worthOfConversion(after)), change };
+  return { total: tell(sums), profitMinor: toldProfit(sums, worthOfConversion(after)), isSame: change === null };
 }

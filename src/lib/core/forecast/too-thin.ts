@@ -1,5 +1,5 @@
 import { childrenOf } from '../store/snapshot';
-import type { PlanModel } from './plan-model';
+import type { PlanCampaign, PlanModel } from './plan-model';
 import { told, type Range3 } from './runs';
 
 /** A group that gets too few clicks to learn from, and what to do with it first. */
@@ -13,8 +13,8 @@ export interface ThinGroup {
   learning: number;
   /** Nothing asked for: pause it. Most of its keywords idle: trim those. Else join it with another. */
   first: 'pause' | 'trim' | 'merge';
-  /** Its keywords, by id, that get less than the house rule's clicks in the middle run. */
-  idle: readonly string[];
+  /** How many of them get less in the middle run. */
+  idle: number;
 }
 
 /** A group on trial: too thin on purpose, until a day. */
@@ -38,9 +38,18 @@ export interface Thinness {
   keywords: number;
 }
 
+/** Keywords of a group, by id, that get fewer clicks than the house rule asks for in the middle of a usual month. */
+export function idleIn(plan: PlanModel, campaign: PlanCampaign, group: number): string[] {
+  const estimate = plan.campaignAt(campaign);
+  const { clicksPerKeyword } = plan.view.house;
+  return campaign.groups[group]!.keywords.flatMap(({ id }, index) =>
+    (estimate.keyword(group, index)?.clicks[1] ?? 0) < clicksPerKeyword ? [id] : [],
+  );
+}
+
 /** Which groups and keywords get fewer clicks than house rules ask for in the middle of a usual month; groups on trial are none of them. */
 export function findTooThin(plan: PlanModel): Thinness {
-  const { clicksPerGroup, clicksPerKeyword } = plan.view.house;
+  const { clicksPerGroup } = plan.view.house;
   const [thin, trials] = [[] as ThinGroup[], [] as TrialGroup[]];
   let [groups, learning, keywords] = [0, 0, 0];
   for (const campaign of plan.campaigns) {
@@ -50,8 +59,8 @@ export function findTooThin(plan: PlanModel): Thinness {
       groups++;
       keywords += own.length;
       const { clicks, costMinor } = estimate.groups[at]!;
-      const idle = own.flatMap((keyword, index) => ((estimate.keyword(at, index)?.clicks[1] ?? 0) < clicksPerKeyword ? [keyword.id] : []));
-      learning += own.length - idle.length;
+      const idle = idleIn(plan, campaign, at).length;
+      learning += own.length - idle;
       const said = { id, name, campaignId: campaign.id, clicks: told(clicks) };
       if (row.trialUntil !== null)
         trials.push({
@@ -64,7 +73,7 @@ export function findTooThin(plan: PlanModel): Thinness {
       else if (clicks[1] < clicksPerGroup) {
         const hasMates = childrenOf(plan.view.snapshot.group, 'campaignId', campaign.id).length > 1;
         const first = clicks[1] < 1 ? 'pause' : hasMates ? 'merge' : 'trim';
-        thin.push({ ...said, keywords: own.length, learning: own.length - idle.length, first, idle });
+        thin.push({ ...said, keywords: own.length, learning: own.length - idle, first, idle });
       }
     });
   }

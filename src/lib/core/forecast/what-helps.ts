@@ -16,13 +16,36 @@ export interface Gain {
   range: Range3;
 }
 
-/** One change that can be made to a plan, with what it would bring. */
-export interface Help {
+/** One thing that can be done to a plan. */
+export interface Remedy {
   kind: 'money' | 'bid' | 'bid-first' | 'bid-worth' | 'hours' | 'fed';
   /** The amount in it, in minor units; of `fed` how many keywords leave. */
   amount: number;
+  /** Of `money`: what campaigns, by id, get a month in minor units. */
+  money?: ReadonlyMap<string, number>;
+}
+
+/** The same with what it would bring. */
+export interface Help extends Remedy {
   gain: Gain;
-  change: Change;
+}
+
+/** The change that a remedy is; null where it is done already. `fed`: the keywords that stay. Ids of what is parked come from `newId`. */
+export function changeOf(
+  view: PlanView,
+  { kind, amount, money = new Map() }: Remedy,
+  { fed, newId }: { fed: ReadonlySet<string>; newId: () => string },
+): Change | null {
+  switch (kind) {
+    case 'money':
+      return raiseMoney(view, money);
+    case 'hours':
+      return openAllHours(view);
+    case 'fed':
+      return keepOnly(view, fed, newId);
+    default:
+      return setOneBid(view, wholePlan, amount);
+  }
 }
 
 /** The plan after a change of its own, as it would be; null where the change would be refused. */
@@ -48,17 +71,23 @@ export function roundMoney(minor: number): number {
   return Math.ceil(minor / scale - 1e-9) * scale;
 }
 
-/** The changes that a plan offers itself, those that would bring most first; none that would bring less. Ids of what is parked come from `newId`. */
-export function findHelp(plan: PlanModel, newId: () => string): Help[] {
+/** What would help a plan, what would bring most first; nothing that would bring less. */
+export function findHelp(plan: PlanModel): Help[] {
+  // What is parked on trial is thrown away.
+  let parked = 0;
+  const newId = () => `parked-${++parked}`;
   const { view } = plan;
   const worth = worthOfConversion(view);
   const now = plan.estimate().sums;
   const found: Help[] = [];
-  const offer = (kind: Help['kind'], amount: number, change: Change | null) => {
+  const fed = feedKeywords(plan);
+  const keep = new Set(fed.ranked.flatMap(({ id, isFed }) => (isFed ? [id] : [])));
+  const offer = (remedy: Remedy) => {
+    const change = changeOf(view, remedy, { fed: keep, newId });
     const after = change && viewAfter(view, change);
     if (!after) return;
     const gain = gainBetween(now, new PlanModel(after).estimate().sums, worth);
-    if (gain.range[1] > 0) found.push({ kind, amount, gain, change: change! });
+    if (gain.range[1] > 0) found.push({ ...remedy, gain });
   };
 
   const money = new Map(
@@ -68,22 +97,19 @@ export function findHelp(plan: PlanModel, newId: () => string): Help[] {
     }),
   );
   const sum = plan.campaigns.reduce((all, { id, row }) => all + (money.get(id) ?? row?.monthlyMinor ?? 0), 0);
-  offer('money', sum, raiseMoney(view, money));
+  offer({ kind: 'money', amount: sum, money });
 
   if (heedsBids(view, wholePlan)) {
     const curve = curveOf(plan);
     const best = bestRow(curve);
-    if (best) offer('bid', best.bidMinor, setOneBid(view, wholePlan, best.bidMinor));
+    if (best) offer({ kind: 'bid', amount: best.bidMinor });
     const first = curve.levels && Math.round(curve.levels.firstMinor);
-    if (first) offer('bid-first', first, setOneBid(view, wholePlan, first));
+    if (first) offer({ kind: 'bid-first', amount: first });
     const perClick = worthOf(view)?.perClickMinor;
-    if (perClick) offer('bid-worth', perClick, setOneBid(view, wholePlan, perClick));
+    if (perClick) offer({ kind: 'bid-worth', amount: perClick });
   }
-  offer('hours', 0, openAllHours(view));
-
-  const fed = feedKeywords(plan);
-  const keep = new Set(fed.ranked.flatMap(({ id, isFed }) => (isFed ? [id] : [])));
-  if (!plan.isOfFinds && !fed.isMoneyEnough && keep.size > 0) offer('fed', fed.keywords - keep.size, keepOnly(view, keep, newId));
+  offer({ kind: 'hours', amount: 0 });
+  if (!plan.isOfFinds && !fed.isMoneyEnough && keep.size > 0) offer({ kind: 'fed', amount: fed.keywords - keep.size });
 
   found.sort((a, b) => b.gain.range[1] - a.gain.range[1]);
   // Of several bids the best one is enough.

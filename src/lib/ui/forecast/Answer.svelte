@@ -26,8 +26,8 @@
       : ` Next: ${others.map((name) => `${name === 'audience' ? 'aiming' : name} ${Math.round(said.shares[name] * 100)} %`).join(', ')}.`;
   });
 
-  function make(help: Help) {
-    if (page.make(help.change)) shell.announce(`${wordHelp(help, planState.currency)[0]} is set. Ctrl Z takes it back.`);
+  async function make(help: Help) {
+    if (await page.apply(help)) shell.announce(`${wordHelp(help, planState.currency)[0]} is set. Ctrl Z takes it back.`);
   }
 </script>
 
@@ -53,7 +53,7 @@
             <span class="min-w-0 flex-1 text-ink-2"
               >{at === 0 ? 'helps most: ' : ''}{wordGain(help.gain, { noun, currency: planState.currency })}</span
             >
-            <Button kind={at === 0 ? 'act' : 'plain'} class="py-0" onclick={() => make(help)}>{act}</Button>
+            <Button kind={at === 0 ? 'act' : 'plain'} class="py-0" onclick={() => void make(help)}>{act}</Button>
           </li>
         {:else}<li class="text-ink-2">
             {page.helps ? 'No change of money, bids, hours or keywords would bring more.' : 'Reckoning what would help …'}

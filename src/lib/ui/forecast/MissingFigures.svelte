@@ -12,9 +12,11 @@
 
   const shell = getShell();
   const keywords = $derived(new KeywordAsking(planState));
-  const own = $derived(keywords.missing.filter(({ campaign }) => campaignId === undefined || campaign.id === campaignId));
-  const unknown = $derived(own.reduce((sum, one) => sum + one.unknown.length, 0));
-  const elsewhere = $derived(own.reduce((sum, one) => sum + one.elsewhere.length, 0));
+  const grounds = $derived(
+    (campaignId === undefined ? planState.forecast.summary : planState.forecast.summary?.campaigns.get(campaignId))?.grounds ?? null,
+  );
+  const unknown = $derived(grounds?.withoutFigures ?? 0);
+  const elsewhere = $derived(grounds?.elsewhere ?? 0);
   const { progress, failure } = $derived(keywords.asking);
 
   async function ask() {

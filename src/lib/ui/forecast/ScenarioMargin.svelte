@@ -1,5 +1,6 @@
 <script lang="ts">
   import { mostScenarios } from '$lib/core/records/scenario';
+  import { takeOver } from '$lib/core/forecast/plan-changes';
   import type { ScenarioEstimate } from '$lib/core/forecast/scenarios';
   import { inOrder } from '$lib/core/store/snapshot';
   import { wordMoneyRange, wordRange } from '$lib/wording/figures';
@@ -25,8 +26,8 @@
   const counts = $derived(now?.total.conversions !== null);
 
   function take(id: string, name: string) {
-    const change = page.scenarios.get(id)?.change ?? null;
-    if (page.make(change)) shell.announce(`The plan is as in “${name}”. Ctrl Z takes it back.`);
+    const scenario = planState.snapshot.scenario.get(id);
+    if (scenario && page.make(takeOver(planState.plan, scenario))) shell.announce(`The plan is as in “${name}”. Ctrl Z takes it back.`);
   }
 </script>
 
@@ -50,7 +51,7 @@
       {@const estimate = page.scenarios.get(scenario.id)}
       <tr class="border-t border-rule-soft">
         <td class="max-w-0 truncate py-0.5" title={scenario.name}>
-          {#if estimate?.change}<Button
+          {#if estimate && !estimate.isSame}<Button
               kind="link"
               title={`Make the plan so: ${scenario.name}`}
               class="max-w-full truncate"

@@ -25,6 +25,10 @@
     if (page.make(parkKeywords(planState.plan, ids, newId)))
       shell.announce(`${countOf(ids.length, 'keyword')} of ${group.name} parked. Ctrl Z brings them back.`);
   }
+  /** Parks what gets too few clicks. */
+  async function trim(group: ThinGroup) {
+    park(group, (await planState.forecast.ask('idle', { groupId: group.id })) ?? []);
+  }
   const allOf = ({ id }: ThinGroup) => childrenOf(planState.snapshot.keyword, 'groupId', id).map((keyword) => keyword.id as string);
 
   /** The largest other group of its campaign. */
@@ -73,9 +77,7 @@
           <td class="ps-4 text-ink-2">{thinWords[group.first]}</td>
           <td class="flex justify-end gap-2.5 py-1 ps-3 whitespace-nowrap">
             <Button kind="link" onclick={() => park(group, allOf(group))}>Pause</Button>
-            {#if group.learning > 0 && group.idle.length > 0}<Button kind="link" onclick={() => park(group, group.idle)}
-                >Trim {group.idle.length}</Button
-              >{/if}
+            {#if group.learning > 0 && group.idle > 0}<Button kind="link" onclick={() => void trim(group)}>Trim {group.idle}</Button>{/if}
             {#if mergeTarget(group)}<Button kind="link" title={`Into ${mergeTarget(group)?.name}`} onclick={() => merge(group)}
                 >Merge</Button
               >{/if}

@@ -1,9 +1,7 @@
 <script lang="ts">
-  import { keepOnly } from '$lib/core/forecast/plan-changes';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { newId } from '../state/synced-store.svelte';
   import type { ForecastPage } from './forecast-page.svelte';
   import ThinDialog from './ThinDialog.svelte';
 
@@ -16,9 +14,8 @@
   const { thinness, fed } = $derived(summary);
   let isOpen = $state(false);
 
-  function keep() {
-    const change = keepOnly(planState.plan, new Set(fed.fedIds), newId);
-    if (page.make(change))
+  async function keep() {
+    if (await page.apply({ kind: 'fed', amount: fed.keywords - fed.fed }))
       shell.announce(`${fed.fed} stay, ${countOf(fed.keywords - fed.fed, 'keyword')} parked. Ctrl Z brings them back.`);
   }
 </script>
@@ -34,7 +31,7 @@
         )} get {planState.plan.house.clicksPerKeyword}.
         <Button kind="link" onclick={() => (isOpen = true)}>See them…</Button>
         {#if !summary.isOfFinds && fed.fed > 0 && fed.fed < fed.keywords}
-          or <Button kind="link" onclick={keep}>keep only the {fed.fed} that are fed</Button>{/if}
+          or <Button kind="link" onclick={() => void keep()}>keep only the {fed.fed} that are fed</Button>{/if}
       </p>
     {/if}
     {#each thinness.trials as trial (trial.id)}

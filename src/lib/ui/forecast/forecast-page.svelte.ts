@@ -2,9 +2,11 @@ import { untrack } from 'svelte';
 import type { ForecastQuestion, ForecastQuestions } from '$lib/core/forecast/forecast-answers';
 import { setOneBid } from '$lib/core/forecast/plan-changes';
 import { conversionNoun } from '$lib/core/forecast/worth';
+import { changeOf, type Remedy } from '$lib/core/forecast/what-helps';
 import type { Scope } from '$lib/core/forecast/plan-model';
 import type { Change } from '$lib/core/store/changes';
 import { inOrder } from '$lib/core/store/snapshot';
+import { newId } from '../state/synced-store.svelte';
 import type { PlanState } from '../state/plan-state.svelte';
 
 type Answer<Kind extends ForecastQuestion> = ForecastQuestions[Kind]['answer'];
@@ -58,6 +60,12 @@ export class ForecastPage {
   /** Makes one bid stand for all keywords of the part; answers whether anything changed. */
   takeBid(bidMinor: number): boolean {
     return this.make(setOneBid(this.planState.plan, this.scope(), bidMinor));
+  }
+
+  /** Does what would help; answers whether anything changed. */
+  async apply(remedy: Remedy): Promise<boolean> {
+    const fed = new Set(remedy.kind === 'fed' ? await this.planState.forecast.ask('fed', {}) : []);
+    return this.make(changeOf(this.planState.plan, remedy, { fed, newId }));
   }
 
   /** Makes a change that was offered; answers whether it was made. */

@@ -11,24 +11,17 @@ import { marketName } from '../research/find-figures.svelte';
 /** Asks the market for keywords of which nothing is known, or nothing for the places of their campaigns; what comes is kept with the finds. */
 export class KeywordAsking {
   readonly asking = new MarketAsking();
-  /** Keywords (texts) by campaign of which figures lack; of each how many have figures of other places only. */
-  readonly missing = $derived.by(() =>
-    inOrder(this.planState.snapshot.campaign).flatMap((campaign) => {
-      const { unknown, elsewhere } = textsWithoutFigures(this.planState.snapshot, campaign);
-      return unknown.length + elsewhere.length > 0 ? [{ campaign, unknown, elsewhere }] : [];
-    }),
-  );
-
   constructor(private readonly planState: PlanState) {}
 
   /** Asks for all of them, or for those of one campaign, one step; answers how many were asked for, or null where it was stopped or failed. */
   async ask(campaignId?: string): Promise<number | null> {
     const { planState } = this;
-    const asked = this.missing.filter(({ campaign }) => campaignId === undefined || campaign.id === campaignId);
+    const campaigns = inOrder(planState.snapshot.campaign).filter(({ id }) => campaignId === undefined || id === campaignId);
+    const asked = campaigns.map((campaign) => ({ campaign, ...textsWithoutFigures(planState.snapshot, campaign) }));
     const answers = [];
     for (const { campaign, unknown, elsewhere } of asked) {
       const places = this.placesOf(campaign);
-      if (places.length === 0) continue;
+      if (places.length === 0 || unknown.length + elsewhere.length === 0) continue;
       const languages = campaign.languages.length > 0 ? campaign.languages : planState.plan.brief.languages;
       const answered = await this.asking.figures([...unknown, ...elsewhere], {
         places,

@@ -42,9 +42,10 @@
   const what = $derived(summary?.isOfFinds ? 'kept find' : 'keyword');
   let isOpen = $state(false);
 
-  function keep() {
+  async function keep() {
     if (!fed) return;
-    const change = keepOnly(planState.plan, new Set(fed.fedIds), newId);
+    const ids = await planState.forecast.ask('fed', {});
+    const change = ids && keepOnly(planState.plan, new Set(ids), newId);
     if (change) planState.make(change);
     isOpen = false;
     shell.announce(`${fed.fed} stay, ${countOf(fed.keywords - fed.fed, what)} parked. Ctrl Z brings them back.`);
@@ -111,7 +112,7 @@
       </Table>
     </ScrollArea>
     {#snippet footer()}
-      {#if fed.fed > 0 && fed.fed < fed.keywords}<Button onclick={keep}
+      {#if fed.fed > 0 && fed.fed < fed.keywords}<Button onclick={() => void keep()}
           >Keep only these {fed.fed}, park {(fed.keywords - fed.fed).toLocaleString('en-GB')}</Button
         >{/if}
       <Button onclick={() => (isOpen = false)}>Close</Button>
