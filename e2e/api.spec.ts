@@ -212,7 +212,7 @@ test('changes are made once, undone, and refused whole', async ({ request, serve
 test('proof and tables are the screens’ own', async ({ request }) => {
   const id = await planId({ request } as never, 'Spring launch');
   const proof = await (await request.get(`/api/plans/${id}/proof`)).json();
-  expect(proof.counts).toMatchObject({ fix: 4, look: 8 });
+  expect(proof.counts).toMatchObject({ fix: 4, look: 9 });
   expect(new Set(proof.findings.map(({ severity }: { severity: string }) => severity)).size).toBe(3);
   for (const finding of proof.findings) expect(finding.title.length).toBeGreaterThan(5);
   const csv = await request.get(`/api/plans/${id}/tables/keywords.csv`);

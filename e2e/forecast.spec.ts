@@ -133,8 +133,14 @@ testOnDemo('bid and money settled for a plan of ten groups and more in a few act
   await act(() => page.getByRole('button', { name: 'Set these bids and this money' }).click());
   await expect(said(page)).toContainText('spread by what they bring');
   await expect(page.getByRole('dialog')).toHaveCount(0);
-  await act(() => page.keyboard.press('l'));
   const levels = page.getByRole('dialog', { name: 'Bids by level' });
+  // Keys are commands again once the dialog before has gone.
+  await act(() =>
+    expect(async () => {
+      await page.keyboard.press('l');
+      await expect(levels).toBeVisible({ timeout: 1000 });
+    }).toPass(),
+  );
   await act(() => levels.getByLabel('Bid the chosen ones at what it costs').selectOption('first'));
   await act(() => typeOver(levels.getByLabel('of it'), '90'));
   await act(() => levels.getByRole('button', { name: /^Set 397 bids$/ }).click());

@@ -95,7 +95,25 @@ const views = [
         .click(),
   ],
   ['masters', '/ads?view=masters'],
-  ['extras', '/ads?view=extras'],
+  [
+    'forecast',
+    '/forecast',
+    async (page) => {
+      await page.getByRole('button', { name: 'Raise it' }).waitFor();
+      await page.getByRole('region', { name: 'Twelve months' }).waitFor();
+      for (const [field, text] of [
+        ['Money a month', '2530'],
+        ['One bid for every keyword', '1.05'],
+        ['Of the clicks convert', '10 %'],
+      ]) {
+        await page.keyboard.press('w');
+        await page.getByRole('dialog', { name: 'What if' }).getByLabel(field).fill(text);
+        await page.getByRole('button', { name: 'Set it beside the plan' }).click();
+        await page.getByRole('dialog').waitFor({ state: 'detached' });
+      }
+      await page.waitForTimeout(1500);
+    },
+  ],
   ['proof', '/proof'],
   [
     'rule-sets',
