@@ -196,7 +196,9 @@ test('figures of a plan are fetched for its places in one step, and taken back i
   await page.getByRole('button', { name: 'Fetch them for these places' }).click();
   await untilSaved(page);
   await expect
-    .poll(async () => (await figures()).every(({ figuresFrom, months }) => figuresFrom.startsWith('practice market') && months.length === 12))
+    .poll(async () =>
+      (await figures()).every(({ figuresFrom, months }) => figuresFrom.startsWith('practice market') && months.length === 12),
+    )
     .toBe(true);
   await page.keyboard.press('Control+z');
   await expect.poll(async () => (await figures()).every(({ figuresFrom }) => figuresFrom === '')).toBe(true);

@@ -110,6 +110,8 @@ const views = [
         await page.getByRole('dialog', { name: 'What if' }).getByLabel(field).fill(text);
         await page.getByRole('button', { name: 'Set it beside the plan' }).click();
         await page.getByRole('dialog').waitFor({ state: 'detached' });
+        // Keys are commands again a moment after.
+        await page.waitForTimeout(500);
       }
       await page.waitForTimeout(1500);
     },

@@ -16,11 +16,12 @@ const fixed = (size: number) => {
   return Number(two) < 10 ? two : String(Number(two));
 };
 
-/** Least to most of an estimate; one number where both read the same. */
-export function wordRange([least, , most]: Range3): string {
-  const [from, to] = [wordNumber(least), wordNumber(most)];
-  return from === to ? from : `${from}–${to}`;
-}
+/** Two ends as a range; one where both read the same. A dash would not be told from a minus. */
+const between = (from: string, to: string) =>
+  from === to ? from : `${from}${from.startsWith('−') || to.startsWith('−') ? ' to ' : '–'}${to}`;
+
+/** Least to most of an estimate. */
+export const wordRange = ([least, , most]: Range3): string => between(wordNumber(least), wordNumber(most));
 
 /** The same of money in minor units, in the currency's own units. */
 export function wordMoneyRange(range: Range3, currency: string): string {
@@ -41,6 +42,5 @@ export function wordMoneyRoughly(minor: number, currency: string): string {
 
 /** Amounts of money, least to most, with the currency: £1,100–£1,800. */
 export function wordMoneySpan([least, , most]: Range3, currency: string): string {
-  const [from, to] = [wordMoneyRoughly(least, currency), wordMoneyRoughly(most, currency)];
-  return from === to ? from : `${from}–${to}`;
+  return between(wordMoneyRoughly(least, currency), wordMoneyRoughly(most, currency));
 }

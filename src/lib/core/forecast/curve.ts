@@ -91,7 +91,9 @@ function pricesIn(plan: PlanModel, scope: Scope): { levels: Curve['levels']; bid
 /** What bids buy of a part of the plan: those given, else round ones around what clicks cost. All else stays as it is. */
 export function curveOf(plan: PlanModel, scope: Scope = wholePlan, asked?: { bidsMinor?: readonly number[]; stepMinor?: number }): Curve {
   const { levels, bids, meanMinor } = pricesIn(plan, scope);
-  const only = bids.size === 1 ? [...bids][0]! : null;
+  const [first] = bids;
+  // What a network bids of its own accord is no bid that stands.
+  const only = bids.size === 1 && Number.isInteger(first) ? first! : null;
   const bidsMinor = asked?.bidsMinor ?? bidsAround(levels, meanMinor, only);
   const stepMinor = asked?.stepMinor ?? Math.max(1, Math.round(((bidsMinor[1] ?? 10) - (bidsMinor[0] ?? 0)) / 10));
   const worth = worthOfConversion(plan.view);

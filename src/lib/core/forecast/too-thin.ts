@@ -70,7 +70,8 @@ export function findTooThin(plan: PlanModel): Thinness {
           decides: row.trialDecides,
           mostMinor: row.trialMostMinor,
         });
-      else if (clicks[1] < clicksPerGroup) {
+      // A group of which nothing is known is not called thin.
+      else if (clicks[1] < clicksPerGroup && own.some((_, index) => estimate.keyword(at, index) !== null)) {
         const hasMates = childrenOf(plan.view.snapshot.group, 'campaignId', campaign.id).length > 1;
         const first = clicks[1] < 1 ? 'pause' : hasMates ? 'merge' : 'trim';
         thin.push({ ...said, keywords: own.length, learning: own.length - idle, first, idle });

@@ -9,15 +9,14 @@ const mostNamed = 5;
 /** Groups of which something is known and that get fewer clicks than the house rule; those on trial by what they cost and how long they go on. */
 function checkThin(plan: PlanModel, today: string): Report[] {
   const { thin, trials, groups } = findTooThin(plan);
-  const known = thin.filter(({ clicks }) => clicks[2] > 0);
   const reports: Report[] = [];
-  if (known.length > 0)
+  if (thin.length > 0)
     reports.push({
       rule: 'forecast.too-thin',
       data: {
-        count: known.length,
+        count: thin.length,
         all: groups,
-        names: known.slice(0, mostNamed).map(({ name }) => name),
+        names: thin.slice(0, mostNamed).map(({ name }) => name),
         clicks: plan.view.house.clicksPerGroup,
       },
     });
@@ -25,7 +24,11 @@ function checkThin(plan: PlanModel, today: string): Report[] {
     const at = { record: id, where: { campaignId, groupId: id, field: 'trialUntil' } };
     if (until < today) reports.push({ rule: 'forecast.trial-over', ...at, data: { group: name, until, decides } });
     if (mostMinor !== null && costMinor[1] > mostMinor)
-      reports.push({ rule: 'forecast.trial-dear', ...at, data: { group: name, costMinor: Math.round(costMinor[1]), mostMinor } });
+      reports.push({
+        rule: 'forecast.trial-dear',
+        ...at,
+        data: { group: name, costMinor: Math.round(Number(costMinor[1].toPrecision(2))), mostMinor },
+      });
   }
   return reports;
 }
@@ -43,7 +46,9 @@ function checkShown(plan: PlanModel): Report[] {
 function checkPays(view: PlanView, plan: PlanModel): Report[] {
   const worth = worthOfConversion(view);
   const profit = toldProfit(plan.estimate().sums, worth);
-  return profit && profit[1] < 0 ? [{ rule: 'forecast.does-not-pay', data: { lossMinor: Math.round(-profit[1]) } }] : [];
+  return profit && profit[1] < 0
+    ? [{ rule: 'forecast.does-not-pay', data: { lossMinor: Math.round(Number((-profit[1]).toPrecision(2))) } }]
+    : [];
 }
 
 /** Reads what the plan is expected to bring: whether it pays, is shown, and gets enough clicks to learn from. */

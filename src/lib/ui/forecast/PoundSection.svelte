@@ -13,6 +13,8 @@
   let { page }: { page: ForecastPage } = $props();
 
   const fewShown = 6;
+  /** Clicks below which nothing is said to be bought. */
+  const leastTold = 0.05;
   const { planState, noun } = $derived(page);
   const { currency } = $derived(planState);
   const shares = $derived(page.shares!);
@@ -78,8 +80,8 @@
     >{/if}
   <p class="pt-1 text-ink-2">
     <span class="font-semibold text-ink">The next {nextSum}</span>
-    {shares.next.next.clicks > 0.05 ? `buys ${bought(shares.next.next)}` : 'buys nothing: the money is not what lacks'}; the last {nextSum} buys
-    {bought(shares.next.last)}.
+    {#if shares.next.next.clicks > leastTold}buys {bought(shares.next.next)}{:else}buys nothing: money is not what lacks{/if}{#if shares.next.last.clicks > leastTold};
+      the last {nextSum} buys {bought(shares.next.last)}{/if}.
   </p>
 </section>
 {#if isSpreading}<SpreadDialog {page} bind:open={isSpreading} />{/if}

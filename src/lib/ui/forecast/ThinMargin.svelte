@@ -31,7 +31,9 @@
         )} get {planState.plan.house.clicksPerKeyword}.
         <Button kind="link" onclick={() => (isOpen = true)}>See them…</Button>
         {#if !summary.isOfFinds && fed.fed > 0 && fed.fed < fed.keywords}
-          or <Button kind="link" onclick={() => void keep()}>keep only the {fed.fed} that are fed</Button>{/if}
+          or <Button kind="link" onclick={() => void keep()}
+            >keep only {fed.fed === 1 ? 'the one that is fed' : `the ${fed.fed} that are fed`}</Button
+          >{/if}
       </p>
     {/if}
     {#each thinness.trials as trial (trial.id)}

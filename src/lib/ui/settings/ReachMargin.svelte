@@ -67,6 +67,6 @@
   <div class="mt-2"><MissingFigures {planState} campaignId={campaign.id} /></div>
   {#if reach.failure}<Notice class="mt-2">{reach.failure}</Notice>{/if}
   <p class="mt-2 text-[12px] text-ink-2">
-    {#if summary}{wordGrounds(summary.grounds)}{/if} People in towns of 5,000 and more{reach.people ? `, as of ${reach.people.asOf}` : ''}.
+    {#if said}{wordGrounds(said.grounds)}{/if} People in towns of 5,000 and more{reach.people ? `, as of ${reach.people.asOf}` : ''}.
   </p>
 </section>
