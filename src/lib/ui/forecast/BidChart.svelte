@@ -73,6 +73,12 @@
           ] as const
         ).filter(([, price]) => price / scale >= from && price / scale <= to)
       : [];
+    /** Whether a level's words would run into those before them: they then stand a line lower. */
+    const isNearOneBefore = (at: number): boolean =>
+      at > 0 && (ticks[at]![1] - ticks[at - 1]![1]) / scale < (to - from) * 0.2 && !isNearOneBefore(at - 1);
+    const bidTicks = drawn
+      .map(({ bidMinor }) => ({ value: bidMinor / scale }))
+      .filter(({ value }, at, all) => at === 0 || value - all[at - 1]!.value > (to - from) * 0.04);
     const turningLine = {
       id: 'turning',
       afterDatasetsDraw: (drawnChart: Chart) => {
@@ -119,7 +125,7 @@
               min: from,
               max: to,
               ticks: { font, color: ink2, callback: (value) => Number(value).toFixed(Math.min(2, minorDigits(currency))) },
-              afterBuildTicks: (axis) => (axis.ticks = drawn.map(({ bidMinor }) => ({ value: bidMinor / scale }))),
+              afterBuildTicks: (axis) => (axis.ticks = bidTicks),
               grid: { color: soft },
               title: { display: true, text, font, color: ink2, padding: 0 },
             },
@@ -135,8 +141,11 @@
                 color: ink,
                 autoSkip: false,
                 maxRotation: 0,
-                callback: (_, at) =>
-                  `${ticks[at]?.[0] ?? ''} ${((ticks[at]?.[1] ?? 0) / scale).toFixed(Math.min(2, minorDigits(currency)))}`,
+                callback: (_, at) => {
+                  const [name, price] = ticks[at]!;
+                  const words = `${name} ${(price / scale).toFixed(Math.min(2, minorDigits(currency)))}`;
+                  return isNearOneBefore(at) ? ['', words] : words;
+                },
               },
               grid: { drawOnChartArea: false, color: ink, tickLength: 6 },
             },

@@ -50,11 +50,11 @@
     {#each scenarios as scenario (scenario.id)}
       {@const estimate = page.scenarios.get(scenario.id)}
       <tr class="border-t border-rule-soft">
-        <td class="max-w-0 truncate py-0.5" title={scenario.name}>
+        <td class="py-0.5 [overflow-wrap:anywhere]">
           {#if estimate && !estimate.isSame}<Button
               kind="link"
               title={`Make the plan so: ${scenario.name}`}
-              class="max-w-full truncate"
+              class="text-start whitespace-normal"
               onclick={() => take(scenario.id, scenario.name)}>{scenario.name}</Button
             >{:else}<span class="text-ink-2" title="The plan is so already, or cannot be">{scenario.name}</span>{/if}
         </td>
