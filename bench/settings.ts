@@ -40,39 +40,6 @@ function benchReach(atlas: PlaceAtlas): BenchRow {
   return compare('people-reached', { kind: 'at-most', times: 20 }, reach, pass);
 }
 
-/** The longest time that nobody else is served while people in twelve coastal circles are estimated, against the whole estimate. */
-async function benchEstimateTurns(atlas: PlaceAtlas): Promise<BenchRow> {
-  const circles = Array.from({ length: 12 }, (_, index): ReachedPlace => ({
-    kind: 'city',
-    country: 'GB',
-    code: '',
-    latitude: 55.9 - (index % 4) * 0.4,
-    longitude: -3.2 + Math.floor(index / 4) * 0.5,
-    radiusKm: 60,
-    excluded: false,
-  }));
-  atlas.wake();
-  const wholes: number[] = [];
-  const longest: number[] = [];
-  for (let run = 0; run < 3; run++) {
-    let [isOver, last, most] = [false, performance.now(), 0];
-    const watch = () => {
-      const now = performance.now();
-      most = Math.max(most, now - last);
-      last = now;
-      if (!isOver) setImmediate(watch);
-    };
-    const start = performance.now();
-    setImmediate(watch);
-    await atlas.reach(circles);
-    isOver = true;
-    wholes.push(performance.now() - start);
-    longest.push(most);
-  }
-  const goal = { kind: 'at-least', times: 4 } as const;
-  return compare('estimate-turns', goal, { best: Math.max(...longest), times: longest }, { best: Math.min(...wholes) });
-}
-
 /** Two hundred beginnings of names found, against looking through all of them. */
 function benchPrefix(db: Sqlite.Database): BenchRow {
   const search = new PlaceSearch(db);
@@ -160,8 +127,8 @@ function benchSplit(): BenchRow {
 }
 
 /** The rows of the bench on settings; place data is read from a file laid out before. */
-export async function benchSettings(placesFile: string): Promise<BenchRow[]> {
+export function benchSettings(placesFile: string): BenchRow[] {
   const db = new Sqlite(placesFile, { readonly: true });
   const atlas = new PlaceAtlas(db);
-  return [benchReach(atlas), await benchEstimateTurns(atlas), benchPrefix(db), benchCopy(), benchSplit()];
+  return [benchReach(atlas), benchPrefix(db), benchCopy(), benchSplit()];
 }
