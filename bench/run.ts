@@ -185,7 +185,7 @@ const selects = tables.map((table) => database.prepare(`SELECT * FROM ${table}`)
 const bareRead = timeOf(() => selects.map((select) => select.all()));
 say(compare('open', { kind: 'at-most', times: 4 }, opened, bareRead));
 
-for (const row of await benchSettings('.bench/places.sqlite')) say(row);
+for (const row of benchSettings('.bench/places.sqlite')) say(row);
 for (const row of benchResearch()) say(row);
 for (const row of benchVerdicts()) say(row);
 for (const row of benchEstimate()) say(row);
