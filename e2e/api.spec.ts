@@ -136,6 +136,60 @@ test('estimates follow one model: at the bids there are, along a curve, at the b
   expect([refused.status(), (await refused.json()).path]).toEqual([422, 'hoursShare']);
 });
 
+test('groups are proposed for a list alone, kept apart, and keywords built from lists', async ({ request, server }) => {
+  const keywords = ['Dog Grooming', 'dog groomer', 'dog grooming cost', 'dog grooming prices', 'cheap dog groomer', 'cat grooming'];
+  const list = [...keywords, 'cat groomer', 'cat groomer prices', 'dog nail clipping', 'dog nails cut', 'nail clipping dogs', 'dog grooming'];
+  const proposed = await post(request, server.url, '/api/groups/propose', { language: 'en', offer: 'Dog grooming', keywords: list });
+  expect(proposed.status(), await proposed.text()).toBe(200);
+  const said = await proposed.json();
+  expect(Object.keys(said)).toEqual(['groups', 'general', 'leftOver', 'head']);
+  expect(said.groups.map(({ name }: { name: string }) => name)).toEqual(
+    expect.arrayContaining(['cat groomer', 'dog nail clipping', 'dog grooming cost']),
+  );
+  expect(said.head).toEqual(['dog', 'grooming']);
+  const placed = [...said.groups.flatMap((group: { keywords: string[] }) => group.keywords), ...said.leftOver];
+  expect(placed.sort()).toEqual([...new Set(list.map((text) => text.toLowerCase()))].sort());
+  const given = await (
+    await post(request, server.url, '/api/groups/propose', { language: 'en', keywords: list, given: ['prices'], many: 0.3 })
+  ).json();
+  expect(given.groups.find(({ reason }: { reason: { kind: string } }) => reason.kind === 'given')).toEqual({
+    name: 'prices',
+    theme: 'prices',
+    reason: { kind: 'given', words: ['prices'] },
+    keywords: ['dog grooming cost', 'dog grooming prices', 'cheap dog groomer', 'cat groomer prices'],
+  });
+
+  const groups = [
+    { name: 'Dogs', keywords: [{ text: 'grooming', match: 'broad' }] },
+    { name: 'Cats', keywords: [{ text: 'cat grooming', match: 'phrase' }] },
+  ];
+  const apart = await (await post(request, server.url, '/api/groups/apart', { language: 'en', groups, searches: [] })).json();
+  expect(apart).toEqual({ negatives: [{ group: 'Dogs', text: 'cat', match: 'phrase' }], left: [] });
+
+  const parts = [
+    { name: 'service', values: ['grooming', 'clipping'] },
+    { name: 'place', values: ['leeds', 'otley'], optional: true },
+  ];
+  const built = await (await post(request, server.url, '/api/combine', { parts, order: 'given', groupBy: 'service', limit: 2 })).json();
+  expect(built).toEqual({
+    count: 6,
+    keywords: [
+      { text: 'grooming leeds', group: 'grooming' },
+      { text: 'grooming otley', group: 'grooming' },
+    ],
+  });
+  const tooMany = Array.from({ length: 600 }, (_, at) => `v${at}`);
+  const huge = { parts: [{ name: 'a', values: tooMany }, { name: 'b', values: tooMany }], order: 'given', limit: 1 };
+  for (const [body, path] of [
+    [huge, 'parts'],
+    [{ parts, order: 'given', groupBy: 'colour', limit: 1 }, 'groupBy'],
+    [{ parts, order: 'both', limit: 1 }, 'order'],
+  ] as const) {
+    const refused = await post(request, server.url, '/api/combine', body);
+    expect([refused.status(), (await refused.json()).path]).toEqual([422, path]);
+  }
+});
+
 test('answer says who answers, who else, and what blocks', async ({ request, server }) => {
   const answer = await post(request, server.url, '/api/answer', {
     language: 'en',

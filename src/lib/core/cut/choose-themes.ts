@@ -1,3 +1,4 @@
+import { GainQueue } from './gain-queue';
 import { costOf, themesByKeyword, type Theme } from './themes';
 
 /** Which keyword goes to which theme: −1 where none is open to it. */
@@ -56,7 +57,8 @@ export class Chooser {
 
   private openTheme(theme: number) {
     this.open.add(theme);
-    for (const keyword of this.themes[theme]!.holders) this.bestWorth[keyword] = Math.max(this.bestWorth[keyword]!, this.worthTo(theme, keyword));
+    for (const keyword of this.themes[theme]!.holders)
+      this.bestWorth[keyword] = Math.max(this.bestWorth[keyword]!, this.worthTo(theme, keyword));
   }
 
   private closeTheme(theme: number) {
@@ -70,15 +72,15 @@ export class Chooser {
 
   /** Opens what brings most, again and again; gains only fall, so that old ones are bounds. */
   private openGreedily() {
-    const waiting = this.themes.map((_, theme) => ({ theme, gain: this.open.has(theme) ? -1 : this.gain(theme).gain })).filter(({ gain }) => gain > 0);
-    const queue = new Queue(waiting);
-    for (let top = queue.pop(); top; top = queue.pop()) {
-      const { gain, better } = this.gain(top.theme);
-      if (gain <= 0 || better < this.options.least) continue;
-      const next = queue.peek();
-      if (next && (next.gain > gain || (next.gain === gain && next.theme < top.theme))) queue.push({ theme: top.theme, gain });
-      else this.openTheme(top.theme);
-    }
+    const waiting = this.themes.map((_, item) => ({ item, gain: this.open.has(item) ? -1 : this.gain(item).gain }));
+    const queue = new GainQueue(waiting.filter(({ gain }) => gain > 0));
+    queue.takeAll(
+      (theme) => {
+        const { gain, better } = this.gain(theme);
+        return better < this.options.least ? null : gain;
+      },
+      (theme) => this.openTheme(theme),
+    );
   }
 
   private bestOf(keyword: number, except = -1): number {
@@ -136,45 +138,5 @@ export class Chooser {
       second[keyword] = this.bestOf(keyword, best[keyword]);
     }
     return { open: this.open, best, second };
-  }
-}
-
-/** A queue by gain, then theme. */
-class Queue {
-  private readonly heap: { theme: number; gain: number }[] = [];
-  constructor(items: readonly { theme: number; gain: number }[]) {
-    for (const item of items) this.push(item);
-  }
-  peek() {
-    return this.heap[0];
-  }
-  private isBefore(a: number, b: number) {
-    const [one, other] = [this.heap[a]!, this.heap[b]!];
-    return one.gain > other.gain || (one.gain === other.gain && one.theme < other.theme);
-  }
-  private swap(a: number, b: number) {
-    [this.heap[a], this.heap[b]] = [this.heap[b]!, this.heap[a]!];
-  }
-  push(item: { theme: number; gain: number }) {
-    this.heap.push(item);
-    for (let at = this.heap.length - 1; at > 0; ) {
-      const up = (at - 1) >> 1;
-      if (!this.isBefore(at, up)) return;
-      this.swap(at, up);
-      at = up;
-    }
-  }
-  pop() {
-    const top = this.heap[0];
-    const last = this.heap.pop();
-    if (this.heap.length === 0 || !last) return top;
-    this.heap[0] = last;
-    for (let at = 0; ; ) {
-      let first = at;
-      for (const down of [2 * at + 1, 2 * at + 2]) if (down < this.heap.length && this.isBefore(down, first)) first = down;
-      if (first === at) return top;
-      this.swap(at, first);
-      at = first;
-    }
   }
 }

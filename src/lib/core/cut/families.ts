@@ -18,7 +18,6 @@ class Joined {
   }
 }
 
-
 /** Length of the start that two words share. */
 function sharedStart(one: string, other: string): number {
   const most = Math.min(one.length, other.length);
@@ -52,8 +51,29 @@ function oneLetterApart(one: string, other: string, shared: number): boolean {
   return long.slice(shared + 1) === rest;
 }
 
+/** Words that count as equal: rings of the language, but for those of which a word names the trade, and what was taught. */
+export interface Equals {
+  /** Whether a form is so common that it may name the trade: then no ring holds it (to a groomer of dogs a puppy is not just a dog). */
+  isCommon(form: number): boolean;
+  oneAd: readonly (readonly string[])[];
+}
+
+/** Rings of which no word is common. */
+function openRings(forms: readonly string[], { ringOf }: CutLanguage, isCommon: Equals['isCommon']): (word: string) => number | undefined {
+  const shut = new Set<number>();
+  forms.forEach((word, form) => {
+    const ring = ringOf.get(word);
+    if (ring !== undefined && isCommon(form)) shut.add(ring);
+  });
+  return (word) => {
+    const ring = ringOf.get(word);
+    return ring === undefined || shut.has(ring) ? undefined : ring;
+  };
+}
+
 /** Forms of one word, as the number of the family's first form by form. */
-export function findFamilies(forms: readonly string[], language: CutLanguage, oneAd: readonly (readonly string[])[] = []): Int32Array {
+export function findFamilies(forms: readonly string[], language: CutLanguage, { isCommon, oneAd }: Equals): Int32Array {
+  const ringOf = openRings(forms, language, isCommon);
   const joined = new Joined(forms.length);
   const firstOf = new Map<string, number>();
   const joinBy = (key: string, form: number) => {
@@ -68,7 +88,7 @@ export function findFamilies(forms: readonly string[], language: CutLanguage, on
   forms.forEach((form, index) => {
     const stem = language.stem(form);
     joinBy(`s ${stem}`, index);
-    const ring = language.ringOf.get(form);
+    const ring = ringOf(form);
     if (ring !== undefined) joinBy(`r ${ring}`, index);
     const lesson = taught.get(stem);
     if (lesson !== undefined) joinBy(`t ${lesson}`, index);

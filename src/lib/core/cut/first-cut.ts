@@ -20,7 +20,10 @@ export interface ReadList {
 }
 
 /** Reads plain texts for cutting (steps 1–6). Doubles must be gone. */
-export function readForCut(texts: readonly string[], { language, offer, lessons = noLessons }: { language: string; offer: string; lessons?: Lessons }): ReadList {
+export function readForCut(
+  texts: readonly string[],
+  { language, offer, lessons = noLessons }: { language: string; offer: string; lessons?: Lessons },
+): ReadList {
   const words = readListWords(texts, cutLanguage(language), lessons.oneAd);
   const heads = findHeads(words, offer, lessons.trade);
   return { words, heads, themes: findThemes(words, heads.heads) };
@@ -79,7 +82,16 @@ function findGiven({ words }: ReadList, terms: readonly string[]): Int32Array {
     if (ids.length + generic.length === 0 || ids.some(Number.isNaN)) continue;
     words.texts.forEach((text, keyword) => {
       if (found[keyword] !== -1 || !ids.every((id) => words.held[keyword]!.includes(id))) return;
-      if (generic.length > 0 && !generic.every((word) => text.toLowerCase().split(/[\s/-]+/u).includes(word))) return;
+      if (
+        generic.length > 0 &&
+        !generic.every((word) =>
+          text
+            .toLowerCase()
+            .split(/[\s/-]+/u)
+            .includes(word),
+        )
+      )
+        return;
       found[keyword] = at;
     });
   }
@@ -87,7 +99,12 @@ function findGiven({ words }: ReadList, terms: readonly string[]): Int32Array {
 }
 
 /** Step 10: keywords without a theme of their own join the group in which the rare word they hold mostly stands. */
-function findByCompany({ words, heads }: ReadList, themes: readonly Theme[], best: Int32Array, isFree: (keyword: number) => boolean): Map<number, number> {
+function findByCompany(
+  { words, heads }: ReadList,
+  themes: readonly Theme[],
+  best: Int32Array,
+  isFree: (keyword: number) => boolean,
+): Map<number, number> {
   const { held, holders, texts } = words;
   const most = Math.max(10, texts.length / 10);
   const isThemed = (keyword: number) => best[keyword]! >= 0 && themes[best[keyword]!]!.tier > 1;
@@ -134,8 +151,7 @@ export function cutList(list: ReadList, { many, given = [], least, fixed }: CutO
   const general = groups.length;
   groups.push({ kind: 'general', given: null, ids: [], keywords: [], byCompany: 0, holding: 0 });
   const openKinds = new Set(groups.flatMap(({ kind, ids }) => (kind === 'kind' ? ids : [])));
-  const isGeneral = (keyword: number) =>
-    words.held[keyword]!.every((id) => heads.ofGeneral.has(id) || (isKind(id) && !openKinds.has(id)));
+  const isGeneral = (keyword: number) => words.held[keyword]!.every((id) => heads.ofGeneral.has(id) || (isKind(id) && !openKinds.has(id)));
   const leftOver: number[] = [];
   const second = new Int32Array(keywords).fill(-1);
   for (let keyword = 0; keyword < keywords; keyword++) {
@@ -147,7 +163,9 @@ export function cutList(list: ReadList, { many, given = [], least, fixed }: CutO
       groups[at]!.keywords.push(keyword);
       if (typed[keyword]! < 0 && company.has(keyword)) groups[at]!.byCompany++;
     }
-    const next = [choice.best[keyword]!, choice.second[keyword]!].map((one) => (one < 0 ? -1 : groupOfTheme.get(one)!)).find((one) => one >= 0 && one !== at);
+    const next = [choice.best[keyword]!, choice.second[keyword]!]
+      .map((one) => (one < 0 ? -1 : groupOfTheme.get(one)!))
+      .find((one) => one >= 0 && one !== at);
     second[keyword] = next ?? (at !== general && words.held[keyword]!.some((id) => heads.heads.has(id)) ? general : -1);
   }
   return { groups, leftOver, second };

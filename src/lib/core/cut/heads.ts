@@ -90,7 +90,8 @@ export function findHeads(words: ListWords, offer: string, trade: readonly strin
   const { texts, holders, held, count } = words;
   const own = ownHeadOf(words);
   const offered = readOffer(words, offer.trim() === '' ? own : offer);
-  const spoken = offer.trim() !== '' && texts.length >= listSpeaksFrom ? new Set(words.read(own).filter((id) => id >= 0)) : new Set<number>();
+  const spoken =
+    offer.trim() !== '' && texts.length >= listSpeaksFrom ? new Set(words.read(own).filter((id) => id >= 0)) : new Set<number>();
   const isOffered = (id: number) => offered.words.has(id) || spoken.has(id);
   const standing = new Standing(words);
   const heads = new Set<number>(trade.flatMap((word) => words.read(word)).filter((id) => id >= 0));
@@ -106,8 +107,7 @@ export function findHeads(words: ListWords, offer: string, trade: readonly strin
   // The offer's first words, where some keywords hold nothing else.
   const run = new Set([...offered.firstRun, ...spoken]);
   const bare = held.filter((ids) => ids.length > 0 && ids.every((id) => heads.has(id) || run.has(id))).length;
-  if (bare >= 2)
-    for (const { id, share } of wide) if (run.has(id) && share >= (id === offered.main ? 0.1 : 0.25)) heads.add(id);
+  if (bare >= 2) for (const { id, share } of wide) if (run.has(id) && share >= (id === offered.main ? 0.1 : 0.25)) heads.add(id);
   const isHeadWord = (id: number) => heads.has(id) && !isKind(id);
   for (const { id, share, touch } of wide) {
     if (heads.has(id) || isKind(id) || share < 0.08 || touch < 0.5) continue;
@@ -135,7 +135,9 @@ function formsOfHeads({ language, forms, count }: ListWords, heads: ReadonlySet<
     return language.agentEndings.some((ending) => {
       if (!form.endsWith(ending)) return false;
       const start = form.slice(0, -ending.length);
-      return start.length >= 3 && (bare.has(start) || bare.has(`${start}e`) || (start.at(-1) === start.at(-2) && bare.has(start.slice(0, -1))));
+      return (
+        start.length >= 3 && (bare.has(start) || bare.has(`${start}e`) || (start.at(-1) === start.at(-2) && bare.has(start.slice(0, -1))))
+      );
     });
   };
   const found: number[] = [];

@@ -1,6 +1,7 @@
 import { kindNames, type CutLanguage } from './cut-language';
+import { wordsOf } from '../keywords/words';
 import { findFamilies } from './families';
-import { atomOfKind, kindOfAtom, Reading, type Atom } from './read-list';
+import { findPhrase, kindOfAtom, Reading, type Atom } from './read-list';
 import { cutTogether } from './written-together';
 
 /** Words of a list by id: kinds first, then families of forms. */
@@ -18,14 +19,21 @@ export interface ListWords {
   /** Ids of the words of another text, such as an offer, read as the list was; −1 parts runs. */
   read(text: string): number[];
   /** Words that a keyword holds as written, generic ones too: for terms that are typed. */
-  readTerm(text: string): { ids: number[]; generic: string[] };
+  readTerm(text: string): Term;
+}
+
+/** Ids of words, NaN for one that no keyword of the list holds, and generic words as written. */
+export interface Term {
+  ids: number[];
+  generic: string[];
 }
 
 export const isKind = (id: number) => id < kindNames.length;
+export const kindOfId = (id: number) => kindNames[id]!;
 export const kindId = (name: (typeof kindNames)[number]) => kindNames.indexOf(name);
 
-/** Where a run of content words ends in an offer: signs and stop words. */
-const runEnd = /[^\p{L}\p{M}\p{N}'’/-]+|\s+/u;
+/** A form in more of the keywords than this may name the trade. */
+const commonShare = 0.3;
 
 function countForms(reading: Reading): Map<number, number> {
   const counts = new Map<number, number>();
@@ -53,7 +61,9 @@ function holdersOf(held: readonly Int32Array[], count: number): Int32Array[] {
 export function readListWords(texts: readonly string[], language: CutLanguage, oneAd: readonly (readonly string[])[] = []): ListWords {
   const reading = new Reading(language, texts);
   const splits = cutTogether(reading);
-  const family = findFamilies(reading.forms, language, oneAd);
+  const uses = countForms(reading);
+  const isCommon = (form: number) => (uses.get(form) ?? 0) > commonShare * texts.length;
+  const family = findFamilies(reading.forms, language, { isCommon, oneAd });
   const idOfFamily = new Map<number, number>();
   const idOf = (atom: Atom): number => {
     if (atom < 0) return kindOfAtom(atom);
@@ -73,7 +83,7 @@ export function readListWords(texts: readonly string[], language: CutLanguage, o
   });
   const count = kindNames.length + idOfFamily.size;
   const counted: Map<string, number>[] = Array.from({ length: count }, (_, id) => reading.writtenOfKind[id] ?? new Map());
-  for (const [atom, times] of countForms(reading)) if (!reading.isGeneric(atom)) counted[idOf(atom)]!.set(reading.forms[atom]!, times);
+  for (const [atom, times] of uses) if (!reading.isGeneric(atom)) counted[idOf(atom)]!.set(reading.forms[atom]!, times);
   return {
     language,
     texts,
@@ -93,67 +103,50 @@ function readerOf(
   family: Int32Array,
 ): Pick<ListWords, 'read' | 'readTerm'> {
   const { language } = reading;
-  /** A form by its stem: words that the list does not hold as written. */
+  /** A form by its stem, for words that the list does not hold as written. */
   const byStem = new Map<string, number>();
-  for (const [form, word] of reading.forms.entries()) if (form < family.length && !byStem.has(language.stem(word))) byStem.set(language.stem(word), form);
-  const idsOfWord = (word: string): { ids: number[]; generic: string[] } | null => {
-    const parts = splits.get(word) ?? [word];
-    const ids: number[] = [];
-    const generic: string[] = [];
-    for (const part of parts) {
-      const known = reading.atomOf(part);
-      if (known === null) continue;
-      if (known < 0) ids.push(kindOfAtom(known));
-      else if (reading.isGeneric(known)) generic.push(part);
-      else {
-        const form = known < family.length ? known : byStem.get(language.stem(part));
-        const id = form === undefined ? undefined : idOfFamily.get(family[form]!);
-        // A word that no keyword holds: no id is its.
-        ids.push(id ?? NaN);
-      }
-    }
-    return ids.length + generic.length === 0 ? null : { ids, generic };
+  for (let form = 0; form < family.length; form++) {
+    const stem = language.stem(reading.forms[form]!);
+    if (!byStem.has(stem)) byStem.set(stem, form);
+  }
+  /** The id of a theme word; NaN where no keyword holds it. */
+  const idOfForm = (form: number, word: string): number => {
+    const known = form < family.length ? form : byStem.get(language.stem(word));
+    return (known === undefined ? undefined : idOfFamily.get(family[known]!)) ?? NaN;
   };
-  const phraseAt = (words: readonly string[], at: number) =>
-    language.phrases.get(words[at]!)?.find(({ words: one }) => one.every((part, offset) => words[at + offset] === part));
+  const readWord = (word: string): Term => {
+    const term: Term = { ids: [], generic: [] };
+    for (const part of splits.get(word) ?? [word]) {
+      const atom = reading.atomOf(part);
+      if (atom === null) continue;
+      if (atom < 0) term.ids.push(kindOfAtom(atom));
+      else if (reading.isGeneric(atom)) term.generic.push(part);
+      else term.ids.push(idOfForm(atom, part));
+    }
+    return term;
+  };
+  /** Words and phrases of kinds in order; what holds nothing is empty. */
+  const readRun = (run: string): Term[] => {
+    const words = wordsOf(run);
+    const terms: Term[] = [];
+    for (let at = 0; at < words.length; at++) {
+      const phrase = findPhrase(language, words, at);
+      terms.push(phrase ? { ids: [phrase.kind], generic: [] } : readWord(words[at]!));
+      at += phrase ? phrase.words.length - 1 : 0;
+    }
+    return terms;
+  };
   return {
     read(text) {
-      const ids: number[] = [];
-      const lower = text.toLowerCase();
-      for (const run of lower.split(/[^\p{L}\p{M}\p{N}'’\s/-]+/u)) {
-        const words = run.split(/[\s/-]+/u).filter((word) => word !== '');
-        for (let at = 0; at < words.length; at++) {
-          const phrase = phraseAt(words, at);
-          if (phrase) {
-            ids.push(phrase.kind);
-            at += phrase.words.length - 1;
-            continue;
-          }
-          const found = idsOfWord(words[at]!);
-          if (found) ids.push(...found.ids.filter((id) => !Number.isNaN(id)));
-          else ids.push(-1);
-        }
-        ids.push(-1);
-      }
-      return ids;
+      const runs = text.toLowerCase().split(/[^\p{L}\p{M}\p{N}'’\s/-]+/u);
+      return runs.flatMap((run) => [
+        ...readRun(run).flatMap(({ ids, generic }) => (ids.length + generic.length === 0 ? [-1] : ids.filter((id) => !Number.isNaN(id)))),
+        -1,
+      ]);
     },
     readTerm(text) {
-      const words = text.toLowerCase().split(/[\s/-]+/u).filter((word) => word !== '');
-      const term: { ids: number[]; generic: string[] } = { ids: [], generic: [] };
-      for (let at = 0; at < words.length; at++) {
-        const phrase = phraseAt(words, at);
-        if (phrase) {
-          term.ids.push(phrase.kind);
-          at += phrase.words.length - 1;
-          continue;
-        }
-        const found = idsOfWord(words[at]!);
-        if (found) {
-          term.ids.push(...found.ids);
-          term.generic.push(...found.generic);
-        }
-      }
-      return term;
+      const terms = readRun(text.toLowerCase());
+      return { ids: terms.flatMap(({ ids }) => ids), generic: terms.flatMap(({ generic }) => generic) };
     },
   };
 }

@@ -79,7 +79,7 @@ export class Reading {
     const atoms: Atom[] = [];
     for (let at = 0; at < words.length; at++) {
       const word = words[at]!;
-      const phrase = this.language.phrases.get(word)?.find(({ words: one }) => one.every((part, offset) => words[at + offset] === part));
+      const phrase = findPhrase(this.language, words, at);
       if (phrase) {
         atoms.push(this.countOfKind(phrase.kind, phrase.words.join(' ')));
         at += phrase.words.length - 1;
@@ -94,6 +94,10 @@ export class Reading {
     return atoms;
   }
 }
+
+/** The longest phrase of a kind that begins at a place. */
+export const findPhrase = ({ phrases }: CutLanguage, words: readonly string[], at: number) =>
+  phrases.get(words[at]!)?.find(({ words: one }) => one.every((part, offset) => words[at + offset] === part));
 
 /** Generic words that somewhere name an audience: accountants *for contractors*. */
 function findAudience({ isAudience, isGeneric }: CutLanguage, tokens: readonly (readonly string[])[]): Set<string> {

@@ -43,14 +43,16 @@ type Bare = Omit<Theme, 'worth'>;
 /** A word whose forms mostly say that something is done. */
 function isDoing({ language, forms }: ListWords, id: number): boolean {
   const { doing, isDoingWord } = language;
-  const said = forms[id]!.filter((form) => isDoingWord.has(form) || doing.endings.some((ending) => form.length > ending.length && form.endsWith(ending)));
+  const said = forms[id]!.filter(
+    (form) => isDoingWord.has(form) || doing.endings.some((ending) => form.length > ending.length && form.endsWith(ending)),
+  );
   return said.length * 2 >= forms[id]!.length;
 }
 
 /** Two sets of keywords as one, with what each holds: both words, or one. */
 function unite(a: Int32Array, b: Int32Array): Pick<Theme, 'holders' | 'whole'> {
   const [holders, whole]: [number[], number[]] = [[], []];
-  for (let i = 0, j = 0; i < a.length || j < b.length; ) {
+  for (let i = 0, j = 0; i < a.length || j < b.length;) {
     const [one, other] = [a[i] ?? Infinity, b[j] ?? Infinity];
     holders.push(Math.min(one, other));
     whole.push(one === other ? 1 : partOfUnit);
@@ -96,7 +98,8 @@ export function findThemes(words: ListWords, heads: ReadonlySet<number>): Bare[]
     themes.push({ ids: [id, mate], ...unite(holders[id]!, holders[mate]!), tier });
   }
   for (let id = 0; isKind(id); id++)
-    if (isOpen(id)) themes.push({ ids: [id], holders: holders[id]!, whole: wholeOf(holders[id]!), tier: tier1.has(id) ? 1 : tier2.has(id) ? 2 : 3 });
+    if (isOpen(id))
+      themes.push({ ids: [id], holders: holders[id]!, whole: wholeOf(holders[id]!), tier: tier1.has(id) ? 1 : tier2.has(id) ? 2 : 3 });
   return themes;
 }
 

@@ -32,7 +32,8 @@ export class Together {
     for (const word of reading.written) this.know(word);
     if (!reading.language.isCompounding)
       for (const words of reading.tokens)
-        for (let at = 1; at < words.length; at++) this.neighbours.add(`${reading.language.stem(words[at - 1]!)} ${reading.language.stem(words[at]!)}`);
+        for (let at = 1; at < words.length; at++)
+          this.neighbours.add(`${reading.language.stem(words[at - 1]!)} ${reading.language.stem(words[at]!)}`);
     if (reading.language.isCompounding) {
       for (const word of reading.language.kindOfWord.keys()) this.know(word);
       for (const word of reading.language.isGeneric) this.know(word);
@@ -83,7 +84,8 @@ export class Together {
     const [one, other] = [this.worthOfFirst(first), this.worthOfLast(last)];
     const shorter = 0.05 * Math.min(first.length, last.length);
     if (one > 0 && other > 0) return 4 + one + other + shorter;
-    const isOpen = one === asWritten ? last.length >= leastUnknown && !this.isEnding(last) : other === asWritten && first.length >= leastUnknown;
+    const isOpen =
+      one === asWritten ? last.length >= leastUnknown && !this.isEnding(last) : other === asWritten && first.length >= leastUnknown;
     return isOpen && !this.reading.language.isStop(one > 0 ? last : first) ? Math.max(one, other) + shorter : 0;
   }
 
@@ -157,7 +159,11 @@ export function cutTogether(reading: Reading): Map<string, string[]> {
   });
   const splits = new Together(reading).cutAll(whole);
   const partsOf = new Map<number, (number | null)[]>();
-  for (const [word, parts] of splits) partsOf.set(reading.formOf(word), parts.map((part) => reading.atomOf(part)));
+  for (const [word, parts] of splits)
+    partsOf.set(
+      reading.formOf(word),
+      parts.map((part) => reading.atomOf(part)),
+    );
   if (partsOf.size > 0)
     reading.atoms = reading.atoms.map((atoms) =>
       atoms.some((atom) => partsOf.has(atom)) ? atoms.flatMap((atom) => partsOf.get(atom)?.filter((one) => one !== null) ?? [atom]) : atoms,

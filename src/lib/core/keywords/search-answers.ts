@@ -124,6 +124,20 @@ export class SearchAnswers {
     for (const [language, entries] of byLanguage) this.languages.set(language, new LanguageIndex(entries));
   }
 
+  /** Places of the groups that surely match a search (plain text), by whether a negative blocks it there; in order. */
+  sureOf(text: string): { open: number[]; blocked: ReadonlySet<number> } {
+    const found = new Set<number>();
+    const searches = new Map<string, PreparedSearch>();
+    for (const [language, index] of this.languages) {
+      const search = prepareSearch(text, language);
+      searches.set(language, search);
+      index.eachSure(search, ({ group }) => found.add(group));
+    }
+    const blockedBy = this.blockingOf(searches);
+    const blocked = new Set([...found].filter((place) => blockedBy(place).length > 0));
+    return { open: [...found].filter((place) => !blocked.has(place)).sort((a, b) => a - b), blocked };
+  }
+
   /** Who answers a search (plain text), who else surely or only likely does, and who would but for a negative. */
   answer(text: string): Answer {
     const sure = new Map<number, Entry[]>();

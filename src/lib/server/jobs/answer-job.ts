@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { plainText } from '$lib/core/keywords/read-keyword';
-import { SearchAnswers } from '$lib/core/keywords/search-answers';
+import { SearchAnswers, type IndexedGroup } from '$lib/core/keywords/search-answers';
 import { language } from '$lib/core/records/fields';
 import { matchTypes } from '$lib/core/records/match-types';
 import { ruleSet } from '$lib/core/rules/rule-set';
@@ -10,12 +10,13 @@ import type { Job } from './job';
 
 const text = z.string().max(10_000);
 const mark = z.object({ text, match: z.enum(matchTypes), bid: z.number().min(0).optional() });
-const body = z.object({
+/** Groups of one language as they compete, with the negatives of all. */
+export const competingBody = z.object({
   language,
-  searches: z.array(text).max(100_000),
   negatives: z.array(mark).max(20_000).optional(),
   groups: z.array(z.object({ name: text, keywords: z.array(mark).max(20_000), negatives: z.array(mark).max(20_000).optional() })).max(5000),
 });
+const body = competingBody.extend({ searches: z.array(text).max(100_000) });
 
 /** Names of groups and negatives in the answers together; so many fill about 60 MB. */
 const mostNamed = 3_000_000;
@@ -23,18 +24,21 @@ const mostNamed = 3_000_000;
 const plain = (written: string) => plainText(written, ruleSet.refusedKeywordSigns);
 const toMark = ({ text, match, bid }: z.infer<typeof mark>) => ({ text: plain(text), match, bidMinor: bid ?? null });
 
+/** The groups of a body by plain texts; a group's id is its name. */
+export function readCompeting({ language, negatives = [], groups }: z.infer<typeof competingBody>): IndexedGroup[] {
+  const shared = negatives.map(toMark);
+  return groups.map(({ name, keywords, negatives: own = [] }) => ({
+    id: name,
+    language,
+    keywords: keywords.map(toMark),
+    negatives: [shared, own.map(toMark)],
+  }));
+}
+
 /** Which group answers each search, and why. */
 export const answerJob: Job = ({ body: bytes }) => {
-  const { language, searches, negatives = [], groups } = readBody(bytes, body);
-  const shared = negatives.map(toMark);
-  const answers = new SearchAnswers(
-    groups.map(({ name, keywords, negatives: own = [] }) => ({
-      id: name,
-      language,
-      keywords: keywords.map(toMark),
-      negatives: [shared, own.map(toMark)],
-    })),
-  );
+  const { searches, ...competing } = readBody(bytes, body);
+  const answers = new SearchAnswers(readCompeting(competing));
   let named = 0;
   return {
     answers: searches.map((search, at) => {

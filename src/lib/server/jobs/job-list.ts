@@ -1,5 +1,6 @@
 import { answerJob } from './answer-job';
 import { bestBidsJob, estimateCurveJob, estimateJob } from './estimate-jobs';
+import { combineJob, partKeywordsJob, proposeGroupsJob } from './groups-jobs';
 import { measureJob } from './measure-job';
 import { checkPlanFileJob } from './plan-file-job';
 import { readHtmlJob } from './page-job';
@@ -25,6 +26,9 @@ export const jobs = {
   'estimate-curve': estimateCurveJob,
   'best-bids': bestBidsJob,
   'propose-verdicts': proposeVerdictsJob,
+  'propose-groups': proposeGroupsJob,
+  'part-keywords': partKeywordsJob,
+  combine: combineJob,
   'check-plan-file': checkPlanFileJob,
   'decode-table': decodeTableJob,
   'decode-list': decodeListJob,
