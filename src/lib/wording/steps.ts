@@ -12,6 +12,7 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   houseRule: ['house rule', 'house rules'],
   keptRule: ['kept rule', 'kept rules'],
   toldName: ['name told of', 'names told of'],
+  cutLesson: ['lesson of the first cut', 'lessons of the first cut'],
   listSetup: ['set-up of a list', 'set-ups of lists'],
   keyChoice: ['key', 'keys'],
   sheetReading: ['reading of a file', 'readings of files'],

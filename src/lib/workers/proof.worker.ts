@@ -1,12 +1,9 @@
 import { MeetingAnswers } from '$lib/core/groups/competition';
 import { findOverlaps, type Overlap } from '$lib/core/groups/overlaps';
 import { PlanAnswers, type SureAnswer } from '$lib/core/groups/plan-answers';
-import { proposeGroupsOfPlan, type ProposedGroup } from '$lib/core/groups/propose-groups';
 import type { Answer } from '$lib/core/keywords/answer';
 import type { Snapshot } from '$lib/core/store/snapshot';
-import { campaignsMeeting, findPlanView, firstLanguage, type PlanView } from '$lib/core/view/plan-view';
-import type { Campaign } from '$lib/core/records/campaign';
-import type { Find } from '$lib/core/records/find';
+import { campaignsMeeting, findPlanView, type PlanView } from '$lib/core/view/plan-view';
 import { SentSnapshot, type RowsPack } from '$lib/core/store/sent-rows';
 import { ProofKeeper, type KeptProof } from '$lib/core/proof/proof-keeper';
 import { ProofSender, type SentProof } from '$lib/core/proof/sent-proof';
@@ -22,11 +19,6 @@ export interface SearchesAsked {
 export interface QuestionKinds {
   /** Which groups answer a search as it is typed, for each set of campaigns that can meet the searcher. */
   'typed-search': { question: { search: string }; answer: { campaignIds: string[]; answer: Answer }[] };
-  /** Groups proposed for finds, which are told by their ids. */
-  'proposed-groups': {
-    question: { campaignId: string; findIds: readonly string[] };
-    answer: (Omit<ProposedGroup<never>, 'finds'> & { findIds: string[] })[];
-  };
 }
 export type QuestionKind = keyof QuestionKinds;
 /** A question under a number of its own. */
@@ -77,17 +69,9 @@ function typedAnswers(view: PlanView): MeetingAnswers {
 }
 
 function answerQuestion(view: PlanView, question: NumberedQuestion): QuestionKinds[QuestionKind]['answer'] {
-  if (question.kind === 'typed-search')
-    return typedAnswers(view)
-      .answer(question.search)
-      .map(({ campaigns, answer: said }) => ({ campaignIds: campaigns.map(({ id }) => id), answer: said }));
-  const finds = question.findIds.flatMap((id) => view.snapshot.find.get(id as Find['id']) ?? []);
-  const ownNames = view.house.ownNameApart ? view.brief.ownNames : [];
-  const campaign = view.snapshot.campaign.get(question.campaignId as Campaign['id']);
-  return proposeGroupsOfPlan(finds, { language: firstLanguage(view, campaign), ownNames }).map(({ finds: members, ...proposal }) => ({
-    ...proposal,
-    findIds: members.map(({ id }) => id),
-  }));
+  return typedAnswers(view)
+    .answer(question.search)
+    .map(({ campaigns, answer: said }) => ({ campaignIds: campaigns.map(({ id }) => id), answer: said }));
 }
 
 const post = (answer: ProofAnswer) => postMessage(answer);

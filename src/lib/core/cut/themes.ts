@@ -38,6 +38,9 @@ const weights: Partial<Record<KindName, number>> = {
 };
 const weightOf = new Map(Object.entries(weights).map(([name, weight]) => [kindId(name as KindName), weight]));
 
+/** What a word weighs as a theme. */
+export const weightOfWord = (id: number) => weightOf.get(id) ?? 1;
+
 type Bare = Omit<Theme, 'worth'>;
 
 /** A word whose forms mostly say that something is done. */
@@ -154,7 +157,7 @@ export function weighThemes(all: readonly Bare[], keywords: number, least: numbe
     const alone = own + (own >= 2 ? child : 0);
     const n = theme.holders.length;
     const spec = (alone + 0.5) / (n + 1);
-    const weight = theme.ids.length === 1 ? (weightOf.get(theme.ids[0]!) ?? 1) : 1;
+    const weight = theme.ids.length === 1 ? weightOfWord(theme.ids[0]!) : 1;
     return { ...theme, worth: weight * Math.log((keywords + 1) / n) * spec ** 0.4 };
   });
 }

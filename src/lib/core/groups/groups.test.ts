@@ -1,4 +1,3 @@
-import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { addLike, snapshotOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
 import type { Snapshot } from '../store/snapshot';
@@ -6,77 +5,10 @@ import { findBlockedKeywords } from './blocked-keywords';
 import { negativesActingOn } from './acting-negatives';
 import type { PlanView } from '../view/plan-view';
 import { MeetingAnswers } from './competition';
-import { proposeGroups, proposeGroupsOfPlan } from './propose-groups';
 
 const clean = snapshotOfFile(cleanFile);
 
-const finds = (...texts: string[]) => texts.map((text) => ({ text }));
-const frames = finds(
-  'cold frame',
-  'wooden cold frame',
-  'large wooden cold frame',
-  'wooden cold frame uk',
-  'glass cold frame',
-  'toughened glass cold frame',
-  'cold frame hinges',
-  'cold frame',
-);
-
 const answersInPlan = (view: PlanView, search: string) => new MeetingAnswers(view).answer(search);
-
-describe('proposing groups', () => {
-  const proposals = proposeGroups(frames, 'en');
-
-  it('finds the words that divide, and says which', () => {
-    expect(proposals.map(({ theme, shared, finds: held }) => [theme, shared, held.length])).toEqual([
-      ['wooden cold frame', 'wooden', 3],
-      ['glass cold frame', 'glass', 2],
-      ['cold frame', '', 3],
-    ]);
-  });
-
-  it('compares stems, and names the theme as it is written', () => {
-    const [first] = proposeGroups(
-      finds('piano repairs', 'piano repair', 'repairing a piano', 'piano tuning', 'piano lessons', 'piano hire'),
-      'en',
-    );
-    expect(first?.shared).toMatch(/^repair/);
-    expect(first?.finds).toHaveLength(3);
-  });
-
-  it('stands in Norwegian as well', () => {
-    const [first] = proposeGroups(finds('seilkurs bergen', 'seilkurs i bergen', 'helgekurs seiling', 'lære å seile', 'seilbåt leie'), 'nb');
-    expect(first?.finds.length).toBeGreaterThan(1);
-  });
-
-  it('of nothing makes nothing, of one find one group', () => {
-    expect(proposeGroups([], 'en')).toEqual([]);
-    expect(proposeGroups(finds('piano'), 'en')).toEqual([{ theme: 'piano', shared: '', reason: 'rest', finds: [{ text: 'piano' }] }]);
-  });
-
-  const word = fc.constantFrom('piano', 'tuning', 'tuner', 'upright', 'grand', 'cost', 'near', 'me', 'the', 'a');
-  const phrase = fc.array(word, { minLength: 1, maxLength: 4 }).map((words) => ({ text: words.join(' ') }));
-
-  test.prop([fc.array(phrase, { maxLength: 30 })], { seed: 61, numRuns: 300 })('puts every find in exactly one group', (list) => {
-    const held = proposeGroups(list, 'en').flatMap((proposal) => proposal.finds);
-    expect(held).toHaveLength(list.length);
-    expect(new Set(held).size).toBe(new Set(list).size);
-  });
-
-  test.prop([fc.array(phrase, { maxLength: 20 })], { seed: 62 })('says the same of the same finds', (list) => {
-    expect(proposeGroups(list, 'en')).toEqual(proposeGroups([...list], 'en'));
-  });
-});
-
-describe('the client’s own name', () => {
-  it('is proposed as a group of its own, before all others', () => {
-    const finds = ['ottlemere piano', 'piano tuning', 'ottlemere prices', 'tuning cost'].map((text) => ({ text }));
-    const [own, ...others] = proposeGroupsOfPlan(finds, { language: 'en', ownNames: ['Ottlemere'] });
-    expect([own?.reason, own?.theme, own?.finds.length]).toEqual(['own-name', 'ottlemere', 2]);
-    expect(others.flatMap((group) => group.finds)).toHaveLength(2);
-    expect(proposeGroupsOfPlan(finds, { language: 'en', ownNames: [] })[0]?.reason).not.toBe('own-name');
-  });
-});
 
 describe('which group answers in a plan', () => {
   const campaign = row(clean, 'campaign');

@@ -23,13 +23,15 @@ export const group = /* @__PURE__ */ made(() =>
     trialDecides: field.text.max(300),
     /** What the trial may cost a month at most. */
     trialMostMinor: field.amount.nullable(),
+    /** Whether proposals leave it as it stands. */
+    isFixed: z.boolean(),
     position: field.position,
   }),
 );
 export type Group = z.infer<typeof group>;
 
 /** What fields that came later hold in rows from before. */
-const later = { trialUntil: null, trialDecides: '', trialMostMinor: null } as const satisfies Partial<Group>;
+const later = { trialUntil: null, trialDecides: '', trialMostMinor: null, isFixed: false } as const satisfies Partial<Group>;
 
 /** What the store needs to know of groups, and what a new one holds. */
 export const groupRecord = {

@@ -30,6 +30,7 @@ import { scenario } from './scenario';
 import { setAside } from './set-aside';
 import { sheetReading } from './sheet-reading';
 import { slotWord } from './slot-word';
+import { cutLesson } from './cut-lesson';
 import { toldName } from './told-name';
 import { wordKind } from './word-kind';
 import { wordVerdict } from './word-verdict';
@@ -44,6 +45,7 @@ export const recordSchemas: Readonly<Record<RecordName, z.ZodObject>> = {
   houseRule,
   keptRule,
   toldName,
+  cutLesson,
   listSetup,
   keyChoice,
   sheetReading,

@@ -10,6 +10,7 @@ export const recordNames = [
   'houseRule',
   'keptRule',
   'toldName',
+  'cutLesson',
   'listSetup',
   'keyChoice',
   'sheetReading',

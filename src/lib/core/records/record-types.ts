@@ -28,6 +28,7 @@ import { scenarioRecord, type Scenario } from './scenario';
 import { setAsideRecord, type SetAside } from './set-aside';
 import { sheetReadingRecord, type SheetReading } from './sheet-reading';
 import { slotWordRecord, type SlotWord } from './slot-word';
+import { cutLessonRecord, type CutLesson } from './cut-lesson';
 import { toldNameRecord, type ToldName } from './told-name';
 import { wordKindRecord, type WordKind } from './word-kind';
 import { wordVerdictRecord, type WordVerdict } from './word-verdict';
@@ -43,6 +44,7 @@ export interface RecordTypes {
   houseRule: HouseRule;
   keptRule: KeptRule;
   toldName: ToldName;
+  cutLesson: CutLesson;
   listSetup: ListSetup;
   keyChoice: KeyChoice;
   sheetReading: SheetReading;
@@ -82,6 +84,7 @@ const described = {
   houseRule: houseRuleRecord,
   keptRule: keptRuleRecord,
   toldName: toldNameRecord,
+  cutLesson: cutLessonRecord,
   listSetup: listSetupRecord,
   keyChoice: keyChoiceRecord,
   sheetReading: sheetReadingRecord,

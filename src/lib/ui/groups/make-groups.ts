@@ -1,7 +1,5 @@
-import type { ProposedGroup } from '$lib/core/groups/propose-groups';
 import { childrenOf, nextPosition, type Snapshot } from '$lib/core/store/snapshot';
 import type { SimpleChange } from '$lib/core/store/changes';
-import type { Find } from '$lib/core/records/find';
 import type { Group } from '$lib/core/records/group';
 import { blank } from '$lib/core/records/record-types';
 import type { MatchType } from '$lib/core/records/match-types';
@@ -38,32 +36,84 @@ export function newKeywords(
   });
 }
 
-/** The change that makes the proposed groups with their keywords. */
-export function applyProposal(
+/** A copy of a group's ads with their lines, for another group. */
+function copyAds(snapshot: Snapshot, from: string, groupId: string, newId: () => string): SimpleChange[] {
+  const ads = childrenOf(snapshot.ad, 'groupId', from).map((ad) => ({ ad, id: newId() }));
+  if (ads.length === 0) return [];
+  const lines = ads.flatMap(({ ad, id }) => childrenOf(snapshot.adLine, 'adId', ad.id).map((line) => ({ ...line, id: newId(), adId: id })));
+  return [
+    { type: 'add', record: 'ad', rows: ads.map(({ ad, id }) => ({ ...ad, id, groupId })) },
+    { type: 'add', record: 'adLine', rows: lines },
+  ];
+}
+
+/** The group from which most of some keywords come; null where none comes from any. */
+function mostFrom(snapshot: Snapshot, ids: readonly string[]): string | null {
+  const counts = new Map<string, number>();
+  for (const id of ids) {
+    const from = snapshot.keyword.get(id)!.groupId;
+    counts.set(from, (counts.get(from) ?? 0) + 1);
+  }
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+/** A group as it is to be: new ones get keywords of texts that stand nowhere, and those that stand elsewhere move. */
+export interface GroupToMake {
+  /** Null: a new one. */
+  groupId: string | null;
+  name: string;
+  theme: string;
+  texts: readonly string[];
+}
+
+/**
+ * The change that makes a proposal, one step: groups with their keywords, ads of a new group copied from the one that most of its keywords
+ * leave, groups dropped that nothing is left in.
+ */
+export function makeProposal(
   snapshot: Snapshot,
   campaignId: string,
-  proposals: readonly (ProposedGroup<Find> & { name: string })[],
-  newId: () => string,
+  wanted: readonly GroupToMake[],
+  { newId, match }: { newId: () => string; match: MatchType },
 ) {
+  const groups = childrenOf(snapshot.group, 'campaignId', campaignId);
+  const standing = new Map<string, string[]>();
+  for (const { id } of groups)
+    for (const keyword of childrenOf(snapshot.keyword, 'groupId', id))
+      standing.set(keyword.text, [...(standing.get(keyword.text) ?? []), keyword.id]);
   const taken = new Set<string>();
-  const first = nextPosition(childrenOf(snapshot.group, 'campaignId', campaignId));
-  const changes = proposals.flatMap(({ name, theme, finds }, index): SimpleChange[] => {
-    const free = freeGroupName(snapshot, campaignId, name, taken);
-    taken.add(free);
-    const group = {
-      ...newGroup(snapshot, campaignId, free, theme, newId()),
-      position: first + index,
-    };
-    const keywords = newKeywords(
-      snapshot,
-      group.id,
-      finds.map(({ text }) => ({ text, match: 'phrase' as const })),
-      newId,
-    );
-    return [
-      { type: 'add', record: 'group', rows: [group] },
-      { type: 'add', record: 'keyword', rows: keywords },
-    ];
-  });
-  return { type: 'several' as const, name: 'proposal-applied' as const, changes };
+  let position = nextPosition(groups);
+  const left = new Map(groups.map(({ id }) => [id as string, childrenOf(snapshot.keyword, 'groupId', id).length]));
+  const [before, after]: [SimpleChange[], SimpleChange[]] = [[], []];
+  for (const { groupId, name, theme, texts } of wanted) {
+    const id = groupId ?? newId();
+    const stands = groupId === null ? undefined : snapshot.group.get(groupId as Group['id']);
+    if (!stands) {
+      const free = freeGroupName(snapshot, campaignId, name, taken);
+      taken.add(free);
+      before.push({
+        type: 'add',
+        record: 'group',
+        rows: [{ ...newGroup(snapshot, campaignId, free, theme, id), defaultMatch: match, position: position++ }],
+      });
+    } else if (stands.name !== name && name.trim() !== '')
+      after.push({ type: 'set', record: 'group', ids: [id], fields: { name: freeGroupName(snapshot, campaignId, name, taken) } });
+    const moving = texts.flatMap((text) => standing.get(text) ?? []).filter((one) => snapshot.keyword.get(one)!.groupId !== id);
+    if (moving.length > 0) after.push({ type: 'set', record: 'keyword', ids: moving, fields: { groupId: id as Group['id'] } });
+    for (const one of moving) left.set(snapshot.keyword.get(one)!.groupId, left.get(snapshot.keyword.get(one)!.groupId)! - 1);
+    if (moving.length > 0) left.set(id, (left.get(id) ?? 0) + moving.length);
+    const fresh = texts.filter((text) => !standing.has(text)).map((text) => ({ text, match: stands?.defaultMatch ?? match }));
+    const rows = newKeywords(snapshot, id, fresh, newId);
+    if (rows.length > 0) {
+      after.push({ type: 'add', record: 'keyword', rows });
+      left.set(id, (left.get(id) ?? 0) + rows.length);
+    }
+    const model = stands ? null : mostFrom(snapshot, moving);
+    if (model !== null) after.push(...copyAds(snapshot, model, id, newId));
+  }
+  const emptied = groups
+    .filter(({ id }) => left.get(id) === 0 && childrenOf(snapshot.keyword, 'groupId', id).length > 0)
+    .map(({ id }) => id as string);
+  if (emptied.length > 0) after.push({ type: 'remove', record: 'group', ids: emptied });
+  return { type: 'several' as const, name: 'proposal-applied' as const, changes: [...before, ...after] };
 }

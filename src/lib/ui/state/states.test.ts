@@ -5,7 +5,7 @@ import { change, countingIds, row, viewOf } from '../../../tests/clean-plan';
 import { childrenOf, type Snapshot } from '$lib/core/store/snapshot';
 import { AdState, addAd, nameBeside } from '../ads/ad-state.svelte';
 import { applyMaster, draftMaster } from '../ads/master-draft';
-import { applyProposal, freeGroupName, newKeywords } from '../groups/make-groups';
+import { makeProposal, freeGroupName, newKeywords } from '../groups/make-groups';
 import { SheetState } from '../groups/sheet-state.svelte';
 import { isHeading } from '../research/find-list.svelte';
 import { FindReader } from '../research/find-reader.svelte';
@@ -200,19 +200,22 @@ describe('the sheet of keywords', () => {
 });
 
 describe('groups made', () => {
-  it('from a proposal, with free names and keywords in order', () => {
-    const finds = ['piano tuning', 'grand tuning'].map((text, index) => ({ ...row(snapshot.snapshot, 'find'), id: `f${index}`, text }));
-    const campaignId = row(snapshot.snapshot, 'campaign').id;
-    const made = applyProposal(
-      snapshot.snapshot,
-      campaignId,
-      [{ name: 'Piano tuning', theme: 'grand tuning', shared: 'grand', reason: 'shared', finds }],
-      countingIds(),
-    );
-    expect(snapshot.make(made)).toBeNull();
+  it('from a proposal: free names, keywords in order, what stands elsewhere moves with its ads, emptied groups go', () => {
+    const model = row(snapshot.snapshot, 'group');
+    const standing = childrenOf(snapshot.snapshot.keyword, 'groupId', model.id).map(({ text }) => text);
+    const ads = childrenOf(snapshot.snapshot.ad, 'groupId', model.id).length;
+    const wanted = [
+      { groupId: null, name: 'Piano tuning', theme: 'grand tuning', texts: ['grand tuning', ...standing] },
+      { groupId: model.id, name: model.name, theme: '', texts: [] },
+    ];
+    expect(snapshot.make(makeProposal(snapshot.snapshot, model.campaignId, wanted, { newId: countingIds(), match: 'exact' }))).toBeNull();
     const group = [...snapshot.snapshot.group.values()].at(-1)!;
-    expect(group).toMatchObject({ name: 'Piano tuning 2', theme: 'grand tuning' });
-    expect(childrenOf(snapshot.snapshot.keyword, 'groupId', group.id).map(({ text }) => text)).toEqual(['piano tuning', 'grand tuning']);
+    expect(group).toMatchObject({ name: 'Piano tuning 2', theme: 'grand tuning', defaultMatch: 'exact' });
+    const held = childrenOf(snapshot.snapshot.keyword, 'groupId', group.id);
+    expect(held.map(({ text }) => text).sort()).toEqual(['grand tuning', ...standing].sort());
+    expect(held.find(({ text }) => text === 'grand tuning')!.match).toBe('exact');
+    expect([snapshot.snapshot.group.has(model.id), childrenOf(snapshot.snapshot.ad, 'groupId', group.id).length]).toEqual([false, ads]);
+    expect(ads).toBeGreaterThan(0);
   });
 
   it('names are made free, keywords that stand are left out', () => {

@@ -13,7 +13,6 @@
   import OverlapList from '$lib/ui/groups/OverlapList.svelte';
   import KeptFinds from '$lib/ui/groups/KeptFinds.svelte';
   import KeywordSheet from '$lib/ui/groups/KeywordSheet.svelte';
-  import ProposeDialog from '$lib/ui/groups/ProposeDialog.svelte';
   import { GroupsState } from '$lib/ui/groups/groups-state.svelte';
   import WhichAnswers from '$lib/ui/groups/WhichAnswers.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
@@ -37,6 +36,7 @@
   const { sheet } = groups;
   const { group } = $derived(groups);
 
+  const proposalHref = $derived(`/plans/${planState.planId}/groups/proposal?campaign=${sheet.campaign?.id ?? ''}`);
   const shortNames = $derived(shortCampaignNames(inOrder(planState.snapshot.campaign)));
 
   const ways = [
@@ -46,7 +46,6 @@
   ] as const;
   let shownAs = $state<(typeof ways)[number]['id']>('Sheet');
   let keywordSheet = $state<ReturnType<typeof KeywordSheet>>();
-  let isProposing = $state(false);
   let isAdding = $state(false);
   onMount(() => {
     const free = (act: () => void) =>
@@ -106,7 +105,7 @@
       {#snippet actions()}
         {#if sheet.campaign}
           <Button onclick={() => groups.add()}>New group</Button>
-          <Button kind={sheet.groups.length === 0 ? 'act' : 'plain'} onclick={() => (isProposing = true)}>Propose groups</Button>
+          <Button kind={sheet.groups.length === 0 ? 'act' : 'plain'} href={proposalHref}>Propose groups</Button>
         {/if}
       {/snippet}
     </ChapterHead>
@@ -151,8 +150,10 @@
                   : 'Nothing to group yet: keep finds in Research, or make a group and add keywords to it.'}
               </p>
               <div class="flex gap-2">
-                {#if sheet.ungrouped.length > 0}<Button kind="act" onclick={() => (isProposing = true)}>Propose groups</Button
-                  >{:else}<Button kind="act" href={`/plans/${planState.planId}/research`}>Go to Research</Button>{/if}
+                {#if sheet.ungrouped.length > 0}<Button kind="act" href={proposalHref}>Propose groups</Button>{:else}<Button
+                    kind="act"
+                    href={`/plans/${planState.planId}/research`}>Go to Research</Button
+                  >{/if}
                 <Button onclick={() => groups.add()}>New group</Button>
               </div>
             </div>
@@ -170,7 +171,6 @@
   </div>
 </PlanShell>
 
-<ProposeDialog bind:open={isProposing} {sheet} />
 {#if group}<AddKeywordsDialog {planState} bind:open={isAdding} {group} />{/if}
 <ChooseDialog
   bind:open={() => groups.picking === 'move', (open) => !open && (groups.picking = null)}

@@ -1,0 +1,14 @@
+import { Proposer, type ListAsked, type Steering } from '$lib/core/groups/proposal';
+
+/** A list to be read from now on, or none where the last one stands; and how it is to be cut. Answered with a proposal. */
+export interface CutAsked {
+  list: ListAsked | null;
+  steering: Steering;
+}
+
+let proposer: Proposer | null = null;
+
+onmessage = ({ data: { list, steering } }: MessageEvent<CutAsked>) => {
+  if (list) proposer = new Proposer(list);
+  if (proposer) postMessage(proposer.propose(steering));
+};
