@@ -55,7 +55,30 @@ const dialogs: [name: string, view: string | null, open: (page: Page) => Promise
   ['keep in a group', 'research', onRow('[data-find]', 'Shift+G')],
   ['the strongest', 'research', press(/^The strongest/)],
   ['a list of rivals', 'research', inTurn(press('Rivals'), press('A list from a file…'))],
-  ['propose groups', 'groups', press('Propose groups')],
+  [
+    'move in a proposal',
+    'groups/proposal',
+    inTurn(
+      (page) =>
+        page
+          .getByRole('row', { name: /stands/ })
+          .first()
+          .click(),
+      pressKeys('m'),
+    ),
+  ],
+  [
+    'split in a proposal',
+    'groups/proposal',
+    inTurn(
+      (page) =>
+        page
+          .getByRole('row', { name: /stands/ })
+          .first()
+          .click(),
+      pressKeys('s'),
+    ),
+  ],
   ['add keywords', 'groups', press('Add keywords…')],
   ['move keywords', 'groups', onRow('[data-keyword]', 'm')],
   ['match type', 'groups', onRow('[data-keyword]', 't')],

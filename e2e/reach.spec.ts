@@ -8,6 +8,7 @@ const views = [
   'settings',
   'research',
   'groups',
+  'groups/proposal',
   'ads',
   'ads?view=masters',
   'ads?view=extras',

@@ -74,13 +74,16 @@ test('from an empty Shelf to the files, by keyboard alone', async ({ page, serve
 
   // Groups from shared words.
   await press('4');
-  await tabTo(page, page.getByRole('button', { name: 'Propose groups' }).first());
+  await tabTo(page, page.getByRole('link', { name: 'Propose groups' }).first());
   await press('Enter');
-  await expect(page.getByRole('dialog')).toContainText('because all');
-  await tabTo(page, page.getByRole('button', { name: /^Make \d groups with 8 keywords/ }));
+  await tabTo(page, page.getByRole('textbox', { name: 'Add to Your own theme words' }));
+  await page.keyboard.type('wooden, glass cold frame');
   await press('Enter');
-  await expect(page.getByRole('dialog')).toHaveCount(0);
-  await expect(page.locator('[data-group="Wooden cold frame"]')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Glass cold frame/ })).toContainText('yours');
+  await press('Escape');
+  await press('Control+Enter');
+  await expect(page.getByRole('heading', { name: 'Groups', exact: true })).toBeVisible();
+  await expect(page.locator('[data-group="Wooden"]')).toBeVisible();
   expect(await page.locator('[data-group]').count()).toBeGreaterThan(1);
 
   // Two ads in each of two groups, with a live slot.

@@ -5,6 +5,9 @@ import { isKind, kindId, type ListWords } from './list-words';
 const neverHead: ReadonlySet<number> = new Set((['price', 'near', 'urgency', 'compare', 'secondhand'] satisfies KindName[]).map(kindId));
 const leastCommon = 3;
 const overlapOfRule = 0.3;
+/** Where so few other words are common, a word must stand in half of the keywords: whom it accompanies says little. */
+const fewOthers = 6;
+const shareOfFew = 0.5;
 /** Keywords from which on the list's own head counts beside an offer. */
 const listSpeaksFrom = 90;
 const wordsOfOwnHead = 4;
@@ -62,7 +65,7 @@ class Standing {
     this.beside = new Int32Array(words.count);
   }
 
-  of(id: number): { share: number; rule: number; touch: number } {
+  of(id: number): { share: number; rule: number; touch: number; others: number } {
     const { holders, held, texts } = this.words;
     this.beside.fill(0);
     for (const keyword of holders[id]!) for (const other of held[keyword]!) this.beside[other]!++;
@@ -74,7 +77,7 @@ class Standing {
       if (this.beside[other]! >= overlapOfRule * holders[other]!.length) ruled++;
     }
     const total = Math.max(1, others);
-    return { share: holders[id]!.length / texts.length, rule: ruled / total, touch: touched / total };
+    return { share: holders[id]!.length / texts.length, rule: ruled / total, touch: touched / total, others };
   }
 }
 
@@ -95,12 +98,13 @@ export function findHeads(words: ListWords, offer: string, trade: readonly strin
   const isOffered = (id: number) => offered.words.has(id) || spoken.has(id);
   const standing = new Standing(words);
   const heads = new Set<number>(trade.flatMap((word) => words.read(word)).filter((id) => id >= 0));
-  const wide: { id: number; share: number; rule: number; touch: number }[] = [];
+  const wide: { id: number; share: number; rule: number; touch: number; others: number }[] = [];
   for (let id = 0; id < count; id++) {
     if (neverHead.has(id) || holders[id]!.length < 0.08 * texts.length || holders[id]!.length === 0) continue;
     wide.push({ id, ...standing.of(id) });
   }
-  for (const { id, share, rule, touch } of wide) {
+  for (const { id, share, rule, touch, others } of wide) {
+    if (others < fewOthers && share < shareOfFew) continue;
     const isRuling = share >= 0.1 && touch >= 0.5 && rule >= (isOffered(id) ? 0.33 : 0.5);
     if (isRuling || (isOffered(id) && !isKind(id) && share >= 0.15 && touch >= 0.55)) heads.add(id);
   }

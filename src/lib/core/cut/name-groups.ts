@@ -45,7 +45,10 @@ function fitOf({ words, heads }: ReadList, group: CutGroup, openIds: ReadonlySet
   const length = wordsOf(words.texts[keyword]!).length;
   // “Cost” alone names no group well: beside a kind stands a word of the trade.
   const isBare = group.kind === 'kind' && !held.some((id) => heads.heads.has(id)) ? 1 : 0;
-  return [missing, themes, others.length, isBare, length, words.texts[keyword]!.length];
+  // A price is best named by the word that most say it with.
+  const said = ` ${words.texts[keyword]!} `;
+  const isRare = group.kind === 'kind' && !said.includes(` ${words.forms[group.ids[0]!]![0]!} `) ? 1 : 0;
+  return [missing, themes, others.length, isBare, isRare, length, words.texts[keyword]!.length];
 }
 
 function compareFit(one: readonly number[], other: readonly number[]): number {
