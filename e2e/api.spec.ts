@@ -154,7 +154,7 @@ test('groups are proposed for a list alone, kept apart, and keywords built from 
   expect(said.groups.map(({ name }: { name: string }) => name)).toEqual(
     expect.arrayContaining(['cat groomer', 'dog nail clipping', 'dog grooming prices']),
   );
-  expect(said.head).toEqual(['dog', 'grooming']);
+  expect(said.head).toEqual(['dog', 'groomer']);
   const placed = [...said.groups.flatMap((group: { keywords: string[] }) => group.keywords), ...said.leftOver];
   expect(placed.sort()).toEqual([...new Set(list.map((text) => text.toLowerCase()))].sort());
   const given = await (

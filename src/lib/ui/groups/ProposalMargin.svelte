@@ -31,7 +31,7 @@
       {/each}
     </dl>
     <p class="pt-1 text-ink-2">Nothing is made yet; one undo takes it back.</p>
-    {#if fed && fed.keywords > fed.fed}
+    {#if fed && fed.fed > 0 && fed.keywords > fed.fed}
       <p class="pt-1 text-ink-2">
         The money feeds {wordNumber(fed.fed)} of {wordNumber(fed.keywords)} keywords.
         <Button kind="link" href={`/plans/${planId}/forecast`}>Park the rest in Forecast</Button>
