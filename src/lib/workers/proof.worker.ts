@@ -1,5 +1,6 @@
 import { MeetingAnswers } from '$lib/core/groups/competition';
 import { findOverlaps, type Overlap } from '$lib/core/groups/overlaps';
+import { partPlan, type PlanParting } from '$lib/core/groups/part-plan';
 import { PlanAnswers, type SureAnswer } from '$lib/core/groups/plan-answers';
 import type { Answer } from '$lib/core/keywords/answer';
 import type { Snapshot } from '$lib/core/store/snapshot';
@@ -19,6 +20,8 @@ export interface SearchesAsked {
 export interface QuestionKinds {
   /** Which groups answer a search as it is typed, for each set of campaigns that can meet the searcher. */
   'typed-search': { question: { search: string }; answer: { campaignIds: string[]; answer: Answer }[] };
+  /** What keeps all groups of some overlaps apart at once, each pair's keeper as chosen or proposed. */
+  parting: { question: { overlaps: readonly Overlap[]; keepers: ReadonlyMap<string, string> }; answer: PlanParting };
 }
 export type QuestionKind = keyof QuestionKinds;
 /** A question under a number of its own. */
@@ -69,10 +72,14 @@ function typedAnswers(view: PlanView): MeetingAnswers {
 }
 
 function answerQuestion(view: PlanView, question: NumberedQuestion): QuestionKinds[QuestionKind]['answer'] {
+  if (question.kind === 'parting') return partPlan(view, question.overlaps, question.keepers);
   return typedAnswers(view)
     .answer(question.search)
     .map(({ campaigns, answer: said }) => ({ campaignIds: campaigns.map(({ id }) => id), answer: said }));
 }
+
+/** What is answered of a plan that is gone. */
+const nothing: { [Kind in QuestionKind]: QuestionKinds[Kind]['answer'] } = { 'typed-search': [], parting: { partings: [], sameWords: [] } };
 
 const post = (answer: ProofAnswer) => postMessage(answer);
 
@@ -90,7 +97,8 @@ async function takeKept(view: PlanView, { planId, today, stands }: ProofAsked): 
 async function answer(asked: ProofAsked): Promise<void> {
   const { planId, today, wantsProof, wantsOverlaps, searches, questions } = asked;
   const view = findPlanView(sent.snapshot, planId);
-  for (const question of questions) post({ kind: 'answered', number: question.number, answer: view ? answerQuestion(view, question) : [] });
+  for (const question of questions)
+    post({ kind: 'answered', number: question.number, answer: view ? answerQuestion(view, question) : nothing[question.kind] });
   if (searches) {
     const { campaignId, texts } = searches;
     const answers = view && answersOf(view, campaignId);

@@ -10,6 +10,7 @@ import { negativesActingOn } from './acting-negatives';
 import { competingGroups } from './competition';
 import { keepApart, proposeKeeper } from './keep-apart';
 import { findOverlaps } from './overlaps';
+import { partPlan } from './part-plan';
 import { PlanAnswers } from './plan-answers';
 
 type Mark = readonly [text: string, match: MatchType];
@@ -225,4 +226,40 @@ describe('keeping apart', () => {
     }).toEqual(best);
     for (const text of stuck) expect(slowParting(own, [text])).toBeNull();
   });
+});
+
+describe('keeping all groups of a plan apart at once', () => {
+  const parted = (snapshot: Snapshot) => {
+    const view = viewOf(snapshot);
+    const said = partPlan(view, findOverlaps(view));
+    const after = said.partings.reduce(
+      (all, { groupId, negatives }) => negatives.reduce((next, negative) => addLike(next, 'negative', { ...negative, groupId }), all),
+      snapshot,
+    );
+    return { said, after: viewOf(after) };
+  };
+
+  it('leaves a keyword with its own group, whoever keeps the rest', () => {
+    const { said } = parted(planOf([{ keywords: [['piano tuning', 'phrase']] }, { keywords: [['upright piano tuning', 'phrase']] }]));
+    expect(said.partings.map(({ groupId, negatives }) => [groupId, negatives.map(({ text }) => text)])).toEqual([
+      [row(snapshotOfFile(cleanFile), 'group').id, ['upright']],
+    ]);
+  });
+
+  test.prop([fc.array(group, { minLength: 2, maxLength: 4 })], { seed: 34, numRuns: 200 })(
+    'nothing but the same words is answered twice then, and every keyword that was is still answered by its group',
+    (groups) => {
+      const before = viewOf(planOf(groups));
+      const { said, after } = parted(before.snapshot);
+      const same = new Set(said.sameWords.map(({ search }) => search));
+      for (const { searches } of findOverlaps(after)) for (const search of searches) expect(same.has(search), search).toBe(true);
+      const blocked = (view: PlanView) =>
+        inOrder(view.snapshot.keyword).filter(({ groupId, text }) =>
+          negativesActingOn(view, view.snapshot.group.get(groupId)!).some((one) =>
+            blocks(prepareNegative(one.text, one.match), prepareSearch(text, 'en')),
+          ),
+        ).length;
+      expect(blocked(after)).toBe(blocked(before));
+    },
+  );
 });

@@ -5,24 +5,34 @@
   import { keepApart, proposeKeeper } from '$lib/core/groups/keep-apart';
   import type { Overlap } from '$lib/core/groups/overlaps';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
-  import { nextPosition } from '$lib/core/store/snapshot';
+  import { inOrder } from '$lib/core/store/snapshot';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { newId } from '../state/synced-store.svelte';
   import Notice from '../parts/Notice.svelte';
+  import ApartDialog from './ApartDialog.svelte';
+  import { newNegatives } from './make-groups';
   import EmptyState from '../parts/EmptyState.svelte';
   import RowButton from '../parts/RowButton.svelte';
 
-  let { planState, campaignId }: { planState: PlanState; campaignId: string } = $props();
+  let { planState, campaignId, groupId }: { planState: PlanState; campaignId: string; groupId: string | null } = $props();
 
   const shell = getShell();
   const mostSearches = 12;
   const keyOf = ({ one, other }: Overlap) => `${one} ${other}`;
   const campaignOf = (id: string) => planState.snapshot.group.get(id)?.campaignId;
+  /** Searches a month of what two groups both answer, as far as they are known. */
+  const searchesByText = $derived(new Map(inOrder(planState.snapshot.find).map(({ text, searchesHigh }) => [text, searchesHigh ?? 0])));
+  const weightOf = ({ searches }: Overlap) => searches.reduce((sum, text) => sum + (searchesByText.get(text) ?? 0), 0);
+  /** Those of most searches a month first. */
   const overlaps = $derived(
-    planState.reader.overlaps?.filter(({ one, other }) => campaignOf(one) === campaignId || campaignOf(other) === campaignId) ?? null,
+    planState.reader.overlaps
+      ?.filter(({ one, other }) => campaignOf(one) === campaignId || campaignOf(other) === campaignId)
+      .map((overlap) => ({ ...overlap, weight: weightOf(overlap) }))
+      .sort((a, b) => b.weight - a.weight || b.searches.length - a.searches.length) ?? null,
   );
+  let isParting = $state(false);
   const keywordTexts = $derived.by(() => new Set([...planState.snapshot.keyword.values()].map(({ text }) => text)));
   /** Of the plan's own texts that are taken as searches, how many are keywords and how many finds. */
   function wordSearched(searches: readonly string[]): string {
@@ -50,18 +60,7 @@
   }
 
   function part(groupId: string, negatives: readonly { text: string; match: 'broad' | 'phrase' | 'exact' }[]) {
-    let position = nextPosition(planState.snapshot.negative.values());
-    const rows = negatives.map(({ text, match }) => ({
-      id: newId(),
-      text,
-      match,
-      campaignId: null,
-      groupId,
-      findId: null,
-      briefItemId: null,
-      wordVerdictId: null,
-      position: position++,
-    }));
+    const rows = newNegatives(planState.snapshot, groupId, negatives, newId);
     if (planState.make({ type: 'several', name: 'kept-apart', changes: [{ type: 'add', record: 'negative', rows }] })) return;
     shell.announce(`${countOf(rows.length, 'negative')} in ${nameOf(groupId)}. Ctrl Z takes them out.`);
     openKey = '';
@@ -78,6 +77,10 @@
   {:else if overlaps.length === 0}
     <EmptyState>No keyword or find of the plan is answered by two groups here.</EmptyState>
   {:else}
+    <p class="flex items-center gap-3 border-b border-rule-soft px-4 py-1.5">
+      <span>{countOf(overlaps.length, 'pair')} of groups answer the same searches, most searched first.</span>
+      <Button class="ms-auto" onclick={() => (isParting = true)}>Keep all apart…</Button>
+    </p>
     <ul>
       {#each overlaps as overlap (keyOf(overlap))}
         {@const isOpen = openKey === keyOf(overlap)}
@@ -88,7 +91,9 @@
           <RowButton class="w-full px-4 py-1 hover:bg-fold" expanded={isOpen} onclick={() => toggle(overlap)}>
             <span class="shrink-0 font-semibold">{nameOf(overlap.one)} and {nameOf(overlap.other)}</span>
             <span class="min-w-0 truncate text-ink-2">{overlap.searches.slice(0, 3).join(', ')}</span>
-            <span class="ms-auto shrink-0 font-mono text-[12px]">{wordSearched(overlap.searches)}</span>
+            <span class="ms-auto shrink-0 font-mono text-[12px]"
+              >{wordSearched(overlap.searches)}{overlap.weight > 0 ? `, ${overlap.weight.toLocaleString('en-GB')} a month` : ''}</span
+            >
           </RowButton>
           {#if isOpen}
             {@const parting = partingOf(overlap)}
@@ -134,3 +139,4 @@
     </ul>
   {/if}
 </div>
+<ApartDialog bind:open={isParting} {planState} {campaignId} {groupId} {nameOf} />

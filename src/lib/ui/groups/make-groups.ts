@@ -1,6 +1,7 @@
 import { childrenOf, nextPosition, type Snapshot } from '$lib/core/store/snapshot';
 import type { SimpleChange } from '$lib/core/store/changes';
 import type { Group } from '$lib/core/records/group';
+import type { Negative } from '$lib/core/records/negative';
 import { blank } from '$lib/core/records/record-types';
 import type { MatchType } from '$lib/core/records/match-types';
 
@@ -116,4 +117,15 @@ export function makeProposal(
     .map(({ id }) => id as string);
   if (emptied.length > 0) after.push({ type: 'remove', record: 'group', ids: emptied });
   return { type: 'several' as const, name: 'proposal-applied' as const, changes: [...before, ...after] };
+}
+
+/** Negatives of a group, at the end of all. */
+export function newNegatives(
+  snapshot: Snapshot,
+  groupId: string,
+  marks: readonly { text: string; match: MatchType }[],
+  newId: () => string,
+): Negative[] {
+  let position = nextPosition(snapshot.negative.values());
+  return marks.map(({ text, match }) => blank('negative', { id: newId(), groupId, text, match, position: position++ }));
 }

@@ -158,7 +158,7 @@
               </div>
             </div>
           {:else if shownAs === 'Overlaps'}
-            <OverlapList {planState} campaignId={sheet.campaign.id} />
+            <OverlapList {planState} campaignId={sheet.campaign.id} groupId={group?.id ?? null} />
           {:else if shownAs === 'Cards'}
             <GroupCards {sheet} current={group?.id ?? ''} onopen={groups.open} onproblem={groups.say} />
           {:else}
