@@ -201,6 +201,21 @@ test('Groups: which group answers and why, moving by drag and by key, merging, n
   await page.keyboard.type('exact');
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Match type of piano tuner leith')).toHaveValue('exact');
+  // Another match type beside it, with a bid step; broad only on purpose, with what it costs.
+  await page.keyboard.press('t');
+  await page.keyboard.type('add phrase');
+  await page.keyboard.press('Enter');
+  await typeOver(page.getByLabel('Percent above the other bid'), '-20');
+  await page.getByRole('button', { name: 'Add phrase', exact: true }).click();
+  await expect(page.locator('[data-keyword="piano tuner leith"]')).toHaveCount(2);
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('[data-keyword="piano tuner leith"]')).toHaveCount(1);
+  // All that hold a word, over all groups, chosen and moved in a few keys.
+  await typeOver(page.getByRole('search', { name: 'Which keywords are shown' }).getByLabel('holds'), 'leith');
+  await expect(page.locator('[data-keyword="piano tuning"]')).toHaveCount(0);
+  await expect(page.locator('[data-keyword="piano tuner leith"]')).toBeVisible();
+  await page.getByRole('button', { name: 'show all' }).click();
+  await page.locator('[data-keyword="piano tuner leith"]').click({ position: { x: 60, y: 12 } });
   // In pounds a comma parts thousands: refused at the field, not read as something else.
   await typeOver(page.getByLabel('Bid of piano tuner leith'), '1,25');
   await expect(page.getByLabel('Bid of piano tuner leith')).toHaveAttribute('aria-invalid', 'true');

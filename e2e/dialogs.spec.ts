@@ -82,6 +82,7 @@ const dialogs: [name: string, view: string | null, open: (page: Page) => Promise
   ['add keywords', 'groups', press('Add keywords…')],
   ['move keywords', 'groups', onRow('[data-keyword]', 'm')],
   ['match type', 'groups', onRow('[data-keyword]', 't')],
+  ['keep apart', 'groups', inTurn((page) => page.getByRole('tab', { name: 'Overlaps' }).click(), press('Keep all apart…'))],
   ['merge', 'groups', press('Merge into…')],
   ['apply a master', 'ads?view=masters', press('Apply to groups…')],
   ['a part of the plan', 'forecast', pressKeys('g')],

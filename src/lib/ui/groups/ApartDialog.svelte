@@ -64,7 +64,7 @@
 </script>
 
 <Dialog bind:open title="Keep groups apart" wide>
-  <Tabs label="Which groups" kind="box" tabs={scopes} value={scope} onpick={(id) => (scope = id)} />
+  <div class="w-fit"><Tabs label="Which groups" kind="box" tabs={scopes} value={scope} onpick={(id) => (scope = id)} /></div>
   <p class="text-ink-2">
     A keyword stays with its own group. Other searches that two groups answer go to the one whose theme has more words, or to whom you say.
   </p>
@@ -98,7 +98,9 @@
           <p class="border-b border-rule-soft py-1">
             <span class="font-semibold">{nameOf(id)}</span>
             {#each own as { text, match } (`${match} ${text}`)}
-              <span class="me-1 rounded-sm bg-madder-tint px-1.5 text-madder">× {writeKeyword(text, match)}</span>
+              <span class="me-1 inline-block rounded-sm bg-madder-tint px-1.5 whitespace-nowrap text-madder"
+                >× {writeKeyword(text, match)}</span
+              >
             {/each}
             {#if stuck.length > 0}<span class="text-ochre">not parted: {stuck.join(', ')}</span>{/if}
           </p>

@@ -1,7 +1,7 @@
 import { goto } from '$app/navigation';
 import { page } from '$app/state';
 import type { Group } from '$lib/core/records/group';
-import type { MatchType } from '$lib/core/records/match-types';
+import { matchTypes, type MatchType } from '$lib/core/records/match-types';
 import { inOrder } from '$lib/core/store/snapshot';
 import { countOf } from '$lib/wording/texts';
 import { enterNew, fieldAt } from '../shell/enter-new';
@@ -14,10 +14,25 @@ import { SheetState } from './sheet-state.svelte';
 /** What is being chosen for the keywords or the group at hand. */
 export type GroupsPick = 'move' | 'match' | 'merge';
 
+/** A match type that is asked for beyond a plain choice: added beside the other one, or broad, which is a choice on purpose. */
+export interface MatchWish {
+  match: MatchType;
+  isAdded: boolean;
+}
+
+const addPrefix = 'add ';
+
+/** Match types to choose from for many: to set, or to add beside. */
+export const matchChoices = [
+  ...matchTypes.map((match) => ({ id: match as string, name: match as string })),
+  ...matchTypes.map((match) => ({ id: `${addPrefix}${match}`, name: `add ${match} beside it…` })),
+];
+
 /** The chapter Groups: the campaign and the group that the address names, and what is done with groups as a whole. */
 export class GroupsState {
   readonly sheet: SheetState;
   picking = $state<GroupsPick | null>(null);
+  matchWish = $state<MatchWish | null>(null);
   /** Why the last thing asked for was not done. */
   problem = $state('');
 
@@ -77,9 +92,26 @@ export class GroupsState {
     this.open(row.id);
   }
 
+  /** Takes a choice of `matchChoices`: sets it, or asks what goes with it. */
+  pickMatch(choice: string): void {
+    const isAdded = choice.startsWith(addPrefix);
+    const match = choice.replace(addPrefix, '') as MatchType;
+    if (isAdded || match === 'broad') this.matchWish = { match, isAdded };
+    else this.setMatch(match);
+  }
+
   /** Sets the match type of the chosen keywords. */
-  setMatch(match: string): void {
-    this.problem = this.sheet.setMatch(this.sheet.chosenIds, match as MatchType);
+  setMatch(match: MatchType): void {
+    this.problem = this.sheet.setMatch(this.sheet.chosenIds, match);
+  }
+
+  /** Adds another match type beside the chosen keywords. */
+  addMatch(match: MatchType, stepPercent: number): void {
+    const ids = this.sheet.chosenIds;
+    const added = this.sheet.addMatch(ids, match, stepPercent);
+    this.shell.announce(
+      `${countOf(added, 'keyword')} added as ${match}${added < ids.length ? `, ${ids.length - added} stood already` : ''}.`,
+    );
   }
 
   /** Makes a group, and sets the cursor into its name. */

@@ -7,6 +7,9 @@ import type { Group } from '$lib/core/records/group';
 import type { Keyword } from '$lib/core/records/keyword';
 import { differingParts } from '$lib/core/text/differing-parts';
 import { rangeBetween } from '../parts/range-choice';
+import { bidOf } from '$lib/core/view/plan-view';
+import { newId } from '../state/synced-store.svelte';
+import { SheetFilter } from './sheet-filter.svelte';
 import type { PlanState } from '../state/plan-state.svelte';
 
 const signsInHead = 26;
@@ -17,6 +20,7 @@ export type SheetRow =
 
 /** The sheet of one campaign: one row a keyword, under its groups, with the ones chosen. */
 export class SheetState {
+  readonly filter = new SheetFilter();
   chosen = $state.raw<ReadonlySet<string>>(new Set());
   folded = $state.raw<ReadonlySet<string>>(new Set());
   currentId = $state('');
@@ -37,15 +41,24 @@ export class SheetState {
       signsInHead,
     ),
   );
-  readonly rows: readonly SheetRow[] = $derived.by(() =>
-    this.groups.flatMap((group): SheetRow[] => {
-      const keywords = childrenOf(this.planState.snapshot.keyword, 'groupId', group.id);
+  /** Groups that the sheet shows: of the campaign, or of all where it is filtered over all. */
+  private readonly shownGroups: readonly Group[] = $derived.by(() =>
+    this.filter.overAll
+      ? inOrder(this.planState.snapshot.campaign).flatMap(({ id }) => childrenOf(this.planState.snapshot.group, 'campaignId', id))
+      : this.groups,
+  );
+  readonly rows: readonly SheetRow[] = $derived.by(() => {
+    const fits = this.filter.isOn ? this.filter.test(this.findByText) : null;
+    return this.shownGroups.flatMap((group): SheetRow[] => {
+      const all = childrenOf(this.planState.snapshot.keyword, 'groupId', group.id);
+      const keywords = fits ? all.filter((keyword) => fits(keyword, group)) : all;
+      if (fits && keywords.length === 0) return [];
       const head: SheetRow = { kind: 'group', id: group.id, group, count: keywords.length };
-      return this.folded.has(group.id)
+      return this.folded.has(group.id) && !fits
         ? [head]
         : [head, ...keywords.map((keyword): SheetRow => ({ kind: 'keyword', id: keyword.id, keyword, group }))];
-    }),
-  );
+    });
+  });
   readonly currentIndex = $derived(
     Math.max(
       0,
@@ -97,12 +110,13 @@ export class SheetState {
     this.currentId = row.id;
   }
 
-  /** Chooses every keyword of the campaign, those of folded groups too. */
+  /** Chooses every keyword of the campaign, those of folded groups too; of a filtered sheet those that it shows. */
   chooseAll(): void {
     this.chosen = new Set(this.keywordOrder());
   }
 
   private keywordOrder(): string[] {
+    if (this.filter.isOn) return this.rows.flatMap(({ kind, id }) => (kind === 'keyword' ? [id] : []));
     return this.groups.flatMap(({ id }) =>
       childrenOf(this.planState.snapshot.keyword, 'groupId', id).map((keyword) => keyword.id as string),
     );
@@ -153,6 +167,23 @@ export class SheetState {
   setMatch(ids: readonly string[], match: MatchType): string {
     const refusal = this.planState.make({ type: 'set', record: 'keyword', ids: [...ids], fields: { match } });
     return refusal ? 'One of them stands in its group with that match type already; nothing was changed.' : '';
+  }
+
+  /** Adds another match type of keywords beside them, its bid so many percent above; gives how many were added. */
+  addMatch(ids: readonly string[], match: MatchType, stepPercent: number): number {
+    const { snapshot, plan } = this.planState;
+    const rows = ids.flatMap((id): Keyword[] => {
+      const keyword = snapshot.keyword.get(id);
+      if (!keyword || keyword.match === match) return [];
+      const stands = childrenOf(snapshot.keyword, 'groupId', keyword.groupId).some(
+        (one) => one.text === keyword.text && one.match === match,
+      );
+      const bid = bidOf(plan, keyword);
+      const bidMinor = bid === null || stepPercent === 0 ? keyword.bidMinor : Math.max(1, Math.round((bid * (100 + stepPercent)) / 100));
+      return stands ? [] : [{ ...keyword, id: newId() as Keyword['id'], match, bidMinor }];
+    });
+    if (rows.length > 0) this.planState.make({ type: 'add', record: 'keyword', rows });
+    return rows.length;
   }
 
   /** Sets the bids of keywords from a row down, one step; answers how many amounts found no row, or an empty text. */

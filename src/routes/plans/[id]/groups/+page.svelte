@@ -1,7 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { tinykeys } from 'tinykeys';
-  import { matchTypes } from '$lib/core/records/match-types';
   import { inOrder } from '$lib/core/store/snapshot';
   import GroupList from '$lib/ui/groups/GroupList.svelte';
   import AddKeywordsDialog from '$lib/ui/groups/AddKeywordsDialog.svelte';
@@ -12,8 +11,10 @@
   import GroupNegatives from '$lib/ui/groups/GroupNegatives.svelte';
   import OverlapList from '$lib/ui/groups/OverlapList.svelte';
   import KeptFinds from '$lib/ui/groups/KeptFinds.svelte';
+  import MatchDialog from '$lib/ui/groups/MatchDialog.svelte';
+  import SheetFilters from '$lib/ui/groups/SheetFilters.svelte';
   import KeywordSheet from '$lib/ui/groups/KeywordSheet.svelte';
-  import { GroupsState } from '$lib/ui/groups/groups-state.svelte';
+  import { GroupsState, matchChoices } from '$lib/ui/groups/groups-state.svelte';
   import WhichAnswers from '$lib/ui/groups/WhichAnswers.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
@@ -67,6 +68,7 @@
           if (row) sheet.toggle(row);
         })(event);
       },
+      KeyH: asCommand(() => document.querySelector<HTMLInputElement>('[data-at="filter:holds"]')?.select()),
       KeyM: whenChosen(() => (groups.picking = 'move')),
       KeyT: whenChosen(() => (groups.picking = 'match')),
       Delete: whenChosen(() => sheet.remove(sheet.chosenIds)),
@@ -162,6 +164,7 @@
           {:else if shownAs === 'Cards'}
             <GroupCards {sheet} current={group?.id ?? ''} onopen={groups.open} onproblem={groups.say} />
           {:else}
+            <SheetFilters {sheet} />
             <KeywordSheet bind:this={keywordSheet} {sheet} onopen={groups.open} onproblem={groups.say} />
           {/if}
           <WhichAnswers {planState} />
@@ -182,8 +185,15 @@
 <ChooseDialog
   bind:open={() => groups.picking === 'match', (open) => !open && (groups.picking = null)}
   title={`Match type of ${countOf(sheet.chosenIds.length, 'keyword')}`}
-  items={matchTypes.map((match) => ({ id: match, name: match }))}
-  onpick={(match) => groups.setMatch(match)}
+  items={matchChoices}
+  onpick={(choice) => groups.pickMatch(choice)}
+/>
+<MatchDialog
+  bind:wish={groups.matchWish}
+  {planState}
+  count={sheet.chosenIds.length}
+  onset={(match) => groups.setMatch(match)}
+  onadd={(match, step) => groups.addMatch(match, step)}
 />
 <ChooseDialog
   bind:open={() => groups.picking === 'merge', (open) => !open && (groups.picking = null)}
