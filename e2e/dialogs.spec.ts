@@ -79,6 +79,7 @@ const dialogs: [name: string, view: string | null, open: (page: Page) => Promise
       pressKeys('s'),
     ),
   ],
+  ['build from lists', 'groups', press('Build from lists')],
   ['add keywords', 'groups', press('Add keywords…')],
   ['move keywords', 'groups', onRow('[data-keyword]', 'm')],
   ['match type', 'groups', onRow('[data-keyword]', 't')],

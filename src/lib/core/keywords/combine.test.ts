@@ -1,5 +1,6 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
+import { buildGroups, fileByWords } from './file-by-words';
 import { combine, countStrings, mostBuilt, type Pattern } from './combine';
 
 const part = (name: string, values: string[], optional = false) => ({ name, values, optional });
@@ -70,5 +71,36 @@ describe('keywords built from lists', () => {
       ),
     );
     expect(texts({ parts, order })).toEqual([...new Set(slow)].filter((one) => one !== ''));
+  });
+});
+
+describe('built keywords filed under group words', () => {
+  it('go under the longest word that they hold, whatever list it stood in', () => {
+    expect(fileByWords(['grand piano tuning', 'piano tuning', 'grand tuning', 'tuning grander'], ['piano', 'grand piano'])).toEqual({
+      groups: [
+        { name: 'piano', texts: ['piano tuning'] },
+        { name: 'grand piano', texts: ['grand piano tuning'] },
+      ],
+      rest: ['grand tuning', 'tuning grander'],
+    });
+  });
+
+  it('are built without what never stands together, and others are filed by the same words', () => {
+    const pattern: Pattern = {
+      parts: [part('service', ['Tuning', 'repair']), part('of', ['grand', 'keyboard'])],
+      order: 'given',
+      groupBy: 'service',
+    };
+    const built = buildGroups({ pattern, neverTogether: ['tuning, keyboard'], others: ['piano repair', 'tuning grand', 'piano hire'] });
+    expect([built.count, built.leftOut, built.rest]).toEqual([3, 1, []]);
+    expect(built.groups).toEqual([
+      { name: 'tuning', texts: ['tuning grand'], others: [] },
+      { name: 'repair', texts: ['repair grand', 'repair keyboard'], others: ['piano repair'] },
+    ]);
+  });
+
+  it('stay together where no part makes groups', () => {
+    const built = buildGroups({ pattern: { parts: [part('a', ['x', 'y'])], order: 'given' }, neverTogether: [], others: ['z'] });
+    expect([built.groups, built.rest]).toEqual([[], ['x', 'y']]);
   });
 });

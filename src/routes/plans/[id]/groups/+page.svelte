@@ -4,6 +4,7 @@
   import { inOrder } from '$lib/core/store/snapshot';
   import GroupList from '$lib/ui/groups/GroupList.svelte';
   import AddKeywordsDialog from '$lib/ui/groups/AddKeywordsDialog.svelte';
+  import BuildDialog from '$lib/ui/groups/BuildDialog.svelte';
   import ChooseDialog from '$lib/ui/groups/ChooseDialog.svelte';
   import GroupCards from '$lib/ui/groups/GroupCards.svelte';
   import GroupDetails from '$lib/ui/groups/GroupDetails.svelte';
@@ -48,6 +49,7 @@
   let shownAs = $state<(typeof ways)[number]['id']>('Sheet');
   let keywordSheet = $state<ReturnType<typeof KeywordSheet>>();
   let isAdding = $state(false);
+  let isBuilding = $state(false);
   onMount(() => {
     const free = (act: () => void) =>
       asCommand(() => {
@@ -107,6 +109,7 @@
       {#snippet actions()}
         {#if sheet.campaign}
           <Button onclick={() => groups.add()}>New group</Button>
+          <Button onclick={() => (isBuilding = true)}>Build from lists</Button>
           <Button kind={sheet.groups.length === 0 ? 'act' : 'plain'} href={proposalHref}>Propose groups</Button>
         {/if}
       {/snippet}
@@ -174,6 +177,7 @@
   </div>
 </PlanShell>
 
+<BuildDialog bind:open={isBuilding} {sheet} />
 {#if group}<AddKeywordsDialog {planState} bind:open={isAdding} {group} />{/if}
 <ChooseDialog
   bind:open={() => groups.picking === 'move', (open) => !open && (groups.picking = null)}

@@ -1,0 +1,44 @@
+import { expect } from '@playwright/test';
+import { planId, typeInto, untilSaved } from './actions';
+import { testOnDemo } from './own-server';
+
+const services = ['chest freezer', 'wine cooler', 'dishwasher', 'oven', 'hob', 'tumble dryer', 'freezer', 'fridge'];
+const people = ['landlords', 'cafes', 'hotels', 'schools', 'offices', 'pubs', 'students'];
+const places = ['leeds', 'otley', 'ilkley'];
+
+testOnDemo(
+  '168 keywords built from three lists stand in eight named groups in a few actions, each under its longest word',
+  async ({ page }) => {
+    await page.goto(`/plans/${await planId(page, 'Cold frames, spring')}/groups`);
+    await expect(page.getByRole('button', { name: 'Build from lists' })).toBeVisible();
+    const before = await page.locator('[data-group]').count();
+    await page.getByRole('button', { name: 'Build from lists' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Build from lists' });
+    for (const [name, values] of [
+      ['service', services],
+      ['for whom', people],
+      ['in place', places],
+    ] as const) {
+      await typeInto(page, dialog.getByLabel(`Values of ${name}`), values.join('\n'));
+      if (name !== 'service')
+        await dialog
+          .getByRole('region', { name: /^Part / })
+          .filter({ has: page.getByLabel(`Values of ${name}`) })
+          .getByRole('checkbox')
+          .uncheck();
+    }
+    await expect(dialog.getByRole('status')).toContainText('168 keywords in 8 groups');
+    await page.keyboard.press('Control+Enter');
+    await expect(dialog).toHaveCount(0);
+    await untilSaved(page);
+    await expect(page.locator('[data-group]')).toHaveCount(before + 8);
+    // A freezer's keywords do not stand with the chest freezer's.
+    await page.getByRole('search', { name: 'Which keywords are shown' }).getByLabel('holds').fill('freezer');
+    await expect(page.getByRole('search').getByRole('status')).toHaveText('42 keywords');
+    await expect(page.locator('[data-group="Chest freezer"]')).toContainText('21');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+z');
+    await page.getByRole('button', { name: 'show all' }).click();
+    await expect(page.locator('[data-group]')).toHaveCount(before);
+  },
+);

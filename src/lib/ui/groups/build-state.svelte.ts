@@ -1,0 +1,124 @@
+import { plainText } from '$lib/core/keywords/read-keyword';
+import { childrenOf } from '$lib/core/store/snapshot';
+import type { Campaign } from '$lib/core/records/campaign';
+import type { MatchType } from '$lib/core/records/match-types';
+import type { Built } from '$lib/core/keywords/file-by-words';
+import type { BuildAnswer } from '$lib/workers/build.worker';
+import type { PlanState } from '../state/plan-state.svelte';
+import { newId } from '../state/synced-store.svelte';
+import { makeProposal, type GroupToMake } from './make-groups';
+
+/** A part of the pattern as it is typed: one value a line. */
+export interface TypedPart {
+  name: string;
+  lines: string;
+  optional: boolean;
+}
+
+const linesOf = (text: string) => text.split('\n').filter((line) => line.trim() !== '');
+
+/** Keywords built from lists: the pattern as it is typed, what it makes, and its making in one step. */
+export class BuildState {
+  parts = $state<TypedPart[]>([
+    { name: 'service', lines: '', optional: false },
+    { name: 'for whom', lines: '', optional: true },
+    { name: 'in place', lines: '', optional: true },
+  ]);
+  order = $state<'given' | 'every'>('given');
+  groupBy = $state('service');
+  never = $state('');
+  filesOthers = $state(false);
+  match = $state<MatchType>('phrase');
+  answer = $state.raw<BuildAnswer | null>(null);
+  /** Groups that are left out, by name. */
+  off = $state.raw<ReadonlySet<string>>(new Set());
+  private worker: Worker | null = null;
+
+  readonly built: Built | null = $derived(this.answer && 'built' in this.answer ? this.answer.built : null);
+  /** The pattern on one line: service · for whom · in place. */
+  readonly line: string = $derived(this.parts.map(({ name, optional }) => (optional ? `(${name})` : name)).join(' · '));
+  /** Keywords to make by group; those that stand in the campaign already are no new ones. */
+  readonly groups: readonly { name: string; fresh: string[]; stand: number; others: string[]; isOn: boolean }[] = $derived.by(() => {
+    const standing = this.standing;
+    const of = ({ name, texts, others }: Built['groups'][number]) => ({
+      name,
+      fresh: texts.filter((text) => !standing.has(text)),
+      stand: texts.filter((text) => standing.has(text)).length,
+      others,
+      isOn: !this.off.has(name),
+    });
+    const rest = this.built && this.built.rest.length > 0 ? [of({ name: this.restName, texts: this.built.rest, others: [] })] : [];
+    return [...(this.built?.groups.map(of) ?? []), ...rest];
+  });
+  readonly totals = $derived.by(() => {
+    const on = this.groups.filter(({ isOn }) => isOn);
+    return {
+      groups: on.filter(({ fresh, others }) => fresh.length + others.length > 0).length,
+      keywords: on.reduce((sum, { fresh }) => sum + fresh.length, 0),
+      filed: on.reduce((sum, { others }) => sum + others.length, 0),
+    };
+  });
+
+  constructor(
+    private readonly planState: PlanState,
+    private readonly campaign: () => Campaign | null,
+    private readonly ungrouped: () => readonly { text: string }[],
+  ) {}
+
+  /** Where no part groups: all together, under the first value of the first list. */
+  private get restName(): string {
+    return (
+      linesOf(this.parts[0]?.lines ?? '')[0]
+        ?.trim()
+        .toLowerCase() ?? 'general'
+    );
+  }
+
+  private get standing(): ReadonlySet<string> {
+    const { snapshot } = this.planState;
+    const groups = childrenOf(snapshot.group, 'campaignId', this.campaign()?.id ?? '');
+    return new Set(groups.flatMap(({ id }) => childrenOf(snapshot.keyword, 'groupId', id).map(({ text }) => text)));
+  }
+
+  /** Has it built as it is typed now. */
+  ask(): void {
+    const others = this.filesOthers ? [...this.standing, ...this.ungrouped().map(({ text }) => text)] : [];
+    const pattern = {
+      parts: this.parts
+        .map(({ name, lines, optional }) => ({ name, values: linesOf(lines), optional }))
+        .filter(({ values }) => values.length > 0),
+      order: this.order,
+      groupBy: this.groupBy,
+    };
+    this.worker ??= new Worker(new URL('../../workers/build.worker.ts', import.meta.url), { type: 'module' });
+    this.worker.onmessage = ({ data }: MessageEvent<BuildAnswer>) => (this.answer = data);
+    this.worker.postMessage({ pattern, neverTogether: linesOf(this.never), others: [...others] });
+  }
+
+  close(): void {
+    this.worker?.terminate();
+    this.worker = null;
+  }
+
+  toggle(name: string): void {
+    const off = new Set(this.off);
+    if (!off.delete(name)) off.add(name);
+    this.off = off;
+  }
+
+  /** Makes groups and keywords, one step; a group of the name that stands gets them. */
+  make(): boolean {
+    const campaign = this.campaign();
+    if (!campaign) return false;
+    const { snapshot } = this.planState;
+    const byName = new Map(childrenOf(snapshot.group, 'campaignId', campaign.id).map(({ id, name }) => [name.toLowerCase(), id as string]));
+    const wanted = this.groups
+      .filter(({ isOn, fresh, others }) => isOn && fresh.length + others.length > 0)
+      .map(({ name, fresh, others }): GroupToMake => {
+        const groupId = byName.get(name) ?? null;
+        const own = groupId === null ? name : snapshot.group.get(groupId)!.name;
+        return { groupId, name: own, theme: name, texts: [...fresh, ...others] };
+      });
+    return this.planState.make(makeProposal(snapshot, campaign.id, wanted, { newId, match: this.match })) === null;
+  }
+}
