@@ -6,7 +6,7 @@ test('the three worked examples of insertion are reproduced on screen', async ({
   const id = await planId(page, 'Spring launch');
   await page.goto(`/plans/${id}/groups`);
   await page.getByRole('button', { name: 'New group' }).click();
-  await page.getByRole('button', { name: 'Add keywords…' }).click();
+  await page.getByRole('button', { name: 'Add…' }).click();
   await page
     .getByRole('dialog')
     .getByRole('textbox')

@@ -42,3 +42,36 @@ testOnDemo(
     await expect(page.locator('[data-group]')).toHaveCount(before);
   },
 );
+
+testOnDemo(
+  'all that hold a word are found over groups, their words replaced, and each given a group of its own, by keys',
+  async ({ page }) => {
+    await page.goto(`/plans/${await planId(page, 'Spring launch')}/groups`);
+    await expect(page.locator('[data-keyword="piano tuner near me"]')).toBeVisible();
+    const groups = await page.locator('nav[aria-label="Groups"] a').count();
+    await page.keyboard.press('h');
+    await page.keyboard.type('near me');
+    const shown = page.getByRole('search').getByRole('status');
+    await expect(shown).toHaveText(/^\d+ keywords$/);
+    const count = Number((await shown.textContent())!.split(' ')[0]);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('r');
+    const dialog = page.getByRole('dialog', { name: `Find and replace in ${count} keywords` });
+    await dialog.getByLabel('Find').fill('near me');
+    await dialog.getByLabel('Put in their place').fill('nearby');
+    await expect(dialog.getByRole('list', { name: 'Every result' })).toContainText('piano tuner nearby');
+    await page.keyboard.press('Control+Enter');
+    await expect(dialog).toHaveCount(0);
+    await untilSaved(page);
+    await page.getByRole('button', { name: 'show all' }).click();
+    await typeInto(page, page.getByRole('search').getByLabel('holds'), 'tuner nearby');
+    await expect(page.locator('[data-keyword="piano tuner nearby"]')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('o');
+    await untilSaved(page);
+    await expect(page.locator('nav[aria-label="Groups"] a')).toHaveCount(groups + count);
+    await page.keyboard.press('Control+z');
+    await expect(page.locator('nav[aria-label="Groups"] a')).toHaveCount(groups);
+  },
+);

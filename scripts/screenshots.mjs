@@ -81,6 +81,16 @@ const views = [
     'Cold frames, spring',
   ],
   [
+    'groups-proposed',
+    '/groups',
+    async (page) => {
+      await page.getByRole('link', { name: 'edinburgh · repair' }).click();
+      await page.getByRole('link', { name: 'Propose groups' }).click();
+      await page.getByText('groups that stand may change').click();
+      await page.getByText('Changed').first().waitFor();
+    },
+  ],
+  [
     'groups',
     '/groups',
     (page) => page.getByRole('region', { name: 'Which group answers' }).getByRole('textbox').fill('upright piano tuning leith'),

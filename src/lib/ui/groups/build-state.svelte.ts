@@ -83,9 +83,10 @@ export class BuildState {
   /** Has it built as it is typed now. */
   ask(): void {
     const others = this.filesOthers ? [...this.standing, ...this.ungrouped().map(({ text }) => text)] : [];
+    const plain = (text: string) => plainText(text, this.planState.plan.rules.refusedKeywordSigns);
     const pattern = {
       parts: this.parts
-        .map(({ name, lines, optional }) => ({ name, values: linesOf(lines), optional }))
+        .map(({ name, lines, optional }) => ({ name, values: linesOf(lines).map(plain), optional }))
         .filter(({ values }) => values.length > 0),
       order: this.order,
       groupBy: this.groupBy,

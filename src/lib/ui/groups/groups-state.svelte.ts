@@ -8,7 +8,7 @@ import { enterNew, fieldAt } from '../shell/enter-new';
 import type { ShellState } from '../shell/shell.svelte';
 import type { PlanState } from '../state/plan-state.svelte';
 import { newId } from '../state/synced-store.svelte';
-import { freeGroupName, newGroup } from './make-groups';
+import { freeGroupName, makeProposal, newGroup } from './make-groups';
 import { SheetState } from './sheet-state.svelte';
 
 /** What is being chosen for the keywords or the group at hand. */
@@ -90,6 +90,19 @@ export class GroupsState {
     });
     this.sheet.chosen = new Set();
     this.open(row.id);
+  }
+
+  /** Gives each chosen keyword a group of its own, one step; ads are copied from the group it leaves. */
+  groupEach(): void {
+    const { snapshot, plan } = this.planState;
+    const campaignId = this.sheet.campaign?.id;
+    const texts = [...new Set(this.sheet.chosenIds.map((id) => snapshot.keyword.get(id)!.text))];
+    if (campaignId === undefined || texts.length === 0) return;
+    const wanted = texts.map((text) => ({ groupId: null, name: text, theme: text, texts: [text] }));
+    const change = makeProposal(snapshot, campaignId, wanted, { newId, match: plan.house.defaultMatch });
+    if (this.planState.make(change)) return;
+    this.sheet.chosen = new Set();
+    this.shell.announce(`${countOf(texts.length, 'group')} of one keyword made. Ctrl Z takes them back.`);
   }
 
   /** Takes a choice of `matchChoices`: sets it, or asks what goes with it. */

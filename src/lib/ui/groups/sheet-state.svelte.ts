@@ -96,6 +96,11 @@ export class SheetState {
     return chosen.length > 0 ? chosen : current?.kind === 'keyword' ? [current.id] : [];
   }
 
+  /** Keywords that the sheet shows; those of folded groups too, where it is not filtered. */
+  get shownIds(): string[] {
+    return this.keywordOrder();
+  }
+
   /** Goes to a row; with `extend` the keywords on the way are chosen. */
   goTo(index: number, { extend = false } = {}): void {
     const row = this.rows[Math.max(0, Math.min(this.rows.length - 1, index))];

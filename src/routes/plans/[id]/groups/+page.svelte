@@ -13,6 +13,7 @@
   import OverlapList from '$lib/ui/groups/OverlapList.svelte';
   import KeptFinds from '$lib/ui/groups/KeptFinds.svelte';
   import MatchDialog from '$lib/ui/groups/MatchDialog.svelte';
+  import ReplaceDialog from '$lib/ui/groups/ReplaceDialog.svelte';
   import SheetFilters from '$lib/ui/groups/SheetFilters.svelte';
   import KeywordSheet from '$lib/ui/groups/KeywordSheet.svelte';
   import { GroupsState, matchChoices } from '$lib/ui/groups/groups-state.svelte';
@@ -50,6 +51,7 @@
   let keywordSheet = $state<ReturnType<typeof KeywordSheet>>();
   let isAdding = $state(false);
   let isBuilding = $state(false);
+  let isReplacing = $state(false);
   onMount(() => {
     const free = (act: () => void) =>
       asCommand(() => {
@@ -72,6 +74,8 @@
       },
       KeyH: asCommand(() => document.querySelector<HTMLInputElement>('[data-at="filter:holds"]')?.select()),
       KeyM: whenChosen(() => (groups.picking = 'move')),
+      KeyO: whenChosen(() => groups.groupEach()),
+      KeyR: asCommand(() => (isReplacing = true)),
       KeyT: whenChosen(() => (groups.picking = 'match')),
       Delete: whenChosen(() => sheet.remove(sheet.chosenIds)),
     });
@@ -139,7 +143,14 @@
               {sheet.chosen.size > 0 ? `${sheet.chosen.size.toLocaleString('en-GB')} chosen` : ''}
             </p>
             <span class="ms-auto flex shrink-0 gap-1.5">
-              <Button disabled={!group} onclick={() => (isAdding = true)}>Add keywords…</Button>
+              <Button disabled={!group} onclick={() => (isAdding = true)}>Add…</Button>
+              <Button keys="R" onclick={() => (isReplacing = true)}>Replace…</Button>
+              <Button
+                keys="O"
+                disabled={sheet.chosenIds.length === 0}
+                title="One group for each chosen keyword"
+                onclick={() => groups.groupEach()}>One each</Button
+              >
               <Button keys="M" disabled={sheet.chosenIds.length === 0} onclick={() => (groups.picking = 'move')}>Move to…</Button>
               <Button keys="T" disabled={sheet.chosenIds.length === 0} onclick={() => (groups.picking = 'match')}>Match type…</Button>
             </span>
@@ -177,6 +188,7 @@
   </div>
 </PlanShell>
 
+<ReplaceDialog bind:open={isReplacing} {sheet} />
 <BuildDialog bind:open={isBuilding} {sheet} />
 {#if group}<AddKeywordsDialog {planState} bind:open={isAdding} {group} />{/if}
 <ChooseDialog
