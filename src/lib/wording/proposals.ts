@@ -1,4 +1,4 @@
-import type { ProposalReason, ProposalWay } from '../core/groups/proposal';
+import type { ProposalReason, ProposalWay } from '../core/groups/proposal-types';
 import type { Want } from '../core/verdicts/want-of';
 
 /** What groups are proposed by, as it is chosen. */

@@ -1,4 +1,5 @@
-import { Proposer, type ListAsked, type Steering } from '$lib/core/groups/proposal';
+import { Proposer } from '$lib/core/groups/proposal';
+import { type ListAsked, type Steering } from '$lib/core/groups/proposal-types';
 
 /** A list to be read from now on, or none where the last one stands; and how it is to be cut. Answered with a proposal. */
 export interface CutAsked {

@@ -2,7 +2,8 @@ import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { labelledTrades } from '../../../tests/labelled-trades';
 import { pageOfText } from './page-of-text';
-import { Proposer, proposalWays, type ListAsked, type Proposal, type Steering } from './proposal';
+import { Proposer } from './proposal';
+import { proposalWays, type ListAsked, type Proposal, type Steering } from './proposal-types';
 
 const trade = labelledTrades.find(({ file }) => file === 'mattresses')!;
 const texts = trade.keywords.map(({ text }) => text);

@@ -1,92 +1,13 @@
-import { cutList, readForCut, type CutGroup, type Lessons, type ReadList } from '../cut/first-cut';
+import { cutList, readForCut, type CutGroup, type ReadList } from '../cut/first-cut';
 import { kindNames } from '../cut/cut-language';
 import { isKind } from '../cut/list-words';
 import { nameGroups, type CutReason } from '../cut/name-groups';
+import { joinDrafts } from './join-drafts';
+import { said, type Draft, type ListAsked, type Proposal, type Steering } from './proposal-types';
 import { offerToFixed } from '../cut/offer-to-fixed';
 import { holdsPhrase } from '../rules/word-lists';
 import { wantOf } from '../verdicts/want-of';
 import { pageOfText } from './page-of-text';
-
-/** What groups are made by: what keywords are about, what searchers want, kinds of words, landing pages, or one for each keyword. */
-export const proposalWays = ['theme', 'intent', 'kind', 'page', 'each'] as const;
-export type ProposalWay = (typeof proposalWays)[number];
-
-/** A keyword or kept find that a proposal places: plain text, and the group in which it stands; each text once. */
-export interface ProposedItem {
-  text: string;
-  groupId: string | null;
-}
-
-/** The list, read once; steering it does not read it again. */
-export interface ListAsked {
-  language: string;
-  offer: string;
-  lessons: Lessons;
-  items: readonly ProposedItem[];
-  groups: readonly { id: string; name: string; isFixed: boolean }[];
-  /** The client's own names, where they have a group of their own. */
-  ownNames: readonly string[];
-  /** Addresses of the client's pages. */
-  pages: readonly string[];
-}
-
-export interface Steering {
-  way: ProposalWay;
-  /** Few to many, 0…1. */
-  many: number;
-  given: readonly string[];
-  /** Least and most keywords of a group; null: as the list's length wants it, and no most. */
-  least: number | null;
-  largest: number | null;
-  /** Whether keywords that stand in groups may move; those of fixed groups never do. */
-  recuts: boolean;
-}
-
-/** Why keywords stand together. */
-export type ProposalReason =
-  | CutReason
-  | {
-      kind: 'own-name' | 'intent' | 'page' | 'each' | 'stands' | 'offered';
-      words: string[];
-      ofKind: null;
-      holding: number;
-      byCompany: number;
-    };
-
-/** A group as proposed: one that is new, or one that stands with what it holds then. */
-export interface ProposedRow {
-  /** The same for the same theme however often it is cut. */
-  key: string;
-  groupId: string | null;
-  name: string;
-  theme: string;
-  reason: ProposalReason;
-  /** Places of its items. */
-  items: number[];
-  /** How many stand in it now. */
-  stood: number;
-}
-
-export interface Proposal {
-  rows: ProposedRow[];
-  /** Items in no group, and the key of the row that is their second best. */
-  leftOver: { item: number; second: string | null }[];
-  /** The next best row of items in rows, by item. */
-  second: [item: number, key: string][];
-  /** Words that name the trade. */
-  head: string[];
-}
-
-/** A row before it is joined to a group that stands. */
-type Draft = Pick<ProposedRow, 'name' | 'theme' | 'reason' | 'items'>;
-
-const said = (kind: 'own-name' | 'intent' | 'page' | 'each' | 'stands' | 'offered', words: string[]): ProposalReason => ({
-  kind,
-  words,
-  ofKind: null,
-  holding: 0,
-  byCompany: 0,
-});
 
 const shortest = (texts: readonly string[]) => texts.reduce((best, text) => (text.length < best.length ? text : best), texts[0] ?? '');
 
@@ -134,7 +55,10 @@ export class Proposer {
     const free = [...items.keys()].filter((item) => taken[item]! < 0);
     const cut = this.draft(free, taken, steering);
     const drafts: Draft[] = own.length > 0 ? [this.ownNameDraft(own), ...cut.drafts] : cut.drafts;
-    return this.join(drafts, { fixed, offers, second: cut.second });
+    return {
+      ...joinDrafts(drafts, this.asked, { fixed, offers, second: cut.second }),
+      head: [...this.list.heads.heads].map((id) => this.list.words.forms[id]![0]!).sort(),
+    };
   }
 
   private findOwn(fixed: Int32Array): number[] {
@@ -222,94 +146,4 @@ export class Proposer {
     }
     return [{ ...group, keywords: group.keywords.filter((item) => left.has(item)) }, ...made];
   }
-
-  /** Joins drafts to the groups that stand: a draft is the group from which most of it comes, where that is most of either. */
-  private join(
-    drafts: readonly Draft[],
-    { fixed, offers, second }: { fixed: Int32Array; offers: ReadonlyMap<number, number>; second: ReadonlyMap<number, number> },
-  ): Proposal {
-    const { items, groups } = this.asked;
-    const standing = groups.map(({ id }) => [...items.keys()].filter((item) => items[item]!.groupId === id));
-    const placeOf = new Map(groups.map(({ id }, place) => [id, place]));
-    const groupOfDraft = matchDrafts(drafts, items, placeOf, standing);
-    const rows: ProposedRow[] = [];
-    const keyOfDraft = drafts.map((draft, at) => {
-      const place = groupOfDraft.get(at);
-      return place === undefined ? `new ${draft.reason.kind} ${draft.theme}` : groups[place]!.id;
-    });
-    const placed = new Set(drafts.flatMap((draft) => draft.items));
-    const held = new Map<number, number[]>([...groups.keys()].map((place) => [place, []]));
-    for (const [at, draft] of drafts.entries()) {
-      const place = groupOfDraft.get(at);
-      if (place === undefined) rows.push({ ...draft, key: keyOfDraft[at]!, groupId: null, stood: 0 });
-      else held.set(place, draft.items);
-    }
-    groups.forEach(({ id, name }, place) => {
-      const draft = [...groupOfDraft].find(([, to]) => to === place)?.[0];
-      // What nothing places stays where it stands.
-      const staying = standing[place]!.filter((item) => fixed[item] === place || !placed.has(item));
-      const offered = [...offers].filter(([, to]) => to === place).map(([item]) => item);
-      const own = [...new Set([...staying, ...held.get(place)!, ...offered])].sort((a, b) => a - b);
-      const reason = draft === undefined ? (offered.length > 0 ? said('offered', []) : said('stands', [])) : drafts[draft]!.reason;
-      rows.push({
-        key: id,
-        groupId: id,
-        name,
-        theme: draft === undefined ? '' : drafts[draft]!.theme,
-        reason,
-        items: own,
-        stood: standing[place]!.length,
-      });
-    });
-    const keys = uniqueKeys(rows);
-    const inRows = new Set(rows.flatMap((row) => row.items));
-    const secondKey = (item: number) => (second.has(item) ? keyOfDraft[second.get(item)!]! : null);
-    return {
-      rows: rows.map((row, at) => ({ ...row, key: keys[at]! })),
-      leftOver: [...items.keys()].filter((item) => !inRows.has(item)).map((item) => ({ item, second: secondKey(item) })),
-      second: [...inRows].flatMap((item): [number, string][] => (secondKey(item) === null ? [] : [[item, secondKey(item)!]])),
-      head: [...this.list.heads.heads].map((id) => this.list.words.forms[id]![0]!).sort(),
-    };
-  }
-}
-
-/** Which draft is which standing group: the pairs that share most first; a pair shares most of the draft's standing items or of the group. */
-function matchDrafts(
-  drafts: readonly Draft[],
-  items: readonly ProposedItem[],
-  placeOf: ReadonlyMap<string, number>,
-  standing: readonly number[][],
-): Map<number, number> {
-  const pairs: { draft: number; place: number; shared: number }[] = [];
-  drafts.forEach((draft, at) => {
-    const counts = new Map<number, number>();
-    let stood = 0;
-    for (const item of draft.items) {
-      const place = items[item]!.groupId === null ? undefined : placeOf.get(items[item]!.groupId);
-      if (place === undefined) continue;
-      stood++;
-      counts.set(place, (counts.get(place) ?? 0) + 1);
-    }
-    for (const [place, shared] of counts)
-      if (shared * 2 > stood || shared * 2 > standing[place]!.length) pairs.push({ draft: at, place, shared });
-  });
-  pairs.sort((a, b) => b.shared - a.shared || a.draft - b.draft || a.place - b.place);
-  const matched = new Map<number, number>();
-  const used = new Set<number>();
-  for (const { draft, place } of pairs)
-    if (!matched.has(draft) && !used.has(place)) {
-      matched.set(draft, place);
-      used.add(place);
-    }
-  return matched;
-}
-
-/** Keys of rows, with a number where two would be the same. */
-function uniqueKeys(rows: readonly ProposedRow[]): string[] {
-  const counts = new Map<string, number>();
-  return rows.map(({ key }) => {
-    const count = counts.get(key) ?? 0;
-    counts.set(key, count + 1);
-    return count === 0 ? key : `${key} ${count + 1}`;
-  });
 }

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { proposalWays } from '$lib/core/groups/proposal';
+  import { proposalWays } from '$lib/core/groups/proposal-types';
   import { wayWords } from '$lib/wording/proposals';
   import Checkbox from '../parts/Checkbox.svelte';
   import ChipList from '../parts/ChipList.svelte';

@@ -7,24 +7,30 @@
   import Select from '../parts/Select.svelte';
   import type { SheetState } from './sheet-state.svelte';
 
-  let { sheet }: { sheet: SheetState } = $props();
+  interface Props {
+    sheet: SheetState;
+    onreplace: () => void;
+    oneach: () => void;
+  }
+
+  let { sheet, onreplace, oneach }: Props = $props();
 
   const { filter } = $derived(sheet);
   const shown = $derived(sheet.rows.filter(({ kind }) => kind === 'keyword').length);
   const fields = $derived([
-    { label: 'holds', value: filter.holds, set: (text: string) => (filter.holds = text), width: 'w-28!' },
-    { label: 'not', value: filter.not, set: (text: string) => (filter.not = text), width: 'w-20!' },
-    { label: 'page', value: filter.page, set: (text: string) => (filter.page = text), width: 'w-20!' },
+    { label: 'holds', value: filter.holds, set: (text: string) => (filter.holds = text), width: 'w-24!' },
+    { label: 'not', value: filter.not, set: (text: string) => (filter.not = text), width: 'w-16!' },
+    { label: 'page', value: filter.page, set: (text: string) => (filter.page = text), width: 'w-16!' },
     {
       label: 'searches ≥',
       value: filter.searchesAtLeast || '',
       set: (text: string) => (filter.searchesAtLeast = Number(text) || 0),
-      width: 'w-14!',
+      width: 'w-12!',
     },
   ]);
 </script>
 
-<search class="flex flex-wrap items-center gap-x-2.5 gap-y-1 px-4 pb-1.5 text-ink-2" aria-label="Which keywords are shown">
+<search class="flex flex-wrap items-center gap-x-2 gap-y-1 px-4 pb-1.5 text-ink-2" aria-label="Which keywords are shown">
   {#each fields as { label, value, set, width } (label)}
     <label class="flex items-center gap-1.5"
       >{label}
@@ -33,14 +39,26 @@
   {/each}
   <label class="flex items-center gap-1.5"
     >match
-    <Select class="h-[26px]" value={filter.match} onchange={(event) => (filter.match = event.currentTarget.value as MatchType | '')}>
+    <Select
+      class="h-[26px] max-w-20"
+      value={filter.match}
+      onchange={(event) => (filter.match = event.currentTarget.value as MatchType | '')}
+    >
       <option value="">any</option>
       {#each matchTypes as match (match)}<option value={match}>{match}</option>{/each}
     </Select></label
   >
-  <Checkbox bind:checked={filter.overAll} class="flex items-center gap-1.5">all campaigns</Checkbox>
-  {#if filter.isOn}
-    <span class="ms-auto whitespace-nowrap" role="status">{countOf(shown, 'keyword')}</span>
-    <Button kind="link" onclick={() => filter.clear()}>show all</Button>
+  {#if filter.isOn || sheet.chosen.size > 1}
+    <div class="flex w-full items-center gap-3">
+      {#if filter.isOn}
+        <span class="whitespace-nowrap text-ink" role="status">{countOf(shown, 'keyword')}</span>
+        <Checkbox bind:checked={filter.overAll} class="flex items-center gap-1.5">in all campaigns</Checkbox>
+        <Button kind="link" onclick={() => filter.clear()}>show all</Button>
+      {/if}
+      <span class="ms-auto flex items-center gap-3">
+        <Button kind="link" keys="R" onclick={onreplace}>find and replace…</Button>
+        {#if sheet.chosen.size > 1}<Button kind="link" keys="O" onclick={oneach}>a group for each</Button>{/if}
+      </span>
+    </div>
   {/if}
 </search>

@@ -96,7 +96,11 @@ export class GroupsState {
   groupEach(): void {
     const { snapshot, plan } = this.planState;
     const campaignId = this.sheet.campaign?.id;
-    const texts = [...new Set(this.sheet.chosenIds.map((id) => snapshot.keyword.get(id)!.text))];
+    // Those of other campaigns stay there.
+    const own = this.sheet.chosenIds
+      .map((id) => snapshot.keyword.get(id)!)
+      .filter(({ groupId }) => snapshot.group.get(groupId)?.campaignId === campaignId);
+    const texts = [...new Set(own.map(({ text }) => text))];
     if (campaignId === undefined || texts.length === 0) return;
     const wanted = texts.map((text) => ({ groupId: null, name: text, theme: text, texts: [text] }));
     const change = makeProposal(snapshot, campaignId, wanted, { newId, match: plan.house.defaultMatch });

@@ -1,4 +1,4 @@
-import type { Proposal, ProposedItem, ProposedRow } from '$lib/core/groups/proposal';
+import type { Proposal, ProposedItem, ProposedRow } from '$lib/core/groups/proposal-types';
 
 /** What was done to a proposal by hand before anything is made: by texts and keys of rows, so that it outlives another cut. */
 export interface ProposalEdits {

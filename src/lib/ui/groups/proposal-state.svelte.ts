@@ -1,5 +1,5 @@
 import type { Lessons } from '$lib/core/cut/first-cut';
-import type { ListAsked, Proposal, ProposalWay, ProposedItem, Steering } from '$lib/core/groups/proposal';
+import type { ListAsked, Proposal, ProposalWay, ProposedItem, Steering } from '$lib/core/groups/proposal-types';
 import type { Campaign } from '$lib/core/records/campaign';
 import type { CutLesson } from '$lib/core/records/cut-lesson';
 import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';

@@ -144,13 +144,6 @@
             </p>
             <span class="ms-auto flex shrink-0 gap-1.5">
               <Button disabled={!group} onclick={() => (isAdding = true)}>Add…</Button>
-              <Button keys="R" onclick={() => (isReplacing = true)}>Replace…</Button>
-              <Button
-                keys="O"
-                disabled={sheet.chosenIds.length === 0}
-                title="One group for each chosen keyword"
-                onclick={() => groups.groupEach()}>One each</Button
-              >
               <Button keys="M" disabled={sheet.chosenIds.length === 0} onclick={() => (groups.picking = 'move')}>Move to…</Button>
               <Button keys="T" disabled={sheet.chosenIds.length === 0} onclick={() => (groups.picking = 'match')}>Match type…</Button>
             </span>
@@ -178,7 +171,7 @@
           {:else if shownAs === 'Cards'}
             <GroupCards {sheet} current={group?.id ?? ''} onopen={groups.open} onproblem={groups.say} />
           {:else}
-            <SheetFilters {sheet} />
+            <SheetFilters {sheet} onreplace={() => (isReplacing = true)} oneach={() => groups.groupEach()} />
             <KeywordSheet bind:this={keywordSheet} {sheet} onopen={groups.open} onproblem={groups.say} />
           {/if}
           <WhichAnswers {planState} />
