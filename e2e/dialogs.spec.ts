@@ -79,6 +79,11 @@ const dialogs: [name: string, view: string | null, open: (page: Page) => Promise
       pressKeys('s'),
     ),
   ],
+  [
+    'many searches',
+    'groups',
+    inTurn(press('Ask for many…'), press(/^Ask for all/), (page) => page.getByRole('tab', { name: /nobody answers/ }).waitFor()),
+  ],
   ['build from lists', 'groups', press('Build from lists')],
   ['find and replace', 'groups', pressKeys('r')],
   ['add keywords', 'groups', press('Add…')],

@@ -1,5 +1,6 @@
 import { MeetingAnswers } from '$lib/core/groups/competition';
 import { findOverlaps, type Overlap } from '$lib/core/groups/overlaps';
+import { answerMany, type ManyAnswers } from '$lib/core/groups/answer-many';
 import { partPlan, type PlanParting } from '$lib/core/groups/part-plan';
 import { PlanAnswers, type SureAnswer } from '$lib/core/groups/plan-answers';
 import type { Answer } from '$lib/core/keywords/answer';
@@ -20,6 +21,8 @@ export interface SearchesAsked {
 export interface QuestionKinds {
   /** Which groups answer a search as it is typed, for each set of campaigns that can meet the searcher. */
   'typed-search': { question: { search: string }; answer: { campaignIds: string[]; answer: Answer }[] };
+  /** Who answers many searches, beside a campaign; null where the plan is gone. */
+  'many-searches': { question: { campaignId: string; searches: readonly string[] }; answer: ManyAnswers | null };
   /** What keeps all groups of some overlaps apart at once, each pair's keeper as chosen or proposed. */
   parting: { question: { overlaps: readonly Overlap[]; keepers: ReadonlyMap<string, string> }; answer: PlanParting };
 }
@@ -72,6 +75,7 @@ function typedAnswers(view: PlanView): MeetingAnswers {
 }
 
 function answerQuestion(view: PlanView, question: NumberedQuestion): QuestionKinds[QuestionKind]['answer'] {
+  if (question.kind === 'many-searches') return answerMany(view, answersOf(view, question.campaignId), question);
   if (question.kind === 'parting') return partPlan(view, question.overlaps, question.keepers);
   return typedAnswers(view)
     .answer(question.search)
@@ -79,7 +83,11 @@ function answerQuestion(view: PlanView, question: NumberedQuestion): QuestionKin
 }
 
 /** What is answered of a plan that is gone. */
-const nothing: { [Kind in QuestionKind]: QuestionKinds[Kind]['answer'] } = { 'typed-search': [], parting: { partings: [], sameWords: [] } };
+const nothing: { [Kind in QuestionKind]: QuestionKinds[Kind]['answer'] } = {
+  'typed-search': [],
+  'many-searches': null,
+  parting: { partings: [], sameWords: [] },
+};
 
 const post = (answer: ProofAnswer) => postMessage(answer);
 

@@ -1,7 +1,8 @@
 import type { Reading } from './read-list';
 
-/** Shortest word that is cut, and shortest parts. */
+/** Shortest and longest words that are cut, and shortest parts. */
 const leastCut = 7;
+const mostCut = 60;
 const leastPart = 3;
 const leastUnknown = 4;
 const joinCost = 0.4;
@@ -117,14 +118,14 @@ export class Together {
 
   /** A word in its parts, and the parts again; itself where it is not to be cut. */
   private cut(word: string): string[] {
-    if (word.length < leastCut) return [word];
+    if (word.length < leastCut || word.length > mostCut) return [word];
     const best = this.reading.language.isCompounding ? this.bestOf(word) : this.bestOfWritten(word);
     return best ? best.parts.flatMap((part) => this.cut(part)) : [word];
   }
 
   /** Parts of every word to be cut, by word; in two passes, so that parts found are words for others. */
   cutAll(words: readonly string[]): Map<string, string[]> {
-    const long = words.filter((word) => word.length >= leastCut);
+    const long = words.filter((word) => word.length >= leastCut && word.length <= mostCut);
     if (!this.reading.language.isCompounding) return splitsOf(long, (word) => this.cut(word));
     this.count(long);
     for (const parts of splitsOf(long, (word) => this.cut(word)).values()) parts.forEach((part) => this.know(part));

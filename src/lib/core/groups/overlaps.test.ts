@@ -9,6 +9,7 @@ import { answerSearch, prepareGroups } from '../keywords/answer';
 import { negativesActingOn } from './acting-negatives';
 import { competingGroups } from './competition';
 import { keepApart, proposeKeeper } from './keep-apart';
+import { answerMany } from './answer-many';
 import { findOverlaps } from './overlaps';
 import { partPlan } from './part-plan';
 import { PlanAnswers } from './plan-answers';
@@ -262,4 +263,25 @@ describe('keeping all groups of a plan apart at once', () => {
       expect(blocked(after)).toBe(blocked(before));
     },
   );
+});
+
+describe('many searches', () => {
+  it('are told by what becomes of them, with the rule by which one is answered', () => {
+    const snapshot = planOf([
+      { keywords: [['piano tuning', 'phrase']] },
+      { keywords: [['upright piano tuning', 'exact']], negatives: [['cost', 'phrase']] },
+    ]);
+    const view = viewOf(snapshot);
+    const campaignId = row(snapshot, 'campaign').id;
+    const answers = new PlanAnswers(view, inOrder(snapshot.campaign));
+    const searches = ['Piano tuning', 'piano tuning', 'upright piano tuning', 'old piano tuning', 'piano hire', ' '];
+    const told = answerMany(view, answers, { campaignId, searches });
+    expect([told.unanswered.count, told.elsewhere.count, told.shared.count, told.answered.count]).toEqual([1, 0, 1, 2]);
+    expect(told.answered.first.map(({ search, rule }) => [search, rule])).toEqual([
+      ['piano tuning', 'own-words'],
+      ['old piano tuning', 'phrase'],
+    ]);
+    expect(told.shared.first[0]).toMatchObject({ search: 'upright piano tuning', rule: 'exact', also: [row(snapshot, 'group').id] });
+    expect(answerMany(view, answers, { campaignId: 'another', searches: ['piano tuning'] }).elsewhere.count).toBe(1);
+  });
 });

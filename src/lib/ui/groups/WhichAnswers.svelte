@@ -1,12 +1,15 @@
 <script lang="ts">
   import type { PlanState } from '../state/plan-state.svelte';
+  import Button from '../parts/Button.svelte';
   import Input from '../parts/Input.svelte';
+  import SearchesDialog from './SearchesDialog.svelte';
   import type { Answer } from '$lib/core/keywords/answer';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { inOrder } from '$lib/core/store/snapshot';
 
-  let { planState }: { planState: PlanState } = $props();
+  let { planState, campaignId }: { planState: PlanState; campaignId: string } = $props();
 
+  let isAskingMany = $state(false);
   let search = $state('');
   /** Answers of those who have something to say; where nobody has, one that says so. */
   let answers = $state.raw<{ campaignIds: readonly string[]; answer: Answer }[]>([]);
@@ -44,7 +47,7 @@
     {#if answers.length === 0}
       <p class="text-ink-2">
         Among all campaigns that can meet the same searcher: exact first, then the search’s own words, then phrase before broad, more words,
-        the higher bid, the older.
+        the higher bid, the older. <Button kind="link" onclick={() => (isAskingMany = true)}>Ask for many…</Button>
       </p>
     {/if}
     {#each answers as { campaignIds, answer }, index (index)}
@@ -66,3 +69,4 @@
     {/each}
   </div>
 </section>
+<SearchesDialog bind:open={isAskingMany} {planState} {campaignId} {nameOf} />

@@ -97,7 +97,7 @@ export function makeProposal(
         record: 'group',
         rows: [{ ...newGroup(snapshot, campaignId, free, theme, id), defaultMatch: match, position: position++ }],
       });
-    } else if (stands.name !== name && name.trim() !== '')
+    } else if (name.trim() !== '' && capital(name) !== capital(stands.name))
       after.push({ type: 'set', record: 'group', ids: [id], fields: { name: freeGroupName(snapshot, campaignId, name, taken) } });
     const moving = texts.flatMap((text) => standing.get(text) ?? []).filter((one) => snapshot.keyword.get(one)!.groupId !== id);
     if (moving.length > 0) after.push({ type: 'set', record: 'keyword', ids: moving, fields: { groupId: id as Group['id'] } });

@@ -174,7 +174,7 @@
             <SheetFilters {sheet} onreplace={() => (isReplacing = true)} oneach={() => groups.groupEach()} />
             <KeywordSheet bind:this={keywordSheet} {sheet} onopen={groups.open} onproblem={groups.say} />
           {/if}
-          <WhichAnswers {planState} />
+          <WhichAnswers {planState} campaignId={sheet.campaign.id} />
         </div>
       </div>
     {/if}
