@@ -136,7 +136,6 @@ const views = [
       await page.getByRole('region', { name: 'Would come up' }).waitFor();
     },
   ],
-  ['house-rules', '/proof?view=house'],
   ['hand-off', '/hand-off'],
   [
     'versions',

@@ -3,8 +3,8 @@ import { costOf, themesByKeyword, type Theme } from './themes';
 
 /** Which keyword goes to which theme: −1 where none is open to it. */
 export interface Choice {
-  /** Open themes, by their place among those given. */
-  open: Set<number>;
+  /** Open themes, by their place among those given, ascending. */
+  open: readonly number[];
   best: Int32Array;
   /** The next best open theme. */
   second: Int32Array;
@@ -16,7 +16,7 @@ const mostRounds = 3;
 export class Chooser {
   private readonly byKeyword: Int32Array[];
   private readonly partOf: Map<number, number>[];
-  readonly open = new Set<number>();
+  private readonly open = new Set<number>();
   private readonly bestWorth: Float64Array;
 
   constructor(
@@ -37,7 +37,7 @@ export class Chooser {
     return costOf(this.themes[theme]!, this.keywords, this.options.fewness);
   }
 
-  worthTo(theme: number, keyword: number): number {
+  private worthTo(theme: number, keyword: number): number {
     return this.themes[theme]!.worth * (this.partOf[theme]!.get(keyword) ?? 1);
   }
 
@@ -110,26 +110,28 @@ export class Chooser {
     }
   }
 
-  /** Closes what costs more than it brings. Gives whether anything closed. */
-  private dropDear(): boolean {
-    let hasDropped = false;
-    for (const theme of [...this.open].sort((a, b) => a - b)) {
+  /** Open themes in order. */
+  private get inOrder(): number[] {
+    return [...this.open].sort((a, b) => a - b);
+  }
+
+  /** Closes what costs more than it brings. */
+  private dropDear(): void {
+    for (const theme of this.inOrder) {
       this.closeTheme(theme);
       if (this.gain(theme).gain > 0) this.openTheme(theme);
-      else hasDropped = true;
     }
-    return hasDropped;
   }
 
   choose(): Choice {
     this.openGreedily();
     this.closeSmall();
     for (let round = 0; round < mostRounds; round++) {
-      const before = [...this.open].sort((a, b) => a - b).join();
+      const before = this.inOrder.join();
       this.dropDear();
       this.openGreedily();
       this.closeSmall();
-      if ([...this.open].sort((a, b) => a - b).join() === before) break;
+      if (this.inOrder.join() === before) break;
     }
     const best = new Int32Array(this.keywords);
     const second = new Int32Array(this.keywords);
@@ -137,6 +139,6 @@ export class Chooser {
       best[keyword] = this.bestOf(keyword);
       second[keyword] = this.bestOf(keyword, best[keyword]);
     }
-    return { open: this.open, best, second };
+    return { open: this.inOrder, best, second };
   }
 }

@@ -1,3 +1,4 @@
+import { wordsOf } from '../keywords/words';
 import { cutLanguage } from './cut-language';
 import { Chooser } from './choose-themes';
 import { findHeads, type Heads } from './heads';
@@ -65,7 +66,7 @@ export interface FirstCut {
 const fewnessOf = (many: number) => Math.min(12, ((1 - many) / Math.max(many, 1e-9)) ** 0.7);
 
 /** The least keywords of a group. */
-export function leastSize(many: number, keywords: number): number {
+function leastSize(many: number, keywords: number): number {
   if (many < 0.25) return 5;
   if (many < 0.5) return 3;
   if (many > 0.7) return 2;
@@ -82,17 +83,8 @@ function findGiven({ words }: ReadList, terms: readonly string[]): Int32Array {
     if (ids.length + generic.length === 0 || ids.some(Number.isNaN)) continue;
     words.texts.forEach((text, keyword) => {
       if (found[keyword] !== -1 || !ids.every((id) => words.held[keyword]!.includes(id))) return;
-      if (
-        generic.length > 0 &&
-        !generic.every((word) =>
-          text
-            .toLowerCase()
-            .split(/[\s/-]+/u)
-            .includes(word),
-        )
-      )
-        return;
-      found[keyword] = at;
+      const written = generic.length > 0 ? wordsOf(text.toLowerCase()) : [];
+      if (generic.every((word) => written.includes(word))) found[keyword] = at;
     });
   }
   return found;
@@ -143,7 +135,7 @@ export function cutList(list: ReadList, { many, given = [], least, fixed }: CutO
 
   const groups: CutGroup[] = given.map((term) => ({ kind: 'given', given: term, ids: [], keywords: [], byCompany: 0, holding: 0 }));
   const groupOfTheme = new Map<number, number>();
-  for (const theme of [...choice.open].sort((a, b) => a - b)) {
+  for (const theme of choice.open) {
     const { ids, holders } = themes[theme]!;
     groupOfTheme.set(theme, groups.length);
     groups.push({ kind: isKind(ids[0]!) ? 'kind' : 'word', given: null, ids, keywords: [], byCompany: 0, holding: holders.length });

@@ -1,5 +1,5 @@
 /** Something to be taken, and what it was last known to bring. */
-export interface Waiting {
+interface Waiting {
   item: number;
   gain: number;
 }

@@ -89,7 +89,7 @@ export interface Heads {
 }
 
 /** Head words (steps 4 and 5): they name the trade and make no group. `trade` are words taught to do so. */
-export function findHeads(words: ListWords, offer: string, trade: readonly string[] = []): Heads {
+export function findHeads(words: ListWords, offer: string, trade: readonly string[]): Heads {
   const { texts, holders, held, count } = words;
   const own = ownHeadOf(words);
   const offered = readOffer(words, offer.trim() === '' ? own : offer);

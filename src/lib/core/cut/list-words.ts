@@ -58,7 +58,7 @@ function holdersOf(held: readonly Int32Array[], count: number): Int32Array[] {
  * Reads a list into words with ids (steps 1–3 of the first cut): kinds, words written together in their parts, families of forms.
  * `texts` are plain texts; `oneAd` are words that were taught to be one ad.
  */
-export function readListWords(texts: readonly string[], language: CutLanguage, oneAd: readonly (readonly string[])[] = []): ListWords {
+export function readListWords(texts: readonly string[], language: CutLanguage, oneAd: readonly (readonly string[])[]): ListWords {
   const reading = new Reading(language, texts);
   const splits = cutTogether(reading);
   const uses = countForms(reading);

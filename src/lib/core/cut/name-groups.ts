@@ -17,6 +17,9 @@ export interface CutReason {
 
 const mostForms = 3;
 
+/** Words that name the trade, each as written most, by alphabet. */
+export const headWords = ({ words, heads }: ReadList): string[] => [...heads.heads].map((id) => words.forms[id]![0]!).sort();
+
 /** The words that a group's theme is of, as written most. */
 function reasonOf({ words, heads }: ReadList, group: CutGroup): CutReason {
   const { kind, ids, given, keywords, byCompany, holding } = group;

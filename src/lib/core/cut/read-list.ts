@@ -7,7 +7,7 @@ import type { CutLanguage } from './cut-language';
  */
 export type Atom = number;
 
-export const atomOfKind = (kind: number): Atom => -1 - kind;
+const atomOfKind = (kind: number): Atom => -1 - kind;
 export const kindOfAtom = (atom: Atom): number => -1 - atom;
 
 /** Every keyword of a list as atoms, with the forms (words as written) that it holds. */

@@ -1,4 +1,4 @@
-import type { Reading } from './read-list';
+import type { Atom, Reading } from './read-list';
 
 /** Shortest and longest words that are cut, and shortest parts. */
 const leastCut = 7;
@@ -159,15 +159,15 @@ export function cutTogether(reading: Reading): Map<string, string[]> {
     return atom !== null && atom >= 0 && !reading.isGeneric(atom);
   });
   const splits = new Together(reading).cutAll(whole);
-  const partsOf = new Map<number, (number | null)[]>();
+  const partsOf = new Map<number, Atom[]>();
   for (const [word, parts] of splits)
     partsOf.set(
       reading.formOf(word),
-      parts.map((part) => reading.atomOf(part)),
+      parts.flatMap((part) => reading.atomOf(part) ?? []),
     );
   if (partsOf.size > 0)
     reading.atoms = reading.atoms.map((atoms) =>
-      atoms.some((atom) => partsOf.has(atom)) ? atoms.flatMap((atom) => partsOf.get(atom)?.filter((one) => one !== null) ?? [atom]) : atoms,
+      atoms.some((atom) => partsOf.has(atom)) ? atoms.flatMap((atom) => partsOf.get(atom) ?? [atom]) : atoms,
     );
   return splits;
 }

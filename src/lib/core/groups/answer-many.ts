@@ -43,18 +43,18 @@ export function answerMany(
     const campaign = group === null ? undefined : view.snapshot.group.get(group)?.campaignId;
     const sort: AnswerSort =
       group === null ? 'unanswered' : campaign !== campaignId ? 'elsewhere' : also.length > 0 ? 'shared' : 'answered';
+    told[sort].count++;
+    if (told[sort].first.length >= mostTold) continue;
     const language = firstLanguage(view, campaign === undefined ? undefined : view.snapshot.campaign.get(campaign));
     const isOwn = keyword !== null && sameWords(prepareSearch(keyword, language).stems, prepareSearch(search, language).stems);
-    told[sort].count++;
-    if (told[sort].first.length < mostTold)
-      told[sort].first.push({
-        search,
-        group,
-        keyword,
-        rule: match === null || match === 'exact' ? match : isOwn ? 'own-words' : match,
-        also,
-        blocked,
-      });
+    told[sort].first.push({
+      search,
+      group,
+      keyword,
+      rule: match === null || match === 'exact' ? match : isOwn ? 'own-words' : match,
+      also,
+      blocked,
+    });
   }
   return told;
 }

@@ -7,54 +7,68 @@ interface Taken {
   /** Groups to which items are offered, by item. */
   offers: ReadonlyMap<number, number>;
   /** The draft that is an item's second best. */
-  second: ReadonlyMap<number, number>;
+  second: ReadonlyMap<number, Draft>;
 }
 
-/** Joins drafts to the groups that stand: a draft is the group from which most of it comes, where that is most of either. Texts that no draft holds stay where they stand. */
+/** Items by the place that each stands in or is offered to; those without one are left. */
+function byPlace(count: number, pairs: Iterable<readonly [item: number, place: number | undefined]>): number[][] {
+  const lists = Array.from({ length: count }, (): number[] => []);
+  for (const [item, place] of pairs) if (place !== undefined) lists[place]!.push(item);
+  return lists;
+}
+
+/** A key for each draft: the group that it is, else its theme, with a number where two would be the same. */
+function keysOf(drafts: readonly Draft[], groupOfDraft: ReadonlyMap<number, number>, groups: ListAsked['groups']): Map<Draft, string> {
+  const counts = new Map<string, number>();
+  return new Map(
+    drafts.map((draft, at) => {
+      const place = groupOfDraft.get(at);
+      if (place !== undefined) return [draft, groups[place]!.id];
+      const key = `new ${draft.reason.kind} ${draft.theme}`;
+      const count = (counts.get(key) ?? 0) + 1;
+      counts.set(key, count);
+      return [draft, count === 1 ? key : `${key} ${count}`];
+    }),
+  );
+}
+
+/**
+ * Joins drafts to the groups that stand: a draft is the group from which most of it comes, where that is most of either. Texts that no draft
+ * holds stay where they stand.
+ */
 export function joinDrafts(
   drafts: readonly Draft[],
   { items, groups }: Pick<ListAsked, 'items' | 'groups'>,
   { fixed, offers, second }: Taken,
 ): Omit<Proposal, 'head'> {
-  const standing = groups.map(({ id }) => [...items.keys()].filter((item) => items[item]!.groupId === id));
   const placeOf = new Map(groups.map(({ id }, place) => [id, place]));
+  const standing = byPlace(
+    groups.length,
+    items.map(({ groupId }, item) => [item, groupId === null ? undefined : placeOf.get(groupId)] as const),
+  );
+  const offered = byPlace(groups.length, offers);
   const groupOfDraft = matchDrafts(drafts, items, placeOf, standing);
-  const rows: ProposedRow[] = [];
-  const keyOfDraft = drafts.map((draft, at) => {
-    const place = groupOfDraft.get(at);
-    return place === undefined ? `new ${draft.reason.kind} ${draft.theme}` : groups[place]!.id;
-  });
+  const draftOfGroup = new Map([...groupOfDraft].map(([at, place]) => [place, drafts[at]!]));
+  const keys = keysOf(drafts, groupOfDraft, groups);
   const placed = new Set(drafts.flatMap((draft) => draft.items));
-  const held = new Map<number, number[]>([...groups.keys()].map((place) => [place, []]));
-  for (const [at, draft] of drafts.entries()) {
-    const place = groupOfDraft.get(at);
-    if (place === undefined) rows.push({ ...draft, key: keyOfDraft[at]!, groupId: null, stood: 0 });
-    else held.set(place, draft.items);
-  }
+  const fresh = drafts.filter((_, at) => !groupOfDraft.has(at));
+  const rows = fresh.map((draft): ProposedRow => ({ ...draft, key: keys.get(draft)!, groupId: null, stood: 0 }));
   groups.forEach(({ id, name }, place) => {
-    const draft = [...groupOfDraft].find(([, to]) => to === place)?.[0];
+    const draft = draftOfGroup.get(place);
     // What nothing places stays where it stands.
     const staying = standing[place]!.filter((item) => fixed[item] === place || !placed.has(item));
-    const offered = [...offers].filter(([, to]) => to === place).map(([item]) => item);
-    const own = [...new Set([...staying, ...held.get(place)!, ...offered])].sort((a, b) => a - b);
-    const reason = draft === undefined ? (offered.length > 0 ? said('offered', []) : said('stands', [])) : drafts[draft]!.reason;
-    rows.push({
-      key: id,
-      groupId: id,
-      name,
-      theme: draft === undefined ? '' : drafts[draft]!.theme,
-      reason,
-      items: own,
-      stood: standing[place]!.length,
-    });
+    const own = [...new Set([...staying, ...(draft?.items ?? []), ...offered[place]!])].sort((a, b) => a - b);
+    const reason = draft?.reason ?? said(offered[place]!.length > 0 ? 'offered' : 'stands', []);
+    rows.push({ key: id, groupId: id, name, theme: draft?.theme ?? '', reason, items: own, stood: standing[place]!.length });
   });
-  const keys = uniqueKeys(rows);
   const inRows = new Set(rows.flatMap((row) => row.items));
-  const secondKey = (item: number) => (second.has(item) ? keyOfDraft[second.get(item)!]! : null);
+  const secondKey = (item: number) => {
+    const draft = second.get(item);
+    return draft === undefined ? null : keys.get(draft)!;
+  };
   return {
-    rows: rows.map((row, at) => ({ ...row, key: keys[at]! })),
+    rows,
     leftOver: [...items.keys()].filter((item) => !inRows.has(item)).map((item) => ({ item, second: secondKey(item) })),
-    second: [...inRows].flatMap((item): [number, string][] => (secondKey(item) === null ? [] : [[item, secondKey(item)!]])),
   };
 }
 
@@ -87,14 +101,4 @@ function matchDrafts(
       used.add(place);
     }
   return matched;
-}
-
-/** Keys of rows, with a number where two would be the same. */
-function uniqueKeys(rows: readonly ProposedRow[]): string[] {
-  const counts = new Map<string, number>();
-  return rows.map(({ key }) => {
-    const count = counts.get(key) ?? 0;
-    counts.set(key, count + 1);
-    return count === 0 ? key : `${key} ${count + 1}`;
-  });
 }

@@ -65,8 +65,6 @@ export interface Proposal {
   rows: ProposedRow[];
   /** Items in no group, and the key of the row that is their second best. */
   leftOver: { item: number; second: string | null }[];
-  /** The next best row of items in rows, by item. */
-  second: [item: number, key: string][];
   /** Words that name the trade. */
   head: string[];
 }

@@ -78,6 +78,17 @@ describe('a proposal beside groups that stand', () => {
     expect(propose({ ...list, ownNames: [] }).rows.some(({ reason }) => reason.kind === 'own-name')).toBe(false);
   });
 
+  it('offers what is left over the same second best, whether the own names have a group or not', () => {
+    const plain = listOf();
+    const second = ({ leftOver, rows }: Proposal, { items }: ListAsked) =>
+      leftOver.map(({ item, second: key }) => [items[item]!.text, rows.find((row) => row.key === key)?.theme ?? null]);
+    const before = second(propose(plain), plain);
+    expect(before.some(([, theme]) => theme !== null)).toBe(true);
+    const named = { ...plain, items: [...plain.items, { text: 'ottlemere', groupId: null }], ownNames: ['Ottlemere'] };
+    expect(propose(named).rows[0]!.reason.kind).toBe('own-name');
+    expect(second(propose(named), named)).toEqual(before);
+  });
+
   it('splits what is larger than wanted, by the themes within', () => {
     const largest = 6;
     const { rows } = propose(listOf(), { largest });

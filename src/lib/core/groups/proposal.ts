@@ -1,7 +1,7 @@
 import { cutList, readForCut, type CutGroup, type ReadList } from '../cut/first-cut';
 import { kindNames } from '../cut/cut-language';
 import { isKind } from '../cut/list-words';
-import { nameGroups, type CutReason } from '../cut/name-groups';
+import { headWords, nameGroups, type CutReason } from '../cut/name-groups';
 import { joinDrafts } from './join-drafts';
 import { said, type Draft, type ListAsked, type Proposal, type Steering } from './proposal-types';
 import { offerToFixed } from '../cut/offer-to-fixed';
@@ -50,20 +50,22 @@ export class Proposer {
     const own = this.findOwn(fixed);
     const offers = steering.way === 'theme' ? offerToFixed(this.list, fixed) : new Map<number, number>();
     // Only what stands nowhere is offered; the client's own names have a group of their own.
-    for (const item of offers.keys()) if (items[item]!.groupId !== null || own.includes(item)) offers.delete(item);
-    const taken = Int32Array.from(fixed, (place, item) => (own.includes(item) ? groups.length : (offers.get(item) ?? place)));
+    for (const item of offers.keys()) if (items[item]!.groupId !== null || own.has(item)) offers.delete(item);
+    const taken = Int32Array.from(fixed, (place, item) => (own.has(item) ? groups.length : (offers.get(item) ?? place)));
     const free = [...items.keys()].filter((item) => taken[item]! < 0);
     const cut = this.draft(free, taken, steering);
-    const drafts: Draft[] = own.length > 0 ? [this.ownNameDraft(own), ...cut.drafts] : cut.drafts;
+    const drafts: Draft[] = own.size > 0 ? [this.ownNameDraft([...own]), ...cut.drafts] : cut.drafts;
     return {
       ...joinDrafts(drafts, this.asked, { fixed, offers, second: cut.second }),
-      head: [...this.list.heads.heads].map((id) => this.list.words.forms[id]![0]!).sort(),
+      head: headWords(this.list),
     };
   }
 
-  private findOwn(fixed: Int32Array): number[] {
+  private findOwn(fixed: Int32Array): Set<number> {
     const { ownNames } = this.asked;
-    return [...this.texts.keys()].filter((item) => fixed[item]! < 0 && ownNames.some((name) => holdsPhrase(this.texts[item]!, name)));
+    return new Set(
+      [...this.texts.keys()].filter((item) => fixed[item]! < 0 && ownNames.some((name) => holdsPhrase(this.texts[item]!, name))),
+    );
   }
 
   private ownNameDraft(own: number[]): Draft {
@@ -72,10 +74,10 @@ export class Proposer {
   }
 
   /** Drafts of free items by the way asked for, and the draft that is each item's second best. */
-  private draft(free: readonly number[], taken: Int32Array, steering: Steering): { drafts: Draft[]; second: Map<number, number> } {
+  private draft(free: readonly number[], taken: Int32Array, steering: Steering): { drafts: Draft[]; second: Map<number, Draft> } {
     const { texts } = this;
     const { language, pages } = this.asked;
-    const none = new Map<number, number>();
+    const none = new Map<number, Draft>();
     if (steering.way === 'intent')
       return { drafts: byLabel(free, (item) => wantOf(texts[item]!, language), 'intent', texts), second: none };
     if (steering.way === 'each') return { drafts: byLabel(free, (item) => texts[item]!, 'each', texts), second: none };
@@ -84,21 +86,21 @@ export class Proposer {
     if (steering.way === 'kind') return { drafts: this.byKind(free), second: none };
     const { many, given, least, largest } = steering;
     const cut = cutList(this.list, { many, given, ...(least === null ? {} : { least }), fixed: taken });
-    const groups = largest === null ? cut.groups : cut.groups.flatMap((group) => this.splitLarge(group, largest, many));
-    const filled = groups.filter(({ keywords }) => keywords.length > 0);
+    const parts = cut.groups.map((group) => (largest === null ? [group] : this.splitLarge(group, largest, many)));
+    const filled = parts.flat().filter(({ keywords }) => keywords.length > 0);
     const drafts = nameGroups(this.list, filled).map(({ name, theme, reason, keywords }): Draft => ({
       name,
       theme,
       reason,
       items: keywords,
     }));
-    const placeOf = new Map(cut.groups.map((group, place) => [place, filled.indexOf(group)]));
-    const second = new Map(
-      [...cut.second].flatMap((group, item): [number, number][] => {
-        const draft = group < 0 ? -1 : placeOf.get(group)!;
-        return draft < 0 ? [] : [[item, draft]];
-      }),
-    );
+    const draftOf = new Map(filled.map((group, at) => [group, drafts[at]!]));
+    const second = new Map<number, Draft>();
+    cut.second.forEach((group, item) => {
+      // What was split off a group is another theme: the second best is what is left of it.
+      const draft = group < 0 ? undefined : draftOf.get(parts[group]![0]!);
+      if (draft) second.set(item, draft);
+    });
     return { drafts, second };
   }
 

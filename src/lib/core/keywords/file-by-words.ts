@@ -53,16 +53,17 @@ export function buildGroups({ pattern, neverTogether, others }: BuildAsked): Bui
     const held = new Set(wordsOf(text));
     return !pairs.some((words) => words.every((word) => held.has(word)));
   });
-  const groupWords = pattern.parts.find(({ name }) => name === pattern.groupBy)?.values.map((value) => value.trim()) ?? [];
-  const built = fileByWords(
-    texts,
-    groupWords.filter((word) => word !== ''),
-  );
+  const groupWords =
+    pattern.parts
+      .find(({ name }) => name === pattern.groupBy)
+      ?.values.map((value) => value.trim())
+      .filter((value) => value !== '') ?? [];
+  const built = fileByWords(texts, groupWords);
   const known = new Set(texts);
   const filed = new Map(
     fileByWords(
       others.filter((text) => !known.has(text)),
-      groupWords.filter((word) => word !== ''),
+      groupWords,
     ).groups.map(({ name, texts: held }) => [name, held]),
   );
   const names = [...new Set([...built.groups.map(({ name }) => name), ...filed.keys()])];

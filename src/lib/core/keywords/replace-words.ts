@@ -1,4 +1,5 @@
 import type { MatchType } from '../records/match-types';
+import { escapePattern } from '../text/escape-pattern';
 
 interface Row {
   id: string;
@@ -17,7 +18,7 @@ export interface Replaced {
 }
 
 /** A test of whole words: `find` (plain text) with a gap or an edge on both sides. */
-const wholeWords = (find: string) => new RegExp(`(^|\\s)${find.replace(/[.*+?^${}()|[\]\\]/gu, '\\$&')}(?=\\s|$)`, 'gu');
+const wholeWords = (find: string) => new RegExp(`(^|\\s)${escapePattern(find)}(?=\\s|$)`, 'gu');
 
 /** Every keyword in which whole words would be replaced by others (plain texts), in order. `standing` gives the keywords of a group. */
 export function replaceInKeywords(

@@ -6,6 +6,9 @@ import type { Check, Report } from './finding';
 
 const mostNamed = 5;
 
+/** An amount as an estimate is told: to two figures, in whole minor units. */
+const roughly = (minor: number) => Math.round(Number(minor.toPrecision(2)));
+
 /** Groups of which something is known and that get fewer clicks than the house rule; those on trial by what they cost and how long they go on. */
 function checkThin(plan: PlanModel, today: string): Report[] {
   const { thin, trials, groups } = findTooThin(plan);
@@ -27,7 +30,7 @@ function checkThin(plan: PlanModel, today: string): Report[] {
       reports.push({
         rule: 'forecast.trial-dear',
         ...at,
-        data: { group: name, costMinor: Math.round(Number(costMinor[1].toPrecision(2))), mostMinor },
+        data: { group: name, costMinor: roughly(costMinor[1]), mostMinor },
       });
   }
   return reports;
@@ -46,9 +49,7 @@ function checkShown(plan: PlanModel): Report[] {
 function checkPays(view: PlanView, plan: PlanModel): Report[] {
   const worth = worthOfConversion(view);
   const profit = toldProfit(plan.estimate().sums, worth);
-  return profit && profit[1] < 0
-    ? [{ rule: 'forecast.does-not-pay', data: { lossMinor: Math.round(Number((-profit[1]).toPrecision(2))) } }]
-    : [];
+  return profit && profit[1] < 0 ? [{ rule: 'forecast.does-not-pay', data: { lossMinor: roughly(-profit[1]) } }] : [];
 }
 
 /** Reads what the plan is expected to bring: whether it pays, is shown, and gets enough clicks to learn from. */

@@ -1,12 +1,11 @@
 import * as z from 'zod';
-import { plainText } from '$lib/core/keywords/read-keyword';
 import { SearchAnswers, type IndexedGroup } from '$lib/core/keywords/search-answers';
 import { language } from '$lib/core/records/fields';
 import { matchTypes } from '$lib/core/records/match-types';
-import { ruleSet } from '$lib/core/rules/rule-set';
 import { tooMuch } from '../outcome';
 import { readBody } from '../read-json';
 import type { Job } from './job';
+import { plain } from './plain';
 
 const text = z.string().max(10_000);
 const mark = z.object({ text, match: z.enum(matchTypes), bid: z.number().min(0).optional() });
@@ -21,7 +20,6 @@ const body = competingBody.extend({ searches: z.array(text).max(100_000) });
 /** Names of groups and negatives in the answers together; so many fill about 60 MB. */
 const mostNamed = 3_000_000;
 
-const plain = (written: string) => plainText(written, ruleSet.refusedKeywordSigns);
 const toMark = ({ text, match, bid }: z.infer<typeof mark>) => ({ text: plain(text), match, bidMinor: bid ?? null });
 
 /** The groups of a body by plain texts; a group's id is its name. */

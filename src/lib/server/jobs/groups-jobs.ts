@@ -1,13 +1,12 @@
 import * as z from 'zod';
 import { cutList, readForCut } from '$lib/core/cut/first-cut';
-import { nameGroups } from '$lib/core/cut/name-groups';
+import { headWords, nameGroups } from '$lib/core/cut/name-groups';
 import { combine, countStrings, mostBuilt } from '$lib/core/keywords/combine';
 import { partKeywords } from '$lib/core/groups/part-keywords';
 import { language, text as textField } from '$lib/core/records/fields';
-import { plainText } from '$lib/core/keywords/read-keyword';
-import { ruleSet } from '$lib/core/rules/rule-set';
 import { RequestRefused, tooMuch } from '../outcome';
 import { readBody } from '../read-json';
+import { plain } from './plain';
 import { competingBody, readCompeting } from './answer-job';
 import type { Job } from './job';
 
@@ -20,7 +19,6 @@ const proposal = z.object({
   many: z.number().min(0).max(1).default(0.5),
 });
 
-const plain = (written: string) => plainText(written, ruleSet.refusedKeywordSigns);
 const bySize = (a: { name: string; keywords: readonly unknown[] }, b: { name: string; keywords: readonly unknown[] }) =>
   b.keywords.length - a.keywords.length || (a.name < b.name ? -1 : 1);
 
@@ -46,7 +44,7 @@ export const proposeGroupsJob: Job = ({ body }) => {
       .sort(bySize),
     general: named.find(({ kind }) => kind === 'general')?.name ?? null,
     leftOver: cut.leftOver.map((keyword) => texts[keyword]!),
-    head: [...list.heads.heads].map((id) => list.words.forms[id]![0]!).sort(),
+    head: headWords(list),
   };
 };
 

@@ -1,3 +1,4 @@
+import { first } from '$lib/wording/texts';
 import { childrenOf, nextPosition, type Snapshot } from '$lib/core/store/snapshot';
 import type { SimpleChange } from '$lib/core/store/changes';
 import type { Group } from '$lib/core/records/group';
@@ -5,13 +6,11 @@ import type { Negative } from '$lib/core/records/negative';
 import { blank } from '$lib/core/records/record-types';
 import type { MatchType } from '$lib/core/records/match-types';
 
-const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
-
 /** A name that no group of the campaign bears. */
 export function freeGroupName(snapshot: Snapshot, campaignId: string, wanted: string, taken: ReadonlySet<string> = new Set()): string {
   const names = new Set([...taken, ...childrenOf(snapshot.group, 'campaignId', campaignId).map(({ name }) => name)]);
-  let name = capital(wanted);
-  for (let number = 2; names.has(name); number++) name = `${capital(wanted)} ${number}`;
+  let name = first(wanted);
+  for (let number = 2; names.has(name); number++) name = `${first(wanted)} ${number}`;
   return name;
 }
 
@@ -97,7 +96,7 @@ export function makeProposal(
         record: 'group',
         rows: [{ ...newGroup(snapshot, campaignId, free, theme, id), defaultMatch: match, position: position++ }],
       });
-    } else if (name.trim() !== '' && capital(name) !== capital(stands.name))
+    } else if (name.trim() !== '' && first(name) !== first(stands.name))
       after.push({ type: 'set', record: 'group', ids: [id], fields: { name: freeGroupName(snapshot, campaignId, name, taken) } });
     const moving = texts.flatMap((text) => standing.get(text) ?? []).filter((one) => snapshot.keyword.get(one)!.groupId !== id);
     if (moving.length > 0) after.push({ type: 'set', record: 'keyword', ids: moving, fields: { groupId: id as Group['id'] } });

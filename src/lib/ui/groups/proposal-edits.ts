@@ -1,3 +1,4 @@
+import { first } from '$lib/wording/texts';
 import type { Proposal, ProposedItem, ProposedRow } from '$lib/core/groups/proposal-types';
 
 /** What was done to a proposal by hand before anything is made: by texts and keys of rows, so that it outlives another cut. */
@@ -22,8 +23,6 @@ export const noEdits: ProposalEdits = {
   joins: new Map(),
   made: new Map(),
 };
-
-const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
 
 export type RowStatus = 'new' | 'changed' | 'stands' | 'gone';
 
@@ -79,7 +78,7 @@ export function editProposal(
     if (row.groupId === null && own.length === 0) return [];
     const isOn = !edits.rowsOff.has(row.key);
     const ticked = own.filter((item) => isOn && !edits.textsOff.has(items[item]!.text));
-    const name = edits.names.get(row.key) ?? capital(row.name);
+    const name = edits.names.get(row.key) ?? first(row.name);
     const come = ticked.filter((item) => row.groupId === null || items[item]!.groupId !== row.groupId).length;
     return [{ ...row, name, items: own, isOn, ticked, come, leave: 0, status: row.groupId === null ? 'new' : 'stands' }];
   });

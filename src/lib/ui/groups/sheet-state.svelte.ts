@@ -96,11 +96,6 @@ export class SheetState {
     return chosen.length > 0 ? chosen : current?.kind === 'keyword' ? [current.id] : [];
   }
 
-  /** Keywords that the sheet shows; those of folded groups too, where it is not filtered. */
-  get shownIds(): string[] {
-    return this.keywordOrder();
-  }
-
   /** Goes to a row; with `extend` the keywords on the way are chosen. */
   goTo(index: number, { extend = false } = {}): void {
     const row = this.rows[Math.max(0, Math.min(this.rows.length - 1, index))];
@@ -117,10 +112,11 @@ export class SheetState {
 
   /** Chooses every keyword of the campaign, those of folded groups too; of a filtered sheet those that it shows. */
   chooseAll(): void {
-    this.chosen = new Set(this.keywordOrder());
+    this.chosen = new Set(this.shownIds);
   }
 
-  private keywordOrder(): string[] {
+  /** Keywords that the sheet shows, in order; those of folded groups too, where it is not filtered. */
+  get shownIds(): string[] {
     if (this.filter.isOn) return this.rows.flatMap(({ kind, id }) => (kind === 'keyword' ? [id] : []));
     return this.groups.flatMap(({ id }) =>
       childrenOf(this.planState.snapshot.keyword, 'groupId', id).map((keyword) => keyword.id as string),
@@ -135,7 +131,7 @@ export class SheetState {
     const from = this.lastChosen;
     this.lastChosen = row.id;
     if (extend && row.kind === 'keyword') {
-      this.chosen = new Set([...this.chosen, ...rangeBetween(this.keywordOrder(), from, row.id)]);
+      this.chosen = new Set([...this.chosen, ...rangeBetween(this.shownIds, from, row.id)]);
       this.currentId = row.id;
       return;
     }

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { tinykeys } from 'tinykeys';
-  import { inOrder } from '$lib/core/store/snapshot';
   import GroupList from '$lib/ui/groups/GroupList.svelte';
   import AddKeywordsDialog from '$lib/ui/groups/AddKeywordsDialog.svelte';
   import BuildDialog from '$lib/ui/groups/BuildDialog.svelte';
@@ -19,16 +18,15 @@
   import { GroupsState, matchChoices } from '$lib/ui/groups/groups-state.svelte';
   import WhichAnswers from '$lib/ui/groups/WhichAnswers.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
+  import NoCampaign from '$lib/ui/groups/NoCampaign.svelte';
+  import CampaignTabs from '$lib/ui/shell/CampaignTabs.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import { asCommand } from '$lib/ui/shell/keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
-  import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
-  import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { countOf } from '$lib/wording/texts';
-  import EmptyState from '$lib/ui/parts/EmptyState.svelte';
   import Tabs from '$lib/ui/parts/Tabs.svelte';
   import Notice from '$lib/ui/parts/Notice.svelte';
   import TakeOut from '$lib/ui/parts/TakeOut.svelte';
@@ -40,7 +38,6 @@
   const { group } = $derived(groups);
 
   const proposalHref = $derived(`/plans/${planState.planId}/groups/proposal?campaign=${sheet.campaign?.id ?? ''}`);
-  const shortNames = $derived(shortCampaignNames(inOrder(planState.snapshot.campaign)));
 
   const ways = [
     { id: 'Sheet', name: 'Sheet' },
@@ -103,13 +100,7 @@
   {/snippet}
   <div class="flex h-full flex-col">
     <ChapterHead title="Groups">
-      {#snippet tabs()}
-        {#each inOrder(planState.snapshot.campaign) as campaign (campaign.id)}
-          <TabLink href={`?campaign=${campaign.id}`} isCurrent={campaign.id === sheet.campaign?.id} title={campaign.name}
-            >{shortNames.get(campaign.id)}</TabLink
-          >
-        {/each}
-      {/snippet}
+      {#snippet tabs()}<CampaignTabs {planState} current={sheet.campaign?.id} />{/snippet}
       {#snippet actions()}
         {#if sheet.campaign}
           <Button onclick={() => groups.add()}>New group</Button>
@@ -119,9 +110,7 @@
       {/snippet}
     </ChapterHead>
     {#if !sheet.campaign}
-      <EmptyState>
-        Groups stand in campaigns. <a class="text-act underline" href={`/plans/${planState.planId}/settings`}>Set up a campaign first</a>
-      </EmptyState>
+      <NoCampaign planId={planState.planId} />
     {:else}
       <div class="grid min-h-0 flex-1 grid-cols-[176px_minmax(0,1fr)]">
         <div class="flex min-h-0 flex-col overflow-y-auto border-e border-rule">

@@ -11,20 +11,18 @@
   import PlanMoney from '$lib/ui/settings/PlanMoney.svelte';
   import ReachMargin from '$lib/ui/settings/ReachMargin.svelte';
   import { newCampaign } from '$lib/ui/settings/new-campaign';
+  import CampaignTabs from '$lib/ui/shell/CampaignTabs.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import { enterNew, fieldAt } from '$lib/ui/shell/enter-new';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
-  import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
   import { newId } from '$lib/ui/state/synced-store.svelte';
-  import { shortCampaignNames } from '$lib/wording/campaign-names';
 
   const planState = getPlanState();
   const shell = getShell();
   const campaigns = $derived(inOrder(planState.snapshot.campaign));
-  const shortNames = $derived(shortCampaignNames(campaigns));
   const campaign = $derived(planState.snapshot.campaign.get(page.url.searchParams.get('campaign') ?? '') ?? campaigns[0] ?? null);
   const reach = new CampaignReach(planState, () => campaign?.id ?? '');
   const figures = new FindFigures(planState);
@@ -65,11 +63,7 @@
   {/snippet}
   <div class="flex h-full flex-col">
     <ChapterHead title="Settings">
-      {#snippet tabs()}
-        {#each campaigns as one (one.id)}
-          <TabLink href={`?campaign=${one.id}`} isCurrent={one.id === campaign?.id} title={one.name}>{shortNames.get(one.id)}</TabLink>
-        {/each}
-      {/snippet}
+      {#snippet tabs()}<CampaignTabs {planState} current={campaign?.id} />{/snippet}
       {#snippet actions()}
         {#if campaign}
           <Button kind="quiet" onclick={remove}>Delete</Button>

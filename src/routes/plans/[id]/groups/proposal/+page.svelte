@@ -2,7 +2,6 @@
   import { goto } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
   import { tinykeys } from 'tinykeys';
-  import { inOrder } from '$lib/core/store/snapshot';
   import ChooseDialog from '$lib/ui/groups/ChooseDialog.svelte';
   import { GroupsState } from '$lib/ui/groups/groups-state.svelte';
   import ProposalControls from '$lib/ui/groups/ProposalControls.svelte';
@@ -17,12 +16,12 @@
   import EmptyState from '$lib/ui/parts/EmptyState.svelte';
   import KeyCap from '$lib/ui/parts/KeyCap.svelte';
   import Notice from '$lib/ui/parts/Notice.svelte';
+  import NoCampaign from '$lib/ui/groups/NoCampaign.svelte';
+  import CampaignTabs from '$lib/ui/shell/CampaignTabs.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
-  import TabLink from '$lib/ui/shell/TabLink.svelte';
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
-  import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { countOf } from '$lib/wording/texts';
 
   const planState = getPlanState();
@@ -35,7 +34,6 @@
   );
   const back = $derived(`/plans/${planState.planId}/groups${sheet.campaign ? `?campaign=${sheet.campaign.id}` : ''}`);
   const hands = new ProposalKeys(proposal, shell, () => void goto(back));
-  const shortNames = $derived(shortCampaignNames(inOrder(planState.snapshot.campaign)));
 
   $effect(() => {
     void [proposal.list, proposal.way, proposal.many, proposal.given, proposal.least, proposal.largest, proposal.recuts];
@@ -89,13 +87,7 @@
   {#snippet margin()}<ProposalMargin {proposal} planId={planState.planId} />{/snippet}
   <div class="flex h-full flex-col">
     <ChapterHead title="Groups">
-      {#snippet tabs()}
-        {#each inOrder(planState.snapshot.campaign) as campaign (campaign.id)}
-          <TabLink href={`?campaign=${campaign.id}`} isCurrent={campaign.id === sheet.campaign?.id} title={campaign.name}
-            >{shortNames.get(campaign.id)}</TabLink
-          >
-        {/each}
-      {/snippet}
+      {#snippet tabs()}<CampaignTabs {planState} current={sheet.campaign?.id} />{/snippet}
       {#snippet actions()}
         <Button kind="quiet" keys="Esc" href={back}>Leave it</Button>
         <Button kind="act" keys="Ctrl Enter" disabled={totals.added + totals.moved === 0} onclick={() => hands.make()}
@@ -104,9 +96,7 @@
       {/snippet}
     </ChapterHead>
     {#if !sheet.campaign}
-      <EmptyState>
-        Groups stand in campaigns. <a class="text-act underline" href={`/plans/${planState.planId}/settings`}>Set up a campaign first</a>
-      </EmptyState>
+      <NoCampaign planId={planState.planId} />
     {:else if proposal.list?.items.length === 0}
       <EmptyState>
         Nothing to group yet. <a class="text-act underline" href={`/plans/${planState.planId}/research`}>Keep finds in Research first</a>
