@@ -151,9 +151,9 @@ describe('the data file', () => {
     const id = plans.readIn(cleanFile);
     const insert = (table: string, values: string) => () => db.exec(`INSERT INTO ${table} VALUES (${values})`);
     const group = db.prepare('SELECT id FROM ad_group').pluck().get();
-    expect(insert('keyword', `'${id}', 'k', '${group}', 'piano tuning', 'phrase', NULL, 0`)).toThrow(/UNIQUE/);
-    expect(insert('keyword', `'${id}', 'k', '${group}', 'other', 'loose', NULL, 0`)).toThrow(/CHECK/);
-    expect(insert('keyword', `'${id}', 'k', 'nowhere', 'other', 'phrase', NULL, 0`)).toThrow(/FOREIGN KEY/);
-    expect(insert('keyword', `'${id}', 'k', '${group}', 'other', 'phrase', 'much', 0`)).toThrow(/store TEXT/);
+    expect(insert('keyword', `'${id}', 'k', '${group}', 'piano tuning', 'phrase', NULL, 0, '', '', '[]'`)).toThrow(/UNIQUE/);
+    expect(insert('keyword', `'${id}', 'k', '${group}', 'other', 'loose', NULL, 0, '', '', '[]'`)).toThrow(/CHECK/);
+    expect(insert('keyword', `'${id}', 'k', 'nowhere', 'other', 'phrase', NULL, 0, '', '', '[]'`)).toThrow(/FOREIGN KEY/);
+    expect(insert('keyword', `'${id}', 'k', '${group}', 'other', 'phrase', 'much', 0, '', '', '[]'`)).toThrow(/store TEXT/);
   });
 });

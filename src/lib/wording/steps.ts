@@ -13,6 +13,7 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   keptRule: ['kept rule', 'kept rules'],
   toldName: ['name told of', 'names told of'],
   cutLesson: ['lesson of the first cut', 'lessons of the first cut'],
+  keptList: ['list kept', 'lists kept'],
   listSetup: ['set-up of a list', 'set-ups of lists'],
   keyChoice: ['key', 'keys'],
   sheetReading: ['reading of a file', 'readings of files'],

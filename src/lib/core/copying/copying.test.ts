@@ -1,3 +1,4 @@
+import { blankFields } from '../records/record-types';
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { snapshotOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
@@ -126,7 +127,7 @@ describe('a campaign to another place', () => {
 
   it('keeps keywords that become the same once', () => {
     const two = structuredClone(campaign) as FileCampaign;
-    two.groups[0]!.keywords.push({ text: 'piano tuning glasgow', match: 'phrase', bidMinor: null });
+    two.groups[0]!.keywords.push({ ...blankFields('keyword'), text: 'piano tuning glasgow' });
     expect(copyCampaign(two, target(glasgow, two), houseRules.naming).groups[0]!.keywords).toHaveLength(
       campaign.groups[0]!.keywords.length,
     );

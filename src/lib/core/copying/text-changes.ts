@@ -45,7 +45,10 @@ function* spotsOfGroup(group: FileGroup, at: string, rules: RuleSet): Iterable<S
   yield spot('name', 'group', group.name, rules.nameLimit);
   yield spot('theme', 'theme', group.theme);
   yield spot('landingPage', 'address', group.landingPage, rules.addressLimit);
-  for (const [index, { text }] of group.keywords.entries()) yield spot(`keywords/${index}/text`, 'keyword', text, rules.keyword.unitsLimit);
+  for (const [index, { text, landingPage }] of group.keywords.entries()) {
+    yield spot(`keywords/${index}/text`, 'keyword', text, rules.keyword.unitsLimit);
+    yield spot(`keywords/${index}/landingPage`, 'address', landingPage, rules.addressLimit);
+  }
   for (const [index, { text }] of group.negatives.entries()) yield spot(`negatives/${index}/text`, 'negative', text);
   for (const [index, ad] of group.ads.entries()) {
     const { headlines, descriptions, paths } = rules.formats[ad.format];

@@ -5,6 +5,7 @@ import type { Negative } from '../records/negative';
 import { readKeyword } from '../keywords/read-keyword';
 import { writeAddress } from '../text/address';
 import { bidOf, groupBid } from '../view/plan-view';
+import { readList, writeList } from './list-cells';
 import { readKeywordCell, readMatchCell, writeKeywordCell, writeMatchCell } from './layout-cells';
 import type { FieldRow } from './read-rows';
 import type { CellReading, CellWriting, TableColumns } from './table-columns';
@@ -15,6 +16,15 @@ const smallestAmount = 1;
 /** A bid in its cell; where the layout demands one and none is set, the smallest amount. */
 const demandedBid = (minor: number | null, { layout, money }: CellWriting): string =>
   money(minor ?? (layout.demandsBids ? smallestAmount : null));
+
+/** Labels in one cell, and a note: rows are found again by them. */
+const labelColumns: TableColumns<Pick<Keyword | Group, 'labels' | 'note'>> = {
+  labels: {
+    write: ({ labels }) => writeList(labels),
+    read: (row, { cells }) => ({ labels: readList(cells.text(row, 'labels')).filter((label) => label !== '') }),
+  },
+  note: { write: ({ note }) => note, read: (row, { cells }) => ({ note: cells.text(row, 'note') }) },
+};
 
 /** The table of groups, after the name of their campaign. A page that is the brief's own is not the group's. */
 export const groupColumns: TableColumns<Group> = {
@@ -30,6 +40,7 @@ export const groupColumns: TableColumns<Group> = {
       return { landingPage: page === writeAddress(view.brief.landingPage) ? '' : page };
     },
   },
+  ...labelColumns,
 };
 
 /** A keyword with the match type that its row gives it; null where nothing can be read. */
@@ -58,6 +69,14 @@ export const keywordColumns: TableColumns<Keyword> = {
       return { bidMinor: bidMinor === ofGroup?.bidMinor ? null : bidMinor };
     },
   },
+  'landing page': {
+    write: ({ landingPage }) => (landingPage === '' ? '' : writeAddress(landingPage)),
+    read: (row, { cells, ofGroup }) => {
+      const page = cells.text(row, 'landing page');
+      return { landingPage: page === ofGroup?.page ? '' : page };
+    },
+  },
+  ...labelColumns,
 };
 
 const levels = { plan: 'plan', campaign: 'campaign', group: 'ad group' } as const;

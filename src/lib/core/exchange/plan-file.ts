@@ -10,7 +10,7 @@ import { made } from '../records/made';
 import { name, text } from '../records/fields';
 import { find, findRecord } from '../records/find';
 import { group, groupRecord } from '../records/group';
-import { keyword } from '../records/keyword';
+import { keyword, keywordRecord } from '../records/keyword';
 import { negative } from '../records/negative';
 import { offer } from '../records/offer';
 import { place, placeRecord } from '../records/place';
@@ -75,14 +75,17 @@ const fileScenario = /* @__PURE__ */ made(() =>
     placesOff: list(z.string().max(200), 200).default([]),
   }),
 );
+const fileKeyword = /* @__PURE__ */ made(() =>
+  keyword.omit({ ...noPlace, groupId: true }).extend(withDefaults(keyword.shape, keywordRecord.added)),
+);
 const fileGroup = /* @__PURE__ */ made(() =>
   group.omit({ ...noPlace, campaignId: true, offerId: true }).extend({
     ...withDefaults(group.shape, groupRecord.added),
     /** Place in the brief's offers. */
     offer: index.nullable(),
-    keywords: list(keyword.omit({ ...noPlace, groupId: true })),
+    keywords: list(fileKeyword),
     /** Keywords taken out of play. */
-    parked: list(keyword.omit({ ...noPlace, groupId: true })).default([]),
+    parked: list(fileKeyword).default([]),
     negatives: list(fileNegative),
     ads: list(fileAd, 1000),
   }),

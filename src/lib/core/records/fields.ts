@@ -24,6 +24,9 @@ export const text = /* @__PURE__ */ made(() => z.string().max(10_000).superRefin
 /** A name: one line of text that is not empty. */
 export const name = /* @__PURE__ */ made(() => text.refine((value) => value.trim() !== '', { message: 'A name is needed.' }));
 
+/** Words by which rows are found again, as one calls them. */
+export const labels = /* @__PURE__ */ made(() => z.array(name.max(60)).max(20));
+
 /** A local date, yyyy-MM-dd, that exists. */
 export const date = /* @__PURE__ */ made(() => z.iso.date());
 

@@ -25,13 +25,22 @@ export const group = /* @__PURE__ */ made(() =>
     trialMostMinor: field.amount.nullable(),
     /** Whether proposals leave it as it stands. */
     isFixed: z.boolean(),
+    note: field.text.max(500),
+    labels: field.labels,
     position: field.position,
   }),
 );
 export type Group = z.infer<typeof group>;
 
 /** What fields that came later hold in rows from before. */
-const later = { trialUntil: null, trialDecides: '', trialMostMinor: null, isFixed: false } as const satisfies Partial<Group>;
+const later = {
+  trialUntil: null,
+  trialDecides: '',
+  trialMostMinor: null,
+  isFixed: false,
+  note: '',
+  labels: [],
+} as const satisfies Partial<Group>;
 
 /** What the store needs to know of groups, and what a new one holds. */
 export const groupRecord = {

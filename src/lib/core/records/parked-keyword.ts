@@ -12,11 +12,4 @@ export type ParkedKeyword = z.infer<typeof parkedKeyword>;
 export const parkedKeywordRecord = { ...keywordRecord } as const satisfies RecordType<ParkedKeyword>;
 
 /** A keyword as it is parked, or a parked one as it stands in its group again, under an id of its own. */
-export const moved = <Row extends ParkedKeyword | Keyword>({ groupId, text, match, bidMinor, position }: Row, id: string) => ({
-  id,
-  groupId,
-  text,
-  match,
-  bidMinor,
-  position,
-});
+export const moved = (row: ParkedKeyword | Keyword, id: string) => ({ ...row, id });

@@ -31,6 +31,7 @@ import { setAside } from './set-aside';
 import { sheetReading } from './sheet-reading';
 import { slotWord } from './slot-word';
 import { cutLesson } from './cut-lesson';
+import { keptList } from './kept-list';
 import { toldName } from './told-name';
 import { wordKind } from './word-kind';
 import { wordVerdict } from './word-verdict';
@@ -46,6 +47,7 @@ export const recordSchemas: Readonly<Record<RecordName, z.ZodObject>> = {
   keptRule,
   toldName,
   cutLesson,
+  keptList,
   listSetup,
   keyChoice,
   sheetReading,

@@ -11,6 +11,7 @@ export const recordNames = [
   'keptRule',
   'toldName',
   'cutLesson',
+  'keptList',
   'listSetup',
   'keyChoice',
   'sheetReading',

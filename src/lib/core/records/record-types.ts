@@ -29,6 +29,7 @@ import { setAsideRecord, type SetAside } from './set-aside';
 import { sheetReadingRecord, type SheetReading } from './sheet-reading';
 import { slotWordRecord, type SlotWord } from './slot-word';
 import { cutLessonRecord, type CutLesson } from './cut-lesson';
+import { keptListRecord, type KeptList } from './kept-list';
 import { toldNameRecord, type ToldName } from './told-name';
 import { wordKindRecord, type WordKind } from './word-kind';
 import { wordVerdictRecord, type WordVerdict } from './word-verdict';
@@ -45,6 +46,7 @@ export interface RecordTypes {
   keptRule: KeptRule;
   toldName: ToldName;
   cutLesson: CutLesson;
+  keptList: KeptList;
   listSetup: ListSetup;
   keyChoice: KeyChoice;
   sheetReading: SheetReading;
@@ -85,6 +87,7 @@ const described = {
   keptRule: keptRuleRecord,
   toldName: toldNameRecord,
   cutLesson: cutLessonRecord,
+  keptList: keptListRecord,
   listSetup: listSetupRecord,
   keyChoice: keyChoiceRecord,
   sheetReading: sheetReadingRecord,

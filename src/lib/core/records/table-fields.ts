@@ -37,8 +37,8 @@ export const tableFields: Readonly<Record<TableName, readonly string[]>> = {
     'tracking',
   ],
   places: ['row', 'campaign', 'place', 'country', 'place kind', 'region', 'region code', 'radius km', 'use', 'latitude', 'longitude'],
-  groups: ['row', 'campaign', 'group', 'bid', 'landing page'],
-  keywords: ['row', 'campaign', 'group', 'keyword', 'match', 'bid'],
+  groups: ['row', 'campaign', 'group', 'bid', 'landing page', 'labels', 'note'],
+  keywords: ['row', 'campaign', 'group', 'keyword', 'match', 'bid', 'landing page', 'labels', 'note'],
   negatives: ['row', 'level', 'campaign', 'group', 'negative', 'match'],
   ads: [
     'row',

@@ -1,3 +1,4 @@
+import { blank } from '$lib/core/records/record-types';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
@@ -118,7 +119,7 @@ describe('two tabs with 6,000 edits of random order, twenty-four times 250', () 
     const add = (tab: SyncedStore) => {
       const id = `new-${mark++}`;
       const groupId = pick([...tab.snapshot.group.keys()]);
-      tab.add('keyword', { id, groupId, text: `added ${id}`, match: 'phrase', bidMinor: null, position: mark });
+      tab.add('keyword', blank('keyword', { id, groupId, text: `added ${id}`, position: mark }));
     };
     const settle = (tab: SyncedStore) => {
       while (tab.refused) {

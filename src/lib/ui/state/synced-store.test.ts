@@ -1,3 +1,4 @@
+import { blank } from '$lib/core/records/record-types';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Backend, memoryStorage, openStream, stubBrowser } from '../../../tests/backend';
 import type { SyncedStore } from './synced-store.svelte';
@@ -252,7 +253,7 @@ describe('two tabs', () => {
     const held = [...stream.snapshot.keyword.values()].filter(({ groupId }) => groupId === group!.id);
     stream.make({ type: 'remove', record: 'campaign', ids: [group!.campaignId] });
     await stream.flush();
-    other.add('keyword', { id: 'new-one', groupId: group!.id, text: 'grand piano tuning', match: 'exact', bidMinor: null, position: 99 });
+    other.add('keyword', blank('keyword', { id: 'new-one', groupId: group!.id, text: 'grand piano tuning', match: 'exact', position: 99 }));
     await other.flush();
     expect(other.refused).toMatchObject({ refusal: { code: 'parent-missing' }, missing: { record: 'group', ids: [group!.id] } });
     await other.bringBackDeleted(other.refused!);
