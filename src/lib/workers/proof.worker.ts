@@ -3,6 +3,7 @@ import { findOverlaps, type Overlap } from '$lib/core/groups/overlaps';
 import { answerMany, type ManyAnswers } from '$lib/core/groups/answer-many';
 import { partPlan, type PlanParting } from '$lib/core/groups/part-plan';
 import { PlanAnswers, type SureAnswer } from '$lib/core/groups/plan-answers';
+import { auditNegatives, findFewer, type AuditedNegative, type FewerNegatives } from '$lib/core/research/negative-audit';
 import type { Answer } from '$lib/core/keywords/answer';
 import type { Snapshot } from '$lib/core/store/snapshot';
 import { campaignsMeeting, findPlanView, type PlanView } from '$lib/core/view/plan-view';
@@ -25,6 +26,10 @@ export interface QuestionKinds {
   'many-searches': { question: { campaignId: string; searches: readonly string[] }; answer: ManyAnswers | null };
   /** What keeps all groups of some overlaps apart at once, each pair's keeper as chosen or proposed. */
   parting: { question: { overlaps: readonly Overlap[]; keepers: ReadonlyMap<string, string> }; answer: PlanParting };
+  /** What each negative of the plan blocks, hurts and is covered by. */
+  negatives: { question: object; answer: AuditedNegative[] };
+  /** Fewer negatives that block what some do. */
+  'fewer-negatives': { question: { ids: readonly string[] }; answer: FewerNegatives };
 }
 export type QuestionKind = keyof QuestionKinds;
 /** A question under a number of its own. */
@@ -77,6 +82,8 @@ function typedAnswers(view: PlanView): MeetingAnswers {
 function answerQuestion(view: PlanView, question: NumberedQuestion): QuestionKinds[QuestionKind]['answer'] {
   if (question.kind === 'many-searches') return answerMany(view, answersOf(view, question.campaignId), question);
   if (question.kind === 'parting') return partPlan(view, question.overlaps, question.keepers);
+  if (question.kind === 'negatives') return auditNegatives(view);
+  if (question.kind === 'fewer-negatives') return findFewer(view, question.ids);
   return typedAnswers(view)
     .answer(question.search)
     .map(({ campaigns, answer: said }) => ({ campaignIds: campaigns.map(({ id }) => id), answer: said }));
@@ -87,6 +94,8 @@ const nothing: { [Kind in QuestionKind]: QuestionKinds[Kind]['answer'] } = {
   'typed-search': [],
   'many-searches': null,
   parting: { partings: [], sameWords: [] },
+  negatives: [],
+  'fewer-negatives': { finds: 0, negatives: [], stuck: [] },
 };
 
 const post = (answer: ProofAnswer) => postMessage(answer);

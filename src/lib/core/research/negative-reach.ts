@@ -1,6 +1,8 @@
 import { blocks, prepareNegative, prepareSearch } from '../keywords/matching';
 import { NegativeIndex } from '../keywords/negative-index';
 import { wordsOf } from '../keywords/words';
+import { writeKeyword } from '../keywords/read-keyword';
+import type { MatchType } from '../records/match-types';
 import { addSearches } from '../finds/find-figures';
 import type { Range } from '../market/range';
 import type { Find } from '../records/find';
@@ -54,21 +56,31 @@ export function reachOfNegative(view: PlanView, negative: WrittenNegative): Nega
 
 /** A negative of a standing list, with what it would stop here. */
 export interface StandingNegative {
+  /** As it is written, `"phrase"`. */
+  written: string;
   text: string;
+  match: MatchType;
   finds: readonly Find[];
   kept: readonly Find[];
   keywords: readonly Keyword[];
 }
 
-/** What each of some phrases would stop as a negative of the plan: of the finds and of its keywords. */
-export function reachOfEach(view: PlanView, texts: readonly string[]): StandingNegative[] {
+/** What each of some negatives would stop as one of the plan: of the finds and of its keywords. */
+export function reachOfEach(view: PlanView, listed: readonly { text: string; match: MatchType }[]): StandingNegative[] {
   const { snapshot } = view;
   const language = firstLanguage(view, undefined);
-  const index = new NegativeIndex(texts.map((text) => ({ text, match: 'phrase' as const })));
-  const firsts = texts.flatMap((text) => wordsOf(text).slice(0, 1));
+  const index = new NegativeIndex(listed);
+  const firsts = listed.flatMap(({ text }) => wordsOf(text).slice(0, 1));
   const stopping = (text: string) =>
-    firsts.some((first) => text.includes(first)) ? index.findBlocking(prepareSearch(text, language)).map((negative) => negative.text) : [];
-  const reached = new Map(texts.map((text) => [text, { text, finds: [] as Find[], kept: [] as Find[], keywords: [] as Keyword[] }]));
+    firsts.some((first) => text.includes(first))
+      ? index.findBlocking(prepareSearch(text, language)).map(({ text: of, match }) => writeKeyword(of, match))
+      : [];
+  const reached = new Map(
+    listed.map(({ text, match }) => {
+      const written = writeKeyword(text, match);
+      return [written, { written, text, match, finds: [] as Find[], kept: [] as Find[], keywords: [] as Keyword[] }];
+    }),
+  );
   for (const find of snapshot.find.values())
     for (const text of stopping(find.text)) reached.get(text)![find.verdict === 'keep' ? 'kept' : 'finds'].push(find);
   for (const keyword of snapshot.keyword.values()) for (const text of stopping(keyword.text)) reached.get(text)!.keywords.push(keyword);

@@ -124,7 +124,10 @@ describe('what a negative stops', () => {
   });
 
   it('the same asked of many at once', () => {
-    const each = reachOfEach(view, ['quonsett', 'wexlow ambry', 'free']);
+    const each = reachOfEach(
+      view,
+      ['quonsett', 'wexlow ambry', 'free'].map((text) => ({ text, match: 'phrase' as const })),
+    );
     for (const { text, finds, kept, keywords } of each)
       expect({ finds, kept, keywords }).toEqual(
         (({ finds: one, kept: two, keywords: three }) => ({ finds: one, kept: two, keywords: three }))(
@@ -139,11 +142,11 @@ describe('what a negative stops', () => {
     expect(lists.map(({ name }) => name)).toEqual(expect.arrayContaining(['free', 'jobs', 'second hand']));
     const jobs = lists.find(({ name }) => name === 'jobs')!;
     let count = 0;
-    const made = addStanding(view, jobs.texts, () => `new-${count++}`)!;
+    const made = addStanding(view, jobs.negatives, () => `new-${count++}`)!;
     const decision = decide(view.snapshot, made, 'plan');
     if (!decision.ok) throw new Error(decision.refusal.code);
     const after = viewOf(applyEdits(view.snapshot, decision.edits));
-    expect(addStanding(after, jobs.texts, () => 'again')).toBeNull();
+    expect(addStanding(after, jobs.negatives, () => 'again')).toBeNull();
   });
 });
 

@@ -58,7 +58,12 @@ export function draftMaster(view: PlanView, master: Master, lines: readonly Mast
 }
 
 /** The change that writes a master as a new ad into groups; plan slots stay slots, so that values can still change. */
-export function applyMaster(view: PlanView, master: Master, drafts: readonly MasterDraft[], newId: () => string) {
+export function applyMaster(
+  view: Pick<PlanView, 'snapshot'>,
+  master: Master,
+  drafts: readonly { group: { id: string }; lines: readonly { line: MasterLine }[] }[],
+  newId: () => string,
+) {
   const changes = drafts.flatMap(({ group, lines }): SimpleChange[] => {
     const ads = childrenOf(view.snapshot.ad, 'groupId', group.id);
     const id = newId();

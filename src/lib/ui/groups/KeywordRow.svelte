@@ -29,6 +29,20 @@
   const nameOf = (id: string) => planState.snapshot.group.get(id)?.name ?? '';
   const inherited = $derived(groupBid(planState.plan, group));
 
+  function leave(typed: string) {
+    if (sheet.editingId === keyword.id) onproblem(sheet.retext(keyword.id, typed));
+  }
+  function keydown(event: KeyboardEvent & { currentTarget: HTMLInputElement }) {
+    if (event.key === 'Escape') sheet.editingId = '';
+    if (event.key !== 'Enter') return;
+    event.preventDefault();
+    const next = sheet.keywordAfter(keyword.id);
+    leave(event.currentTarget.value);
+    if (next < 0) return;
+    sheet.goTo(next);
+    sheet.editingId = sheet.currentId;
+  }
+
   const answered = $derived.by(() => {
     if (!answer) return { tone: 'text-ink-3', text: '…' };
     const block = answer.blocked.find((entry) => entry.group === group.id);
@@ -55,6 +69,7 @@
     event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement
       ? (sheet.currentId = keyword.id)
       : sheet.goTo(index, { extend: event.shiftKey })}
+  ondblclick={(event) => event.target instanceof HTMLSpanElement && (sheet.editingId = keyword.id)}
   {@attach dragsKeywords(() => (sheet.chosen.has(keyword.id) ? sheet.chosenIds : [keyword.id]))}
 >
   <span role="gridcell" class="flex items-center"
@@ -67,7 +82,24 @@
       onclick={(event) => sheet.toggle({ kind: 'keyword', id: keyword.id, keyword, group }, { extend: event.shiftKey })}
     /></span
   >
-  <span role="gridcell" class="truncate" title={keyword.text}>{keyword.text}</span>
+  {#if sheet.editingId === keyword.id}
+    <span role="gridcell"
+      ><input
+        class="h-[24px] w-full rounded-sm border border-act bg-sheet px-1 py-0 text-[13px] focus:ring-0"
+        aria-label={`Text of ${keyword.text}`}
+        value={keyword.text}
+        {@attach (field) => field.select()}
+        onkeydown={keydown}
+        onblur={(event) => leave(event.currentTarget.value)}
+      /></span
+    >
+  {:else}
+    <span role="gridcell" class="truncate" title={[keyword.text, keyword.note].filter(Boolean).join(': ')}
+      >{keyword.text}{#each keyword.labels as label (label)}<span class="ms-1.5 rounded-sm bg-fold px-1 text-[12px] text-ink-2"
+          >{label}</span
+        >{/each}{#if keyword.landingPage}<span class="ms-1.5 text-[12px] text-slate">own page</span>{/if}</span
+    >
+  {/if}
   <span role="gridcell">
     <select
       class={`h-[24px] w-full border-0 bg-transparent bg-position-[right_2px_center] py-0 ps-0 pe-5 text-[13px] ${keyword.match === group.defaultMatch ? '' : 'font-semibold'}`}

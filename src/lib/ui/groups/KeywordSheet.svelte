@@ -36,20 +36,33 @@
 </script>
 
 <div class="flex min-h-0 flex-1 flex-col" role="grid" aria-label="Keywords" aria-multiselectable="true" aria-rowcount={sheet.rows.length}>
-  <div role="row" class={`grid ${sheetGrid} gap-x-2 border-b border-rule ps-[15px] pe-3 pb-1 text-ink-2`}>
-    <span role="columnheader"><span class="sr-only">Chosen</span></span><span role="columnheader">Keyword</span><span role="columnheader"
-      >Match</span
-    >
+  <div
+    role="row"
+    class={`grid ${sheetGrid} [scrollbar-gutter:stable] gap-x-2 overflow-y-hidden border-b border-rule ps-[15px] pe-3 pb-1 text-ink-2`}
+  >
+    <span role="columnheader"><span class="sr-only">Chosen</span></span><span role="columnheader"
+      >{sheet.isOutline ? 'Group' : 'Keyword'}</span
+    ><span role="columnheader">Match</span>
     <span role="columnheader" class="text-end">Bid, {sheet.planState.currency}</span><span role="columnheader" class="text-end"
       >Searches</span
-    ><span role="columnheader">Answered by</span>
+    ><span role="columnheader">{sheet.isOutline ? 'Holds' : 'Answered by'}</span>
   </div>
   <!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls, and the keys of the page act on its rows) -->
-  <div class="min-h-0 flex-1 overflow-y-auto" role="rowgroup" tabindex="0" aria-label="Rows" {@attach rows.follow}>
+  <div
+    class="min-h-0 flex-1 [scrollbar-gutter:stable] overflow-y-auto"
+    role="rowgroup"
+    tabindex="0"
+    aria-label="Rows"
+    {@attach rows.follow}
+  >
     <div role="presentation" style:height={`${rows.spaceAbove}px`}></div>
     {#each sheet.rows.slice(rows.first, rows.end) as row, at (row.id)}
       {@const index = rows.first + at}
-      {#if row.kind === 'group'}
+      {#if row.kind === 'campaign'}
+        <div role="row" class="flex h-[28px] items-end border-b border-rule ps-[15px] pe-3 pb-0.5 font-semibold text-ink-2">
+          <span role="gridcell" class="truncate">{row.campaign.name}</span>
+        </div>
+      {:else if row.kind === 'group'}
         <GroupRow
           planState={sheet.planState}
           {sheet}

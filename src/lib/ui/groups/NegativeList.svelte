@@ -2,7 +2,8 @@
   import type { PlanState } from '../state/plan-state.svelte';
   import Button from '../parts/Button.svelte';
   import TakeOut from '../parts/TakeOut.svelte';
-  import { readKeyword, writeKeyword } from '$lib/core/keywords/read-keyword';
+  import { writeKeyword } from '$lib/core/keywords/read-keyword';
+  import { readNegatives } from '$lib/core/research/standing-lists';
   import { nextPosition } from '$lib/core/store/snapshot';
   import type { Negative } from '$lib/core/records/negative';
   import AddField from '../parts/AddField.svelte';
@@ -29,14 +30,10 @@
   );
 
   function add(texts: string[]) {
-    const marks = texts.flatMap((line) => {
-      const { text, match, notes } = readKeyword(line.replace(/^\s*-/, ''), 'phrase', planState.plan.rules.refusedKeywordSigns);
-      return notes.some(({ code }) => code === 'nothing-left') ? [] : [{ text, match }];
-    });
     const position = nextPosition(negatives);
     const existing = new Set(negatives.map(({ text, match }) => writeKeyword(text, match)));
-    const rows = [...new Map(marks.map((mark) => [writeKeyword(mark.text, mark.match), mark]))]
-      .flatMap(([written, mark]) => (existing.has(written) ? [] : [mark]))
+    const rows = readNegatives(texts, planState.plan.rules.refusedKeywordSigns)
+      .filter(({ text, match }) => !existing.has(writeKeyword(text, match)))
       .map((mark, index) => ({
         id: newId(),
         ...owner,

@@ -5,6 +5,9 @@ import type { Group } from '$lib/core/records/group';
 import type { Negative } from '$lib/core/records/negative';
 import { blank } from '$lib/core/records/record-types';
 import type { MatchType } from '$lib/core/records/match-types';
+import type { Master } from '$lib/core/records/master';
+import type { MasterLine } from '$lib/core/records/ad-line';
+import { applyMaster } from '../ads/master-draft';
 
 /** A name that no group of the campaign bears. */
 export function freeGroupName(snapshot: Snapshot, campaignId: string, wanted: string, taken: ReadonlySet<string> = new Set()): string {
@@ -37,7 +40,7 @@ export function newKeywords(
 }
 
 /** A copy of a group's ads with their lines, for another group. */
-function copyAds(snapshot: Snapshot, from: string, groupId: string, newId: () => string): SimpleChange[] {
+export function copyAds(snapshot: Snapshot, from: string, groupId: string, newId: () => string): SimpleChange[] {
   const ads = childrenOf(snapshot.ad, 'groupId', from).map((ad) => ({ ad, id: newId() }));
   if (ads.length === 0) return [];
   const lines = ads.flatMap(({ ad, id }) => childrenOf(snapshot.adLine, 'adId', ad.id).map((line) => ({ ...line, id: newId(), adId: id })));
@@ -57,6 +60,20 @@ function mostFrom(snapshot: Snapshot, ids: readonly string[]): string | null {
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 }
 
+/** The ads that a new group begins with. */
+function adsOfNew(
+  snapshot: Snapshot,
+  groupId: string,
+  moving: readonly string[],
+  { newId, ads }: Required<Pick<MakingOptions, 'newId' | 'ads'>>,
+) {
+  if (ads === 'none') return [];
+  if (ads !== 'copied')
+    return applyMaster({ snapshot }, ads.master, [{ group: { id: groupId }, lines: ads.lines.map((line) => ({ line })) }], newId).changes;
+  const model = mostFrom(snapshot, moving);
+  return model === null ? [] : copyAds(snapshot, model, groupId, newId);
+}
+
 /** A group as it is to be: new ones get keywords of texts that stand nowhere, and those that stand elsewhere move. */
 export interface GroupToMake {
   /** Null: a new one. */
@@ -64,17 +81,32 @@ export interface GroupToMake {
   name: string;
   theme: string;
   texts: readonly string[];
+  /** Of a new one. */
+  landingPage?: string;
+  defaultBidMinor?: number | null;
+  negatives?: readonly { text: string; match: MatchType }[];
 }
 
-/**
- * The change that makes a proposal, one step: groups with their keywords, ads of a new group copied from the one that most of its keywords
- * leave, groups dropped that nothing is left in.
- */
+/** A master whose ad new groups get. */
+export interface MasterForGroups {
+  master: Master;
+  lines: readonly MasterLine[];
+}
+
+/** What new groups begin with: the match type of their keywords, and their ads. */
+export interface MakingOptions {
+  newId: () => string;
+  match: MatchType;
+  /** As of the group that most of its keywords leave, none, or one from a master. */
+  ads?: 'copied' | 'none' | MasterForGroups;
+}
+
+/** The change that makes a proposal, one step: groups with their keywords and ads; groups that nothing is left in are dropped. */
 export function makeProposal(
   snapshot: Snapshot,
   campaignId: string,
   wanted: readonly GroupToMake[],
-  { newId, match }: { newId: () => string; match: MatchType },
+  { newId, match, ads = 'copied' }: MakingOptions,
 ) {
   const groups = childrenOf(snapshot.group, 'campaignId', campaignId);
   const standing = new Map<string, string[]>();
@@ -85,7 +117,7 @@ export function makeProposal(
   let position = nextPosition(groups);
   const left = new Map(groups.map(({ id }) => [id as string, childrenOf(snapshot.keyword, 'groupId', id).length]));
   const [before, after]: [SimpleChange[], SimpleChange[]] = [[], []];
-  for (const { groupId, name, theme, texts } of wanted) {
+  for (const { groupId, name, theme, texts, landingPage = '', defaultBidMinor = null, negatives = [] } of wanted) {
     const id = groupId ?? newId();
     const stands = groupId === null ? undefined : snapshot.group.get(groupId as Group['id']);
     if (!stands) {
@@ -94,7 +126,9 @@ export function makeProposal(
       before.push({
         type: 'add',
         record: 'group',
-        rows: [{ ...newGroup(snapshot, campaignId, free, theme, id), defaultMatch: match, position: position++ }],
+        rows: [
+          { ...newGroup(snapshot, campaignId, free, theme, id), defaultMatch: match, landingPage, defaultBidMinor, position: position++ },
+        ],
       });
     } else if (name.trim() !== '' && first(name) !== first(stands.name))
       after.push({ type: 'set', record: 'group', ids: [id], fields: { name: freeGroupName(snapshot, campaignId, name, taken) } });
@@ -108,8 +142,10 @@ export function makeProposal(
       after.push({ type: 'add', record: 'keyword', rows });
       left.set(id, (left.get(id) ?? 0) + rows.length);
     }
-    const model = stands ? null : mostFrom(snapshot, moving);
-    if (model !== null) after.push(...copyAds(snapshot, model, id, newId));
+    if (!stands) {
+      if (negatives.length > 0) after.push({ type: 'add', record: 'negative', rows: newNegatives(snapshot, id, negatives, newId) });
+      after.push(...adsOfNew(snapshot, id, moving, { newId, ads }));
+    }
   }
   const emptied = groups
     .filter(({ id }) => left.get(id) === 0 && childrenOf(snapshot.keyword, 'groupId', id).length > 0)

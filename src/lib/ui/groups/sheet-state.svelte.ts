@@ -9,6 +9,8 @@ import { differingParts } from '$lib/core/text/differing-parts';
 import { rangeBetween } from '../parts/range-choice';
 import { bidOf } from '$lib/core/view/plan-view';
 import { newId } from '../state/synced-store.svelte';
+import { plainText } from '$lib/core/keywords/read-keyword';
+import { shiftRows } from './sheet-edits';
 import { SheetFilter } from './sheet-filter.svelte';
 import type { PlanState } from '../state/plan-state.svelte';
 
@@ -16,13 +18,19 @@ const signsInHead = 26;
 
 /** A row of the sheet. */
 export type SheetRow =
-  { kind: 'group'; id: string; group: Group; count: number } | { kind: 'keyword'; id: string; keyword: Keyword; group: Group };
+  | { kind: 'campaign'; id: string; campaign: Campaign }
+  | { kind: 'group'; id: string; group: Group; count: number }
+  | { kind: 'keyword'; id: string; keyword: Keyword; group: Group };
 
-/** The sheet of one campaign: one row a keyword, under its groups, with the ones chosen. */
+/** The sheet of one campaign: one row a keyword, under its groups, with the ones chosen; as an outline the groups of all campaigns, folded. */
 export class SheetState {
   readonly filter = new SheetFilter();
   chosen = $state.raw<ReadonlySet<string>>(new Set());
-  folded = $state.raw<ReadonlySet<string>>(new Set());
+  /** Groups that are folded, in the outline those that are open. */
+  private turned = $state.raw<ReadonlySet<string>>(new Set());
+  isOutline = $state(false);
+  /** The keyword whose text is being written. */
+  editingId = $state('');
   currentId = $state('');
   private anchor: string | null = null;
   private lastChosen: string | null = null;
@@ -43,20 +51,24 @@ export class SheetState {
   );
   /** Groups that the sheet shows: of the campaign, or of all where it is filtered over all. */
   private readonly shownGroups: readonly Group[] = $derived.by(() =>
-    this.filter.overAll
+    this.filter.overAll || this.isOutline
       ? inOrder(this.planState.snapshot.campaign).flatMap(({ id }) => childrenOf(this.planState.snapshot.group, 'campaignId', id))
       : this.groups,
   );
   readonly rows: readonly SheetRow[] = $derived.by(() => {
-    const fits = this.filter.isOn ? this.filter.test(this.findByText) : null;
+    const fits = this.filter.isOn ? this.filter.test(this.findByText, (keyword) => bidOf(this.planState.plan, keyword)) : null;
+    let campaignId = '';
     return this.shownGroups.flatMap((group): SheetRow[] => {
       const all = childrenOf(this.planState.snapshot.keyword, 'groupId', group.id);
       const keywords = fits ? all.filter((keyword) => fits(keyword, group)) : all;
       if (fits && keywords.length === 0) return [];
-      const head: SheetRow = { kind: 'group', id: group.id, group, count: keywords.length };
-      return this.folded.has(group.id) && !fits
-        ? [head]
-        : [head, ...keywords.map((keyword): SheetRow => ({ kind: 'keyword', id: keyword.id, keyword, group }))];
+      const heads: SheetRow[] = [{ kind: 'group', id: group.id, group, count: keywords.length }];
+      const campaign = this.isOutline && group.campaignId !== campaignId ? this.planState.snapshot.campaign.get(group.campaignId) : null;
+      if (campaign) heads.unshift({ kind: 'campaign', id: campaign.id, campaign });
+      campaignId = group.campaignId;
+      return this.isFolded(group.id) && !fits
+        ? heads
+        : [...heads, ...keywords.map((keyword): SheetRow => ({ kind: 'keyword', id: keyword.id, keyword, group }))];
     });
   });
   readonly currentIndex = $derived(
@@ -146,10 +158,68 @@ export class SheetState {
     this.currentId = row.id;
   }
 
+  isFolded = (groupId: string): boolean => this.turned.has(groupId) !== this.isOutline;
+
   fold(groupId: string): void {
-    const next = new Set(this.folded);
+    const next = new Set(this.turned);
     if (!next.delete(groupId)) next.add(groupId);
-    this.folded = next;
+    this.turned = next;
+  }
+
+  /** Shows the campaign as a sheet, or all as an outline; what is chosen stays chosen. */
+  showAs(isOutline: boolean): void {
+    if (isOutline === this.isOutline) return;
+    this.turned = new Set();
+    this.isOutline = isOutline;
+  }
+
+  /** Writes the text of a keyword, and goes on to the next one; answers what is wrong, or an empty text. */
+  retext(id: string, typed: string): string {
+    const keyword = this.planState.snapshot.keyword.get(id);
+    const text = plainText(typed, this.planState.plan.rules.refusedKeywordSigns);
+    this.editingId = '';
+    if (!keyword || text === '' || text === keyword.text) return text === '' ? 'A keyword needs a word.' : '';
+    return this.planState.set('keyword', id, { text }) ? `“${text}” stands in that group already.` : '';
+  }
+
+  /** Moves the chosen keywords within their groups, or the group of the current row among its campaign's, up or down by one. */
+  shift(direction: -1 | 1): void {
+    const current = this.rows[this.currentIndex];
+    if (!current || current.kind === 'campaign') return;
+    const { snapshot } = this.planState;
+    if (current.kind === 'group') {
+      const change = shiftRows(
+        'group',
+        childrenOf(snapshot.group, 'campaignId', current.group.campaignId),
+        new Set([current.id]),
+        direction,
+      );
+      if (change) this.planState.make(change);
+      return;
+    }
+    const moving = new Set(this.chosenIds);
+    const groupIds = new Set([...moving].flatMap((id) => snapshot.keyword.get(id as Keyword['id'])?.groupId ?? []));
+    const changes = [...groupIds].flatMap(
+      (id) => shiftRows('keyword', childrenOf(snapshot.keyword, 'groupId', id), moving, direction) ?? [],
+    );
+    const [only] = changes;
+    if (only) this.planState.make(changes.length === 1 ? only : { type: 'several', name: 'keywords-grouped', changes });
+  }
+
+  /**
+   * Fills match type and bid (of a cell: that one alone) of a keyword down: into the other chosen ones, or, where only one is, into all
+   * below it in its group. Answers into how many.
+   */
+  fillDown(id: string, field: 'match' | 'bidMinor' | null): number {
+    const { snapshot } = this.planState;
+    const from = snapshot.keyword.get(id);
+    if (!from) return 0;
+    const siblings = childrenOf(snapshot.keyword, 'groupId', from.groupId);
+    const ids = this.chosen.size > 1 ? this.chosenIds : siblings.slice(siblings.indexOf(from) + 1).map((one) => one.id as string);
+    const { match, bidMinor } = from;
+    const fields = field === 'match' ? { match } : field === 'bidMinor' ? { bidMinor } : { match, bidMinor };
+    const into = ids.filter((one) => one !== id);
+    return into.length === 0 || this.planState.make({ type: 'set', record: 'keyword', ids: into, fields }) ? 0 : into.length;
   }
 
   /** Moves keywords into a group, one step; answers what is wrong, or an empty text. */
@@ -163,6 +233,12 @@ export class SheetState {
         ? `“${refusal.value}” stands in that group already; nothing was moved.`
         : 'Nothing was moved.'
       : '';
+  }
+
+  /** The place of the next keyword's row after another one's; -1 where there is none. */
+  keywordAfter(id: string): number {
+    const at = this.rows.findIndex((row) => row.id === id);
+    return at < 0 ? -1 : this.rows.findIndex(({ kind }, index) => index > at && kind === 'keyword');
   }
 
   setMatch(ids: readonly string[], match: MatchType): string {

@@ -5,13 +5,15 @@
   import { plainText, writeKeyword } from '$lib/core/keywords/read-keyword';
   import { reachOfNegative } from '$lib/core/research/negative-reach';
   import type { Negative } from '$lib/core/records/negative';
-  import { reasonWords, wordSearchRange } from '$lib/wording/research';
+  import { wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Notice from '../parts/Notice.svelte';
   import SelectField from '../parts/SelectField.svelte';
   import TextField from '../parts/TextField.svelte';
   import type { PlanState } from '../state/plan-state.svelte';
+
+  import { levelOf, originOf } from './negative-origin';
 
   interface Props {
     planState: PlanState;
@@ -33,21 +35,6 @@
   const textsOf = ({ finds, kept }: typeof today) => new Set([...finds, ...kept].map((find) => find.text));
   const more = $derived([...textsOf(then).difference(textsOf(today))]);
   const fewer = $derived([...textsOf(today).difference(textsOf(then))]);
-  const find = $derived(negative.findId === null ? undefined : planState.snapshot.find.get(negative.findId));
-  const word = $derived(negative.wordVerdictId === null ? undefined : planState.snapshot.wordVerdict.get(negative.wordVerdictId));
-  const entry = $derived(negative.briefItemId === null ? undefined : planState.snapshot.briefItem.get(negative.briefItemId));
-  const scope = $derived.by(() => {
-    if (negative.groupId !== null) return `the group ${planState.snapshot.group.get(negative.groupId)?.name ?? ''}`;
-    if (negative.campaignId !== null) return `the campaign ${planState.snapshot.campaign.get(negative.campaignId)?.name ?? ''}`;
-    return 'the whole plan';
-  });
-  const origin = $derived.by(() => {
-    if (find) return `the blocked find “${find.text}”${find.reason ? `, ${reasonWords[find.reason]}` : ''}; it leaves with that verdict`;
-    if (word)
-      return `the blocked word “${word.words}”${word.reason ? `, ${reasonWords[word.reason]}` : ''}; it leaves when that is taken back`;
-    return entry ? `the Brief’s “not offered”: ${entry.text}` : 'a hand, or a standing list';
-  });
-
   const change = () => void planState.set('negative', negative.id, { text: plain, match });
   const listed = (texts: readonly string[]) =>
     `${texts.slice(0, mostShown).join(', ')}${texts.length > mostShown ? ` and ${texts.length - mostShown} more` : ''}`;
@@ -58,7 +45,7 @@
     <h2 class="font-serif text-[17px] break-words text-madder">−{writeKeyword(negative.text, negative.match)}</h2>
     <Button kind="quiet" class="ms-auto" onclick={onleave}>Close</Button>
   </div>
-  <p class="text-ink-2">Of {scope}. From {origin}.</p>
+  <p class="text-ink-2">Of {levelOf(planState.snapshot, negative)}. From {originOf(planState.snapshot, negative).long}.</p>
   <TextField
     label="Its words"
     value={text}

@@ -4,11 +4,14 @@
     name: string;
     run: () => void;
     disabled?: boolean;
+    /** The key that does the same. */
+    keys?: string;
   }
 </script>
 
 <script lang="ts">
   import { tick } from 'svelte';
+  import KeyCap from './KeyCap.svelte';
 
   interface Props {
     /** What the button shows, and what the screen reader says of it. */
@@ -91,8 +94,9 @@
           role="menuitem"
           tabindex="-1"
           disabled={item.disabled}
-          class="block w-full px-3 py-0.5 text-start whitespace-nowrap -outline-offset-2 hover:bg-act-tint focus:bg-act-tint disabled:text-ink-3"
-          onclick={() => pick(item)}>{item.name}</button
+          class="flex w-full items-center justify-between gap-4 px-3 py-0.5 text-start whitespace-nowrap -outline-offset-2 hover:bg-act-tint focus:bg-act-tint disabled:text-ink-3"
+          onclick={() => pick(item)}
+          >{item.name}{#if item.keys}<KeyCap keys={item.keys} />{/if}</button
         >
       {/each}
     </div>

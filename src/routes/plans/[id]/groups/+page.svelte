@@ -12,6 +12,13 @@
   import OverlapList from '$lib/ui/groups/OverlapList.svelte';
   import KeptFinds from '$lib/ui/groups/KeptFinds.svelte';
   import MatchDialog from '$lib/ui/groups/MatchDialog.svelte';
+  import EachDialog from '$lib/ui/groups/EachDialog.svelte';
+  import KeywordDetails from '$lib/ui/groups/KeywordDetails.svelte';
+  import RenameDialog from '$lib/ui/groups/RenameDialog.svelte';
+  import SplitDialog from '$lib/ui/groups/SplitDialog.svelte';
+  import TidyDialog from '$lib/ui/groups/TidyDialog.svelte';
+  import NegativeSheet from '$lib/ui/negatives/NegativeSheet.svelte';
+  import Menu from '$lib/ui/parts/Menu.svelte';
   import ReplaceDialog from '$lib/ui/groups/ReplaceDialog.svelte';
   import SheetFilters from '$lib/ui/groups/SheetFilters.svelte';
   import KeywordSheet from '$lib/ui/groups/KeywordSheet.svelte';
@@ -22,7 +29,7 @@
   import CampaignTabs from '$lib/ui/shell/CampaignTabs.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
-  import { asCommand } from '$lib/ui/shell/keys';
+  import { asCommand, isTyping } from '$lib/ui/shell/keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
@@ -41,14 +48,29 @@
 
   const ways = [
     { id: 'Sheet', name: 'Sheet' },
+    { id: 'Outline', name: 'Outline' },
     { id: 'Cards', name: 'Cards' },
     { id: 'Overlaps', name: 'Overlaps' },
+    { id: 'Negatives', name: 'Negatives' },
   ] as const;
   let shownAs = $state<(typeof ways)[number]['id']>('Sheet');
+  const hasRows = $derived(shownAs === 'Sheet' || shownAs === 'Outline');
+  function show(way: typeof shownAs) {
+    shownAs = way;
+    sheet.showAs(way === 'Outline');
+  }
+  /** The chosen keywords, else the one at hand: what the margin shows. */
+  const chosenKeywords = $derived(hasRows ? sheet.chosenIds.flatMap((id) => planState.snapshot.keyword.get(id) ?? []) : []);
+  const more = $derived([
+    { name: 'Match type…', keys: 'T', run: () => (groups.picking = 'match'), disabled: sheet.chosenIds.length === 0 },
+    { name: 'Copy to…', keys: 'C', run: () => (groups.picking = 'copy'), disabled: sheet.chosenIds.length === 0 },
+    { name: 'A group for each…', keys: 'O', run: () => (groups.dialog = 'each'), disabled: sheet.chosenIds.length === 0 },
+    { name: 'Find and replace…', keys: 'R', run: () => (groups.dialog = 'replace') },
+    { name: 'Split off by a word…', keys: 'S', run: () => (groups.dialog = 'split'), disabled: !group },
+    { name: 'Names and pages…', keys: 'P', run: () => (groups.dialog = 'rename') },
+    { name: 'Tidy up…', keys: 'U', run: () => (groups.dialog = 'tidy') },
+  ]);
   let keywordSheet = $state<ReturnType<typeof KeywordSheet>>();
-  let isAdding = $state(false);
-  let isBuilding = $state(false);
-  let isReplacing = $state(false);
   onMount(() => {
     const free = (act: () => void) =>
       asCommand(() => {
@@ -56,7 +78,13 @@
         void keywordSheet?.showCurrent();
       });
     const whenChosen = (act: () => void) => free(() => sheet.chosenIds.length > 0 && act());
-    return tinykeys(window, {
+    const pasted = (event: ClipboardEvent) => {
+      if (!hasRows || isTyping(event.target) || document.querySelector('dialog[open]')) return;
+      event.preventDefault();
+      groups.paste(event.clipboardData?.getData('text/plain') ?? '');
+    };
+    document.addEventListener('paste', pasted);
+    const unbind = tinykeys(window, {
       '$mod+KeyA': free(() => sheet.chooseAll()),
       ArrowDown: free(() => sheet.goTo(sheet.currentIndex + 1)),
       ArrowUp: free(() => sheet.goTo(sheet.currentIndex - 1)),
@@ -70,12 +98,35 @@
         })(event);
       },
       KeyH: asCommand(() => document.querySelector<HTMLInputElement>('[data-at="filter:holds"]')?.select()),
+      'Alt+ArrowUp': free(() => sheet.shift(-1)),
+      'Alt+ArrowDown': free(() => sheet.shift(1)),
+      Enter: (event: KeyboardEvent) => {
+        if (!hasRows || (event.target instanceof HTMLElement && event.target.matches('button, a, input, select, textarea'))) return;
+        asCommand(() => {
+          const row = sheet.rows[sheet.currentIndex];
+          if (row?.kind === 'group') sheet.fold(row.id);
+          else if (row?.kind === 'keyword') sheet.editingId = row.id;
+        })(event);
+      },
+      '$mod+KeyD': (event: KeyboardEvent) => {
+        if (document.querySelector('dialog[open]')) return;
+        event.preventDefault();
+        groups.fillDown(event.target instanceof HTMLElement ? (event.target.dataset.at ?? '') : '');
+      },
+      KeyC: whenChosen(() => (groups.picking = 'copy')),
+      KeyP: asCommand(() => (groups.dialog = 'rename')),
+      KeyS: asCommand(() => group && (groups.dialog = 'split')),
+      KeyU: asCommand(() => (groups.dialog = 'tidy')),
       KeyM: whenChosen(() => (groups.picking = 'move')),
-      KeyO: whenChosen(() => groups.groupEach()),
-      KeyR: asCommand(() => (isReplacing = true)),
+      KeyO: whenChosen(() => (groups.dialog = 'each')),
+      KeyR: asCommand(() => (groups.dialog = 'replace')),
       KeyT: whenChosen(() => (groups.picking = 'match')),
       Delete: whenChosen(() => sheet.remove(sheet.chosenIds)),
     });
+    return () => {
+      document.removeEventListener('paste', pasted);
+      unbind();
+    };
   });
 </script>
 
@@ -84,6 +135,9 @@
 <PlanShell {planState} chapter="groups">
   {#snippet margin()}
     <div class="flex flex-col gap-4">
+      {#if chosenKeywords.length > 0}
+        {#key sheet.chosenIds.join()}<KeywordDetails {planState} keywords={chosenKeywords} />{/key}
+      {/if}
       {#if group}
         {#key group.id}<GroupDetails
             {planState}
@@ -104,7 +158,7 @@
       {#snippet actions()}
         {#if sheet.campaign}
           <Button onclick={() => groups.add()}>New group</Button>
-          <Button onclick={() => (isBuilding = true)}>Build from lists</Button>
+          <Button onclick={() => (groups.dialog = 'build')}>Build from lists</Button>
           <Button kind={sheet.groups.length === 0 ? 'act' : 'plain'} href={proposalHref}>Propose groups</Button>
         {/if}
       {/snippet}
@@ -124,17 +178,17 @@
         </div>
         <div class="flex min-h-0 min-w-0 flex-col">
           <div class="flex items-center gap-2 px-4 py-1.5">
-            <Tabs label="Shown as" kind="box" tabs={ways} value={shownAs} onpick={(way) => (shownAs = way)} />
+            <Tabs label="Shown as" kind="box" tabs={ways} value={shownAs} onpick={show} />
             <p
               class="min-w-0 truncate text-ink-2"
               aria-label={sheet.chosen.size > 0 ? `${countOf(sheet.chosen.size, 'keyword')} chosen` : undefined}
             >
               {sheet.chosen.size > 0 ? `${sheet.chosen.size.toLocaleString('en-GB')} chosen` : ''}
             </p>
-            <span class="ms-auto flex shrink-0 gap-1.5">
-              <Button disabled={!group} onclick={() => (isAdding = true)}>Add…</Button>
+            <span class="ms-auto flex shrink-0 items-center gap-1.5">
+              <Button disabled={!group} onclick={() => (groups.dialog = 'add')}>Add…</Button>
               <Button keys="M" disabled={sheet.chosenIds.length === 0} onclick={() => (groups.picking = 'move')}>Move to…</Button>
-              <Button keys="T" disabled={sheet.chosenIds.length === 0} onclick={() => (groups.picking = 'match')}>Match type…</Button>
+              <Menu name="More" label="More to do with keywords and groups" items={more} />
             </span>
           </div>
           {#if groups.problem}<Notice block class="mx-4 mb-1.5 flex justify-between"
@@ -157,10 +211,12 @@
             </div>
           {:else if shownAs === 'Overlaps'}
             <OverlapList {planState} campaignId={sheet.campaign.id} groupId={group?.id ?? null} />
+          {:else if shownAs === 'Negatives'}
+            <NegativeSheet {planState} />
           {:else if shownAs === 'Cards'}
             <GroupCards {sheet} current={group?.id ?? ''} onopen={groups.open} onproblem={groups.say} />
           {:else}
-            <SheetFilters {sheet} onreplace={() => (isReplacing = true)} oneach={() => groups.groupEach()} />
+            <SheetFilters {sheet} />
             <KeywordSheet bind:this={keywordSheet} {sheet} onopen={groups.open} onproblem={groups.say} />
           {/if}
           <WhichAnswers {planState} campaignId={sheet.campaign.id} />
@@ -170,9 +226,25 @@
   </div>
 </PlanShell>
 
-<ReplaceDialog bind:open={isReplacing} {sheet} />
-<BuildDialog bind:open={isBuilding} {sheet} />
-{#if group}<AddKeywordsDialog {planState} bind:open={isAdding} {group} />{/if}
+<ReplaceDialog bind:open={() => groups.dialog === 'replace', (open) => groups.turn('replace', open)} {sheet} />
+<BuildDialog bind:open={() => groups.dialog === 'build', (open) => groups.turn('build', open)} {sheet} />
+<EachDialog bind:open={() => groups.dialog === 'each', (open) => groups.turn('each', open)} {sheet} />
+<RenameDialog bind:open={() => groups.dialog === 'rename', (open) => groups.turn('rename', open)} {sheet} />
+<TidyDialog bind:open={() => groups.dialog === 'tidy', (open) => groups.turn('tidy', open)} {sheet} />
+{#if group}
+  <AddKeywordsDialog {planState} bind:open={() => groups.dialog === 'add', (open) => groups.turn('add', open)} {group} />
+  <SplitDialog
+    bind:open={() => groups.dialog === 'split', (open) => groups.turn('split', open)}
+    name={group.name}
+    onsplit={(word) => groups.splitOff(word)}
+  />
+{/if}
+<ChooseDialog
+  bind:open={() => groups.picking === 'copy', (open) => !open && (groups.picking = null)}
+  title={`Copy ${countOf(sheet.chosenIds.length, 'keyword')} to`}
+  items={groups.copyChoices}
+  onpick={(id) => groups.copyTo(id)}
+/>
 <ChooseDialog
   bind:open={() => groups.picking === 'move', (open) => !open && (groups.picking = null)}
   title={`Move ${countOf(sheet.chosenIds.length, 'keyword')} to`}
