@@ -2,6 +2,8 @@ import type { Verdict } from '../records/find';
 import type { PlanView } from '../view/plan-view';
 import { breakEvenBid, curveOf, roundUp, type Curve } from './curve';
 import { tell, type Limit, type LimitShares, type TotalEstimate } from './estimate';
+import type { Change } from '../store/changes';
+import { feedAfter, type FedAfter } from './feed-after';
 import { feedKeywords, type Fed, type StrongKeyword } from './fed';
 import { costByVerdict } from './find-demand';
 import { forecastYear, seasonOf, type YearForecast } from './months';
@@ -105,6 +107,8 @@ export interface ForecastQuestions {
   levels: { question: { scope: Scope }; answer: KeywordLevels[] };
   /** Keywords, by id, that the money feeds. */
   fed: { question: object; answer: string[] };
+  /** What the money would feed of a campaign once a change is made; null where that would be refused. */
+  'fed-after': { question: { campaignId: string; change: Change }; answer: FedAfter | null };
   /** Keywords of a group, by id, that get too few clicks to learn from. */
   idle: { question: { groupId: string }; answer: string[] };
 }
@@ -158,6 +162,7 @@ const answers: Answers = {
   year: (plan, { startsOn }) => forecastYear(plan, startsOn),
   helps: (plan) => findHelp(plan),
   fed: (plan) => feedKeywords(plan).ranked.flatMap(({ id, isFed }) => (isFed ? [id] : [])),
+  'fed-after': (plan, { campaignId, change }) => feedAfter(plan.view, campaignId, change),
   idle: (plan, { groupId }) =>
     plan.campaigns.flatMap((campaign) => campaign.groups.flatMap((group, at) => (group.id === groupId ? idleIn(plan, campaign, at) : []))),
   shares: (plan) => {

@@ -40,9 +40,24 @@ export interface BuildAsked {
 export interface Built {
   count: number;
   leftOut: number;
-  groups: { name: string; texts: string[]; others: string[] }[];
+  /** `values`: of each part the value that all built keywords of the group hold; a part whose value differs in it has none. */
+  groups: { name: string; texts: string[]; others: string[]; values: Record<string, string> }[];
   /** Built keywords under no group word: all, where no part makes groups. */
   rest: string[];
+}
+
+/** The value of each part that all texts hold: what may fill a slot for all of them (rules §3). */
+function sharedValues(texts: readonly string[], { parts }: Pattern): Record<string, string> {
+  return Object.fromEntries(
+    parts.flatMap(({ name, values }) => {
+      const { groups, rest } = fileByWords(
+        texts,
+        values.map((value) => value.trim()).filter((value) => value !== ''),
+      );
+      const [only] = groups;
+      return only && groups.length === 1 && rest.length === 0 ? [[name.toLowerCase(), only.name]] : [];
+    }),
+  );
 }
 
 /** Builds keywords from a pattern, leaves out what makes no sense, and files them by the part that groups. Throws `RangeError` as `combine`. */
@@ -74,6 +89,7 @@ export function buildGroups({ pattern, neverTogether, others }: BuildAsked): Bui
       name,
       texts: built.groups.find((one) => one.name === name)?.texts ?? [],
       others: filed.get(name) ?? [],
+      values: sharedValues(built.groups.find((one) => one.name === name)?.texts ?? [], pattern),
     })),
     rest: built.rest,
   };

@@ -2,16 +2,20 @@
   import { untrack } from 'svelte';
   import { matchTypes } from '$lib/core/records/match-types';
   import { mostBuilt } from '$lib/core/keywords/combine';
+  import { inOrder } from '$lib/core/store/snapshot';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import Input from '../parts/Input.svelte';
   import Radio from '../parts/Radio.svelte';
+  import MoneyField from '../parts/MoneyField.svelte';
   import Select from '../parts/Select.svelte';
+  import SelectField from '../parts/SelectField.svelte';
   import Tabs from '../parts/Tabs.svelte';
   import TakeOut from '../parts/TakeOut.svelte';
   import TextArea from '../parts/TextArea.svelte';
+  import TextField from '../parts/TextField.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { BuildState } from './build-state.svelte';
   import type { SheetState } from './sheet-state.svelte';
@@ -26,6 +30,10 @@
   );
   const mostParts = 5;
   const mostShown = 4;
+  const { planState } = $derived(sheet);
+  const masters = $derived(inOrder(planState.workspace.snapshot.master));
+  /** Slots of the page or path that some group has no one value for. */
+  const unfilled = $derived([...new Set(build.groups.flatMap(({ isOn, page, path }) => (isOn ? [...page.unknown, ...path.unknown] : [])))]);
   $effect(() => {
     if (!open) return;
     void [
@@ -33,6 +41,7 @@
       build.groupBy,
       build.never,
       build.filesOthers,
+      build.keptNever,
       build.parts.map(({ name, lines, optional }) => [name, lines, optional]),
     ];
     untrack(() => build.ask());
@@ -74,6 +83,28 @@
           {#if build.parts.length > 1}<TakeOut label={`Take ${part.name} out`} onclick={() => build.parts.splice(at, 1)} />{/if}
         </div>
         <TextArea rows={6} aria-label={`Values of ${part.name}`} bind:value={part.lines} />
+        <div class="flex items-center gap-3">
+          {#if build.keptValues.length > 0}
+            <Select
+              class="h-[26px] min-w-0"
+              aria-label={`A kept list for ${part.name}`}
+              value=""
+              onchange={(event) => {
+                const list = build.keptValues.find(({ id }) => id === event.currentTarget.value);
+                if (list) part.lines = list.lines.join('\n');
+                event.currentTarget.value = '';
+              }}
+            >
+              <option value="" disabled>kept lists…</option>
+              {#each build.keptValues as { id, name } (id)}<option value={id}>{name}</option>{/each}
+            </Select>
+          {/if}
+          {#if part.lines.trim() !== ''}<Button
+              kind="link"
+              class="whitespace-nowrap"
+              onclick={() => build.keepValues(part.name, part.lines)}>keep as “{part.name}”</Button
+            >{/if}
+        </div>
         <Checkbox bind:checked={part.optional} class="flex items-center gap-2">may be left out</Checkbox>
         <Radio name="groups by" value={part.name} bind:group={build.groupBy} class="flex items-center gap-2">makes the groups</Radio>
       </section>
@@ -103,6 +134,39 @@
       >file keywords and kept finds that hold a group word, too</Checkbox
     >
   </div>
+  <details class="border-t border-rule pt-2">
+    <summary class="w-fit cursor-pointer font-semibold">Pages, ads, bid and negatives of new groups</summary>
+    <div class="grid grid-cols-5 gap-3 pt-2">
+      <TextField
+        label="Landing page"
+        value={build.page}
+        placeholder={`client.example/[[${build.groupBy}]]`}
+        onedit={(text) => void (build.page = text)}
+      />
+      <SelectField
+        label="Ad from a master"
+        value={build.masterId}
+        items={[{ value: '', name: 'none yet' }, ...masters.map(({ id, name }) => ({ value: id as string, name }))]}
+        onedit={(id) => (build.masterId = id)}
+      />
+      <TextField
+        label="Its first path"
+        value={build.path}
+        placeholder={`[[${build.groupBy}]]`}
+        onedit={(text) => void (build.path = text)}
+      />
+      <MoneyField label="Default bid" value={build.bidMinor} ways={planState.amounts} onedit={(minor) => void (build.bidMinor = minor)} />
+      <TextField
+        label="Negatives of each"
+        value={build.negatives}
+        placeholder="free, jobs"
+        onedit={(text) => void (build.negatives = text)}
+      />
+    </div>
+    {#if unfilled.length > 0}<p class="pt-1 text-ochre">
+        {unfilled.map((name) => `[[${name}]]`).join(', ')}: no part of that name, or its value differs within a group.
+      </p>{/if}
+  </details>
   <div class="grid grid-cols-[minmax(0,1fr)_180px] gap-4 border-t border-rule pt-2">
     <section aria-label="What is built" class="max-h-[24vh] overflow-y-auto">
       {#if build.answer && 'tooMany' in build.answer}
@@ -120,27 +184,38 @@
           >
         </p>
         <ul>
-          {#each build.groups as { name, fresh, stand, others, isOn } (name)}
+          {#each build.groups as { name, fresh, stand, others, isOn, page, path, isPathLong } (name)}
             <li class="flex items-baseline gap-2 border-b border-rule-soft py-0.5">
               <Checkbox label={`Make ${name}`} checked={isOn} onchange={() => build.toggle(name)} />
               <span class="w-32 shrink-0 truncate font-semibold" title={name}>{name}</span>
               <span class="w-8 shrink-0 text-end font-mono text-[12px]">{fresh.length + others.length}</span>
               <span class="min-w-0 flex-1 truncate text-ink-2"
-                >{[...fresh, ...others].slice(0, mostShown).join(', ')}{stand > 0 ? ` (${stand} stand already)` : ''}</span
+                >{page.text !== '' ? `${page.text} · ` : ''}{path.text !== ''
+                  ? isPathLong
+                    ? 'path too long · '
+                    : `/${path.text} · `
+                  : ''}{[...fresh, ...others].slice(0, mostShown).join(', ')}{stand > 0 ? ` (${stand} stand already)` : ''}</span
               >
             </li>
           {/each}
         </ul>
       {/if}
     </section>
-    <label class="flex flex-col gap-1 text-ink-2"
-      >never together, a line each
-      <TextArea rows={3} placeholder="grand, keyboard" bind:value={build.never} />
-    </label>
+    <div class="flex flex-col gap-1 text-ink-2">
+      <label class="flex flex-col gap-1"
+        >never together, a line each
+        <TextArea rows={2} placeholder="grand, keyboard" bind:value={build.never} /></label
+      >
+      {#if build.never.trim() !== ''}<Button kind="link" class="w-fit" onclick={() => build.keepNever()}>in every plan</Button>{/if}
+      {#if build.keptNever.length > 0}<p class="text-[12px]">
+          In every plan: {build.keptNever.join('; ')}
+          <TakeOut label="Forget what never stands together" onclick={() => build.forgetNever()} />
+        </p>{/if}
+    </div>
   </div>
   {#snippet footer()}
     <Button onclick={() => (open = false)}>Not now</Button>
-    <Button kind="act" disabled={build.totals.keywords + build.totals.filed === 0} onclick={make}
+    <Button kind="act" disabled={build.totals.keywords + build.totals.filed === 0 || unfilled.length > 0} onclick={make}
       >Make {countOf(build.totals.keywords, 'keyword')} in {countOf(build.totals.groups, 'group')}</Button
     >
   {/snippet}

@@ -1,10 +1,13 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { wordNumber } from '$lib/wording/figures';
   import Button from '../parts/Button.svelte';
+  import Checkbox from '../parts/Checkbox.svelte';
   import type { ProposalState } from './proposal-state.svelte';
 
   let { proposal, planId }: { proposal: ProposalState; planId: string } = $props();
 
+  const askAfterMs = 150;
   const { totals } = $derived(proposal);
   const lines = $derived([
     ['Stand now', totals.stood],
@@ -16,7 +19,13 @@
     ['Left over, not lost', proposal.leftOver.length],
     ['Unticked, still kept', totals.unticked],
   ] as const);
-  const fed = $derived(proposal.planState.forecast.summary?.fed);
+  // Asked of the forecast once what is ticked stands still.
+  $effect(() => {
+    if (!proposal.heedsMoney) return;
+    void proposal.rows;
+    const timer = setTimeout(() => void untrack(() => proposal.feed()), askAfterMs);
+    return () => clearTimeout(timer);
+  });
 </script>
 
 <div class="flex flex-col gap-4">
@@ -31,10 +40,18 @@
       {/each}
     </dl>
     <p class="pt-1 text-ink-2">Nothing is made yet; one undo takes it back.</p>
-    {#if fed && fed.fed > 0 && fed.keywords > fed.fed}
-      <p class="pt-1 text-ink-2">
-        The money feeds {wordNumber(fed.fed)} of {wordNumber(fed.keywords)} keywords.
-        <Button kind="link" href={`/plans/${planId}/forecast`}>Park the rest in Forecast</Button>
+    <Checkbox
+      class="flex items-center gap-2 pt-2"
+      checked={proposal.heedsMoney}
+      onchange={(event) => void (proposal.heedsMoney = event.currentTarget.checked)}>only what the money feeds; park the rest</Checkbox
+    >
+    {#if proposal.heedsMoney && proposal.fedAfter}
+      <p class="text-ink-2" role="status">
+        {#if proposal.fedAfter.keywords === 0}No keyword has figures yet, so none is parked.{:else}
+          The money feeds {wordNumber(proposal.fedAfter.keywords - proposal.fedAfter.unfed.length)} of {wordNumber(
+            proposal.fedAfter.keywords,
+          )}
+          with figures; {wordNumber(proposal.fedAfter.unfed.length)} are parked in their groups, not deleted.{/if}
       </p>
     {/if}
   </section>

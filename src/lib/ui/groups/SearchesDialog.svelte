@@ -37,6 +37,11 @@
   let isAsking = $state(false);
   const lines = $derived(typed.split('\n').filter((line) => line.trim() !== ''));
 
+  /** What reports say was searched, each once. */
+  const reported = $derived(
+    open ? [...new Set([...planState.snapshot.reportRow.values()].map(({ text }) => text))].slice(0, mostAsked) : [],
+  );
+
   /** The first column of each line: a report's other columns are left. */
   const firstCell = (line: string) => line.split('\t')[0]!;
 
@@ -65,6 +70,9 @@
     <Button disabled={isAsking} onclick={() => void ask(inOrder(planState.snapshot.find).map(({ text }) => text))}
       >Ask for all {planState.snapshot.find.size.toLocaleString('en-GB')} finds</Button
     >
+    {#if reported.length > 0}<Button disabled={isAsking} onclick={() => void ask(reported)}
+        >Ask for the {reported.length.toLocaleString('en-GB')} of reports</Button
+      >{/if}
     {#if lines.length > mostAsked}<span class="text-ochre">At most {mostAsked.toLocaleString('en-GB')} at once.</span>{/if}
   </p>
   {#if isAsking}<Notice tone="doing">Asking …</Notice>{/if}

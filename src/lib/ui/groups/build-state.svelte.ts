@@ -1,5 +1,12 @@
 import { plainText } from '$lib/core/keywords/read-keyword';
-import { childrenOf } from '$lib/core/store/snapshot';
+import { fillPattern, type FilledPattern } from '$lib/core/groups/group-pattern';
+import type { KeptList } from '$lib/core/records/kept-list';
+import type { Master } from '$lib/core/records/master';
+import { blank } from '$lib/core/records/record-types';
+import { readNegatives } from '$lib/core/research/standing-lists';
+import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
+import { splitEntries } from '$lib/core/text/split-entries';
+import { units } from '$lib/core/text/text-length';
 import type { Campaign } from '$lib/core/records/campaign';
 import type { MatchType } from '$lib/core/records/match-types';
 import type { Built } from '$lib/core/keywords/file-by-words';
@@ -15,6 +22,21 @@ export interface TypedPart {
   optional: boolean;
 }
 
+/** A group as it will be built. */
+export interface BuiltRow {
+  name: string;
+  fresh: string[];
+  stand: number;
+  others: string[];
+  isOn: boolean;
+  page: FilledPattern;
+  path: FilledPattern;
+  /** Its path has no room: the master's stays. */
+  isPathLong: boolean;
+}
+
+const [mostLines, mostSigns] = [2000, 300];
+
 const linesOf = (text: string) => text.split('\n').filter((line) => line.trim() !== '');
 
 /** Keywords built from lists: the pattern as it is typed, what it makes, and its making in one step. */
@@ -29,6 +51,13 @@ export class BuildState {
   never = $state('');
   filesOthers = $state(false);
   match = $state<MatchType>('phrase');
+  /** What new groups begin with: a pattern of their pages and of the first path, the part's names as slots; bid, negatives, ads. */
+  page = $state('');
+  path = $state('');
+  bidMinor = $state<number | null>(null);
+  negatives = $state('');
+  /** A master's id, or none. */
+  masterId = $state('');
   answer = $state.raw<BuildAnswer | null>(null);
   /** Groups that are left out, by name. */
   off = $state.raw<ReadonlySet<string>>(new Set());
@@ -38,16 +67,22 @@ export class BuildState {
   /** The pattern on one line: service · for whom · in place. */
   readonly line: string = $derived(this.parts.map(({ name, optional }) => (optional ? `(${name})` : name)).join(' · '));
   /** Keywords to make by group; those that stand in the campaign already are no new ones. */
-  readonly groups: readonly { name: string; fresh: string[]; stand: number; others: string[]; isOn: boolean }[] = $derived.by(() => {
+  readonly groups: readonly BuiltRow[] = $derived.by(() => {
     const standing = this.standing;
-    const of = ({ name, texts, others }: Built['groups'][number]) => ({
+    const { planState } = this;
+    const pathLimit = planState.plan.rules.formats.responsive.paths.limit;
+    const of = ({ name, texts, others, values }: Built['groups'][number]): BuiltRow => ({
       name,
+      page: fillPattern(this.page, { ...values, group: name }, { isAddress: true }),
+      path: fillPattern(this.path, { ...values, group: name }, { isAddress: true }),
+      isPathLong: units(fillPattern(this.path, { ...values, group: name }, { isAddress: true }).text) > pathLimit,
       fresh: texts.filter((text) => !standing.has(text)),
       stand: texts.filter((text) => standing.has(text)).length,
       others,
       isOn: !this.off.has(name),
     });
-    const rest = this.built && this.built.rest.length > 0 ? [of({ name: this.restName, texts: this.built.rest, others: [] })] : [];
+    const rest =
+      this.built && this.built.rest.length > 0 ? [of({ name: this.restName, texts: this.built.rest, others: [], values: {} })] : [];
     return [...(this.built?.groups.map(of) ?? []), ...rest];
   });
   readonly totals = $derived.by(() => {
@@ -93,12 +128,53 @@ export class BuildState {
     };
     this.worker ??= new Worker(new URL('../../workers/build.worker.ts', import.meta.url), { type: 'module' });
     this.worker.onmessage = ({ data }: MessageEvent<BuildAnswer>) => (this.answer = data);
-    this.worker.postMessage({ pattern, neverTogether: linesOf(this.never), others: [...others] });
+    this.worker.postMessage({ pattern, neverTogether: [...linesOf(this.never), ...this.keptNever], others: [...others] });
   }
 
   close(): void {
     this.worker?.terminate();
     this.worker = null;
+  }
+
+  /** Lists of values that are kept for all clients. */
+  get keptValues(): readonly KeptList[] {
+    return inOrder(this.planState.workspace.snapshot.keptList).filter(({ kind }) => kind === 'values');
+  }
+
+  /** Words that never stand together, kept for all clients: one line each. */
+  get keptNever(): readonly string[] {
+    return this.neverList?.lines ?? [];
+  }
+
+  private get neverList(): KeptList | undefined {
+    return inOrder(this.planState.workspace.snapshot.keptList).find(({ kind }) => kind === 'never-together');
+  }
+
+  /** Keeps a part's values under a name; a list of that name holds them from then on. */
+  keepValues(name: string, lines: string): void {
+    this.keep('values', name, linesOf(lines));
+  }
+
+  /** Keeps the lines of words that never stand together; they are left out in every plan. */
+  keepNever(): void {
+    this.keep('never-together', 'never together', [...new Set([...this.keptNever, ...linesOf(this.never)])]);
+    this.never = '';
+  }
+
+  forgetNever(): void {
+    if (this.neverList) this.planState.workspace.make({ type: 'remove', record: 'keptList', ids: [this.neverList.id] });
+  }
+
+  private keep(kind: KeptList['kind'], name: string, lines: readonly string[]): void {
+    const { workspace, plan } = this.planState;
+    const all = inOrder(workspace.snapshot.keptList);
+    const same = all.find((list) => list.kind === kind && list.name === name);
+    const kept = lines.map((line) => line.trim().slice(0, mostSigns)).slice(0, mostLines);
+    if (same) workspace.set('keptList', same.id, { lines: kept });
+    else {
+      const language = plan.brief.languages[0] ?? 'en';
+      workspace.add('keptList', blank('keptList', { id: newId(), kind, name, language, lines: kept, position: nextPosition(all) }));
+    }
   }
 
   toggle(name: string): void {
@@ -112,14 +188,20 @@ export class BuildState {
     const campaign = this.campaign();
     if (!campaign) return false;
     const { snapshot } = this.planState;
+    const negatives = readNegatives(splitEntries(this.negatives, 'commas'), this.planState.plan.rules.refusedKeywordSigns);
     const byName = new Map(childrenOf(snapshot.group, 'campaignId', campaign.id).map(({ id, name }) => [name.toLowerCase(), id as string]));
     const wanted = this.groups
       .filter(({ isOn, fresh, others }) => isOn && fresh.length + others.length > 0)
-      .map(({ name, fresh, others }): GroupToMake => {
+      .map(({ name, fresh, others, page, path, isPathLong }): GroupToMake => {
         const groupId = byName.get(name) ?? null;
         const own = groupId === null ? name : snapshot.group.get(groupId)!.name;
-        return { groupId, name: own, theme: name, texts: [...fresh, ...others] };
+        const texts = [...fresh, ...others];
+        const path1 = path.text === '' || isPathLong ? {} : { path1: path.text };
+        return { groupId, name: own, theme: name, texts, landingPage: page.text, defaultBidMinor: this.bidMinor, negatives, ...path1 };
       });
-    return this.planState.make(makeProposal(snapshot, campaign.id, wanted, { newId, match: this.match })) === null;
+    const { workspace } = this.planState;
+    const master = workspace.snapshot.master.get(this.masterId as Master['id']);
+    const ads = master ? { master, lines: childrenOf(workspace.snapshot.masterLine, 'masterId', master.id) } : 'copied';
+    return this.planState.make(makeProposal(snapshot, campaign.id, wanted, { newId, match: this.match, ads })) === null;
   }
 }

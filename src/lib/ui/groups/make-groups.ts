@@ -60,18 +60,17 @@ function mostFrom(snapshot: Snapshot, ids: readonly string[]): string | null {
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 }
 
+type AdsOfNew = Required<Pick<MakingOptions, 'newId' | 'ads'>> & Pick<GroupToMake, 'path1'>;
+
 /** The ads that a new group begins with. */
-function adsOfNew(
-  snapshot: Snapshot,
-  groupId: string,
-  moving: readonly string[],
-  { newId, ads }: Required<Pick<MakingOptions, 'newId' | 'ads'>>,
-) {
+function adsOfNew(snapshot: Snapshot, groupId: string, moving: readonly string[], { newId, ads, path1 }: AdsOfNew): SimpleChange[] {
   if (ads === 'none') return [];
-  if (ads !== 'copied')
-    return applyMaster({ snapshot }, ads.master, [{ group: { id: groupId }, lines: ads.lines.map((line) => ({ line })) }], newId).changes;
-  const model = mostFrom(snapshot, moving);
-  return model === null ? [] : copyAds(snapshot, model, groupId, newId);
+  if (ads === 'copied') {
+    const model = mostFrom(snapshot, moving);
+    return model === null ? [] : copyAds(snapshot, model, groupId, newId);
+  }
+  const master = path1 === undefined ? ads.master : { ...ads.master, path1 };
+  return applyMaster({ snapshot }, master, [{ group: { id: groupId }, lines: ads.lines.map((line) => ({ line })) }], newId).changes;
 }
 
 /** A group as it is to be: new ones get keywords of texts that stand nowhere, and those that stand elsewhere move. */
@@ -85,6 +84,8 @@ export interface GroupToMake {
   landingPage?: string;
   defaultBidMinor?: number | null;
   negatives?: readonly { text: string; match: MatchType }[];
+  /** The first path of an ad that comes from a master; as the master’s where it is not said. */
+  path1?: string;
 }
 
 /** A master whose ad new groups get. */
@@ -117,7 +118,7 @@ export function makeProposal(
   let position = nextPosition(groups);
   const left = new Map(groups.map(({ id }) => [id as string, childrenOf(snapshot.keyword, 'groupId', id).length]));
   const [before, after]: [SimpleChange[], SimpleChange[]] = [[], []];
-  for (const { groupId, name, theme, texts, landingPage = '', defaultBidMinor = null, negatives = [] } of wanted) {
+  for (const { groupId, name, theme, texts, landingPage = '', defaultBidMinor = null, negatives = [], path1 } of wanted) {
     const id = groupId ?? newId();
     const stands = groupId === null ? undefined : snapshot.group.get(groupId as Group['id']);
     if (!stands) {
@@ -144,7 +145,7 @@ export function makeProposal(
     }
     if (!stands) {
       if (negatives.length > 0) after.push({ type: 'add', record: 'negative', rows: newNegatives(snapshot, id, negatives, newId) });
-      after.push(...adsOfNew(snapshot, id, moving, { newId, ads }));
+      after.push(...adsOfNew(snapshot, id, moving, { newId, ads, path1 }));
     }
   }
   const emptied = groups

@@ -103,9 +103,9 @@ export class ProposalKeys {
     this.shell.announce(`“${this.theme}” and “${theme}” are one ad now, for all plans of the client.`);
   }
 
-  make(): void {
+  async make(): Promise<void> {
     const { groups, added, moved } = this.proposal.totals;
-    if (!this.proposal.make()) return;
+    if (!(await this.proposal.make())) return;
     this.shell.announce(`${countOf(groups, 'group')} made, ${countOf(added, 'keyword')} added, ${moved} moved. Ctrl Z takes them back.`);
     this.leave();
   }
@@ -142,7 +142,7 @@ export class ProposalKeys {
       '$mod+Enter': (event) => {
         event.preventDefault();
         if (event.target instanceof HTMLElement) event.target.blur();
-        this.make();
+        void this.make();
       },
       Escape: asCommand(() => this.leave()),
     };

@@ -1,5 +1,6 @@
 import type { Lessons } from '$lib/core/cut/first-cut';
 import type { ListAsked, Proposal, ProposalWay, ProposedItem, Steering } from '$lib/core/groups/proposal-types';
+import { withParked, type FedAfter } from '$lib/core/forecast/feed-after';
 import type { Campaign } from '$lib/core/records/campaign';
 import type { CutLesson } from '$lib/core/records/cut-lesson';
 import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
@@ -20,6 +21,9 @@ export class ProposalState {
   least = $state<number | null>(null);
   largest = $state<number | null>(null);
   recuts = $state(false);
+  /** Whether what the money does not feed is parked as groups are made, and how many that would be. */
+  heedsMoney = $state(false);
+  fedAfter = $state.raw<FedAfter | null>(null);
   /** Null until it is cut for the first time. */
   proposal = $state.raw<Proposal | null>(null);
   private edits = $state.raw<ProposalEdits>(noEdits);
@@ -220,16 +224,31 @@ export class ProposalState {
     if (group) this.planState.set('group', group.id, { isFixed: !group.isFixed });
   }
 
-  /** Makes all that is ticked, one step. Gives whether it was made. */
-  make(): boolean {
-    const { planState, rows } = this;
+  /** The change that makes all that is ticked; null where there is nothing to make. */
+  private get change() {
     const campaign = this.campaign();
-    if (!campaign) return false;
-    const wanted = rows
+    if (!campaign) return null;
+    const wanted = this.rows
       .filter(({ isOn, ticked, groupId }) => isOn && (ticked.length > 0 || groupId !== null))
       .map(({ groupId, name, theme, ticked }) => ({ groupId, name, theme, texts: ticked.map(this.text) }));
-    const change = makeProposal(planState.snapshot, campaign.id, wanted, { newId, match: planState.plan.house.defaultMatch });
-    if (change.changes.length === 0 || planState.make(change)) return false;
+    const { snapshot, plan } = this.planState;
+    const change = makeProposal(snapshot, campaign.id, wanted, { newId, match: plan.house.defaultMatch });
+    return change.changes.length === 0 ? null : { campaignId: campaign.id as string, change };
+  }
+
+  /** Looks how many of the campaign's keywords the money would not feed once all is made. */
+  async feed(): Promise<void> {
+    const { change } = this;
+    this.fedAfter = change && (await this.planState.forecast.ask('fed-after', change));
+  }
+
+  /** Makes all that is ticked, one step; where the money is heeded, what it does not feed is parked. Gives whether it was made. */
+  async make(): Promise<boolean> {
+    const { planState, change } = this;
+    if (!change) return false;
+    const fed = this.heedsMoney ? await planState.forecast.ask('fed-after', change) : null;
+    const whole = fed ? withParked(planState.plan, change.change, fed.unfed, newId) : change.change;
+    if (planState.make(whole)) return false;
     this.edits = noEdits;
     return true;
   }

@@ -2,6 +2,8 @@
   import { untrack } from 'svelte';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
   import { formatRoughly } from '$lib/core/money/money';
+  import { inOrder } from '$lib/core/store/snapshot';
+  import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { wordSearchRange } from '$lib/wording/research';
   import { countOf } from '$lib/wording/texts';
   import AddField from '../parts/AddField.svelte';
@@ -26,7 +28,7 @@
 
   const shell = getShell();
   const negatives = new NegativesState(untrack(() => planState));
-  const grid = 'grid-cols-[26px_minmax(0,1.3fr)_minmax(0,1.2fr)_64px_48px_92px_56px_minmax(0,1.2fr)]';
+  const grid = 'grid-cols-[26px_minmax(0,1.5fr)_minmax(0,1fr)_58px_40px_88px_44px_minmax(0,1.3fr)]';
   const rows = new RowWindow(
     () => 28,
     () => negatives.rows.length,
@@ -51,6 +53,12 @@
     const negative = planState.snapshot.negative.get(id);
     return negative ? writeKeyword(negative.text, negative.match) : '';
   };
+
+  const shortNames = $derived(shortCampaignNames(inOrder(planState.snapshot.campaign)));
+  function shortLevel({ campaignId, groupId }: NegativeRow['negative']): string {
+    if (groupId !== null) return planState.snapshot.group.get(groupId)?.name ?? '';
+    return campaignId === null ? 'the whole plan' : (shortNames.get(campaignId) ?? '');
+  }
 
   function told({ audit }: NegativeRow): { text: string; tone: string } {
     if (!audit) return { text: '…', tone: 'text-ink-3' };
@@ -77,37 +85,26 @@
 <!-- Native rows and ticks: drawn by the hundred while one scrolls. -->
 
 <div class="flex min-h-0 flex-1 flex-col">
-  <div class="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 pb-1.5 text-ink-2">
+  <div class="flex items-center gap-x-3 px-4 pb-1.5 text-ink-2">
     <label class="flex items-center gap-1.5"
       >of <Select class="h-[26px] max-w-44" bind:value={negatives.level}>
         <option value="">every level</option>
         {#each negatives.levels as { value, name } (value)}<option {value}>{name}</option>{/each}
       </Select></label
     >
-    <label class="flex items-center gap-1.5">holds <Input class="h-[26px] w-24!" bind:value={negatives.holds} /></label>
-    <label class="flex items-center gap-1.5"
-      >show <Select class="h-[26px] max-w-64" bind:value={negatives.shown}>
+    <label class="flex items-center gap-1.5">holds <Input class="h-[26px] w-28!" bind:value={negatives.holds} /></label>
+    <label class="flex min-w-0 items-center gap-1.5"
+      >show <Select class="h-[26px] max-w-56" bind:value={negatives.shown}>
         {#each shows as { id, name } (id)}<option value={id}>{name}</option>{/each}
       </Select></label
     >
-    <span class="ms-auto flex items-center gap-3">
-      <Button kind="link" onclick={() => (isStanding = true)}>Lists…</Button>
-      {#if negatives.counts.covered > 0}<Button kind="link" onclick={tidy}>Take out the {negatives.counts.covered} covered</Button>{/if}
-    </span>
   </div>
-  <div class="flex flex-wrap items-center gap-3 border-b border-rule px-4 pb-1.5">
-    <AddField
-      label="Add negatives"
-      placeholder="add or paste negatives, any marks…"
-      splitsAt="commas"
-      onadd={add}
-      class="h-[26px] w-64 border-field!"
-    />
+  <div class="flex h-[36px] items-center gap-3 border-b border-rule px-4 pb-1.5">
     {#if negatives.chosenRows.length > 0}
-      <span class="text-ink">{negatives.chosenRows.length} chosen</span>
-      <label class="flex items-center gap-1.5"
+      <span class="whitespace-nowrap text-ink">{negatives.chosenRows.length} chosen</span>
+      <label class="flex items-center gap-1.5 whitespace-nowrap"
         >move to <Select
-          class="h-[26px] max-w-44"
+          class="h-[26px] max-w-36"
           value=""
           onchange={(event) => {
             move(event.currentTarget.value);
@@ -120,7 +117,19 @@
       >
       <Button kind="link" onclick={() => void negatives.findFewer()}>Fewer that block the same…</Button>
       <Button kind="link" onclick={() => (isKeeping = true)}>Keep as a list…</Button>
-      <Button kind="link" onclick={() => negatives.remove([...negatives.chosen])}>Take out</Button>
+      <Button kind="link" onclick={() => negatives.remove(negatives.chosenRows.map(({ negative }) => negative.id))}>Take out</Button>
+    {:else}
+      <AddField
+        label="Add negatives"
+        placeholder="add or paste negatives, any marks…"
+        splitsAt="commas"
+        onadd={add}
+        class="h-[26px] w-64 border-field!"
+      />
+      <span class="ms-auto flex items-center gap-3">
+        <Button kind="link" onclick={() => (isStanding = true)}>Lists…</Button>
+        {#if negatives.counts.covered > 0}<Button kind="link" onclick={tidy}>Take out the {negatives.counts.covered} covered</Button>{/if}
+      </span>
     {/if}
   </div>
   {#if negatives.problem}<Notice block class="mx-4 mt-1.5 flex justify-between"
@@ -178,15 +187,16 @@
             /></span
           >
           <span role="gridcell" class="min-w-0"
-            ><Button
-              kind="link"
-              class="max-w-full truncate text-start text-madder!"
-              label={`The negative ${negative.text}: where it comes from and what it stops`}
+            ><button
+              type="button"
+              class="block max-w-full truncate text-start font-semibold text-madder hover:underline"
+              aria-label={`The negative ${negative.text}: where it comes from and what it stops`}
+              title={negative.text}
               onclick={() => (negatives.openedId = negatives.openedId === negative.id ? '' : negative.id)}
-              >−{writeKeyword(negative.text, negative.match)}</Button
+              >−{writeKeyword(negative.text, negative.match)}</button
             ></span
           >
-          <span role="gridcell" class="truncate text-ink-2" title={negatives.levelName(negative)}>{negatives.levelName(negative)}</span>
+          <span role="gridcell" class="truncate text-ink-2" title={negatives.levelName(negative)}>{shortLevel(negative)}</span>
           <span role="gridcell" class="truncate text-ink-2">{originOf(planState.snapshot, negative).short}</span>
           <span role="gridcell" class="text-end font-mono text-[12.5px]">{audit ? audit.finds : ''}</span>
           <span role="gridcell" class="text-end font-mono text-[12.5px] whitespace-nowrap text-ink-2"

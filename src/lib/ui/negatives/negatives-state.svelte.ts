@@ -64,8 +64,8 @@ export class NegativesState {
       ]),
     ];
   });
-  /** The chosen ones that still stand. */
-  readonly chosenRows: readonly NegativeRow[] = $derived(this.all.filter(({ negative }) => this.chosen.has(negative.id)));
+  /** The chosen ones, of those that are shown. */
+  readonly chosenRows: readonly NegativeRow[] = $derived(this.rows.filter(({ negative }) => this.chosen.has(negative.id)));
 
   constructor(readonly planState: PlanState) {}
 
@@ -146,7 +146,10 @@ export class NegativesState {
   async findFewer(): Promise<void> {
     const levels = new Set(this.chosenRows.map(({ negative }) => idOfLevel(negative)));
     this.problem = levels.size > 1 ? 'Choose negatives of one level: a smaller set has to stand where they do.' : '';
-    this.fewer = levels.size === 1 ? await this.planState.reader.ask('fewer-negatives', { ids: [...this.chosen] }) : null;
+    this.fewer =
+      levels.size === 1
+        ? await this.planState.reader.ask('fewer-negatives', { ids: this.chosenRows.map(({ negative }) => negative.id) })
+        : null;
   }
 
   /** Puts the smaller set in the place of the chosen ones, one step. */

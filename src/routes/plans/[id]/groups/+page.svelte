@@ -185,11 +185,13 @@
             >
               {sheet.chosen.size > 0 ? `${sheet.chosen.size.toLocaleString('en-GB')} chosen` : ''}
             </p>
-            <span class="ms-auto flex shrink-0 items-center gap-1.5">
-              <Button disabled={!group} onclick={() => (groups.dialog = 'add')}>Add…</Button>
-              <Button keys="M" disabled={sheet.chosenIds.length === 0} onclick={() => (groups.picking = 'move')}>Move to…</Button>
-              <Menu name="More" label="More to do with keywords and groups" items={more} />
-            </span>
+            {#if shownAs !== 'Negatives' && shownAs !== 'Overlaps'}
+              <span class="ms-auto flex shrink-0 items-center gap-1.5">
+                <Button disabled={!group} onclick={() => (groups.dialog = 'add')}>Add…</Button>
+                <Button keys="M" disabled={sheet.chosenIds.length === 0} onclick={() => (groups.picking = 'move')}>Move to…</Button>
+                <Menu name="More" label="More to do with keywords and groups" items={more} />
+              </span>
+            {/if}
           </div>
           {#if groups.problem}<Notice block class="mx-4 mb-1.5 flex justify-between"
               >{groups.problem}<TakeOut label="Close" onclick={() => groups.say('')} /></Notice

@@ -90,7 +90,7 @@
       {#snippet tabs()}<CampaignTabs {planState} current={sheet.campaign?.id} />{/snippet}
       {#snippet actions()}
         <Button kind="quiet" keys="Esc" href={back}>Leave it</Button>
-        <Button kind="act" keys="Ctrl Enter" disabled={totals.added + totals.moved === 0} onclick={() => hands.make()}
+        <Button kind="act" keys="Ctrl Enter" disabled={totals.added + totals.moved === 0} onclick={() => void hands.make()}
           >{totals.groups > 0 ? `Make ${countOf(totals.groups, 'group')}` : 'Take it over'}</Button
         >
       {/snippet}
