@@ -1,5 +1,6 @@
 import { stem } from 'porter2';
-import { adjustedRand, labelledTrades, mainGroups, type LabelledTrade } from '../src/tests/labelled-trades';
+import { adjustedRand } from '../src/tests/adjusted-rand';
+import { labelledTrades, mainGroups, type LabelledTrade } from '../src/tests/labelled-trades';
 import { cutList, readForCut } from '$lib/core/cut/first-cut';
 import { Proposer } from '$lib/core/groups/proposal';
 import { partKeywords } from '$lib/core/groups/part-keywords';

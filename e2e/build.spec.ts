@@ -69,6 +69,8 @@ testOnDemo(
     await expect(page.locator('[data-keyword="piano tuner nearby"]')).toBeVisible();
     await page.keyboard.press('Escape');
     await page.keyboard.press('o');
+    await expect(page.getByRole('dialog', { name: `A group for each of ${count} keywords` })).toBeVisible();
+    await page.keyboard.press('Control+Enter');
     await untilSaved(page);
     await expect(page.locator('nav[aria-label="Groups"] a')).toHaveCount(groups + count);
     await page.keyboard.press('Control+z');

@@ -1,6 +1,7 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
-import { adjustedRand, labelledTrades, mainGroups, type LabelledTrade } from '../../../tests/labelled-trades';
+import { adjustedRand } from '../../../tests/adjusted-rand';
+import { labelledTrades, mainGroups, type LabelledTrade } from '../../../tests/labelled-trades';
 import { cutLanguage } from './cut-language';
 import { findFamilies } from './families';
 import { cutList, readForCut, type CutOptions, type FirstCut } from './first-cut';

@@ -18,7 +18,12 @@
   const newId = 'as typed';
   const mostShown = 50;
   let query = $state('');
-  const fitting = $derived(items.filter(({ name }) => name.toLowerCase().includes(query.trim().toLowerCase())));
+  const wanted = $derived(query.trim().toLowerCase());
+  /** How well a name fits: the very one, one that begins so, one that holds it. */
+  const rank = (name: string) => (name.toLowerCase() === wanted ? 0 : name.toLowerCase().startsWith(wanted) ? 1 : 2);
+  const fitting = $derived(
+    items.filter(({ name }) => name.toLowerCase().includes(wanted)).sort((a, b) => (wanted === '' ? 0 : rank(a.name) - rank(b.name))),
+  );
   const isNew = $derived(onnew !== undefined && query.trim() !== '' && !items.some(({ name }) => name === query.trim()));
   const found = $derived([...fitting.slice(0, mostShown), ...(isNew ? [{ id: newId, name: `New group “${query.trim()}”` }] : [])]);
 

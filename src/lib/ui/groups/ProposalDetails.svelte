@@ -46,11 +46,17 @@
       {@const text = proposal.text(item)}
       {@const isOn = row.ticked.includes(item)}
       <li
-        class={`flex items-center gap-2 border-b border-rule-soft py-0.5 ${proposal.currentText === text ? 'bg-sheet font-semibold' : ''}`}
+        class={`group flex items-center gap-2 border-b border-rule-soft py-0.5 ${proposal.currentText === text ? 'bg-sheet font-semibold' : ''}`}
         data-text={text}
       >
         <Checkbox label={`Take ${text}`} checked={isOn} disabled={!row.isOn} onchange={() => proposal.toggleText(text)} />
         <span class={`min-w-0 flex-1 [overflow-wrap:anywhere] ${isOn ? '' : 'text-ink-2 line-through'}`}>{text}</span>
+        <Button
+          kind="link"
+          class="opacity-0 group-hover:opacity-100 focus:opacity-100"
+          title={`Put ${text} somewhere`}
+          onclick={() => onmove(text)}>to…</Button
+        >
         {#if proposal.from(item) !== row.groupId || row.groupId === null}
           <span class="max-w-[40%] truncate text-ink-2" title={nameOf(proposal.from(item))}>{nameOf(proposal.from(item))}</span>
         {/if}

@@ -48,10 +48,9 @@ export function copiesOf(snapshot: Snapshot, ids: readonly string[], groupId: st
 
 /** The changes that copy keywords into another campaign, in groups of the same names; groups that it lacks come with their page, bid, negatives and ads. */
 export function copyToCampaign(snapshot: Snapshot, ids: readonly string[], campaignId: string, newId: () => string): SimpleChange[] {
-  const byGroup = Map.groupBy(
-    ids.flatMap((id) => snapshot.keyword.get(id) ?? []),
-    ({ groupId }) => groupId as string,
-  );
+  const byGroup = new Map<string, Keyword[]>();
+  for (const keyword of ids.flatMap((id) => snapshot.keyword.get(id) ?? []))
+    byGroup.set(keyword.groupId, [...(byGroup.get(keyword.groupId) ?? []), keyword]);
   const there = childrenOf(snapshot.group, 'campaignId', campaignId);
   let position = nextPosition(there);
   return [...byGroup].flatMap(([from, keywords]): SimpleChange[] => {
