@@ -87,14 +87,14 @@
 <div class="flex min-h-0 flex-1 flex-col">
   <div class="flex items-center gap-x-3 px-4 pb-1.5 text-ink-2">
     <label class="flex items-center gap-1.5"
-      >of <Select class="h-[26px] max-w-44" bind:value={negatives.level}>
+      >of <Select class="h-[26px] max-w-44" aria-label="Negatives of" bind:value={negatives.level}>
         <option value="">every level</option>
         {#each negatives.levels as { value, name } (value)}<option {value}>{name}</option>{/each}
       </Select></label
     >
     <label class="flex items-center gap-1.5">holds <Input class="h-[26px] w-28!" bind:value={negatives.holds} /></label>
     <label class="flex min-w-0 items-center gap-1.5"
-      >show <Select class="h-[26px] max-w-56" bind:value={negatives.shown}>
+      >show <Select class="h-[26px] max-w-56" aria-label="Which negatives" bind:value={negatives.shown}>
         {#each shows as { id, name } (id)}<option value={id}>{name}</option>{/each}
       </Select></label
     >

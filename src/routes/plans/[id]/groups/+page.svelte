@@ -149,7 +149,7 @@
         <hr class="border-rule" />
       {/if}
       <FindingsMargin {planState} findings={groups.findings} />
-      {#if group}<GroupNegatives {planState} {group} blocking={sheet.blocking} />{/if}
+      {#if group && shownAs !== 'Negatives'}<GroupNegatives {planState} {group} blocking={sheet.blocking} />{/if}
     </div>
   {/snippet}
   <div class="flex h-full flex-col">
