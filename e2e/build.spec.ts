@@ -43,6 +43,43 @@ testOnDemo(
   },
 );
 
+testOnDemo('lists are kept by name for any plan, and what results comes with pages, bids and negatives', async ({ page }) => {
+  await page.goto(`/plans/${await planId(page, 'Spring launch')}/groups`);
+  await page.getByRole('button', { name: 'Build from lists' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Build from lists' });
+  await dialog.getByLabel('Values of service').fill('harp tuning\nharp hire');
+  await dialog.getByRole('button', { name: 'keep as “service”' }).click();
+  await dialog.getByLabel('Values of for whom').fill('schools\npubs');
+  await dialog.getByPlaceholder('grand, keyboard').fill('hire, pubs');
+  await expect(dialog.getByRole('status')).toContainText('5 keywords in 2 groups');
+  await dialog.getByRole('button', { name: 'in every plan' }).click();
+  await expect(dialog).toContainText('In every plan: hire, pubs');
+  await dialog.getByText('Pages, ads, bid and negatives').click();
+  await dialog.getByLabel('Landing page').fill('ottlemere.example/[[for whom]]');
+  await expect(dialog).toContainText('[[for whom]]: no part of that name, or its value differs within a group.');
+  await expect(dialog.getByRole('button', { name: /^Make/ })).toBeDisabled();
+  await dialog.getByLabel('Landing page').fill('ottlemere.example/[[service]]');
+  await dialog.getByLabel('Default bid').fill('1.35');
+  await dialog.getByLabel('Negatives of each').fill('free, [harp music]');
+  await page.keyboard.press('Control+Enter');
+  await expect(dialog).toHaveCount(0);
+  await untilSaved(page);
+  await page
+    .getByRole('navigation', { name: 'Groups' })
+    .getByRole('link', { name: /^Harp hire/ })
+    .click();
+  const group = page.getByRole('region', { name: 'The group' });
+  await expect(group.getByLabel('Landing page')).toHaveValue('ottlemere.example/harp-hire');
+  await expect(group.getByLabel('Default bid')).toHaveValue('1.35');
+  await expect(page.getByRole('region', { name: 'Negatives of the group' })).toContainText('−[harp music]');
+  // In another plan the list is there, and what makes no sense stays out.
+  await page.goto(`/plans/${await planId(page, 'Cold frames, spring')}/groups`);
+  await page.getByRole('button', { name: 'Build from lists' }).click();
+  await dialog.getByLabel('A kept list for service').selectOption({ label: 'service' });
+  await dialog.getByLabel('Values of for whom').fill('schools\npubs');
+  await expect(dialog.getByRole('status')).toContainText('5 keywords in 2 groups');
+});
+
 testOnDemo(
   'all that hold a word are found over groups, their words replaced, and each given a group of its own, by keys',
   async ({ page }) => {

@@ -15,15 +15,6 @@ const target = join(root, 'docs/screenshots');
 const views = [
   ['brief', '/brief'],
   ['settings', '/settings', (page) => page.getByText('Clicks asked for').waitFor()],
-  [
-    'copy-to-place',
-    '/settings',
-    async (page) => {
-      await page.getByRole('button', { name: 'Copy to another place…' }).click();
-      await page.getByRole('combobox', { name: 'The other place' }).fill('Leighton B');
-      await page.getByRole('listbox', { name: 'Places found' }).getByRole('option').first().click();
-    },
-  ],
   ['research', '/research', (page) => page.getByText('sells the service').first().waitFor(), 'Cold frames, spring'],
   [
     'research-word',
@@ -45,24 +36,6 @@ const views = [
       await page.getByRole('button', { name: 'Rivals' }).click();
       await page.getByRole('button', { name: '4 ads' }).first().click();
     },
-  ],
-  [
-    'names',
-    '/research',
-    async (page) => {
-      await page.getByRole('button', { name: /^Say what/ }).click();
-      await page.getByRole('dialog', { name: 'Names nobody has told of' }).waitFor();
-    },
-    'Cold frames, spring',
-  ],
-  [
-    'accept',
-    '/research',
-    async (page) => {
-      await page.getByText('Judge next').waitFor();
-      await page.getByRole('button', { name: 'Accept…' }).click();
-    },
-    'Cold frames, spring',
   ],
   [
     'negative',
@@ -94,6 +67,43 @@ const views = [
     'groups',
     '/groups',
     (page) => page.getByRole('region', { name: 'Which group answers' }).getByRole('textbox').fill('upright piano tuning leith'),
+  ],
+  [
+    'overlaps',
+    '/groups',
+    async (page) => {
+      await page.getByRole('tab', { name: 'Overlaps' }).click();
+      await page.locator('[data-overlap] button').first().click();
+      await page.getByRole('button', { name: 'Keep them apart' }).waitFor();
+    },
+  ],
+  [
+    'negatives',
+    '/groups',
+    async (page) => {
+      await page.getByRole('tab', { name: 'Negatives' }).click();
+      await page.getByRole('button', { name: /^Take out the/ }).waitFor();
+    },
+  ],
+  [
+    'build',
+    '/groups',
+    async (page) => {
+      await page.getByRole('button', { name: 'Build from lists' }).click();
+      for (const [part, values] of [
+        ['service', 'cold frame lid\ncold frame'],
+        ['for whom', 'allotments\nschools'],
+        ['in place', 'kent\nessex'],
+      ])
+        await page.getByLabel(`Values of ${part}`).fill(values ?? '');
+      await page.getByText('Pages, ads, bid').click();
+      await page.getByLabel('Landing page').last().fill('vellacre.example/[[service]]');
+      await page
+        .getByText(/keywords in 2 groups/)
+        .first()
+        .waitFor();
+    },
+    'Cold frames, spring',
   ],
   [
     'ads',

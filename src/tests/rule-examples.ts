@@ -269,6 +269,10 @@ export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snap
         snapshot,
       ),
   },
+  'groups.page-unread': {
+    raises: (snapshot) => change(snapshot, 'keyword', { landingPage: 'nowhere' }),
+    not: (snapshot) => change(snapshot, 'keyword', { landingPage: 'ottlemere.example/uprights' }),
+  },
   'groups.keyword-long': {
     raises: (snapshot) => change(snapshot, 'keyword', { text: 'a b c d e f g h i j k' }),
     not: (snapshot) => change(snapshot, 'keyword', { text: 'a b c d e f g h i j' }),

@@ -101,6 +101,7 @@ const writers: Record<RuleId, Writer> = {
     'A group of many keywords',
     `${d.text('group')}: ${d.text('count')}; the house rule says ${d.text('most')} at most.`,
   ],
+  'groups.page-unread': (d) => ['A keyword’s page is no address', `${quote(d.text('keyword'))}: ${quote(d.text('address'))}`],
   'groups.keyword-long': (d) => [
     'A keyword is too long',
     `${quote(d.text('keyword'))}: ${d.text('units')} of ${d.text('unitsLimit')} signs, ${d.text('words')} of ${d.text('wordsLimit')} words`,

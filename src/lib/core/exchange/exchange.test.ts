@@ -108,10 +108,20 @@ describe('the plan file', () => {
       defaultMatch: match,
       landingPage: word,
       offer: fc.constantFrom(null, 0),
-      keywords: fc.uniqueArray(fc.record({ text: word, match, bidMinor: amount }), {
-        selector: ({ text, match }) => `${match} ${text}`,
-        maxLength: 5,
-      }),
+      keywords: fc.uniqueArray(
+        fc.record({
+          text: word,
+          match,
+          bidMinor: amount,
+          landingPage: fc.constantFrom('', 'a.example/b'),
+          note: fc.constantFrom('', 'n'),
+          labels: names,
+        }),
+        {
+          selector: ({ text, match }) => `${match} ${text}`,
+          maxLength: 5,
+        },
+      ),
       negatives: fc.array(fc.record({ text: word, match }), { maxLength: 3 }),
       ads: fc.array(
         fc.record({

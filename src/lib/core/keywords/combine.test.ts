@@ -94,8 +94,9 @@ describe('built keywords filed under group words', () => {
     const built = buildGroups({ pattern, neverTogether: ['tuning, keyboard'], others: ['piano repair', 'tuning grand', 'piano hire'] });
     expect([built.count, built.leftOut, built.rest]).toEqual([3, 1, []]);
     expect(built.groups).toEqual([
-      { name: 'tuning', texts: ['tuning grand'], others: [] },
-      { name: 'repair', texts: ['repair grand', 'repair keyboard'], others: ['piano repair'] },
+      { name: 'tuning', texts: ['tuning grand'], others: [], values: { service: 'tuning', of: 'grand' } },
+      // What differs within a group fills no slot of it.
+      { name: 'repair', texts: ['repair grand', 'repair keyboard'], others: ['piano repair'], values: { service: 'repair' } },
     ]);
   });
 

@@ -5,6 +5,7 @@ import type { Campaign } from '../records/campaign';
 import type { Group } from '../records/group';
 import type { Keyword } from '../records/keyword';
 import { holdsPhrase } from '../rules/word-lists';
+import { readAddress } from '../text/address';
 import { units } from '../text/text-length';
 import { checkKeywordLanguage } from './check-languages';
 import { negativeUnits } from './check-negatives';
@@ -41,6 +42,14 @@ function checkKeywords(view: PlanView, group: Group, keywords: readonly Keyword[
         rule: 'groups.keyword-long',
         ...report,
         data: { keyword: keyword.text, units: length, words, unitsLimit, wordsLimit },
+      });
+    const page = keyword.landingPage.trim();
+    if (page !== '' && (!readAddress(page) || page.length > view.rules.addressLimit))
+      reports.push({
+        rule: 'groups.page-unread',
+        record: keyword.id,
+        ...at(group, 'landingPage'),
+        data: { keyword: keyword.text, address: page },
       });
     const bid = bidOf(view, keyword);
     if (perClick !== null && keyword.bidMinor !== null && bid !== null && bid > perClick)

@@ -62,6 +62,7 @@ export const ruleList = {
   'groups.few-keywords': { chapter: 'groups', severity: 'suggestion' },
   'groups.many-keywords': { chapter: 'groups', severity: 'look' },
   'groups.keyword-long': { chapter: 'groups', severity: 'fix' },
+  'groups.page-unread': { chapter: 'groups', severity: 'fix' },
   'groups.keyword-twice': { chapter: 'groups', severity: 'fix' },
   'groups.keyword-in-two-campaigns': { chapter: 'groups', severity: 'look' },
   'groups.negative-blocks-own': { chapter: 'groups', severity: 'fix' },

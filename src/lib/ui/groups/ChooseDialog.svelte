@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { tick } from 'svelte';
   import Dialog from '../parts/Dialog.svelte';
+  import { yieldToMain } from '../state/yield-to-main';
   import SearchList, { type Choice } from '../parts/SearchList.svelte';
 
   interface Props {
@@ -31,7 +31,8 @@
     const name = query.trim();
     open = false;
     query = '';
-    await tick();
+    // What is chosen is done once the dialog is gone from the screen.
+    await yieldToMain();
     if (id === newId) onnew?.(name);
     else onpick(id);
   }

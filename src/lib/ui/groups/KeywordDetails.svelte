@@ -32,6 +32,7 @@
   </h2>
   <TextField
     label="A landing page of its own"
+    at={`${first?.id ?? ''}:landingPage`}
     value={same('landingPage')}
     commit="leave"
     placeholder={others.length > 0 ? 'they may differ' : inherited}

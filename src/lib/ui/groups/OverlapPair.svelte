@@ -113,7 +113,8 @@
       <p>
         {nameOf(groupId)} gets {countOf(negatives.length, 'negative')}:
         {#each negatives as { text, match } (`${match} ${text}`)}
-          <span class="me-1 rounded-sm bg-madder-tint px-1.5 text-madder">× {writeKeyword(text, match)}</span>
+          <span class="me-1 inline-block rounded-sm bg-madder-tint px-1.5 whitespace-nowrap text-madder">× {writeKeyword(text, match)}</span
+          >
         {/each}
         {#if stuck.length > 0}<span class="text-ochre"
             >Any negative for {stuck.map((text) => `“${text}”`).join(', ')} would block a keyword of its own: change that keyword, or make it

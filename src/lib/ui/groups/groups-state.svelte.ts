@@ -8,6 +8,7 @@ import { childrenOf, inOrder } from '$lib/core/store/snapshot';
 import { countOf } from '$lib/wording/texts';
 import { enterNew, fieldAt } from '../shell/enter-new';
 import type { ShellState } from '../shell/shell.svelte';
+import { yieldToMain } from '../state/yield-to-main';
 import type { PlanState } from '../state/plan-state.svelte';
 import { newId } from '../state/synced-store.svelte';
 import { freeGroupName, makeProposal, newGroup } from './make-groups';
@@ -168,7 +169,8 @@ export class GroupsState {
       ],
     });
     this.sheet.chosen = new Set();
-    this.open(row.id);
+    // The address follows once the rows have moved.
+    void yieldToMain().then(() => this.open(row.id));
   }
 
   /** Takes a choice of `matchChoices`: sets it, or asks what goes with it. */

@@ -60,7 +60,6 @@
   }: Props = $props();
 
   const id = $props.id();
-  const compact = 'h-[24px] bg-transparent px-1 py-0 text-end text-[12.5px]! focus:border-field';
   let draft = $state<string | null>(null);
   let editSession = '';
   let problem = $state('');
@@ -146,34 +145,46 @@
     note = 'Line breaks became spaces.';
     document.execCommand('insertText', false, text.trim());
   }
+
+  const attributes = $derived({
+    id,
+    type: 'text' as const,
+    value: shown,
+    placeholder,
+    disabled,
+    autocomplete: 'off' as const,
+    spellcheck: false,
+    'data-at': at,
+    'aria-invalid': problem !== '',
+    'aria-describedby': problem || note || hint ? `${id}-say` : undefined,
+    'data-column': column,
+    tabindex,
+    onfocus: () => {
+      editSession = `${at ?? label} ${Date.now()}`;
+      onfocus?.();
+    },
+    oninput: (event: Event) => edit((event.target as HTMLInputElement).value, false),
+    onblur: leave,
+    onkeydown: keydown,
+    onpaste: paste,
+  });
 </script>
 
 <div class={`flex min-w-0 flex-col gap-0.5 ${isCompact ? 'relative' : ''} ${extra}`}>
   <label for={id} class={hideLabel ? 'sr-only' : 'text-ink-2'}>{label}</label>
   <span class="relative flex items-center">
-    <Input
-      {id}
-      type="text"
-      value={shown}
-      {placeholder}
-      {disabled}
-      autocomplete="off"
-      spellcheck={false}
-      data-at={at}
-      aria-invalid={problem !== ''}
-      aria-describedby={problem || note || hint ? `${id}-say` : undefined}
-      data-column={column}
-      {tabindex}
-      onfocus={() => {
-        editSession = `${at ?? label} ${Date.now()}`;
-        onfocus?.();
-      }}
-      oninput={(event: Event) => edit((event.target as HTMLInputElement).value, false)}
-      onblur={leave}
-      onkeydown={keydown}
-      onpaste={paste}
-      class={`rounded-[4px]! border text-[13px] text-ink placeholder:text-ink-3 disabled:bg-paper disabled:text-ink-2 disabled:opacity-100 ${isCompact ? compact : 'h-[30px] bg-sheet px-2.5 py-1'} ${mono ? 'font-mono' : ''} ${problem ? 'border-madder' : isCompact ? 'border-transparent' : 'border-field'} ${suffix ? (suffix.length > 4 ? 'pe-16' : 'pe-10') : ''} ${trailing ? 'pe-7' : ''}`}
-    />
+    {#if isCompact}
+      <!-- Native: drawn by the hundred while one scrolls. -->
+      <input
+        {...attributes}
+        class={`block h-[24px] w-full rounded-[4px] border bg-transparent px-1 py-0 text-end text-[12.5px] text-ink placeholder:text-ink-3 focus:border-field focus:ring-0 disabled:text-ink-2 ${mono ? 'font-mono' : ''} ${problem ? 'border-madder' : 'border-transparent'}`}
+      />
+    {:else}
+      <Input
+        {...attributes}
+        class={`h-[30px] rounded-[4px]! border bg-sheet px-2.5 py-1 text-[13px] text-ink placeholder:text-ink-3 disabled:bg-paper disabled:text-ink-2 disabled:opacity-100 ${mono ? 'font-mono' : ''} ${problem ? 'border-madder' : 'border-field'} ${suffix ? (suffix.length > 4 ? 'pe-16' : 'pe-10') : ''} ${trailing ? 'pe-7' : ''}`}
+      />
+    {/if}
     {#if suffix}<span class="pointer-events-none absolute end-2 font-mono text-[12px] text-ink-3">{suffix}</span>{/if}
     {@render trailing?.()}
   </span>
