@@ -23,7 +23,7 @@
   );
   const most = $derived(Math.max(1, ...overlaps.map(({ searches }) => searches.length)));
   /** Five steps of tone, so that few and many differ at a glance. */
-  const tones = ['bg-ochre/15', 'bg-ochre/30', 'bg-ochre/50', 'bg-ochre/75', 'bg-ochre'];
+  const tones = ['bg-ochre/10', 'bg-ochre/20', 'bg-ochre/30', 'bg-ochre/40', 'bg-ochre/55'];
   const toneOf = ({ searches }: Overlap) =>
     tones[Math.ceil((Math.log1p(searches.length) / Math.log1p(most)) * tones.length) - 1] ?? tones[0];
 </script>

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { wordNumber } from '$lib/wording/figures';
   import Button from '../parts/Button.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import type { ProposalState } from './proposal-state.svelte';
@@ -48,10 +47,8 @@
     {#if proposal.heedsMoney && proposal.fedAfter}
       <p class="text-ink-2" role="status">
         {#if proposal.fedAfter.keywords === 0}No keyword has figures yet, so none is parked.{:else}
-          The money feeds {wordNumber(proposal.fedAfter.keywords - proposal.fedAfter.unfed.length)} of {wordNumber(
-            proposal.fedAfter.keywords,
-          )}
-          with figures; {wordNumber(proposal.fedAfter.unfed.length)} are parked in their groups, not deleted.{/if}
+          The money feeds {proposal.fedAfter.keywords - proposal.fedAfter.unfed.length} of {proposal.fedAfter.keywords}
+          with figures; {proposal.fedAfter.unfed.length} are parked in their groups, not deleted.{/if}
       </p>
     {/if}
   </section>
