@@ -106,7 +106,10 @@ async function bigPlan() {
   await page.goto(`${base}/plans/${id}/groups`);
   await page.locator('[data-keyword]').first().waitFor();
   await page.waitForTimeout(6000);
-  await page.locator('[data-keyword]').first().click({ position: { x: 60, y: 12 } });
+  await page
+    .locator('[data-keyword]')
+    .first()
+    .click({ position: { x: 60, y: 12 } });
   await traced(page, 'select-and-move-500', async () => {
     for (let turn = 0; turn < 499; turn++) await page.keyboard.press('Shift+ArrowDown');
     await page.keyboard.press('m');

@@ -135,6 +135,16 @@ describe('tables that come back changed', () => {
       (snapshot: Snapshot) => [...snapshot.adLine.values()].some(({ text }) => text === 'A Price That Stays'),
       true,
     ],
+    [
+      'keywords',
+      'Landing page',
+      'https://ottlemere.example/uprights',
+      (snapshot: Snapshot) => [...snapshot.keyword.values()][0]?.landingPage,
+      'https://ottlemere.example/uprights',
+    ],
+    ['keywords', 'Labels', 'spring; a \\; b', (snapshot: Snapshot) => [...snapshot.keyword.values()][0]?.labels.join('|'), 'spring|a ; b'],
+    ['keywords', 'Note', 'asked for often', (snapshot: Snapshot) => [...snapshot.keyword.values()][0]?.note, 'asked for often'],
+    ['groups', 'Labels', 'spring', (snapshot: Snapshot) => [...snapshot.group.values()][0]?.labels.join('|'), 'spring'],
     ['keywords', 'Match type', 'exact', (snapshot: Snapshot) => [...snapshot.keyword.values()].map(({ match }) => match)[0], 'exact'],
   ] as const)('%s: %s', (table, heading, cell, valueOf, expected) => {
     const read = readChanged(changed(table, heading, (old, row) => (row === 1 ? cell : old)));

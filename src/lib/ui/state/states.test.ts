@@ -189,6 +189,87 @@ describe('the sheet of keywords', () => {
     expect(sheet.chosen.size).toBe(0);
   });
 
+  it('is an outline of all campaigns with the same choice, groups folded', () => {
+    const group = row(snapshot.snapshot, 'group');
+    snapshot.make({
+      type: 'add',
+      record: 'campaign',
+      rows: [{ ...row(snapshot.snapshot, 'campaign'), id: 'c2', name: 'other', position: 5 }],
+    });
+    snapshot.make({ type: 'add', record: 'group', rows: [{ ...group, id: 'g2', campaignId: 'c2', name: 'Second' }] });
+    const sheet = new SheetState(planState, () => '');
+    sheet.toggle(sheet.rows[1]!);
+    sheet.showAs(true);
+    expect(sheet.rows.map(({ kind, id }) => [kind, id])).toEqual([
+      ['campaign', group.campaignId],
+      ['group', group.id],
+      ['campaign', 'c2'],
+      ['group', 'g2'],
+    ]);
+    expect([sheet.chosen.size, sheet.isFolded(group.id)]).toEqual([1, true]);
+    sheet.fold(group.id);
+    expect(sheet.isFolded(group.id)).toBe(false);
+    sheet.showAs(false);
+    expect(sheet.isFolded(group.id)).toBe(false);
+  });
+
+  it('writes a keyword in place, and refuses none and one that stands', () => {
+    const sheet = new SheetState(planState, () => '');
+    const [first, second] = childrenOf(snapshot.snapshot.keyword, 'groupId', row(snapshot.snapshot, 'group').id);
+    expect(sheet.retext(first!.id, 'Grand  Tuning!')).toBe('');
+    expect(snapshot.snapshot.keyword.get(first!.id)?.text).toBe('grand tuning');
+    expect(sheet.retext(second!.id, 'grand tuning')).toBe('“grand tuning” stands in that group already.');
+    expect(sheet.retext(second!.id, ' ')).toBe('A keyword needs a word.');
+    expect(sheet.keywordAfter(first!.id)).toBe(2);
+    expect([sheet.keywordAfter('nowhere'), sheet.keywordAfter(sheet.rows.at(-1)!.id)]).toEqual([-1, -1]);
+  });
+
+  it('moves what is chosen up and down, and fills down', () => {
+    const sheet = new SheetState(planState, () => '');
+    const texts = () => childrenOf(snapshot.snapshot.keyword, 'groupId', row(snapshot.snapshot, 'group').id).map(({ text }) => text);
+    sheet.goTo(3);
+    sheet.shift(-1);
+    expect(texts()).toEqual(['piano tuning', 'tune a piano', 'piano tuner']);
+    sheet.goTo(1);
+    sheet.shift(1);
+    expect(texts()).toEqual(['tune a piano', 'piano tuning', 'piano tuner']);
+    const [first, second, third] = childrenOf(snapshot.snapshot.keyword, 'groupId', row(snapshot.snapshot, 'group').id);
+    snapshot.make({ type: 'set', record: 'keyword', ids: [first!.id], fields: { bidMinor: 210, match: 'exact' } });
+    const later = new SheetState(planState, () => '');
+    expect(later.fillDown(first!.id, 'bidMinor')).toBe(2);
+    expect(later.fillDown(third!.id, null)).toBe(0);
+    later.chosen = new Set([first!.id, second!.id]);
+    expect(later.fillDown(first!.id, null)).toBe(1);
+    expect([...snapshot.snapshot.keyword.values()].map(({ text, match, bidMinor }) => [text, match, bidMinor]).sort()).toEqual([
+      ['piano tuner', 'phrase', 210],
+      ['piano tuning', 'exact', 210],
+      ['tune a piano', 'exact', 210],
+    ]);
+  });
+
+  it('is filtered by group, label, page and bid', () => {
+    const [first] = childrenOf(snapshot.snapshot.keyword, 'groupId', row(snapshot.snapshot, 'group').id);
+    snapshot.make({
+      type: 'set',
+      record: 'keyword',
+      ids: [first!.id],
+      fields: { labels: ['Spring'], landingPage: 'ottlemere.example/grand', bidMinor: 300 },
+    });
+    const count = (set: (filter: SheetState['filter']) => void) => {
+      const sheet = new SheetState(planState, () => '');
+      set(sheet.filter);
+      return sheet.rows.filter(({ kind }) => kind === 'keyword').length;
+    };
+    expect([
+      count((filter) => (filter.label = 'spring')),
+      count((filter) => (filter.page = '/grand')),
+      count((filter) => (filter.bidAtLeast = 200)),
+      count((filter) => (filter.bidAtLeast = 160)),
+      count((filter) => (filter.group = 'tuning')),
+      count((filter) => (filter.group = 'nothing')),
+    ]).toEqual([1, 1, 1, 3, 3, 0]);
+  });
+
   it('sets match types and takes keywords out', () => {
     const sheet = new SheetState(planState, () => '');
     const ids = childrenOf(snapshot.snapshot.keyword, 'groupId', row(snapshot.snapshot, 'group').id).map(({ id }) => id as string);
