@@ -19,6 +19,7 @@ export default defineConfig({
     // Modules are loaded once a thread: what they hold beside rows is cached by identity, and no test leaves anything behind.
     pool: 'threads',
     isolate: false,
-    testTimeout: 5_000,
+    // What hangs is found all the same; a busy machine is no fault of a test.
+    testTimeout: 30_000,
   },
 });

@@ -113,7 +113,7 @@ async function bigPlan() {
   await traced(page, 'select-and-move-500', async () => {
     for (let turn = 0; turn < 499; turn++) await page.keyboard.press('Shift+ArrowDown');
     await page.keyboard.press('m');
-    await page.keyboard.type('group 99');
+    await page.keyboard.type('concert 100');
     await page.waitForTimeout(200);
     await page.keyboard.press('Enter');
     await page.waitForTimeout(1500);

@@ -287,7 +287,7 @@ test('proof and tables are the screens’ own', async ({ request }) => {
   const csv = await request.get(`/api/plans/${id}/tables/keywords.csv`);
   expect(csv.headers()['content-type']).toContain('text/csv');
   const lines = (await csv.text()).trim().split('\r\n');
-  expect(lines[0]).toBe('Campaign,Ad group,Keyword,Match type,Bid');
+  expect(lines[0]).toBe('Campaign,Ad group,Keyword,Match type,Bid,Landing page,Labels,Note');
   // Six keywords of the group without an ad are held back.
   expect(lines).toHaveLength(1 + 397 - 6);
   const tsv = await (await request.get(`/api/plans/${id}/tables/negatives.tsv`)).text();

@@ -1,5 +1,6 @@
-import { wordsOf } from '../keywords/words';
-import { childrenOf } from '../store/snapshot';
+import { sameWords, wordsOf } from '../keywords/words';
+import type { Keyword } from '../records/keyword';
+import { childrenOf, type Snapshot } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import { keepApart, proposeKeeper, type Parting } from './keep-apart';
 import type { Overlap } from './overlaps';
@@ -9,6 +10,10 @@ export interface PlanParting {
   partings: Parting[];
   sameWords: { search: string; groups: string[] }[];
 }
+
+/** The keywords of a group whose words are a search's own, as they stand. */
+export const keywordsOfWords = ({ keyword }: Snapshot, groupId: string, search: string): Keyword[] =>
+  childrenOf(keyword, 'groupId', groupId).filter(({ text }) => sameWords(wordsOf(text), wordsOf(search)));
 
 /** A pair of groups in its order, as a key. */
 export const pairKey = ({ one, other }: Pick<Overlap, 'one' | 'other'>) => `${one} ${other}`;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { proposeKeeper } from '$lib/core/groups/keep-apart';
   import type { Overlap } from '$lib/core/groups/overlaps';
-  import { pairKey, type PlanParting } from '$lib/core/groups/part-plan';
+  import { keywordsOfWords, pairKey, type PlanParting } from '$lib/core/groups/part-plan';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
@@ -27,6 +27,7 @@
 
   const shell = getShell();
   const mostPairs = 60;
+  const mostSame = 20;
   let scope = $state<'group' | 'campaign' | 'all'>('campaign');
   let keepers = $state.raw<ReadonlyMap<string, string>>(new Map());
   let parting = $state.raw<PlanParting | null>(null);
@@ -53,6 +54,12 @@
     { id: 'campaign' as const, name: 'this campaign' },
     { id: 'all' as const, name: 'all campaigns' },
   ]);
+
+  function takeOut(id: string, search: string) {
+    const ids = keywordsOfWords(planState.snapshot, id, search).map((keyword) => keyword.id as string);
+    if (planState.make({ type: 'remove', record: 'keyword', ids })) return;
+    shell.announce(`“${search}” taken out of ${nameOf(id)}. Ctrl Z brings it back.`);
+  }
 
   function part() {
     if (!parting) return;
@@ -109,10 +116,16 @@
         {/each}
         {#if parting.sameWords.length > 0}
           <p class="pt-2 text-ochre">
-            {parting.sameWords.length} of the searches cannot be parted: two groups have the same words. Take one out or move it.
+            {parting.sameWords.length} of the searches cannot be parted: two groups have the same words. Take them out of one.
           </p>
           <ul class="text-ink-2">
-            {#each parting.sameWords.slice(0, 20) as { search, groups } (search)}<li>“{search}”: {groups.map(nameOf).join(', ')}</li>{/each}
+            {#each parting.sameWords.slice(0, mostSame) as { search, groups } (search)}
+              <li>
+                “{search}”:
+                {#each groups as id (id)}<Button kind="link" class="me-2" onclick={() => takeOut(id, search)}>out of {nameOf(id)}</Button
+                  >{/each}
+              </li>
+            {/each}
           </ul>
         {/if}
       {/if}

@@ -17,7 +17,7 @@
   import TextArea from '../parts/TextArea.svelte';
   import TextField from '../parts/TextField.svelte';
   import { getShell } from '../shell/shell.svelte';
-  import { BuildState } from './build-state.svelte';
+  import { bothMatches, BuildState } from './build-state.svelte';
   import type { SheetState } from './sheet-state.svelte';
 
   let { open = $bindable(), sheet }: { open: boolean; sheet: SheetState } = $props();
@@ -123,7 +123,7 @@
     />
     <label class="flex items-center gap-1.5"
       >match <Select class="h-[26px]" bind:value={build.match}>
-        {#each matchTypes as match (match)}<option value={match}>{match}</option>{/each}
+        {#each [...matchTypes, bothMatches] as match (match)}<option value={match}>{match}</option>{/each}
       </Select></label
     >
     {#if build.parts.length < mostParts}<Button

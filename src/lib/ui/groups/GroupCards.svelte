@@ -1,6 +1,5 @@
 <script lang="ts">
   import Checkbox from '../parts/Checkbox.svelte';
-  import { childrenOf } from '$lib/core/store/snapshot';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
   import { dragsKeywords, takesKeywords } from './drag';
   import type { SheetState } from './sheet-state.svelte';
@@ -17,8 +16,7 @@
 <!-- Native: whole rows that are pressed, not of a button’s shape. -->
 
 <div class="grid min-h-0 flex-1 auto-rows-max grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-3 overflow-y-auto px-4 py-2">
-  {#each sheet.groups as group (group.id)}
-    {@const keywords = childrenOf(sheet.planState.snapshot.keyword, 'groupId', group.id)}
+  {#each sheet.shown as { group, keywords } (group.id)}
     <section
       class={`rounded-sm border bg-sheet ${group.id === current ? 'border-madder' : 'border-rule'}`}
       aria-label={group.name}

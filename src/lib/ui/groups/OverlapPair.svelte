@@ -2,10 +2,8 @@
   import { untrack } from 'svelte';
   import { proposeKeeper } from '$lib/core/groups/keep-apart';
   import type { Overlap } from '$lib/core/groups/overlaps';
-  import { pairKey, type PlanParting } from '$lib/core/groups/part-plan';
-  import { wordsOf } from '$lib/core/keywords/words';
+  import { keywordsOfWords, pairKey, type PlanParting } from '$lib/core/groups/part-plan';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
-  import { childrenOf } from '$lib/core/store/snapshot';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Notice from '../parts/Notice.svelte';
@@ -42,8 +40,7 @@
     return () => void (isGone = true);
   });
 
-  const keywordsIn = (groupId: string, search: string) =>
-    childrenOf(planState.snapshot.keyword, 'groupId', groupId).filter(({ text }) => wordsOf(text).join(' ') === wordsOf(search).join(' '));
+  const keywordsIn = (groupId: string, search: string) => keywordsOfWords(planState.snapshot, groupId, search);
   const rows = $derived(
     overlap.searches
       .map((search) => ({

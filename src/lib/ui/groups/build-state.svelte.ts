@@ -35,6 +35,9 @@ export interface BuiltRow {
   isPathLong: boolean;
 }
 
+/** Each keyword as phrase and as exact. */
+export const bothMatches = 'phrase and exact';
+
 const [mostLines, mostSigns] = [2000, 300];
 
 const linesOf = (text: string) => text.split('\n').filter((line) => line.trim() !== '');
@@ -50,7 +53,8 @@ export class BuildState {
   groupBy = $state('service');
   never = $state('');
   filesOthers = $state(false);
-  match = $state<MatchType>('phrase');
+  /** A match type, or both that most keywords have. */
+  match = $state<MatchType | typeof bothMatches>('phrase');
   /** What new groups begin with: a pattern of their pages and of the first path, the part's names as slots; bid, negatives, ads. */
   page = $state('');
   path = $state('');
@@ -136,6 +140,10 @@ export class BuildState {
     this.worker = null;
   }
 
+  private get matches() {
+    return this.match === bothMatches ? { match: 'phrase' as const, alsoMatch: 'exact' as const } : { match: this.match };
+  }
+
   /** Lists of values that are kept for all clients. */
   get keptValues(): readonly KeptList[] {
     return inOrder(this.planState.workspace.snapshot.keptList).filter(({ kind }) => kind === 'values');
@@ -202,6 +210,6 @@ export class BuildState {
     const { workspace } = this.planState;
     const master = workspace.snapshot.master.get(this.masterId as Master['id']);
     const ads = master ? { master, lines: childrenOf(workspace.snapshot.masterLine, 'masterId', master.id) } : 'copied';
-    return this.planState.make(makeProposal(snapshot, campaign.id, wanted, { newId, match: this.match, ads })) === null;
+    return this.planState.make(makeProposal(snapshot, campaign.id, wanted, { newId, ...this.matches, ads })) === null;
   }
 }

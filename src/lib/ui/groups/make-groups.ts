@@ -98,6 +98,8 @@ export interface MasterForGroups {
 export interface MakingOptions {
   newId: () => string;
   match: MatchType;
+  /** Another match type in which new keywords stand beside the first. */
+  alsoMatch?: MatchType;
   /** As of the group that most of its keywords leave, none, or one from a master. */
   ads?: 'copied' | 'none' | MasterForGroups;
 }
@@ -107,7 +109,7 @@ export function makeProposal(
   snapshot: Snapshot,
   campaignId: string,
   wanted: readonly GroupToMake[],
-  { newId, match, ads = 'copied' }: MakingOptions,
+  { newId, match, alsoMatch, ads = 'copied' }: MakingOptions,
 ) {
   const groups = childrenOf(snapshot.group, 'campaignId', campaignId);
   const standing = new Map<string, string[]>();
@@ -137,7 +139,9 @@ export function makeProposal(
     if (moving.length > 0) after.push({ type: 'set', record: 'keyword', ids: moving, fields: { groupId: id as Group['id'] } });
     for (const one of moving) left.set(snapshot.keyword.get(one)!.groupId, left.get(snapshot.keyword.get(one)!.groupId)! - 1);
     if (moving.length > 0) left.set(id, (left.get(id) ?? 0) + moving.length);
-    const fresh = texts.filter((text) => !standing.has(text)).map((text) => ({ text, match: stands?.defaultMatch ?? match }));
+    const fresh = texts
+      .filter((text) => !standing.has(text))
+      .flatMap((text) => [stands?.defaultMatch ?? match, ...(alsoMatch ? [alsoMatch] : [])].map((one) => ({ text, match: one })));
     const rows = newKeywords(snapshot, id, fresh, newId);
     if (rows.length > 0) {
       after.push({ type: 'add', record: 'keyword', rows });

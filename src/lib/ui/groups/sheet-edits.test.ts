@@ -148,6 +148,21 @@ describe('groups of one keyword', () => {
     }
   });
 
+  it('new keywords stand in two match types where that is asked for', () => {
+    const snapshot = snapshotOfFile(cleanFile);
+    const { campaignId } = row(snapshot, 'group');
+    const harp = [{ groupId: null, name: 'harp', theme: 'harp', texts: ['harp tuning', 'harp hire'] }];
+    const options = { newId: countingIds('g'), match: 'phrase' as const, alsoMatch: 'exact' as const };
+    const made = after(snapshot, makeProposal(snapshot, campaignId, harp, options));
+    const group = childrenOf(made.group, 'campaignId', campaignId).at(-1)!;
+    expect(childrenOf(made.keyword, 'groupId', group.id).map(({ text, match }) => `${text} ${match}`)).toEqual([
+      'harp tuning phrase',
+      'harp tuning exact',
+      'harp hire phrase',
+      'harp hire exact',
+    ]);
+  });
+
   it('what the money does not feed is parked in them, in the same step', () => {
     const snapshot = change(snapshotOfFile(cleanFile), 'campaign', { monthlyMinor: 1 });
     const view = viewOf(snapshot);

@@ -55,18 +55,23 @@ export class SheetState {
       ? inOrder(this.planState.snapshot.campaign).flatMap(({ id }) => childrenOf(this.planState.snapshot.group, 'campaignId', id))
       : this.groups,
   );
+  /** Groups with the keywords that the filter leaves; where it is on, none without any. */
+  readonly shown: readonly { group: Group; keywords: readonly Keyword[] }[] = $derived.by(() => {
+    const { keyword } = this.planState.snapshot;
+    if (!this.filter.isOn) return this.shownGroups.map((group) => ({ group, keywords: childrenOf(keyword, 'groupId', group.id) }));
+    const fits = this.filter.test(this.findByText, (one) => bidOf(this.planState.plan, one));
+    return this.shownGroups
+      .map((group) => ({ group, keywords: childrenOf(keyword, 'groupId', group.id).filter((one) => fits(one, group)) }))
+      .filter(({ keywords }) => keywords.length > 0);
+  });
   readonly rows: readonly SheetRow[] = $derived.by(() => {
-    const fits = this.filter.isOn ? this.filter.test(this.findByText, (keyword) => bidOf(this.planState.plan, keyword)) : null;
     let campaignId = '';
-    return this.shownGroups.flatMap((group): SheetRow[] => {
-      const all = childrenOf(this.planState.snapshot.keyword, 'groupId', group.id);
-      const keywords = fits ? all.filter((keyword) => fits(keyword, group)) : all;
-      if (fits && keywords.length === 0) return [];
+    return this.shown.flatMap(({ group, keywords }): SheetRow[] => {
       const heads: SheetRow[] = [{ kind: 'group', id: group.id, group, count: keywords.length }];
       const campaign = this.isOutline && group.campaignId !== campaignId ? this.planState.snapshot.campaign.get(group.campaignId) : null;
       if (campaign) heads.unshift({ kind: 'campaign', id: campaign.id, campaign });
       campaignId = group.campaignId;
-      return this.isFolded(group.id) && !fits
+      return this.isFolded(group.id) && !this.filter.isOn
         ? heads
         : [...heads, ...keywords.map((keyword): SheetRow => ({ kind: 'keyword', id: keyword.id, keyword, group }))];
     });

@@ -216,6 +216,7 @@
           {:else if shownAs === 'Negatives'}
             <NegativeSheet {planState} />
           {:else if shownAs === 'Cards'}
+            <SheetFilters {sheet} />
             <GroupCards {sheet} current={group?.id ?? ''} onopen={groups.open} onproblem={groups.say} />
           {:else}
             <SheetFilters {sheet} />
