@@ -212,7 +212,7 @@ for (const [name, launch] of Object.entries(launches))
     await go(button('Hand off without ads, on purpose'));
     const keywords = (await tableOf('Keywords')).trim().split('\r\n');
     expect(keywords).toHaveLength(6);
-    for (const row of keywords.slice(1)) expect(row).toMatch(/,(?:phrase|broad|exact),$/);
+    for (const row of keywords.slice(1)) expect(row).toMatch(/,(?:phrase|broad|exact),,,,$/);
 
     // Ads: the first of a group, several lines pasted as several.
     await press('Escape');

@@ -137,7 +137,7 @@ test('from an empty Shelf to the files, by keyboard alone', async ({ page, serve
     if (name === 'Ads') {
       expect(rows).toHaveLength(5);
       expect(text).toContain('[[keyword|Cold Frames]]');
-    } else expect(text).toMatch(/wooden cold frame uk,phrase,\r?$/m);
+    } else expect(text).toMatch(/wooden cold frame uk,phrase,,,,\r?$/m);
   }
   const file = page.waitForEvent('download');
   await tabTo(page, page.getByRole('button', { name: 'Plan file' }));
