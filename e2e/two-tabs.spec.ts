@@ -122,6 +122,7 @@ test('ten tabs, a second browser and the interface are all up to date within a s
   const elsewhere = await (await browser.newContext({ baseURL: server.url })).newPage();
   await elsewhere.goto(`/plans/${id}/brief`);
   await typeOver(offerOf(elsewhere), 'From another browser');
+  await untilSaved(elsewhere);
   for (const tab of tabs) await expect(offerOf(tab)).toHaveValue('From another browser', { timeout: 2000 });
 
   // A change made by the HTTP interface, by nobody's tab.
@@ -134,5 +135,6 @@ test('ten tabs, a second browser and the interface are all up to date within a s
   // The tab that listens for all closes; another one takes over.
   await page.close();
   await typeOver(offerOf(elsewhere), 'After the first tab closed');
+  await untilSaved(elsewhere);
   for (const tab of tabs.slice(1)) await expect(offerOf(tab)).toHaveValue('After the first tab closed', { timeout: 4000 });
 });

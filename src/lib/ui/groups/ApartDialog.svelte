@@ -1,7 +1,7 @@
 <script lang="ts">
   import { proposeKeeper } from '$lib/core/groups/keep-apart';
   import type { Overlap } from '$lib/core/groups/overlaps';
-  import { keywordsOfWords, pairKey, type PlanParting } from '$lib/core/groups/part-plan';
+  import { pairKey, type PlanParting } from '$lib/core/groups/part-plan';
   import { writeKeyword } from '$lib/core/keywords/read-keyword';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
@@ -11,8 +11,7 @@
   import Tabs from '../parts/Tabs.svelte';
   import { getShell } from '../shell/shell.svelte';
   import type { PlanState } from '../state/plan-state.svelte';
-  import { newNegatives } from './make-groups';
-  import { newId } from '../state/synced-store.svelte';
+  import { addParting, takeWordsOut } from './overlap-mends';
 
   interface Props {
     open: boolean;
@@ -55,19 +54,7 @@
     { id: 'all' as const, name: 'all campaigns' },
   ]);
 
-  function takeOut(id: string, search: string) {
-    const ids = keywordsOfWords(planState.snapshot, id, search).map((keyword) => keyword.id as string);
-    if (planState.make({ type: 'remove', record: 'keyword', ids })) return;
-    shell.announce(`“${search}” taken out of ${nameOf(id)}. Ctrl Z brings it back.`);
-  }
-
-  function part() {
-    if (!parting) return;
-    const rows = parting.partings.flatMap((one) => newNegatives(planState.snapshot, one.groupId, one.negatives, newId));
-    if (planState.make({ type: 'several', name: 'kept-apart', changes: [{ type: 'add', record: 'negative', rows }] })) return;
-    shell.announce(`${countOf(rows.length, 'negative')} in ${countOf(parting.partings.length, 'group')}. Ctrl Z takes them out.`);
-    open = false;
-  }
+  const part = () => parting && addParting(planState, shell, parting) && (open = false);
 </script>
 
 <Dialog bind:open title="Keep groups apart" wide>
@@ -122,7 +109,8 @@
             {#each parting.sameWords.slice(0, mostSame) as { search, groups } (search)}
               <li>
                 “{search}”:
-                {#each groups as id (id)}<Button kind="link" class="me-2" onclick={() => takeOut(id, search)}>out of {nameOf(id)}</Button
+                {#each groups as id (id)}<Button kind="link" class="me-2" onclick={() => takeWordsOut(planState, shell, id, search)}
+                    >out of {nameOf(id)}</Button
                   >{/each}
               </li>
             {/each}

@@ -2,7 +2,6 @@
   import { onMount } from 'svelte';
   import type { Overlap } from '$lib/core/groups/overlaps';
   import { pairKey } from '$lib/core/groups/part-plan';
-  import { inOrder } from '$lib/core/store/snapshot';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import EmptyState from '../parts/EmptyState.svelte';
@@ -14,19 +13,24 @@
   import OverlapGrid from './OverlapGrid.svelte';
   import OverlapPair from './OverlapPair.svelte';
 
-  let { planState, campaignId, groupId }: { planState: PlanState; campaignId: string; groupId: string | null } = $props();
+  interface Props {
+    planState: PlanState;
+    campaignId: string;
+    groupId: string | null;
+    /** Searches a month of a text, 0 where they are not known. */
+    searchesOf: (text: string) => number;
+  }
+
+  let { planState, campaignId, groupId, searchesOf }: Props = $props();
 
   /** From so many groups that share a search on, a grid says more than a list. */
   const fewestForGrid = 40;
   const campaignOf = (id: string) => planState.snapshot.group.get(id)?.campaignId;
-  /** Searches a month of what two groups both answer, as far as they are known. */
-  const searchesByText = $derived(new Map(inOrder(planState.snapshot.find).map(({ text, searchesHigh }) => [text, searchesHigh ?? 0])));
-  const monthOf = (text: string) => searchesByText.get(text) ?? 0;
   /** Those of most searches a month first. */
   const overlaps = $derived(
     planState.reader.overlaps
       ?.filter(({ one, other }) => campaignOf(one) === campaignId || campaignOf(other) === campaignId)
-      .map((overlap) => ({ ...overlap, weight: overlap.searches.reduce((sum, text) => sum + monthOf(text), 0) }))
+      .map((overlap) => ({ ...overlap, weight: overlap.searches.reduce((sum, text) => sum + searchesOf(text), 0) }))
       .sort((a, b) => b.weight - a.weight || b.searches.length - a.searches.length) ?? null,
   );
   const sides = $derived(new Set(overlaps?.flatMap(({ one, other }) => [one, other])).size);
@@ -101,7 +105,7 @@
                 >{wordSearched(overlap.searches)}{overlap.weight > 0 ? `, ${overlap.weight.toLocaleString('en-GB')} a month` : ''}</span
               >
             </RowButton>
-            {#if isOpen}<OverlapPair {planState} {overlap} {nameOf} searchesOf={monthOf} onparted={() => (openKey = '')} />{/if}
+            {#if isOpen}<OverlapPair {planState} {overlap} {nameOf} {searchesOf} onparted={() => (openKey = '')} />{/if}
           </li>
         {/each}
         {#if overlaps.length > listed.length}<li class="px-4 py-1 text-ink-2">

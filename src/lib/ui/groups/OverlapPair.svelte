@@ -11,8 +11,7 @@
   import Table from '../parts/Table.svelte';
   import { getShell } from '../shell/shell.svelte';
   import type { PlanState } from '../state/plan-state.svelte';
-  import { newId } from '../state/synced-store.svelte';
-  import { newNegatives } from './make-groups';
+  import { addParting, takeWordsOut } from './overlap-mends';
 
   interface Props {
     planState: PlanState;
@@ -51,20 +50,7 @@
       .sort((a, b) => b.month - a.month),
   );
 
-  function part(told: PlanParting) {
-    const negatives = told.partings.flatMap((one) => newNegatives(planState.snapshot, one.groupId, one.negatives, newId));
-    if (planState.make({ type: 'several', name: 'kept-apart', changes: [{ type: 'add', record: 'negative', rows: negatives }] })) return;
-    shell.announce(
-      `${countOf(negatives.length, 'negative')} in ${told.partings.map(({ groupId }) => nameOf(groupId)).join(' and ')}. Ctrl Z takes them out.`,
-    );
-    onparted();
-  }
-
-  function takeOut(groupId: string, search: string) {
-    const ids = keywordsIn(groupId, search).map(({ id }) => id as string);
-    if (planState.make({ type: 'remove', record: 'keyword', ids })) return;
-    shell.announce(`“${search}” taken out of ${nameOf(groupId)}. Ctrl Z brings it back.`);
-  }
+  const part = (told: PlanParting) => addParting(planState, shell, told) && onparted();
 </script>
 
 <div class="grid gap-2 px-4 ps-9 pb-3">
@@ -84,7 +70,8 @@
         {#if owners.length === 2}
           <td class="ps-4 text-ochre">both have it as a keyword</td>
           <td class="text-end whitespace-nowrap"
-            >{#each owners as id (id)}<Button kind="link" class="ms-3" onclick={() => takeOut(id, search)}>out of {nameOf(id)}</Button
+            >{#each owners as id (id)}<Button kind="link" class="ms-3" onclick={() => takeWordsOut(planState, shell, id, search)}
+                >out of {nameOf(id)}</Button
               >{/each}</td
           >
         {:else}

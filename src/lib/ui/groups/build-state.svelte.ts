@@ -2,9 +2,8 @@ import { plainText } from '$lib/core/keywords/read-keyword';
 import { fillPattern, type FilledPattern } from '$lib/core/groups/group-pattern';
 import type { KeptList } from '$lib/core/records/kept-list';
 import type { Master } from '$lib/core/records/master';
-import { blank } from '$lib/core/records/record-types';
 import { readNegatives } from '$lib/core/research/standing-lists';
-import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
+import { childrenOf, inOrder } from '$lib/core/store/snapshot';
 import { splitEntries } from '$lib/core/text/split-entries';
 import { units } from '$lib/core/text/text-length';
 import type { Campaign } from '$lib/core/records/campaign';
@@ -12,6 +11,7 @@ import type { MatchType } from '$lib/core/records/match-types';
 import type { Built } from '$lib/core/keywords/file-by-words';
 import type { BuildAnswer } from '$lib/workers/build.worker';
 import type { PlanState } from '../state/plan-state.svelte';
+import { keepList } from '../state/kept-lists';
 import { newId } from '../state/synced-store.svelte';
 import { makeProposal, type GroupToMake } from './make-groups';
 
@@ -37,8 +37,6 @@ export interface BuiltRow {
 
 /** Each keyword as phrase and as exact. */
 export const bothMatches = 'phrase and exact';
-
-const [mostLines, mostSigns] = [2000, 300];
 
 const linesOf = (text: string) => text.split('\n').filter((line) => line.trim() !== '');
 
@@ -160,29 +158,17 @@ export class BuildState {
 
   /** Keeps a part's values under a name; a list of that name holds them from then on. */
   keepValues(name: string, lines: string): void {
-    this.keep('values', name, linesOf(lines));
+    keepList(this.planState, 'values', name, linesOf(lines));
   }
 
   /** Keeps the lines of words that never stand together; they are left out in every plan. */
   keepNever(): void {
-    this.keep('never-together', 'never together', [...new Set([...this.keptNever, ...linesOf(this.never)])]);
+    keepList(this.planState, 'never-together', 'never together', [...new Set([...this.keptNever, ...linesOf(this.never)])]);
     this.never = '';
   }
 
   forgetNever(): void {
     if (this.neverList) this.planState.workspace.make({ type: 'remove', record: 'keptList', ids: [this.neverList.id] });
-  }
-
-  private keep(kind: KeptList['kind'], name: string, lines: readonly string[]): void {
-    const { workspace, plan } = this.planState;
-    const all = inOrder(workspace.snapshot.keptList);
-    const same = all.find((list) => list.kind === kind && list.name === name);
-    const kept = lines.map((line) => line.trim().slice(0, mostSigns)).slice(0, mostLines);
-    if (same) workspace.set('keptList', same.id, { lines: kept });
-    else {
-      const language = plan.brief.languages[0] ?? 'en';
-      workspace.add('keptList', blank('keptList', { id: newId(), kind, name, language, lines: kept, position: nextPosition(all) }));
-    }
   }
 
   toggle(name: string): void {

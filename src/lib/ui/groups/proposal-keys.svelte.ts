@@ -1,4 +1,4 @@
-import { asCommand } from '../shell/keys';
+import { asCommand, isPressable } from '../shell/keys';
 import type { ShellState } from '../shell/shell.svelte';
 import { countOf } from '$lib/wording/texts';
 import type { ProposalState } from './proposal-state.svelte';
@@ -123,11 +123,11 @@ export class ProposalKeys {
       ArrowRight: asCommand(() => this.enter(true)),
       ArrowLeft: asCommand(() => this.enter(false)),
       Space: (event) => {
-        if (event.target instanceof HTMLElement && event.target.matches('button, a, input')) return;
+        if (isPressable(event.target)) return;
         asCommand(() => this.toggle())(event);
       },
       Enter: (event) => {
-        if (event.target instanceof HTMLElement && event.target.matches('button, a, input')) return;
+        if (isPressable(event.target)) return;
         asCommand(() => this.takeSecond())(event);
       },
       KeyM: asCommand(() => this.askMove()),

@@ -7,13 +7,11 @@
   interface Props {
     open: boolean;
     count: number;
-    /** What is kept: negatives, values. */
-    what?: string;
     /** Keeps the list; answers what is wrong, or an empty text. */
     onkeep: (name: string) => string;
   }
 
-  let { open = $bindable(), count, what = 'negative', onkeep }: Props = $props();
+  let { open = $bindable(), count, onkeep }: Props = $props();
   let name = $state('');
   let problem = $state('');
 
@@ -25,7 +23,7 @@
   }
 </script>
 
-<Dialog bind:open title={`Keep ${countOf(count, what)} as a list`}>
+<Dialog bind:open title={`Keep ${countOf(count, 'negative')} as a list`}>
   <p class="text-ink-2">It is there for all clients, under this name.</p>
   <Input
     data-autofocus

@@ -6,6 +6,7 @@ import { blank } from '$lib/core/records/record-types';
 import type { SimpleChange } from '$lib/core/store/changes';
 import { inOrder, nextPosition } from '$lib/core/store/snapshot';
 import type { PlanState } from '../state/plan-state.svelte';
+import { keepList, keptListOf } from '../state/kept-lists';
 import { newId } from '../state/synced-store.svelte';
 import { levelOf } from './negative-origin';
 
@@ -171,12 +172,9 @@ export class NegativesState {
 
   /** Keeps the chosen ones as a list for all clients; answers what is wrong, or an empty text. */
   keepAs(name: string): string {
-    const { workspace, plan } = this.planState;
-    const lists = [...workspace.snapshot.keptList.values()];
-    if (lists.some((list) => list.kind === 'negatives' && list.name === name)) return `A list “${name}” is kept already.`;
-    const lines = [...new Set(this.chosenRows.map(({ negative }) => writeKeyword(negative.text, negative.match)))];
-    const language = plan.brief.languages[0] ?? 'en';
-    workspace.add('keptList', blank('keptList', { id: newId(), kind: 'negatives', name, language, lines, position: nextPosition(lists) }));
+    if (keptListOf(this.planState, 'negatives', name)) return `A list “${name}” is kept already.`;
+    const lines = this.chosenRows.map(({ negative }) => writeKeyword(negative.text, negative.match));
+    keepList(this.planState, 'negatives', name, [...new Set(lines)]);
     return '';
   }
 

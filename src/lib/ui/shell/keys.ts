@@ -8,6 +8,10 @@ export function isTyping(target: EventTarget | null): boolean {
   );
 }
 
+/** Whether an element answers Enter or Space by itself, so that they are no command there. */
+export const isPressable = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.matches('button, a, input, select, textarea, summary');
+
 const heldMs = 300;
 let heldUntil = 0;
 

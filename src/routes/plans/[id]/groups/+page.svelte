@@ -29,7 +29,7 @@
   import CampaignTabs from '$lib/ui/shell/CampaignTabs.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
-  import { asCommand, isTyping } from '$lib/ui/shell/keys';
+  import { asCommand, isPressable, isTyping } from '$lib/ui/shell/keys';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
@@ -91,7 +91,7 @@
       'Shift+ArrowDown': free(() => sheet.goTo(sheet.currentIndex + 1, { extend: true })),
       'Shift+ArrowUp': free(() => sheet.goTo(sheet.currentIndex - 1, { extend: true })),
       Space: (event: KeyboardEvent) => {
-        if (event.target instanceof HTMLElement && event.target.matches('button, a, input, select, textarea')) return;
+        if (isPressable(event.target)) return;
         free(() => {
           const row = sheet.rows[sheet.currentIndex];
           if (row) sheet.toggle(row);
@@ -101,7 +101,7 @@
       'Alt+ArrowUp': free(() => sheet.shift(-1)),
       'Alt+ArrowDown': free(() => sheet.shift(1)),
       Enter: (event: KeyboardEvent) => {
-        if (!hasRows || (event.target instanceof HTMLElement && event.target.matches('button, a, input, select, textarea'))) return;
+        if (!hasRows || isPressable(event.target)) return;
         asCommand(() => {
           const row = sheet.rows[sheet.currentIndex];
           if (row?.kind === 'group') sheet.fold(row.id);
@@ -136,7 +136,7 @@
   {#snippet margin()}
     <div class="flex flex-col gap-4">
       {#if chosenKeywords.length > 0}
-        {#key sheet.chosenIds.join()}<KeywordDetails {planState} keywords={chosenKeywords} />{/key}
+        {#key sheet.chosen.size > 0 ? sheet.chosen : sheet.currentId}<KeywordDetails {planState} keywords={chosenKeywords} />{/key}
       {/if}
       {#if group}
         {#key group.id}<GroupDetails
@@ -212,7 +212,12 @@
               </div>
             </div>
           {:else if shownAs === 'Overlaps'}
-            <OverlapList {planState} campaignId={sheet.campaign.id} groupId={group?.id ?? null} />
+            <OverlapList
+              {planState}
+              searchesOf={(text) => sheet.findByText.get(text)?.searchesHigh ?? 0}
+              campaignId={sheet.campaign.id}
+              groupId={group?.id ?? null}
+            />
           {:else if shownAs === 'Negatives'}
             <NegativeSheet {planState} />
           {:else if shownAs === 'Cards'}
