@@ -1,10 +1,7 @@
 import type { Row } from '$lib/core/records/record-type';
 import { writeFileSync } from 'node:fs';
 import { snapshotOfFile, viewOf } from '../src/tests/clean-plan';
-import { measureLine } from '$lib/core/ads/measure';
-import { LineMeasures } from '$lib/core/ads/measure-lines';
-import { lineContext } from '$lib/core/ads/slot-values';
-import { applyEdits, childrenOf } from '$lib/core/store/snapshot';
+import { applyEdits } from '$lib/core/store/snapshot';
 import type { SentChange } from '$lib/core/store/changes';
 import { recordsOf } from '$lib/core/records/record-types';
 import { openDatabase } from '$lib/server/db/open-database';
@@ -22,6 +19,7 @@ import { bigSize, makePlan, type Size } from './big-plan';
 import { scanFinds } from './scan-finds';
 import { naiveOverlaps, sortedOverlaps } from './naive-overlaps';
 import { compare, timeOf } from './measuring';
+import { benchAds } from './ads';
 import { benchResearch } from './research';
 import { benchGroups } from './groups';
 import { benchSettings } from './settings';
@@ -104,23 +102,6 @@ if (found.length < 100 || JSON.stringify(scanFinds([...finds.values()], wanted))
   throw new Error('The index finds other finds than the scan.');
 say(compare('filter', { kind: 'at-least', times: 10 }, filtered, scanned));
 
-const ad = [...snapshot.ad.values()][0]!;
-const manyKeywords = [...snapshot.keyword.values()].slice(0, 500).map(({ text }) => text);
-const adLines = childrenOf(snapshot.adLine, 'adId', ad.id);
-const view = viewOf(snapshot);
-const group = snapshot.group.get(ad.groupId)!;
-const contexts = {
-  headline: lineContext(view, group, 'responsive', 'headline'),
-  description: lineContext(view, group, 'responsive', 'description'),
-};
-const measures = new LineMeasures();
-measures.measure(adLines, manyKeywords, contexts);
-let typed = 0;
-const letters = () => adLines.map((line, index) => (index === 0 ? { ...line, text: `[[keyword|Typed ${typed++}|title]]` } : line));
-const keystroke = timeOf((list) => measures.measure(list, manyKeywords, contexts), letters);
-const fromNothing = timeOf((list) => list.map((line) => measureLine(line.text, [...manyKeywords], contexts[line.kind])), letters);
-say(compare('keystroke', { kind: 'at-least', times: 4 }, keystroke, fromNothing));
-
 const database = openDatabase(':memory:');
 const writer = new ChangeWriter(database, () => new Date(0));
 const rows = recordsOf('plan').flatMap((record) =>
@@ -191,3 +172,4 @@ for (const row of benchResearch()) say(row);
 for (const row of benchVerdicts()) say(row);
 for (const row of benchEstimate()) say(row);
 for (const row of benchGroups()) say(row);
+for (const row of benchAds()) say(row);

@@ -44,6 +44,51 @@ test('measure answers the worked examples', async ({ request, server }) => {
   expect((await measure({ text: 'a\u202eb' })).problems).toEqual([{ code: 'direction-sign', at: 1, data: { sign: 'U+202E' } }]);
 });
 
+test('masters, combinations and versions answer, and refuse what is not as described', async ({ request, server }) => {
+  const ask = async (path: string, body: object) => {
+    const answer = await post(request, server.url, path, body);
+    return { status: answer.status(), body: await answer.json() };
+  };
+  const groups = [
+    { name: 'Leith', values: { place: 'Leith' }, keywords: ['Bread Ovens', 'clay oven builders of the town'] },
+    { name: 'Far', values: {}, keywords: [] },
+  ];
+  expect(
+    (await ask('/api/masters/check', { language: 'en', limit: 22, line: '[[keyword|Ovens|title]] in [[place|Town]]', groups })).body,
+  ).toEqual({
+    groups: [
+      { name: 'Leith', text: 'Ovens in Leith', units: { shortest: 14, longest: 20 }, plan: { place: 'value' }, fallbacks: 1, problems: [] },
+      { name: 'Far', text: 'Ovens in Town', units: { shortest: 13, longest: 13 }, plan: { place: 'fallback' }, fallbacks: 0, problems: [] },
+    ],
+  });
+  const headlines = [
+    { text: '[[keyword|Ovens|title]]', position: 1 },
+    { text: 'Bread Ovens' },
+    { text: 'Ovens by Hand' },
+    { text: 'Kilns' },
+  ];
+  const combined = await ask('/api/combinations', {
+    language: 'en',
+    headlines,
+    descriptions: [{ text: 'Fired by hand.' }],
+    keywords: ['bread ovens'],
+  });
+  expect(combined.body).toEqual({
+    count: 6,
+    repeated: [{ headlines: [0, 1, 2], word: 'ovens', keyword: 'bread ovens' }],
+    alike: [{ lines: [0, 1] }],
+    longest: [11, 11, 13, 5, 14],
+  });
+  const compared = await ask('/api/compare-versions', { a: { hits: 56, of: 70 }, b: { hits: 48, of: 80 }, alpha: 0.05, power: 0.8 });
+  expect(compared.body).toMatchObject({ decided: 'a' });
+  expect(compared.body.difference.map((one: number) => one.toFixed(4))).toEqual(['0.0524', '0.3339']);
+  const refused = await ask('/api/compare-versions', { a: { hits: 71, of: 70 }, b: { hits: 48, of: 80 }, alpha: 0.05, power: 0.8 });
+  expect(refused).toMatchObject({ status: 422, body: { path: 'a.hits' } });
+  expect(
+    (await ask('/api/combinations', { language: 'en', headlines: [{ text: 'x', position: 4 }], descriptions: [], keywords: [] })).status,
+  ).toBe(422);
+});
+
 test('verdicts are proposed for finds by a brief alone, in their order, with places looked up', async ({ request, server }) => {
   const leith = { kind: 'city', name: 'Leith', country: 'GB', code: 'GB.SCT', latitude: 55.98, longitude: -3.17, radiusKm: 10 };
   const brief = {

@@ -1,6 +1,6 @@
 import { applyCase, applySpellings, letterCases, type LetterCase } from '../text/letter-case';
 import { units } from '../text/text-length';
-import { isPlainLine, parseSlots, type Segment, type SlotSegment } from './parse-slots';
+import { isPlainLine, parseSlots, type ParsedLine, type Segment, type SlotSegment } from './parse-slots';
 
 /** The name of the live slot, which the network fills when the ad is shown. */
 export const liveSlot = 'keyword';
@@ -49,6 +49,8 @@ export interface FilledLine {
   after: string;
   /** What each plan slot became, by where it begins in the line as typed; slots within fallbacks are not listed. */
   slots: ReadonlyMap<number, string>;
+  /** What filled each plan slot, by its name: `fallback` where any that stands in the line fell back, or stayed empty. */
+  plan: ReadonlyMap<string, 'value' | 'fallback'>;
   problems: SlotProblem[];
 }
 
@@ -65,6 +67,7 @@ const caseOf = (slot: SlotSegment): LetterCase | null => (isCase(slot.caseName) 
 class LineFiller {
   readonly problems: SlotProblem[] = [];
   private readonly filled = new Map<SlotSegment, string>();
+  private readonly plan = new Map<string, 'value' | 'fallback'>();
   private live: SlotSegment | null = null;
 
   constructor(
@@ -85,7 +88,7 @@ class LineFiller {
     const slots = new Map(
       this.segments.flatMap((part) => (part.kind === 'slot' && part !== this.live ? [[part.at, this.assume([part])] as const] : [])),
     );
-    return { before: this.assume(this.segments.slice(0, at)), live, after, slots, problems: this.problems };
+    return { before: this.assume(this.segments.slice(0, at)), live, after, slots, plan: this.plan, problems: this.problems };
   }
 
   private report(code: SlotProblem['code'], slot: SlotSegment, data: SlotProblem['data'] = {}): void {
@@ -133,10 +136,14 @@ class LineFiller {
     const value = this.valueOf(slot);
     if (value !== null) {
       this.filled.set(slot, value);
-      if (units(this.assume(this.segments)) <= this.context.limit) return;
+      if (units(this.assume(this.segments)) <= this.context.limit) {
+        if (!this.plan.has(slot.name)) this.plan.set(slot.name, 'value');
+        return;
+      }
+      this.plan.set(slot.name, 'fallback');
       if (!slot.fallback) return this.report('value-too-long', slot, { value, limit: this.context.limit });
       this.filled.delete(slot);
-    }
+    } else if (this.isKnown(slot.name)) this.plan.set(slot.name, 'fallback');
     if (slot.fallback) this.fillPlanSlots(slot.fallback);
     else if (this.isKnown(slot.name)) this.report('value-missing', slot);
   }
@@ -150,11 +157,20 @@ class LineFiller {
 }
 
 const noSlots: FilledLine['slots'] = new Map();
+const noPlan: FilledLine['plan'] = new Map();
+
+let last: { source: string; parsed: ParsedLine } | null = null;
+
+/** A line taken apart; the same one is asked for in group after group. */
+function parseAgain(source: string): ParsedLine {
+  if (last?.source !== source) last = { source, parsed: parseSlots(source) };
+  return last.parsed;
+}
 
 /** Fills the plan slots of a line (rules §3) and finds what is wrong with its slots. */
 export function fillPlanSlots(source: string, context: FillContext): FilledLine {
-  if (isPlainLine(source)) return { before: source, live: null, after: '', slots: noSlots, problems: [] };
-  const { segments, problems } = parseSlots(source);
+  if (isPlainLine(source)) return { before: source, live: null, after: '', slots: noSlots, plan: noPlan, problems: [] };
+  const { segments, problems } = parseAgain(source);
   const filled = new LineFiller(segments, context).fill();
   const all: SlotProblem[] = [...problems.map((problem) => ({ ...problem, data: {} })), ...filled.problems];
   return { ...filled, problems: all.sort((a, b) => (a.at ?? 0) - (b.at ?? 0)) };

@@ -1,5 +1,5 @@
 import { fc, test } from '@fast-check/vitest';
-import { describe, expect } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { units } from '../text/text-length';
 import { measureLine } from './measure';
 
@@ -79,3 +79,85 @@ describe('insertion, by a second way of computing it', () => {
     },
   );
 });
+
+/** What stands in a line: fixed text, a plan slot with what stands in for it, or the live slot. */
+type Part = string | { slot: string; fallback: Part[] | null; letterCase: Case };
+
+const write = (parts: readonly Part[]): string =>
+  parts
+    .map((part) => {
+      if (typeof part === 'string') return part;
+      const asked = part.letterCase === 'none' ? '' : `|${part.letterCase}`;
+      return `[[${part.slot}${part.fallback ? `|${write(part.fallback)}` : asked ? '|' : ''}${asked}]]`;
+    })
+    .join('');
+
+const slowSegmenter = new Intl.Segmenter('en');
+const wideSign = /[\u1100-\u115f\u2e80-\u303e\u3041-\u33ff\u3400-\u9fff\uac00-\ud7a3\uff01-\uff60\p{Emoji_Presentation}]/u;
+const slowUnits = (text: string) =>
+  [...slowSegmenter.segment(collapse(text.normalize('NFC')))].reduce(
+    (sum, { segment }) => sum + (wideSign.test(segment) || segment.includes('\ufe0f') ? 2 : 1),
+    0,
+  );
+
+/** The text of parts with so many plan slots tried, in the order in which they stand; all later ones are their fallback or nothing. */
+function assume(parts: readonly Part[], taken: ReadonlyMap<Part, string>): string {
+  return parts.map((part) => (typeof part === 'string' ? part : (taken.get(part) ?? assume(part.fallback ?? [], taken)))).join('');
+}
+
+function fillBySteps(parts: readonly Part[], values: Record<string, string>, most: number): Map<Part, string> {
+  const taken = new Map<Part, string>();
+  const walk = (list: readonly Part[]) => {
+    for (const part of list) {
+      if (typeof part === 'string') continue;
+      const value = part.slot === 'keyword' ? undefined : values[part.slot];
+      if (value) {
+        taken.set(part, cased(value, part.letterCase));
+        if (slowUnits(assume(parts, taken)) <= most) continue;
+        if (!part.fallback) continue;
+        taken.delete(part);
+      }
+      walk(part.fallback ?? []);
+    }
+  };
+  walk(parts);
+  return taken;
+}
+
+it('agrees on 100,000 random lines with marks, emoji, wide letters and nested plan slots', () => {
+  let state = 20_261_201;
+  const next = (below: number) => {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+    return Math.floor((state / 2 ** 32) * below);
+  };
+  const pick = <T>(list: readonly T[]): T => list[next(list.length)]!;
+  const words = ['ovens', 'clay ovens', 'Cafe\u0301', 'naïve', '👍', '❤️', '調律', 'パン 窯', 'tuner’s', 'up/down', 'by hand', '24h', '👩‍🔧'];
+  const fixed = ['Our ', ' & ', ' ', ' today', '  in  ', '', '', '調律 ', ' 👍'];
+  const cases: Case[] = ['none', 'none', 'lower', 'upper', 'title', 'sentence'];
+  const planSlot = (deep: number): Part => ({
+    slot: pick(['group', 'place', 'client', 'price']),
+    fallback: deep < 2 && next(4) === 0 ? [planSlot(deep + 1)] : next(5) === 0 ? null : [pick(words)],
+    letterCase: pick(cases),
+  });
+  for (let round = 0; round < 100_000; round++) {
+    const live: Part = { slot: 'keyword', fallback: next(3) === 0 ? [pick(fixed), planSlot(1)] : [pick(words)], letterCase: pick(cases) };
+    const parts: Part[] = [pick(fixed), ...(next(3) > 0 ? [live] : []), pick(fixed), ...(next(2) > 0 ? [planSlot(0)] : []), pick(fixed)];
+    const values = Object.fromEntries(['group', 'place', 'client'].flatMap((slot) => (next(4) > 0 ? [[slot, pick(words)]] : [])));
+    const keywords = Array.from({ length: 1 + next(3) }, () => `${pick(words)} ${pick(words)}`.toLowerCase());
+    const most = 8 + next(30);
+    const taken = fillBySteps(parts, values, most);
+    const measure = measureLine(write(parts), keywords, { limit: most, language: 'en', values });
+    const plain = collapse(assume(parts, taken).normalize('NFC'));
+    const hasLive = parts.includes(live);
+    const read = keywords.map((keyword) => {
+      const filled = assume(parts, new Map([...taken, [live, cased(keyword, (live as Exclude<Part, string>).letterCase)]]));
+      return !hasLive || slowUnits(filled) > most ? plain : collapse(filled.normalize('NFC'));
+    });
+    const told = measure.readings.map(({ text }) => text);
+    if (told.join('\n') !== read.join('\n') || measure.textWithFallback !== plain)
+      expect([write(parts), values, most, told, measure.textWithFallback]).toEqual([write(parts), values, most, read, plain]);
+    const lengths = read.map(slowUnits);
+    const range = { shortest: Math.min(...lengths), longest: Math.max(...lengths) };
+    if (measure.units.shortest !== range.shortest || measure.units.longest !== range.longest) expect(measure.units).toEqual(range);
+  }
+}, 120_000);

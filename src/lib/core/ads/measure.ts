@@ -24,7 +24,12 @@ export interface Measure {
   /** The line with its live slot's fallback. */
   textWithFallback: string;
   hasLiveSlot: boolean;
+  /** What filled each plan slot, by its name (see `FilledLine`). */
+  plan: ReadonlyMap<string, 'value' | 'fallback'>;
+  /** What the searcher of each keyword reads, in their order. */
   readonly readings: readonly Reading[];
+  /** What the searcher of one keyword reads; `undefined` where there is no such keyword. */
+  readingAt(index: number): Reading | undefined;
   problems: SlotProblem[];
 }
 
@@ -36,70 +41,141 @@ interface Written {
   isCalm: boolean;
 }
 
-const kept = new WeakMap<readonly string[], Map<string, readonly Written[]>>();
+/** Keywords as a live slot writes them; `lengths` ascending where all are calm, so that no line has to go through them. */
+interface WrittenList {
+  each: readonly Written[];
+  lengths: readonly number[] | null;
+}
+
+const kept = new WeakMap<readonly string[], Map<string, WrittenList>>();
 
 /** The keywords as a live slot writes them; kept for the list, since the lines of a group's ads ask for the same again and again. */
-function writtenKeywords(keywords: readonly string[], letterCase: LetterCase | null, context: FillContext): readonly Written[] {
+function writtenKeywords(keywords: readonly string[], letterCase: LetterCase | null, context: FillContext): WrittenList {
   let byKey = kept.get(keywords);
   if (!byKey) kept.set(keywords, (byKey = new Map()));
   const key = `${letterCase} ${context.language} ${context.kind ?? 'line'} ${context.joiner ?? ''}`;
   let written = byKey.get(key);
   if (!written) {
-    written = keywords.map((keyword) => {
+    const each = keywords.map((keyword) => {
       const text = joinValue(applyCase(keyword, letterCase, context.language), context);
       return { text, isCalm: text !== '' && isAsCounted(text) };
     });
+    const areCalm = each.length > 0 && each.every(({ isCalm }) => isCalm);
+    written = { each, lengths: areCalm ? each.map(({ text }) => text.length).sort((a, b) => a - b) : null };
     byKey.set(key, written);
   }
   return written;
 }
 
-/** What each searcher reads: the keyword where the whole line then fits, else the line with its fallback. */
-function readingsOf(keywords: readonly string[], line: FilledLine, context: FillContext, fallback: { text: string; units: number }) {
-  const { before, after, live } = line;
-  const written = writtenKeywords(keywords, live?.letterCase ?? null, context);
-  // Around any calm value a calm line stays calm, and lengths add up.
-  const isCalm = isAsCounted(`${before}x${after}`);
-  const around = before.length + after.length;
-  return keywords.map((keyword, index): Reading => {
-    const value = written[index]!;
-    const areCalm = isCalm && value.isCalm;
-    const text = areCalm ? before + value.text + after : withSlot(line, value.text);
-    const unitsWithKeyword = areCalm ? around + value.text.length : units(text);
-    if (unitsWithKeyword <= context.limit) return { keyword, text, units: unitsWithKeyword, uses: 'keyword', unitsWithKeyword };
-    return { keyword, text: fallback.text, units: fallback.units, uses: 'fallback', unitsWithKeyword };
-  });
+/** How many of some lengths (ascending) are at most `most`. */
+function countUpTo(lengths: readonly number[], most: number): number {
+  let [low, high] = [0, lengths.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (lengths[middle]! <= most) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+interface Fallback {
+  text: string;
+  units: number;
+}
+
+/** A line with a live slot over the keywords: its range at once, each reading where it is asked for. */
+class LiveLine {
+  private readonly written: WrittenList;
+  /** Around any calm value a calm line stays calm, and lengths add up. */
+  private readonly isCalm: boolean;
+  private readonly around: number;
+
+  constructor(
+    private readonly keywords: readonly string[],
+    private readonly line: FilledLine,
+    private readonly context: FillContext,
+    private readonly fallback: Fallback,
+  ) {
+    this.written = writtenKeywords(keywords, line.live?.letterCase ?? null, context);
+    this.isCalm = isAsCounted(`${line.before}x${line.after}`);
+    this.around = line.before.length + line.after.length;
+  }
+
+  /** What the searcher of a keyword reads: the keyword where the whole line then fits, else the line with its fallback. */
+  readingAt(index: number): Reading {
+    const { before, after } = this.line;
+    const [keyword, value] = [this.keywords[index]!, this.written.each[index]!];
+    const areCalm = this.isCalm && value.isCalm;
+    const text = areCalm ? before + value.text + after : withSlot(this.line, value.text);
+    const unitsWithKeyword = areCalm ? this.around + value.text.length : units(text);
+    if (unitsWithKeyword <= this.context.limit) return { keyword, text, units: unitsWithKeyword, uses: 'keyword', unitsWithKeyword };
+    return { keyword, text: this.fallback.text, units: this.fallback.units, uses: 'fallback', unitsWithKeyword };
+  }
+
+  /** The range over the keywords, and how many fall back. */
+  range(): { shortest: number; longest: number; fallbacks: number } {
+    const { lengths } = this.written;
+    if (!this.isCalm || !lengths) return this.rangeOfEach();
+    const fitting = countUpTo(lengths, this.context.limit - this.around);
+    const fallbacks = lengths.length - fitting;
+    const ends = fitting > 0 ? [this.around + lengths[0]!, this.around + lengths[fitting - 1]!] : [];
+    if (fallbacks > 0) ends.push(this.fallback.units);
+    return { shortest: Math.min(...ends), longest: Math.max(...ends), fallbacks };
+  }
+
+  private rangeOfEach() {
+    let [shortest, longest, fallbacks] = [Infinity, 0, 0];
+    for (let index = 0; index < this.keywords.length; index++) {
+      const reading = this.readingAt(index);
+      if (reading.units < shortest) shortest = reading.units;
+      if (reading.units > longest) longest = reading.units;
+      if (reading.uses === 'fallback') fallbacks++;
+    }
+    return { shortest, longest, fallbacks };
+  }
 }
 
 class MeasuredLine implements Measure {
   readonly units: { shortest: number; longest: number };
   readonly fallbacks: number;
   readonly hasLiveSlot: boolean;
+  private read: readonly Reading[] | null = null;
 
   constructor(
     readonly limit: number,
     readonly textWithFallback: string,
     readonly unitsWithFallback: number,
     readonly problems: SlotProblem[],
+    readonly plan: Measure['plan'],
     private readonly keywords: readonly string[],
-    private read: readonly Reading[] | null,
+    private readonly live: LiveLine | null,
   ) {
-    this.hasLiveSlot = read !== null;
+    this.hasLiveSlot = live !== null;
     this.units = { shortest: unitsWithFallback, longest: unitsWithFallback };
     this.fallbacks = 0;
-    if (!read || read.length === 0) return;
-    this.units = { shortest: Infinity, longest: 0 };
-    for (const reading of read) {
-      if (reading.units < this.units.shortest) this.units.shortest = reading.units;
-      if (reading.units > this.units.longest) this.units.longest = reading.units;
-      if (reading.uses === 'fallback') this.fallbacks++;
-    }
+    if (!live || keywords.length === 0) return;
+    const { shortest, longest, fallbacks } = live.range();
+    this.units = { shortest, longest };
+    this.fallbacks = fallbacks;
   }
 
-  /** Without a live slot every searcher reads the same: listed only where it is asked for. */
+  /** Each reading is put together only where it is asked for. */
+  readingAt(index: number): Reading | undefined {
+    const keyword = this.keywords[index];
+    if (keyword === undefined) return undefined;
+    if (this.read) return this.read[index];
+    if (this.live) return this.live.readingAt(index);
+    return {
+      keyword,
+      text: this.textWithFallback,
+      units: this.unitsWithFallback,
+      uses: 'keyword',
+      unitsWithKeyword: this.unitsWithFallback,
+    };
+  }
+
   get readings(): readonly Reading[] {
-    const same = { text: this.textWithFallback, units: this.unitsWithFallback, uses: 'keyword' as const };
-    return (this.read ??= this.keywords.map((keyword) => ({ keyword, ...same, unitsWithKeyword: same.units })));
+    return (this.read ??= this.keywords.map((_, index) => this.readingAt(index)!));
   }
 }
 
@@ -118,6 +194,6 @@ export function measureLine(source: string, keywords: readonly string[], context
       ...(line.live && { at: line.live.at }),
       data: { units: length, limit: context.limit, over: length - context.limit },
     });
-  const readings = line.live ? readingsOf(keywords, line, context, { text, units: length }) : null;
-  return new MeasuredLine(context.limit, text, length, problems, keywords, readings);
+  const live = line.live ? new LiveLine(keywords, line, context, { text, units: length }) : null;
+  return new MeasuredLine(context.limit, text, length, problems, line.plan, keywords, live);
 }

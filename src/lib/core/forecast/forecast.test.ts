@@ -19,7 +19,7 @@ describe('telling two versions apart', () => {
     expect(daysToTellApart(8158, 600)).toBe(28);
     expect(daysToTellApart(8158, 0)).toBeNull();
     expect(impressionsToTellApart(0.05, 0.05)).toBeNull();
-    expect(() => impressionsToTellApart(0, 0.05)).toThrow(RangeError);
+    expect(() => impressionsToTellApart(-0.01, 0.05)).toThrow(RangeError);
   });
 
   const rate = fc.double({ min: 0.005, max: 0.4, noNaN: true });

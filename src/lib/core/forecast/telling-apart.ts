@@ -13,11 +13,11 @@ export const usualCertainty: Certainty = { alpha: 0.05, power: 0.8 };
 
 /**
  * Impressions each of two versions needs before their click-through rates (fractions of one) can be told apart, judged once:
- * (z₁₋α/₂ √(2p̄q̄) + z₁₋β √(p₁q₁ + p₂q₂))² ÷ (p₁ − p₂)², rounded up (rules §5). Null where the rates are the same; rates of 0 or
- * less, and of 1 or more, are refused with a `RangeError`.
+ * (z₁₋α/₂ √(2p̄q̄) + z₁₋β √(p₁q₁ + p₂q₂))² ÷ (p₁ − p₂)², rounded up (rules §5). Null where the rates are the same; rates below 0
+ * or above 1 are refused with a `RangeError`.
  */
 export function impressionsToTellApart(one: number, other: number, { alpha, power }: Certainty = usualCertainty): number | null {
-  if (![one, other].every((rate) => rate > 0 && rate < 1)) throw new RangeError('Rates lie between 0 and 1.');
+  if (![one, other].every((rate) => rate >= 0 && rate <= 1)) throw new RangeError('Rates lie between 0 and 1.');
   if (one === other) return null;
   const middle = (one + other) / 2;
   const spread = (rate: number) => rate * (1 - rate);

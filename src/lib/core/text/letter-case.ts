@@ -15,8 +15,15 @@ export const casesOf = (language: string): readonly LetterCase[] =>
 const openers = new Set(['(', '[', '{', '<', '“', '‘', '«', '„', '‚', '‹', '"', "'"]);
 const separators = /[\p{White_Space}\-/‐‑]/u;
 
+const isAscii = /^[\x20-\x7e]*$/;
+/** Languages in which plain letters are raised in a way of their own (`i` → `İ`). */
+const ownLetters: ReadonlySet<string> = new Set(['tr', 'az', 'lt']);
+/** A letter of plain text that begins a word, with what opens it. */
+const wordStart = /(?:^|[ \-/([{])["'<]*[a-z]/g;
+
 /** Raises each letter that begins a word and leaves the rest: `tuner's call-out` → `Tuner's Call-Out`. */
 function titleCase(value: string, language: string): string {
+  if (isAscii.test(value) && !ownLetters.has(baseLanguage(language))) return value.replace(wordStart, (start) => start.toUpperCase());
   let atWordStart = true;
   let result = '';
   for (const sign of value) {

@@ -1,3 +1,4 @@
+import { combinationsJob, compareVersionsJob, masterCheckJob } from './ads-jobs';
 import { answerJob } from './answer-job';
 import { bestBidsJob, estimateCurveJob, estimateJob } from './estimate-jobs';
 import { combineJob, partKeywordsJob, proposeGroupsJob } from './groups-jobs';
@@ -29,6 +30,9 @@ export const jobs = {
   'propose-groups': proposeGroupsJob,
   'part-keywords': partKeywordsJob,
   combine: combineJob,
+  combinations: combinationsJob,
+  'check-master': masterCheckJob,
+  'compare-versions': compareVersionsJob,
   'check-plan-file': checkPlanFileJob,
   'decode-table': decodeTableJob,
   'decode-list': decodeListJob,

@@ -20,7 +20,7 @@
     );
     return shown.map(({ id }) => {
       const measure = bench.measures.get(id);
-      return measure?.readings[current]?.text ?? measure?.textWithFallback ?? '';
+      return measure?.readingAt(current)?.text ?? measure?.textWithFallback ?? '';
     });
   }
   const headlines = $derived(readLines(bench.headlines, isNarrow ? 2 : 3));

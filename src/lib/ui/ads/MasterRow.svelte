@@ -41,7 +41,7 @@
   <RowButton class="gap-1! hover:underline" expanded={isOpen} title={draft.group.name} onclick={() => (isOpen = !isOpen)}
     ><span class="truncate">{draft.group.name}</span></RowButton
   >
-  <span class="truncate text-ink-2">{first?.readings[0]?.text ?? first?.textWithFallback ?? ''}</span>
+  <span class="truncate text-ink-2">{first?.readingAt(0)?.text ?? first?.textWithFallback ?? ''}</span>
   <span>
     {#if draft.isThere && changes > 0}<span class="font-semibold text-ochre">{countOf(changes, 'line')} would change</span>{own > 0
         ? `, ${own} its own`
