@@ -1,4 +1,4 @@
-import type { Ad } from '../records/ad';
+import { adDifferences, testMeasures, type Ad } from '../records/ad';
 import type { AdLine } from '../records/ad-line';
 import { formatNames } from '../records/format-names';
 import { mostLines } from '../records/table-fields';
@@ -7,6 +7,8 @@ import { landingPageOf } from '../view/plan-view';
 import { readLineCell } from './layout-cells';
 import type { TableColumns } from './table-columns';
 
+const differenceWords = (['', ...adDifferences] as const).map((difference) => [difference] as const);
+const measureWords = testMeasures.map((measure) => [measure] as const);
 const formatWords = formatNames.map((format) => [format] as const);
 
 /** The table of ads, after the names of their campaign and group and before their lines. A page that is the group's is not the ad's. */
@@ -26,6 +28,19 @@ export const adColumns: TableColumns<Ad> = {
       return { landingPage: page === ofGroup?.page ? '' : page };
     },
   },
+  'counting address': {
+    write: ({ countingAddress }) => writeAddress(countingAddress),
+    read: (row, { cells }) => ({ countingAddress: cells.text(row, 'counting address') }),
+  },
+  'differs in': {
+    write: ({ differsIn }) => differsIn,
+    read: (row, { cells }) => ({ differsIn: cells.word(row, 'differs in', differenceWords, '') }),
+  },
+  'judged by': {
+    write: ({ differsIn, testMeasure }) => (differsIn === '' ? '' : testMeasure),
+    read: (row, { cells }) => ({ testMeasure: cells.word(row, 'judged by', measureWords, 'clicks') }),
+  },
+  'judged on': { write: ({ testEndsOn }) => testEndsOn, read: (row, { cells }) => ({ testEndsOn: cells.date(row, 'judged on') }) },
 };
 
 export type LineKind = keyof typeof mostLines;

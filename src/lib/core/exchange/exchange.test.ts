@@ -127,6 +127,9 @@ describe('the plan file', () => {
         fc.record({
           ...constants(groupModel.ads[0]!),
           name: word,
+          countingAddress: fc.constantFrom('', 'https://count.example/?to=x'),
+          differsIn: fc.constantFrom('', 'price'),
+          testEndsOn: fc.constantFrom(null, '2027-04-12'),
           headlines: fc.array(line, { maxLength: 4 }),
           descriptions: fc.array(line, { maxLength: 2 }),
         }),
@@ -285,7 +288,7 @@ describe('tables', () => {
   });
 
   it('writes addresses in full, and the level of negatives', () => {
-    expect(tableOf(clean, 'ads').rows[0]?.at(-1)).toBe('https://ottlemere.example/tuning');
+    expect(tableOf(clean, 'ads').rows[0]?.at(-5)).toBe('https://ottlemere.example/tuning');
     const groupId = row(clean, 'group').id;
     const snapshot = addLike(addLike(clean, 'negative', { campaignId: row(clean, 'campaign').id, text: 'school' }), 'negative', {
       groupId,

@@ -34,6 +34,14 @@ describe('a row', () => {
       priceMinor: null,
       position: 0,
     });
-    expect(completeRow('ad', { id: 'a', path1: 'x' })).toEqual({ id: 'a', path1: 'x', masterPaths: [] });
+    expect(completeRow('ad', { id: 'a', path1: 'x' })).toEqual({
+      id: 'a',
+      path1: 'x',
+      masterPaths: [],
+      countingAddress: '',
+      differsIn: '',
+      testEndsOn: null,
+      testMeasure: 'clicks',
+    });
   });
 });

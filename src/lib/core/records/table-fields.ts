@@ -52,6 +52,10 @@ export const tableFields: Readonly<Record<TableName, readonly string[]>> = {
     'path 1',
     'path 2',
     'landing page',
+    'counting address',
+    'differs in',
+    'judged by',
+    'judged on',
   ],
   extras: [
     'row',

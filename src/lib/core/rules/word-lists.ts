@@ -8,6 +8,10 @@ export interface WordLists {
   questionWords: readonly string[];
   bestClaims: readonly string[];
   clickHere: readonly string[];
+  /** What asks for something to be done. */
+  callsToAction: readonly string[];
+  /** A headline that says a price, with its slot. */
+  priceLine: string;
   starterNegatives: Readonly<Record<string, readonly string[]>>;
 }
 

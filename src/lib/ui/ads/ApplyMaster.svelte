@@ -13,7 +13,8 @@
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
   import { newId } from '../state/synced-store.svelte';
-  import { applyMaster, draftMaster } from './master-draft';
+  import { draftMaster } from '$lib/core/ads/draft-master';
+  import { applyMaster } from './apply-master';
   import MasterRow from './MasterRow.svelte';
 
   interface Props {

@@ -5,7 +5,7 @@
   import { countOf } from '$lib/wording/texts';
   import { wordSlotProblem } from '$lib/wording/problems';
   import SeverityMark from '../parts/SeverityMark.svelte';
-  import type { MasterDraft } from './master-draft';
+  import type { MasterDraft } from '$lib/core/ads/draft-master';
   import RowButton from '../parts/RowButton.svelte';
 
   interface Props {
@@ -50,9 +50,9 @@
     {:else if draft.faults > 0}<SeverityMark severity="fix" count={draft.faults} />
       {draft.faults === 1 ? 'line' : 'lines'} to fix
     {:else if draft.firstFallsBack}<span class="font-semibold text-ochre"
-        >{draft.firstFallsBack.part} falls back{draft.firstFallsBack.of > 0
-          ? ` for ${draft.firstFallsBack.count} of ${draft.firstFallsBack.of}`
-          : ''}</span
+        >{draft.firstFallsBack.part} falls back{draft.firstFallsBack.slot
+          ? `, ${draft.firstFallsBack.slot} finds no room or value`
+          : ` for ${draft.firstFallsBack.count} of ${draft.firstFallsBack.of}`}</span
       >
     {:else}<span class="text-act">fits{draft.fallbacks > 0 ? `, ${draft.fallbacks} fall back` : ''}</span>{/if}
   </span>

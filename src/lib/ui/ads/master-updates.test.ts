@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { addLike, snapshotOfFile, change, cleanFile, countingIds, row, viewOf } from '../../../tests/clean-plan';
-import { applyMaster, draftMaster } from './master-draft';
+import { draftMaster } from '$lib/core/ads/draft-master';
+import { applyMaster } from './apply-master';
 import { applyEdits, childrenOf, inOrder, type Snapshot } from '$lib/core/store/snapshot';
 import type { Change } from '$lib/core/store/changes';
 import { decide } from '$lib/core/store/decide';

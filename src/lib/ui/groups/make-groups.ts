@@ -7,7 +7,7 @@ import { blank } from '$lib/core/records/record-types';
 import type { MatchType } from '$lib/core/records/match-types';
 import type { Master } from '$lib/core/records/master';
 import type { MasterLine } from '$lib/core/records/ad-line';
-import { applyMaster } from '../ads/master-draft';
+import { applyMaster } from '../ads/apply-master';
 
 /** A name that no group of the campaign bears. */
 export function freeGroupName(snapshot: Snapshot, campaignId: string, wanted: string, taken: ReadonlySet<string> = new Set()): string {
