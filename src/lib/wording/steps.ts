@@ -49,6 +49,9 @@ export const nounOf = (record: RecordName) => nouns[record][0];
 const severalNames: Record<StepName, string> = {
   'proposal-applied': 'applied proposed groups',
   'master-applied': 'applied a master',
+  'ad-detached': 'detached an ad from its master',
+  'versions-added': 'added test versions',
+  'ads-edited': 'changed ads',
   'safe-mended': 'mended all that is safe',
   'kept-apart': 'kept two groups apart',
   'keywords-copied': 'copied keywords',

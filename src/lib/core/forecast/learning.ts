@@ -4,6 +4,7 @@ import type { Campaign } from '../records/campaign';
 import type { ScopeSaid } from './forecast-answers';
 import type { Range3 } from './runs';
 import { daysToTellApart, impressionsToTellApart } from './telling-apart';
+import { betterBy } from './test-plan';
 
 /** Whether a campaign is clicked enough to learn from, each with the sum behind it. */
 export interface Learning {
@@ -23,9 +24,6 @@ export interface Learning {
   /** Days until a test version can be judged, all groups pooled; null where it never can. */
   days: number | null;
 }
-
-/** How much better a test version is taken to be. */
-const betterBy = 1.2;
 
 /** What can be learned from a month as it is expected. */
 export function computeLearning({ snapshot, house }: PlanView, campaign: Campaign, { total, chain }: ScopeSaid): Learning {

@@ -2,6 +2,9 @@
 export const stepNames = [
   'proposal-applied',
   'master-applied',
+  'ad-detached',
+  'versions-added',
+  'ads-edited',
   'safe-mended',
   'kept-apart',
   'budget-split',

@@ -1,18 +1,19 @@
 <script lang="ts">
   import type { PlanState } from '../state/plan-state.svelte';
-  import type { LineKindOfAd } from '$lib/core/records/ad-line';
   import TextField from '../parts/TextField.svelte';
   import type { AdState } from './ad-state.svelte';
-  import LineList from './LineList.svelte';
+  import AdLines from './AdLines.svelte';
+  import MasterTie from './MasterTie.svelte';
   import PathField from './PathField.svelte';
-  import { pastedChange } from './pasted-change';
+  import TestStrip from './TestStrip.svelte';
   import ReadingsTable from './ReadingsTable.svelte';
 
   let { planState, bench, index = $bindable(0) }: { planState: PlanState; bench: AdState; index: number } = $props();
 
-  const kinds: readonly LineKindOfAd[] = ['headline', 'description'];
-  const ruleFor = (kind: LineKindOfAd) => (kind === 'headline' ? bench.format.headlines : bench.format.descriptions);
-  const linesFor = (kind: LineKindOfAd) => (kind === 'headline' ? bench.headlines : bench.descriptions);
+  /** The ad that a test version is compared with: the first of its group that is none. */
+  const against = $derived(
+    bench.ad && bench.ad.differsIn !== '' ? (bench.ads.find(({ id, differsIn }) => id !== bench.ad?.id && differsIn === '') ?? null) : null,
+  );
   const paths = $derived(
     (['path1', 'path2'] as const).slice(0, bench.format.paths.most).map((field, at) => ({ field, at, text: bench.ad?.[field] ?? '' })),
   );
@@ -20,23 +21,8 @@
 
 {#if bench.ad}
   {@const ad = bench.ad}
-  {#each kinds as kind (kind)}
-    {@const context = bench.contexts?.[kind]}
-    {#if context}<LineList
-        {kind}
-        rule={ruleFor(kind)}
-        lines={linesFor(kind)}
-        measures={bench.measures}
-        {context}
-        canFix={ad.format === 'responsive'}
-        note={kind === 'headline' ? `${bench.format.name.toLowerCase()}, rules of ${planState.plan.rules.from.slice(0, 4)}` : ''}
-        onadd={() => bench.addLine(kind)}
-        onedit={(id, text, editSession) => void planState.set('adLine', id, { text }, editSession)}
-        onfix={(id, fixedAt) => void planState.set('adLine', id, { fixedAt })}
-        onremove={(id) => void planState.make({ type: 'remove', record: 'adLine', ids: [id] })}
-        onpastelines={(pasted) => void planState.make(pastedChange('adLine', { adId: ad.id }, kind, pasted))}
-      />{/if}
-  {/each}
+  {#if ad.masterName}<MasterTie {planState} {ad} />{/if}
+  <AdLines {planState} {bench} note={`${bench.format.name.toLowerCase()}, rules of ${planState.plan.rules.from.slice(0, 4)}`} />
   <section class="flex flex-col gap-3 py-3" aria-label="Addresses">
     <div>
       <h2 class="pb-0.5 text-ink-2">Shown address</h2>
@@ -62,6 +48,15 @@
       onedit={(landingPage, editSession) => void planState.set('ad', ad.id, { landingPage }, editSession)}
       hint={ad.landingPage === '' && bench.page ? 'Empty: the page of the group or the brief.' : undefined}
     />
+    <TextField
+      label="Counting address"
+      value={ad.countingAddress}
+      placeholder="none: the page itself is opened"
+      at={`${ad.id}:countingAddress`}
+      onedit={(countingAddress, editSession) => void planState.set('ad', ad.id, { countingAddress }, editSession)}
+      hint={ad.countingAddress === '' ? undefined : 'Opened on the click in place of the page, to which it has to lead.'}
+    />
   </section>
   <ReadingsTable {bench} bind:index />
+  {#if against}<TestStrip {planState} version={ad} {against} />{/if}
 {/if}

@@ -46,7 +46,8 @@
   /** Lines without a slot read the same everywhere: one column says so, unless something is wrong with them. */
   const columns = $derived.by(() => {
     const numbers = { headline: 0, description: 0 };
-    return lines
+    return [...lines]
+      .sort((a, b) => Number(a.kind === 'description') - Number(b.kind === 'description'))
       .map((line) => ({ line, name: `${line.kind === 'headline' ? 'Headline' : 'Description'} ${++numbers[line.kind]}` }))
       .filter(({ line }) =>
         drafts.some(({ lines: cells }) =>
@@ -60,9 +61,9 @@
   const plain = $derived(lines.filter(({ text }) => text.trim() !== '' && !text.includes('[[')).length);
   const rows = $derived(drafts.filter(({ lines: cells }) => filter === '' || cells.some(isWanted)));
   const wording: Record<DraftFilter, string> = {
-    over: 'over, or a slot is wrong',
+    over: 'over or wrong',
     fallback: 'fallback',
-    'says-twice': 'says a word twice',
+    'says-twice': 'says twice',
     'never-filled': 'never filled',
   };
   const counts = $derived(
@@ -74,17 +75,19 @@
     ),
   );
   /** What is to be said of one cell, the worst first. */
-  function say({ line, measure, fallbackSlots, saysTwice }: DraftLine, group: string): { text: string; isBad: boolean }[] {
+  function say({ line, measure, fallbackSlots, saysTwice }: DraftLine, group: string): { text: string; tone: string }[] {
     const others = (same.get(sameKey(line.id, measure)) ?? []).filter((name) => name !== group);
     const [other] = others;
     return [
-      ...measure.problems.map(({ code, data }) => ({ text: wordSlotProblem(code, data), isBad: true })),
+      ...measure.problems.map(({ code, data }) => ({ text: wordSlotProblem(code, data), tone: 'text-madder' })),
       ...(saysTwice
-        ? [{ text: `says “${saysTwice.word}” twice${saysTwice.keyword ? ` for “${saysTwice.keyword}”` : ''}`, isBad: true }]
+        ? [{ text: `says “${saysTwice.word}” twice${saysTwice.keyword ? ` for “${saysTwice.keyword}”` : ''}`, tone: 'text-madder' }]
         : []),
-      ...fallbackSlots.map((slot) => ({ text: `${slot}: fallback`, isBad: false })),
-      ...(measure.fallbacks > 0 ? [{ text: `${measure.fallbacks} of ${measure.readings.length} keywords fall back`, isBad: false }] : []),
-      ...(other ? [{ text: others.length > 1 ? `same as in ${others.length} others` : `same as in ${other}`, isBad: false }] : []),
+      ...fallbackSlots.map((slot) => ({ text: `${slot}: fallback`, tone: 'text-ochre' })),
+      ...(measure.fallbacks > 0
+        ? [{ text: `${measure.fallbacks} of ${measure.readings.length} keywords fall back`, tone: 'text-ochre' }]
+        : []),
+      ...(other ? [{ text: others.length > 1 ? `same as in ${others.length} others` : `same as in ${other}`, tone: 'text-ink-2' }] : []),
     ];
   }
 </script>
@@ -127,9 +130,7 @@
                   ? `${measure.units.shortest}–${measure.units.longest}`
                   : measure.units.longest}/{measure.limit}</span
               >
-              {#each say(cell, group.name) as { text, isBad }, index (index)}<span
-                  class={`block text-[12px] ${isBad ? 'text-madder' : 'text-ochre'}`}>{text}</span
-                >{/each}
+              {#each say(cell, group.name) as { text, tone }, index (index)}<span class={`block text-[12px] ${tone}`}>{text}</span>{/each}
             {/if}
           </td>
         {/each}

@@ -8,8 +8,16 @@
   import { lineContext } from '$lib/core/ads/slot-values';
   import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
   import type { Campaign } from '$lib/core/records/campaign';
-  import type { LineKindOfAd } from '$lib/core/records/ad-line';
+  import type { LineKindOfAd, MasterLine } from '$lib/core/records/ad-line';
+  import { adDifferences, type AdDifference } from '$lib/core/records/ad';
+  import { differ, type DifferingVersion } from '$lib/core/ads/differ';
+  import { differenceWords } from '$lib/wording/ad-tests';
   import Button from '../parts/Button.svelte';
+  import Menu from '../parts/Menu.svelte';
+  import Tabs from '../parts/Tabs.svelte';
+  import MasterSlots from './MasterSlots.svelte';
+  import MasterTable from './MasterTable.svelte';
+  import { differContext } from './versions';
   import TextField from '../parts/TextField.svelte';
   import { enterNew, fieldAt } from '../shell/enter-new';
   import { getShell } from '../shell/shell.svelte';
@@ -47,7 +55,19 @@
   const contexts = $derived({ headline: contextFor('headline'), description: contextFor('description') });
   /** Each live slot is measured by its fallback alone. */
   const measures = $derived(new Map(lines.map((line) => [line.id as string, measureLine(line.text, [], contexts[line.kind])])));
-  let isApplying = $state(false);
+  let isApplying = $state(page.url.searchParams.has('apply'));
+  const shows = [
+    { id: 'lines', name: 'Lines' },
+    { id: 'table', name: 'What each line becomes' },
+  ] as const;
+  let show = $state<'lines' | 'table'>('lines');
+  /** A second master made from this one that differs in one thing. */
+  const seconds = $derived(
+    adDifferences.map((by) => {
+      const version = sampleGroup && lines.length > 0 ? differ(lines, by, differContext(planState.plan, sampleGroup)) : null;
+      return { name: differenceWords[by], disabled: version === null, run: () => version && addSecond(by, version) };
+    }),
+  );
   /** A master's address; the group at hand stays, and with it the campaign whose groups are ticked. */
   const addressOf = (id: string) => {
     const group = page.url.searchParams.get('group');
@@ -72,6 +92,27 @@
     });
     void goto(addressOf(id), { keepFocus: true });
     enterNew(fieldAt(`${id}:name`));
+  }
+
+  function addSecond(by: AdDifference, version: DifferingVersion<MasterLine>) {
+    if (!master) return;
+    const id = newId();
+    const taken = new Set(masters.map(({ name }) => name));
+    const wanted = `${master.name}, ${differenceWords[by]}`;
+    let name = wanted;
+    for (let number = 2; taken.has(name); number++) name = `${wanted} ${number}`;
+    const rows = version.lines.map((line, position) => ({ ...line, id: newId(), masterId: id, position }));
+    workspace.make({
+      type: 'several',
+      name: 'ad-added',
+      changes: [
+        { type: 'add', record: 'master', rows: [{ ...master, id, name, position: nextPosition(masters) }] },
+        { type: 'add', record: 'masterLine', rows },
+      ],
+    });
+    void goto(addressOf(id), { keepFocus: true });
+    const line = rows[version.changed[0] ?? 0];
+    if (line) enterNew(fieldAt(`${line.id}:${line.kind}`));
   }
 
   function addLine(kind: LineKindOfAd): string {
@@ -116,39 +157,48 @@
         onedit={(name) => (name.trim() === '' ? 'A name is needed.' : void workspace.set('master', own.id, { name }))}
       />
       <Button kind="quiet" class="ms-auto" onclick={remove}>Take out</Button>
+      <Menu name="Second one…" label={`A second master made from ${own.name}`} items={seconds} />
       <Button kind="act" disabled={planState.snapshot.group.size === 0} onclick={() => (isApplying = true)}>Apply to groups…</Button>
     </div>
-    {#each ['headline', 'description'] as const as kind (kind)}
-      <LineList
-        {kind}
-        rule={kind === 'headline' ? format.headlines : format.descriptions}
-        lines={lines.filter((line) => line.kind === kind)}
-        {measures}
-        context={contexts[kind]}
-        canFix
-        note={kind === 'headline' && sampleGroup ? `measured with the values of ${sampleGroup.name}` : ''}
-        onadd={() => addLine(kind)}
-        onedit={(id, text, editSession) => void workspace.set('masterLine', id, { text }, editSession)}
-        onfix={(id, fixedAt) => void workspace.set('masterLine', id, { fixedAt })}
-        onremove={(id) => void workspace.make({ type: 'remove', record: 'masterLine', ids: [id] })}
-        onpastelines={(pasted) => void workspace.make(pastedChange('masterLine', { masterId: own.id }, kind, pasted))}
-      />
-    {/each}
-    <section aria-label="Paths of the address shown" class="py-3">
-      <h2 class="pb-0.5 text-ink-2">Shown address, after each ad’s own domain</h2>
-      <div class="flex items-start gap-1.5">
-        {#each ['path1', 'path2'] as const as field, at (field)}
-          <PathField
-            label={`Path ${at + 1}`}
-            value={own[field]}
-            context={pathContext}
-            keywords={[]}
-            at={`${own.id}:${field}`}
-            onedit={(text, editSession) => void workspace.set('master', own.id, { [field]: text }, editSession)}
-          />
-        {/each}
-      </div>
-    </section>
+    <div class="w-fit pb-1">
+      <Tabs label="Show" kind="box" tabs={shows} value={show} onpick={(id) => (show = id)} />
+    </div>
+    {#if show === 'table'}
+      <MasterTable {planState} master={own} {lines} />
+    {:else}
+      {#each ['headline', 'description'] as const as kind (kind)}
+        <LineList
+          {kind}
+          rule={kind === 'headline' ? format.headlines : format.descriptions}
+          lines={lines.filter((line) => line.kind === kind)}
+          {measures}
+          context={contexts[kind]}
+          canFix
+          note={kind === 'headline' && sampleGroup ? `measured with the values of ${sampleGroup.name}` : ''}
+          onadd={() => addLine(kind)}
+          onedit={(id, text, editSession) => void workspace.set('masterLine', id, { text }, editSession)}
+          onfix={(id, fixedAt) => void workspace.set('masterLine', id, { fixedAt })}
+          onremove={(id) => void workspace.make({ type: 'remove', record: 'masterLine', ids: [id] })}
+          onpastelines={(pasted) => void workspace.make(pastedChange('masterLine', { masterId: own.id }, kind, pasted))}
+        />
+      {/each}
+      <section aria-label="Paths of the address shown" class="py-3">
+        <h2 class="pb-0.5 text-ink-2">Shown address, after each ad’s own domain</h2>
+        <div class="flex items-start gap-1.5">
+          {#each ['path1', 'path2'] as const as field, at (field)}
+            <PathField
+              label={`Path ${at + 1}`}
+              value={own[field]}
+              context={pathContext}
+              keywords={[]}
+              at={`${own.id}:${field}`}
+              onedit={(text, editSession) => void workspace.set('master', own.id, { [field]: text }, editSession)}
+            />
+          {/each}
+        </div>
+      </section>
+      <MasterSlots {planState} {lines} paths={[own.path1, own.path2]} />
+    {/if}
     <ApplyMaster {planState} bind:open={isApplying} master={own} {lines} {campaign} />
   {/key}
 {:else}

@@ -2,11 +2,16 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { childrenOf, inOrder } from '$lib/core/store/snapshot';
+  import type { Ad } from '$lib/core/records/ad';
   import { AdState, addAd } from '$lib/ui/ads/ad-state.svelte';
   import AdPreview from '$lib/ui/ads/AdPreview.svelte';
   import AdSheet from '$lib/ui/ads/AdSheet.svelte';
   import ExtrasView from '$lib/ui/ads/ExtrasView.svelte';
   import GroupList from '$lib/ui/groups/GroupList.svelte';
+  import MakeMasterDialog from '$lib/ui/ads/MakeMasterDialog.svelte';
+  import SideBySide from '$lib/ui/ads/SideBySide.svelte';
+  import VersionDialog from '$lib/ui/ads/VersionDialog.svelte';
+  import Menu from '$lib/ui/parts/Menu.svelte';
   import MastersView from '$lib/ui/ads/MastersView.svelte';
   import WordsSearched from '$lib/ui/ads/WordsSearched.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
@@ -49,6 +54,20 @@
     if (first) enterNew(fieldAt(`${first.id}:${first.kind}`));
   }
 
+  /** The ad that stands beside the one at hand: what a version is compared with, else the next of its group. */
+  const other = $derived(
+    bench.ads.find(({ id, differsIn }) => id !== bench.ad?.id && (bench.ad?.differsIn === '') !== (differsIn === '')) ??
+      bench.ads.find(({ id }) => id !== bench.ad?.id) ??
+      null,
+  );
+  const inTheirOrder = (a: Ad, b: Ad) => (a.position <= b.position ? { one: a, other: b } : { one: b, other: a });
+  const isBeside = $derived(query.has('beside'));
+  let dialog = $state<'' | 'master' | 'version'>('');
+  const turn = (which: typeof dialog, isOpen: boolean) => {
+    if (isOpen) dialog = which;
+    else if (dialog === which) dialog = '';
+  };
+
   function remove() {
     if (bench.ad) planState.make({ type: 'remove', record: 'ad', ids: [bench.ad.id] });
   }
@@ -80,8 +99,23 @@
       {/snippet}
       {#snippet actions()}
         {#if view === 'ads' && bench.ad}
-          <Button kind="quiet" onclick={remove} title="Take this ad out; undo brings it back">Take out</Button>
-          <Button onclick={() => add(true)}>Add a test version</Button>
+          <Menu
+            name="More"
+            label={`More for ad ${bench.ad.name}`}
+            items={[
+              { name: 'Make it a master…', run: () => (dialog = 'master') },
+              { name: 'Another ad, empty', run: () => add(false) },
+              { name: 'Another ad, the same lines', run: () => add(true) },
+              { name: 'Take it out', run: remove },
+            ]}
+          />
+          {#if other}<Button
+              pressed={isBeside}
+              onclick={() =>
+                void goto(isBeside ? adAddress(bench.ad?.id ?? '') : `${adAddress(bench.ad?.id ?? '')}&beside`, { keepFocus: true })}
+              >Side by side</Button
+            >{/if}
+          <Button onclick={() => (dialog = 'version')}>Add a test version…</Button>
         {/if}
         <Button href={view === 'masters' ? `?view=ads&group=${bench.group?.id ?? ''}` : `?view=masters&group=${bench.group?.id ?? ''}`}
           >{view === 'masters' ? 'Ads by group' : 'Masters'}</Button
@@ -131,9 +165,31 @@
             </div>
           </div>
         {:else}
-          {#key bench.ad.id}<AdSheet {planState} {bench} bind:index />{/key}
+          {#if isBeside && other}
+            {#key `${bench.ad.id} ${other.id}`}<SideBySide {planState} {...inTheirOrder(bench.ad, other)} />{/key}
+          {:else}
+            {#key bench.ad.id}<AdSheet {planState} {bench} bind:index />{/key}
+          {/if}
         {/if}
       </div>
     </div>
   </div>
 </PlanShell>
+{#if bench.ad && bench.group}
+  <MakeMasterDialog
+    {planState}
+    bind:open={() => dialog === 'master', (open) => turn('master', open)}
+    group={bench.group}
+    ad={bench.ad}
+    onmade={(id) => void goto(`?view=masters&master=${id}&group=${bench.group?.id ?? ''}`)}
+  />
+  <VersionDialog
+    {planState}
+    bind:open={() => dialog === 'version', (open) => turn('version', open)}
+    ad={bench.ad}
+    onmade={(adId, lineId) => {
+      void goto(adAddress(adId), { keepFocus: true });
+      if (lineId) enterNew(`[data-line="${lineId}"]`);
+    }}
+  />
+{/if}
