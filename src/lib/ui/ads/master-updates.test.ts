@@ -82,7 +82,9 @@ describe('applying a master', () => {
 
   it('does not simply fit where the first headline or a path falls back', () => {
     const long = addLike(clean, 'keyword', { text: 'piano tuning by a very patient tuner' });
-    expect(draftOf(long, [lines[1]!]).firstFallsBack).toEqual({ part: 'first headline', count: 1, of: 4 });
+    expect(draftOf(long, [lines[1]!]).firstFallsBack).toEqual({ part: 'first headline', count: 1, of: 4, slot: null });
+    const placed = draftOf(clean, [{ ...lines[0]!, text: 'Tuned at Home by Our Own [[client|Us]]' }]);
+    expect([placed.firstFallsBack?.slot, placed.firstFallsBack?.count]).toEqual(['client', 3]);
     expect(draftOf(clean, lines).firstFallsBack).toBeNull();
     expect(draftOf(long, lines, { ...master, path1: '[[keyword|tuning]]' }).firstFallsBack?.part).toBe('path');
   });

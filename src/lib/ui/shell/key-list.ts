@@ -71,6 +71,20 @@ export const listedKeys: readonly { name: string; keys: readonly ListedKey[] }[]
     ],
   },
   {
+    name: 'All ads',
+    keys: [
+      { keys: '↑ ↓ ← →', does: 'Another cell; with Shift ads are chosen on the way' },
+      { keys: 'Enter', does: 'Write the cell, then the one below; a letter begins it anew' },
+      { keys: 'Tab', does: 'The cell is written, on to the next' },
+      { keys: 'Space', does: 'Choose an ad: what is written goes into all chosen ones' },
+      { keys: 'Ctrl D', does: 'Fill down' },
+      { keys: 'Ctrl V', does: 'A block out of a spreadsheet' },
+      { keys: 'Ctrl H', does: 'Find and replace, every result shown first' },
+      { keys: 'Alt 0 1 2 3', does: 'Free, first, second, third position' },
+      { keys: 'Delete', does: 'Empty the cell' },
+    ],
+  },
+  {
     name: 'Forecast',
     keys: [
       { keys: 'G', does: 'A group or a keyword alone' },

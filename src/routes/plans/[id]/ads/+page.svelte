@@ -5,6 +5,7 @@
   import type { Ad } from '$lib/core/records/ad';
   import { AdState, addAd } from '$lib/ui/ads/ad-state.svelte';
   import AdPreview from '$lib/ui/ads/AdPreview.svelte';
+  import AdsSheet from '$lib/ui/ads/AdsSheet.svelte';
   import AdSheet from '$lib/ui/ads/AdSheet.svelte';
   import ExtrasView from '$lib/ui/ads/ExtrasView.svelte';
   import GroupList from '$lib/ui/groups/GroupList.svelte';
@@ -42,6 +43,7 @@
     const all = planState.reader.proof.findings.filter(({ chapter }) => chapter === 'ads');
     if (view === 'extras') return all.filter(({ where }) => where.field?.startsWith('extra'));
     if (view === 'masters') return [];
+    if (view === 'sheet') return all.filter(({ where }) => where.adId !== undefined);
     return all.filter(({ where }) => where.groupId === bench.group?.id && (where.adId === undefined || where.adId === bench.ad?.id));
   });
   const adAddress = (adId: string) => `?group=${bench.group?.id}&ad=${adId}`;
@@ -126,7 +128,7 @@
       <div class="overflow-y-auto border-e border-rule">
         <GroupList {planState} current={view === 'ads' ? (bench.group?.id ?? '') : ''} chapter="ads" />
         <div class={`flex flex-col py-2 ${planState.snapshot.group.size > 0 ? 'border-t border-rule' : ''}`}>
-          {#each [{ id: 'masters', name: 'Masters', count: planState.workspace.snapshot.master.size }, { id: 'extras', name: 'Extras', count: planState.snapshot.extra.size }] as other (other.id)}
+          {#each [{ id: 'sheet', name: 'All ads', count: planState.snapshot.ad.size }, { id: 'masters', name: 'Masters', count: planState.workspace.snapshot.master.size }, { id: 'extras', name: 'Extras', count: planState.snapshot.extra.size }] as other (other.id)}
             <a
               href={`?view=${other.id}`}
               aria-current={view === other.id ? 'true' : undefined}
@@ -136,42 +138,42 @@
           {/each}
         </div>
       </div>
-      <div class="min-w-0 overflow-y-auto px-[18px] pb-6">
-        {#if view === 'masters'}
-          <MastersView {planState} campaign={campaign ?? null} />
-        {:else if view === 'extras'}
-          <ExtrasView {planState} />
-        {:else if !bench.group}
-          <EmptyState>
-            Ads stand in groups. <a class="text-act underline" href={`/plans/${planState.planId}/groups`}>Make a group first</a>
-          </EmptyState>
-        {:else if !bench.ad}
-          <div class="flex flex-col items-center gap-3 py-16">
-            <p>
-              {planState.snapshot.ad.size === 0
-                ? 'No ad stands yet. Write one for many groups at once, or this group’s own.'
-                : `${bench.group.name} has no ad yet.`}
-            </p>
-            <div class="flex gap-2">
-              <Button
-                kind={planState.snapshot.ad.size === 0 && planState.snapshot.group.size > 1 ? 'act' : 'plain'}
-                href={`?view=masters&group=${bench.group.id}`}>For many groups, from a master</Button
-              >
-              <Button
-                kind={planState.snapshot.ad.size === 0 && planState.snapshot.group.size > 1 ? 'plain' : 'act'}
-                at={`${bench.group.id}:ads`}
-                onclick={() => add(false)}>Write the first ad of {bench.group.name}</Button
-              >
+      {#if view === 'sheet'}<AdsSheet {planState} />{:else}<div class="min-w-0 overflow-y-auto px-[18px] pb-6">
+          {#if view === 'masters'}
+            <MastersView {planState} campaign={campaign ?? null} />
+          {:else if view === 'extras'}
+            <ExtrasView {planState} />
+          {:else if !bench.group}
+            <EmptyState>
+              Ads stand in groups. <a class="text-act underline" href={`/plans/${planState.planId}/groups`}>Make a group first</a>
+            </EmptyState>
+          {:else if !bench.ad}
+            <div class="flex flex-col items-center gap-3 py-16">
+              <p>
+                {planState.snapshot.ad.size === 0
+                  ? 'No ad stands yet. Write one for many groups at once, or this group’s own.'
+                  : `${bench.group.name} has no ad yet.`}
+              </p>
+              <div class="flex gap-2">
+                <Button
+                  kind={planState.snapshot.ad.size === 0 && planState.snapshot.group.size > 1 ? 'act' : 'plain'}
+                  href={`?view=masters&group=${bench.group.id}`}>For many groups, from a master</Button
+                >
+                <Button
+                  kind={planState.snapshot.ad.size === 0 && planState.snapshot.group.size > 1 ? 'plain' : 'act'}
+                  at={`${bench.group.id}:ads`}
+                  onclick={() => add(false)}>Write the first ad of {bench.group.name}</Button
+                >
+              </div>
             </div>
-          </div>
-        {:else}
-          {#if isBeside && other}
-            {#key `${bench.ad.id} ${other.id}`}<SideBySide {planState} {...inTheirOrder(bench.ad, other)} />{/key}
           {:else}
-            {#key bench.ad.id}<AdSheet {planState} {bench} bind:index />{/key}
+            {#if isBeside && other}
+              {#key `${bench.ad.id} ${other.id}`}<SideBySide {planState} {...inTheirOrder(bench.ad, other)} />{/key}
+            {:else}
+              {#key bench.ad.id}<AdSheet {planState} {bench} bind:index />{/key}
+            {/if}
           {/if}
-        {/if}
-      </div>
+        </div>{/if}
     </div>
   </div>
 </PlanShell>
