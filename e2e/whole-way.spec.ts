@@ -114,6 +114,8 @@ test('from an empty Shelf to the files, by keyboard alone', async ({ page, serve
     await untilSaved(page);
     await tabTo(page, page.getByRole('button', { name: 'Add a test version' }));
     await press('Enter');
+    await expect(page.getByRole('button', { name: 'Add 1 test version' })).toBeVisible();
+    await press('Control+Enter');
     await expect(page.getByRole('link', { name: 'Ad B' })).toBeVisible();
     await tabTo(page, page.getByRole('textbox', { name: 'Headline 2' }));
     await press('Control+a');
@@ -136,7 +138,7 @@ test('from an empty Shelf to the files, by keyboard alone', async ({ page, serve
     const rows = text.trim().split('\r\n');
     if (name === 'Ads') {
       expect(rows).toHaveLength(5);
-      expect(text).toContain('[[keyword|Cold Frames]]');
+      expect(text).toContain('[[keyword|Cold Frames|title]]');
     } else expect(text).toMatch(/wooden cold frame uk,phrase,,,,\r?$/m);
   }
   const file = page.waitForEvent('download');

@@ -24,6 +24,11 @@ export const both =
   (...steps: ((snapshot: Snapshot) => Snapshot)[]) =>
   (snapshot: Snapshot) =>
     steps.reduce((made, step) => step(made), snapshot);
+/** A plan in which every line of every ad says this. */
+const withLines = (snapshot: Snapshot, text: string): Snapshot => ({
+  ...snapshot,
+  adLine: new Map([...snapshot.adLine].map(([id, own]) => [id, { ...own, text }])),
+});
 const longName = 'x'.repeat(256);
 const city = { name: 'Fife', latitude: 56.1, longitude: -3.3, radiusKm: 15 };
 
@@ -418,6 +423,22 @@ export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snap
     not: (snapshot) => change(snapshot, 'ad', { path1: '[[place]]' }),
   },
   'ads.no-page': { raises: (snapshot) => change(snapshot, 'brief', { landingPage: '' }) },
+  'ads.no-theme': {
+    raises: (snapshot) => change(snapshot, 'group', { theme: 'glasshouse' }),
+    not: (snapshot) => change(snapshot, 'group', { theme: 'tunings' }),
+  },
+  'ads.nothing-to-do': {
+    raises: (snapshot) => withLines(snapshot, 'Piano Tuning in the City'),
+    not: (snapshot) => withLines(snapshot, 'Book a Piano Tuning'),
+  },
+  'ads.counting-unread': {
+    raises: (snapshot) => change(snapshot, 'ad', { countingAddress: 'no address' }),
+    not: (snapshot) => change(snapshot, 'ad', { countingAddress: 'https://ottlemere.example/count?to=tuning' }),
+  },
+  'ads.counting-elsewhere': {
+    raises: (snapshot) => change(snapshot, 'ad', { countingAddress: 'https://count.example/?id=7' }),
+    not: (snapshot) => change(snapshot, 'ad', { countingAddress: 'https://count.example/?to=https%3A%2F%2Fottlemere.example%2Ftuning' }),
+  },
   'ads.page-unread': { raises: (snapshot) => change(snapshot, 'ad', { landingPage: 'no address' }) },
   'ads.domains-differ': {
     raises: (snapshot) => change(snapshot, 'ad', { landingPage: 'other.example/tuning' }),

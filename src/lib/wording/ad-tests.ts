@@ -31,6 +31,10 @@ const percent = (share: number) => `${(share * 100).toLocaleString('en-GB', { ma
 /** A rate, as a share of a hundred. */
 export const wordRate = percent;
 
+/** A share of searches, whole; what is nearly all is not said to be all. */
+export const wordShare = (share: number) =>
+  `${share > 0.99 && share < 1 ? '99' : share > 0 && share < 0.01 ? '1' : Math.round(share * 100)} %`;
+
 /** What a comparison says, in plain words. */
 export function wordComparison({ difference: [low, high], decided }: VersionComparison, names: readonly [string, string]): string {
   const span = `between ${percent(low)} and ${percent(high)}`;

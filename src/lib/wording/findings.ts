@@ -231,6 +231,16 @@ const writers: Record<RuleId, Writer> = {
     wordSlotProblem(d.text('code') as SlotProblem['code'], d.plain(), d.number('at')),
   ],
   'ads.no-page': (d) => ['An ad leads nowhere', `${d.text('group')}, ${d.text('ad')}: neither ad, group nor brief names a page.`],
+  'ads.no-theme': (d) => [
+    'No headline says the theme',
+    `${quote(d.text('theme'))} stands in none: whoever searched for it looks for it there`,
+  ],
+  'ads.nothing-to-do': () => ['No line says what to do next', 'such as “Ask for a date” or “Book an evening visit”'],
+  'ads.counting-unread': (d) => ['A counting address is no address', quote(d.text('address'))],
+  'ads.counting-elsewhere': (d) => [
+    'A counting address does not name its page',
+    `${quote(d.text('address'))} has neither ${quote(d.text('page'))} nor its domain in it: whoever clicks may not arrive`,
+  ],
   'ads.page-unread': (d) => ['A landing page is no address', quote(d.text('address'))],
   'ads.domains-differ': (d) => ['Ads of one group lead to different domains', d.list('domains')],
   'ads.other-language': (d) => [

@@ -7,6 +7,8 @@ import { auditNegatives, findFewer, type AuditedNegative, type FewerNegatives } 
 import type { Answer } from '$lib/core/keywords/answer';
 import type { Snapshot } from '$lib/core/store/snapshot';
 import { campaignsMeeting, findPlanView, type PlanView } from '$lib/core/view/plan-view';
+import { readCombinations, type AdCombinations } from '$lib/core/proof/ad-combinations';
+import { readPlanAnswered, type PlanAnswered } from '$lib/core/proof/answered';
 import { SentSnapshot, type RowsPack } from '$lib/core/store/sent-rows';
 import { ProofKeeper, type KeptProof } from '$lib/core/proof/proof-keeper';
 import { ProofSender, type SentProof } from '$lib/core/proof/sent-proof';
@@ -28,6 +30,10 @@ export interface QuestionKinds {
   parting: { question: { overlaps: readonly Overlap[]; keepers: ReadonlyMap<string, string> }; answer: PlanParting };
   /** What each negative of the plan blocks, hurts and is covered by. */
   negatives: { question: object; answer: AuditedNegative[] };
+  /** What combinations of its lines an ad has; null where it is gone. */
+  combinations: { question: { adId: string }; answer: AdCombinations | null };
+  /** What the ads of every group, or of one, answer of what is searched there; null where the plan is gone. */
+  answered: { question: { groupId: string | null }; answer: PlanAnswered | null };
   /** Fewer negatives that block what some do. */
   'fewer-negatives': { question: { ids: readonly string[] }; answer: FewerNegatives };
 }
@@ -83,6 +89,8 @@ function answerQuestion(view: PlanView, question: NumberedQuestion): QuestionKin
   if (question.kind === 'many-searches') return answerMany(view, answersOf(view, question.campaignId), question);
   if (question.kind === 'parting') return partPlan(view, question.overlaps, question.keepers);
   if (question.kind === 'negatives') return auditNegatives(view);
+  if (question.kind === 'combinations') return readCombinations(view, question.adId);
+  if (question.kind === 'answered') return readPlanAnswered(view, question.groupId);
   if (question.kind === 'fewer-negatives') return findFewer(view, question.ids);
   return typedAnswers(view)
     .answer(question.search)
@@ -95,6 +103,8 @@ const nothing: { [Kind in QuestionKind]: QuestionKinds[Kind]['answer'] } = {
   'many-searches': null,
   parting: { partings: [], sameWords: [] },
   negatives: [],
+  combinations: null,
+  answered: null,
   'fewer-negatives': { finds: 0, negatives: [], stuck: [] },
 };
 

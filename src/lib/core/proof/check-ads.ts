@@ -10,6 +10,7 @@ import { checkAdLines } from './check-ad-lines';
 import { checkAdShape } from './check-ad-shape';
 import { checkLineLanguage } from './check-languages';
 import { checkNecessary } from './check-necessary';
+import { checkSelling } from './check-selling';
 import type { Report } from './finding';
 import { measureAd, named, place, prepareGroupOfAds, type GroupOfAds, type MeasuredAd } from './measured-ad';
 import { constantsOf, type ProofUnit, type Units } from './proof-unit';
@@ -21,6 +22,28 @@ function checkPage(ad: MeasuredAd): Report[] {
   if (!readAddress(page) || page.length > ad.view.rules.addressLimit)
     return [{ rule: 'ads.page-unread', ...report, data: { ...named(ad), address: page } }];
   return [];
+}
+
+/** What is opened on the click instead of the page has to be an address, and to lead there: its own domain, or the page named in it. */
+function checkCounting(ad: MeasuredAd): Report[] {
+  const address = ad.ad.countingAddress.trim();
+  if (address === '') return [];
+  const report = { record: ad.ad.id, where: place(ad, 'countingAddress') };
+  const counting = readAddress(address);
+  if (!counting || address.length > ad.view.rules.addressLimit)
+    return [{ rule: 'ads.counting-unread', ...report, data: { ...named(ad), address } }];
+  const page = landingPageOf(ad.view, ad.ad);
+  const domain = readAddress(page)?.hostname.replace(/^www\./, '') ?? '';
+  if (domain === '' || safeDecode(counting.href).includes(domain)) return [];
+  return [{ rule: 'ads.counting-elsewhere', ...report, data: { ...named(ad), address, page } }];
+}
+
+function safeDecode(text: string): string {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return text;
+  }
 }
 
 /** Lines that state an offer, by its slot or by its name, against the offer's end. */
@@ -103,8 +126,10 @@ function checkAd(prepared: GroupOfAds, ad: Ad): Report[] {
     ...checkAdShape(measured),
     ...checkAdLines(measured),
     ...checkPage(measured),
+    ...checkCounting(measured),
     ...checkOffers(measured),
     ...checkWords(measured),
+    ...checkSelling(measured),
     ...checkNecessary(measured),
     ...checkLineLanguage(measured),
   ];

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { measureLine } from '$lib/core/ads/measure';
+  import type { AdLine } from '$lib/core/records/ad-line';
   import type { AdState } from './ad-state.svelte';
   import Button from '../parts/Button.svelte';
   import Tabs from '../parts/Tabs.svelte';
@@ -12,17 +13,21 @@
   const step = (by: number) => (index = count === 0 ? 0 : (current + by + count) % count);
 
   /** The texts as they are read with the keyword that stands, fixed ones at their positions. */
-  function readLines(lines: typeof bench.lines, most: number): string[] {
+  function readLines(lines: typeof bench.lines, most: number): { line: AdLine; text: string }[] {
     const filled = lines.filter(({ text }) => text.trim() !== '');
     const free = filled.filter(({ fixedAt }) => fixedAt === null);
     const shown = Array.from({ length: most }, (_, at) => filled.find(({ fixedAt }) => fixedAt === at + 1) ?? free.shift()).filter(
       (line) => line !== undefined,
     );
-    return shown.map(({ id }) => {
-      const measure = bench.measures.get(id);
-      return measure?.readingAt(current)?.text ?? measure?.textWithFallback ?? '';
+    return shown.map((line) => {
+      const measure = bench.measures.get(line.id);
+      return { line, text: measure?.readingAt(current)?.text ?? measure?.textWithFallback ?? '' };
     });
   }
+  /** Fixes a line where it is shown, or frees it. */
+  const fix = ({ id, fixedAt }: AdLine, position: number) =>
+    void bench.planState.set('adLine', id, { fixedAt: fixedAt === position ? null : position });
+  const canFix = $derived(bench.ad?.format === 'responsive');
   const headlines = $derived(readLines(bench.headlines, isNarrow ? 2 : 3));
   const descriptions = $derived(readLines(bench.descriptions, isNarrow ? 1 : 2));
   const measurePath = (path: string) => bench.contexts && measureLine(path, bench.keywords, bench.contexts.path);
@@ -45,16 +50,35 @@
   </div>
   <div class={`border border-t-3 border-double border-rule bg-sheet p-3 ${isNarrow ? 'w-44' : ''}`} data-preview>
     <p class="font-serif text-[16px] leading-5 break-words">
-      {#each headlines as line, at (at)}{#if at > 0}<span class="text-ink-3">{' · '}</span>{/if}<span class={at === 0 ? 'text-plum' : ''}
-          >{line}</span
+      {#each headlines as { line, text }, at (line.id)}{#if at > 0}<span class="text-ink-3">{' · '}</span>{/if}<span
+          class={`${at === 0 ? 'text-plum' : ''} ${line.fixedAt === at + 1 ? 'underline decoration-slate decoration-2 underline-offset-3' : ''}`}
+          >{text}</span
         >{/each}
       {#if headlines.length === 0}<span class="text-ink-3">No headline yet</span>{/if}
     </p>
-    <p class="mt-1.5 leading-[18px] break-words">{descriptions.join(' ')}</p>
+    <p class="mt-1.5 leading-[18px] break-words">
+      {#each descriptions as { line, text }, at (line.id)}{#if at > 0}{' '}{/if}<span
+          class={line.fixedAt === at + 1 ? 'underline decoration-slate decoration-2 underline-offset-3' : ''}>{text}</span
+        >{/each}
+    </p>
     <p class="mt-2 border-t border-rule-soft pt-1.5 break-words text-ink-2">
       {bench.domain || 'no page yet'}{#each paths as path, at (at)}/<wbr />{path}{/each}
     </p>
   </div>
+  {#if canFix && headlines.length > 0}
+    <div class="mt-1.5 flex flex-wrap items-center gap-x-1 text-[12px]" role="group" aria-label="Positions">
+      <span class="text-ink-2">fixed here:</span>
+      {#each [...headlines.map( (one, at) => ({ ...one, at, name: ['first', 'second', 'third'][at] }) ), ...descriptions.map( (one, at) => ({ ...one, at, name: `text ${at + 1}` }) )] as { line, text, at, name } (line.id)}
+        <Button
+          kind="quiet"
+          pressed={line.fixedAt === at + 1}
+          label={`${line.fixedAt === at + 1 ? 'Free' : 'Always here'}: ${text}`}
+          title={text}
+          onclick={() => fix(line, at + 1)}>{name}</Button
+        >
+      {/each}
+    </div>
+  {/if}
   <div class="mt-2 flex items-center justify-between gap-2">
     <p class="min-w-0">
       <span class="text-ink-2">keyword matched:</span><br /><span class="font-semibold break-words" data-preview-keyword

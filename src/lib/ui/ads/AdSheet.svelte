@@ -2,18 +2,30 @@
   import type { PlanState } from '../state/plan-state.svelte';
   import TextField from '../parts/TextField.svelte';
   import type { AdState } from './ad-state.svelte';
+  import type { GroupAnswered } from '$lib/core/proof/answered';
+  import AnsweredStrip from './AnsweredStrip.svelte';
+  import CombinationsPanel from './CombinationsPanel.svelte';
   import AdLines from './AdLines.svelte';
   import MasterTie from './MasterTie.svelte';
   import PathField from './PathField.svelte';
   import TestStrip from './TestStrip.svelte';
   import ReadingsTable from './ReadingsTable.svelte';
 
-  let { planState, bench, index = $bindable(0) }: { planState: PlanState; bench: AdState; index: number } = $props();
+  interface Props {
+    planState: PlanState;
+    bench: AdState;
+    /** What the group’s ads answer; null until it is read. */
+    answered: GroupAnswered | null;
+    index: number;
+  }
+
+  let { planState, bench, answered, index = $bindable(0) }: Props = $props();
 
   /** The ad that a test version is compared with: the first of its group that is none. */
   const against = $derived(
     bench.ad && bench.ad.differsIn !== '' ? (bench.ads.find(({ id, differsIn }) => id !== bench.ad?.id && differsIn === '') ?? null) : null,
   );
+  const shares = $derived(answered?.ads.find(({ adId }) => adId === bench.ad?.id) ?? null);
   const paths = $derived(
     (['path1', 'path2'] as const).slice(0, bench.format.paths.most).map((field, at) => ({ field, at, text: bench.ad?.[field] ?? '' })),
   );
@@ -21,6 +33,9 @@
 
 {#if bench.ad}
   {@const ad = bench.ad}
+  {#if shares && bench.keywords.length > 0}<div class="border-b border-rule-soft py-1">
+      <AnsweredStrip {shares} of={bench.keywords.length > 0 && answered?.hasSearches ? 'searches' : 'keywords'} />
+    </div>{/if}
   {#if ad.masterName}<MasterTie {planState} {ad} />{/if}
   <AdLines {planState} {bench} note={`${bench.format.name.toLowerCase()}, rules of ${planState.plan.rules.from.slice(0, 4)}`} />
   <section class="flex flex-col gap-3 py-3" aria-label="Addresses">
@@ -58,5 +73,6 @@
     />
   </section>
   <ReadingsTable {bench} bind:index />
+  <CombinationsPanel {planState} adId={ad.id} />
   {#if against}<TestStrip {planState} version={ad} {against} />{/if}
 {/if}

@@ -3,6 +3,7 @@
   import type { FillContext } from '$lib/core/ads/fill-slots';
   import type { Measure } from '$lib/core/ads/measure';
   import { pasteLines, type PastedLines } from '$lib/core/ads/paste-lines';
+  import type { Shortening } from '$lib/core/ads/shorten';
   import type { LineKindOfAd } from '$lib/core/records/ad-line';
   import type { LineRule } from '$lib/core/rules/rule-set';
   import Button from '../parts/Button.svelte';
@@ -25,9 +26,11 @@
     onremove: (id: string) => void;
     /** Makes several pasted texts entries of their own, one step. */
     onpastelines: (pasted: PastedLines) => void;
+    /** Ways to make a line shorter that is over. */
+    shorten?: (line: EditableLine) => readonly Shortening[];
   }
 
-  let { kind, rule, lines, measures, context, canFix, note = '', onadd, onedit, onfix, onremove, onpastelines }: Props = $props();
+  let { kind, rule, lines, measures, context, canFix, note = '', onadd, onedit, onfix, onremove, onpastelines, shorten }: Props = $props();
 
   const title = $derived(kind === 'headline' ? 'Headlines' : 'Descriptions');
   const filled = $derived(lines.filter(({ text }) => text.trim() !== '').length);
@@ -79,6 +82,7 @@
             goTo(index > 0 ? index - 1 : 1);
           }}
           onpastelines={(texts) => void paste(index, texts)}
+          {shorten}
           onenter={() => enter(index)}
           onmove={(direction) => goTo(index + direction)}
         />

@@ -7,6 +7,9 @@
   import MeasureCount from './MeasureCount.svelte';
   import MeasureRule from './MeasureRule.svelte';
   import SlotField from './SlotField.svelte';
+  import type { Shortening } from '$lib/core/ads/shorten';
+  import { wordShortening } from '$lib/wording/shortening';
+  import Button from '../parts/Button.svelte';
   import RowButton from '../parts/RowButton.svelte';
 
   interface Props {
@@ -21,13 +24,18 @@
     onenter: () => void;
     onmove: (direction: -1 | 1) => void;
     onpastelines: (texts: string[]) => void;
+    /** Ways to make a line shorter that is over; none where nothing is known of its group. */
+    shorten?: (line: EditableLine) => readonly Shortening[];
   }
 
-  let { line, number, measure, context, canFix, onedit, onfix, onremove, onenter, onmove, onpastelines }: Props = $props();
+  let { line, number, measure, context, canFix, onedit, onfix, onremove, onenter, onmove, onpastelines, shorten }: Props = $props();
 
   const positions = ['first', 'second', 'third'];
   const name = $derived(`${line.kind === 'headline' ? 'Headline' : 'Description'} ${number}`);
   const problems = $derived(measure.problems.filter(({ code }) => code !== 'line-too-long' && code !== 'fallback-too-long'));
+  const ways = $derived(
+    shorten && measure.problems.some(({ code }) => code === 'line-too-long' || code === 'fallback-too-long') ? shorten(line) : [],
+  );
   let field: SlotField;
 
   export const focus = () => field.focus();
@@ -47,6 +55,7 @@
       {onmove}
       {onpastelines}
       hint={`${name}, up to ${measure.limit}`}
+      isTitle={line.kind === 'headline'}
     />
     {#if line.kind === 'headline'}<span class="pt-1"><MeasureCount {measure} /></span>{/if}
     <RowButton
@@ -77,6 +86,17 @@
       {#if line.kind === 'description'}<MeasureCount {measure} />{/if}
     </span>
   </div>
+  {#if ways.length > 0}
+    <p class="flex flex-wrap gap-x-3 ps-6 text-[12px]">
+      <span class="text-ink-2">Shorter:</span>
+      {#each ways as { text, units, fits, what } (text)}<Button
+          kind="link"
+          title={text}
+          onclick={() => onedit(text, `${line.id} shorten ${text}`)}
+          >{wordShortening(what)}: <span class={fits ? '' : 'text-madder'}>{units}</span></Button
+        >{/each}
+    </p>
+  {/if}
   {#each problems as problem, index (index)}
     <p class="ps-6 text-[12px] text-madder">{wordSlotProblem(problem.code, problem.data, problem.at)}</p>
   {/each}

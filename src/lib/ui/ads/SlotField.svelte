@@ -1,7 +1,8 @@
 <script lang="ts">
   import { onMount, tick } from 'svelte';
   import { builtInSlots, liveSlot, type FillContext } from '$lib/core/ads/fill-slots';
-  import type { SlotSegment } from '$lib/core/ads/parse-slots';
+  import { writeSlot, type SlotSegment } from '$lib/core/ads/parse-slots';
+  import { casesOf } from '$lib/core/text/letter-case';
   import { findRefusedSigns, takeOutRefusedSigns } from '$lib/core/text/clean';
   import { wordRefusedSign } from '$lib/wording/problems';
   import ChipEditor from './ChipEditor.svelte';
@@ -23,9 +24,11 @@
     onpastelines?: (texts: string[]) => void;
     at?: string;
     hint?: string;
+    /** Whether a live slot is proposed in the letters of a title, where the language has them. */
+    isTitle?: boolean;
   }
 
-  let { label, value, context, onedit, onenter, onmove, onpastelines, at = '', hint = '' }: Props = $props();
+  let { label, value, context, onedit, onenter, onmove, onpastelines, at = '', hint = '', isTitle = false }: Props = $props();
 
   let host: HTMLElement;
   let editor: SlotEditor | null = null;
@@ -58,15 +61,17 @@
     if (!query || !editor) return;
     const { from, to, box } = query;
     query = null;
-    editor.replace(from, to, `[[${name}]]`);
+    const caseName = isTitle && name === liveSlot && casesOf(context.language).includes('title') ? 'title' : null;
+    const written = writeSlot(name, '', caseName);
+    editor.replace(from, to, written);
     await tick();
     const slot: SlotSegment = {
       kind: 'slot',
       name,
       fallback: null,
-      caseName: null,
+      caseName,
       at: from,
-      end: from + name.length + 4,
+      end: from + written.length,
     };
     chip = { slot, box: new DOMRect(box.left, box.bottom - 20, 0, 20) };
   }

@@ -1,3 +1,5 @@
+import { shortenLine, wordsOfTexts, type Shortening } from '$lib/core/ads/shorten';
+import { applyCase, casesOf } from '$lib/core/text/letter-case';
 import { nextAdName } from '$lib/core/ads/next-ad-name';
 import type { Measure } from '$lib/core/ads/measure';
 import { LineMeasures } from '$lib/core/ads/measure-lines';
@@ -43,10 +45,24 @@ export class AdState {
     private readonly adId: () => string,
   ) {}
 
-  /** Adds an empty line at the end; answers its id. */
-  addLine(kind: LineKindOfAd): string {
+  /** Ways to make a line of the ad shorter: by the plan's own words, small words left out, a shorter fallback. */
+  shorten(kind: LineKindOfAd, text: string): Shortening[] {
+    const { group, contexts, planState } = this;
+    if (!group || !contexts) return [];
+    const { plan } = planState;
+    const theme = plan.snapshot.campaign.get(group.campaignId)?.themeWord.trim() ?? '';
+    const language = contexts[kind].language;
+    const letterCase = casesOf(language).includes('title') ? 'title' : 'sentence';
+    return shortenLine(text, this.keywords, contexts[kind], {
+      planWords: wordsOfTexts([...this.keywords, group.theme, plan.brief.offer]),
+      shorterFallbacks: [group.theme, theme, plan.brief.offer].filter(Boolean).map((one) => applyCase(one, letterCase, language)),
+    });
+  }
+
+  /** Adds a line at the end, empty unless a text is given; answers its id. */
+  addLine(kind: LineKindOfAd, text = ''): string {
     const id = newId();
-    if (this.ad) this.planState.add('adLine', blank('adLine', { id, adId: this.ad.id, kind, position: nextPosition(this.lines) }));
+    if (this.ad) this.planState.add('adLine', blank('adLine', { id, adId: this.ad.id, kind, text, position: nextPosition(this.lines) }));
     return id;
   }
 }

@@ -120,7 +120,7 @@ export class SlotEditor {
             events.onpaste(changed);
             return joined;
           }),
-          EditorView.contentAttributes.of({ 'aria-multiline': 'false', spellcheck: 'false' }),
+          EditorView.contentAttributes.of({ 'aria-multiline': 'false', spellcheck: 'true', lang: context.language }),
           EditorView.domEventHandlers({
             focus: () => events.onfocus(),
             blur: () => events.onblur(),

@@ -5,6 +5,7 @@
   import type { Ad } from '$lib/core/records/ad';
   import { AdState, addAd } from '$lib/ui/ads/ad-state.svelte';
   import AdPreview from '$lib/ui/ads/AdPreview.svelte';
+  import AnsweredView from '$lib/ui/ads/AnsweredView.svelte';
   import AdsSheet from '$lib/ui/ads/AdsSheet.svelte';
   import AdSheet from '$lib/ui/ads/AdSheet.svelte';
   import ExtrasView from '$lib/ui/ads/ExtrasView.svelte';
@@ -14,6 +15,7 @@
   import VersionDialog from '$lib/ui/ads/VersionDialog.svelte';
   import Menu from '$lib/ui/parts/Menu.svelte';
   import MastersView from '$lib/ui/ads/MastersView.svelte';
+  import { WatchedAnswers } from '$lib/ui/ads/watch-answered.svelte';
   import WordsSearched from '$lib/ui/ads/WordsSearched.svelte';
   import Button from '$lib/ui/parts/Button.svelte';
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
@@ -37,6 +39,8 @@
     () => query.get('ad') ?? '',
   );
   let index = $state(0);
+  const watched = new WatchedAnswers(planState, () => bench.group?.id ?? '');
+  const answered = $derived(watched.current?.groups.find(({ groupId }) => groupId === bench.group?.id) ?? null);
 
   const campaign = $derived(bench.group && planState.snapshot.campaign.get(bench.group.campaignId));
   const findings = $derived.by(() => {
@@ -83,7 +87,14 @@
       {#if view === 'ads' && bench.ad}<AdPreview {bench} bind:index />
         <hr class="border-rule" />{/if}
       <FindingsMargin {planState} {findings} />
-      {#if view === 'ads' && bench.ad}<WordsSearched {bench} {findings} />{/if}
+      {#if view === 'ads' && bench.ad}<WordsSearched
+          {bench}
+          {answered}
+          onadd={(kind, text) => {
+            const id = bench.addLine(kind, text);
+            enterNew(`[data-line="${id}"]`);
+          }}
+        />{/if}
     </div>
   {/snippet}
   <div class="flex h-full flex-col">
@@ -128,12 +139,12 @@
       <div class="overflow-y-auto border-e border-rule">
         <GroupList {planState} current={view === 'ads' ? (bench.group?.id ?? '') : ''} chapter="ads" />
         <div class={`flex flex-col py-2 ${planState.snapshot.group.size > 0 ? 'border-t border-rule' : ''}`}>
-          {#each [{ id: 'sheet', name: 'All ads', count: planState.snapshot.ad.size }, { id: 'masters', name: 'Masters', count: planState.workspace.snapshot.master.size }, { id: 'extras', name: 'Extras', count: planState.snapshot.extra.size }] as other (other.id)}
+          {#each [{ id: 'answered', name: 'Answered', count: null }, { id: 'sheet', name: 'All ads', count: planState.snapshot.ad.size }, { id: 'masters', name: 'Masters', count: planState.workspace.snapshot.master.size }, { id: 'extras', name: 'Extras', count: planState.snapshot.extra.size }] as other (other.id)}
             <a
               href={`?view=${other.id}`}
               aria-current={view === other.id ? 'true' : undefined}
               class={`flex h-[26px] items-center justify-between border-s-3 ps-1.5 pe-2 -outline-offset-2 ${view === other.id ? 'border-madder bg-sheet font-semibold' : 'border-transparent hover:bg-fold'}`}
-              >{other.name} <span class="font-mono text-[12px] font-normal">{other.count}</span></a
+              >{other.name} <span class="font-mono text-[12px] font-normal">{other.count ?? ''}</span></a
             >
           {/each}
         </div>
@@ -143,6 +154,8 @@
             <MastersView {planState} campaign={campaign ?? null} />
           {:else if view === 'extras'}
             <ExtrasView {planState} />
+          {:else if view === 'answered'}
+            <AnsweredView {planState} />
           {:else if !bench.group}
             <EmptyState>
               Ads stand in groups. <a class="text-act underline" href={`/plans/${planState.planId}/groups`}>Make a group first</a>
@@ -170,7 +183,7 @@
             {#if isBeside && other}
               {#key `${bench.ad.id} ${other.id}`}<SideBySide {planState} {...inTheirOrder(bench.ad, other)} />{/key}
             {:else}
-              {#key bench.ad.id}<AdSheet {planState} {bench} bind:index />{/key}
+              {#key bench.ad.id}<AdSheet {planState} {bench} {answered} bind:index />{/key}
             {/if}
           {/if}
         </div>{/if}
