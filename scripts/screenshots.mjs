@@ -17,41 +17,12 @@ const views = [
   ['settings', '/settings', (page) => page.getByText('Clicks asked for').waitFor()],
   ['research', '/research', (page) => page.getByText('sells the service').first().waitFor(), 'Cold frames, spring'],
   [
-    'research-word',
-    '/research',
-    async (page) => {
-      await page.getByText('Judge next').waitFor();
-      await page
-        .getByRole('navigation', { name: 'Words, counted' })
-        .getByRole('button', { name: /^staging/ })
-        .first()
-        .click();
-    },
-    'Cold frames, spring',
-  ],
-  [
     'rivals',
     '/research',
     async (page) => {
       await page.getByRole('button', { name: 'Rivals' }).click();
       await page.getByRole('button', { name: '4 ads' }).first().click();
     },
-  ],
-  [
-    'negative',
-    '/research',
-    async (page) => {
-      await page.getByText('Judge next').waitFor();
-      await page.getByRole('button', { name: 'Accept…' }).click();
-      await page.getByRole('button', { name: /^Accept \d+ verdicts$/ }).click();
-      await page.getByRole('tab', { name: /blocked$/ }).click();
-      await page
-        .locator('[data-find]')
-        .nth(1)
-        .click({ position: { x: 60, y: 12 } });
-      await page.getByRole('button', { name: /^−/ }).first().click();
-    },
-    'Cold frames, spring',
   ],
   [
     'groups-proposed',
@@ -86,26 +57,6 @@ const views = [
     },
   ],
   [
-    'build',
-    '/groups',
-    async (page) => {
-      await page.getByRole('button', { name: 'Build from lists' }).click();
-      for (const [part, values] of [
-        ['service', 'cold frame lid\ncold frame'],
-        ['for whom', 'allotments\nschools'],
-        ['in place', 'kent\nessex'],
-      ])
-        await page.getByLabel(`Values of ${part}`).fill(values ?? '');
-      await page.getByText('Pages, ads, bid').click();
-      await page.getByLabel('Landing page').last().fill('vellacre.example/[[service]]');
-      await page
-        .getByText(/keywords in 2 groups/)
-        .first()
-        .waitFor();
-    },
-    'Cold frames, spring',
-  ],
-  [
     'ads',
     '/ads',
     (page) =>
@@ -114,7 +65,35 @@ const views = [
         .getByRole('link', { name: /^Pitch raise/ })
         .click(),
   ],
-  ['masters', '/ads?view=masters'],
+  [
+    'masters',
+    '/ads?view=masters',
+    async (page) => {
+      await page.getByRole('tab', { name: 'What each line becomes' }).click();
+      await page.getByRole('row', { name: /^Pitch raise/ }).waitFor();
+    },
+  ],
+  [
+    'ads-beside',
+    '/ads',
+    async (page) => {
+      await page.getByRole('button', { name: 'Add a test version…' }).click();
+      await page.getByRole('button', { name: 'Add 1 test version' }).click();
+      await page.getByRole('button', { name: 'Side by side' }).click();
+      await page.getByRole('region', { name: 'What differs' }).waitFor();
+    },
+  ],
+  [
+    'ads-sheet',
+    '/ads?view=sheet',
+    async (page) => {
+      await page.getByRole('grid', { name: 'All ads' }).waitFor();
+      await page.keyboard.press('ArrowDown');
+      await page.keyboard.press('Space');
+      await page.keyboard.press('Shift+ArrowDown');
+    },
+  ],
+  ['ads-answered', '/ads?view=answered', (page) => page.locator('[data-answered]').waitFor()],
   [
     'forecast',
     '/forecast',

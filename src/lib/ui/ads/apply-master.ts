@@ -1,3 +1,4 @@
+import { blank } from '$lib/core/records/record-types';
 import { childrenOf, nextPosition } from '$lib/core/store/snapshot';
 import type { SimpleChange } from '$lib/core/store/changes';
 import type { PlanView } from '$lib/core/view/plan-view';
@@ -15,7 +16,7 @@ export function applyMaster(
   const changes = drafts.flatMap(({ group, lines }): SimpleChange[] => {
     const ads = childrenOf(view.snapshot.ad, 'groupId', group.id);
     const id = newId();
-    const ad = {
+    const ad = blank('ad', {
       id,
       groupId: group.id,
       name: nameBeside(ads),
@@ -24,9 +25,8 @@ export function applyMaster(
       masterPaths: [master.path1, master.path2],
       path1: master.path1,
       path2: master.path2,
-      landingPage: '',
       position: nextPosition(ads),
-    };
+    });
     const rows = lines.map(({ line: { id: masterLineId, kind, text, fixedAt } }, position) => ({
       id: newId(),
       masterLineId,
