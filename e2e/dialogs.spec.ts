@@ -119,7 +119,12 @@ const dialogs: [name: string, view: string | null, open: (page: Page) => Promise
   ['a part of the plan', 'forecast', pressKeys('g')],
   ['bids by level', 'forecast', pressKeys('l')],
   ['what if', 'forecast', pressKeys('w')],
-  ['spread', 'forecast', press('Spread it…')],
+  [
+    'spread',
+    'forecast',
+    // What it finds comes a moment later, and with it the button that takes it.
+    inTurn(press('Spread it…'), (page) => page.getByRole('button', { name: 'Set these bids and this money' }).waitFor()),
+  ],
   ['too thin', 'forecast', press('See them…')],
   ['set aside', 'proof', press(/^Set aside: /)],
   ['learn from a sample', 'hand-off?view=layouts', press('Learn from a sample')],

@@ -114,6 +114,7 @@ testOnDemo('by keyboard alone: a scenario kept and taken over, keywords parked a
   await expect(parked.getByText(/parked keywords/)).toHaveCount(0);
 
   await page.keyboard.press('6');
+  await expect(bids(page)).toBeVisible();
   await page.keyboard.press('d');
   await expect(page.getByRole('table', { name: 'Twelve months' }).getByRole('row')).toHaveCount(13);
   await expect(page.getByRole('region', { name: 'Twelve months' })).toContainText('demand limits');

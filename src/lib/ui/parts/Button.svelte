@@ -37,7 +37,7 @@
   }: Props = $props();
 
   const shapes = {
-    act: 'print:hidden rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-act-strong',
+    act: 'print:hidden rounded border border-act bg-act px-3 py-1 font-semibold text-sheet hover:bg-act-strong hover:text-sheet focus-within:text-sheet',
     plain:
       'print:hidden rounded border border-field bg-sheet px-3 py-1 font-semibold text-ink hover:bg-act-tint aria-pressed:border-act aria-pressed:bg-act-tint aria-pressed:text-act',
     link: 'rounded-none border-0 bg-transparent p-0 font-semibold text-act underline decoration-1 underline-offset-2 hover:bg-transparent hover:text-act-strong',
