@@ -2,8 +2,8 @@ import type { AdDifference } from '../records/ad';
 import type { LineKindOfAd } from '../records/ad-line';
 import { wordListsOf } from '../rules/word-lists';
 import { casesOf } from '../text/letter-case';
-import { liveSlot } from './fill-slots';
-import { escapeFallback, escapeText, parseSlots, writeSlot, type Segment, type SlotSegment } from './parse-slots';
+import { liveSlot, liveSlotOf } from './fill-slots';
+import { escapeFallback, escapeText, parseSlots, writeSegments, writeSlot } from './parse-slots';
 
 /** A line as versions differ in it. */
 export interface VersionLine {
@@ -33,16 +33,6 @@ export interface DifferingVersion<Line extends VersionLine> {
 }
 
 const price = /\p{Sc}\s?\d|\d\s?\p{Sc}|\[\[price\b/u;
-
-const writeSegments = (segments: readonly Segment[], writeText: (text: string) => string): string =>
-  segments
-    .map((part) =>
-      part.kind === 'text' ? writeText(part.text) : writeSlot(part.name, writeSegments(part.fallback ?? [], escapeFallback), part.caseName),
-    )
-    .join('');
-
-const liveSlotOf = (text: string): SlotSegment | undefined =>
-  parseSlots(text).segments.find((part): part is SlotSegment => part.kind === 'slot' && part.name === liveSlot);
 
 /** A line whose live slot stands as its fallback. */
 function withoutLiveSlot(source: string): string {

@@ -7,6 +7,10 @@ export const liveSlot = 'keyword';
 /** Plan slots that every plan has; a brief may define more. */
 export const builtInSlots = ['group', 'place', 'client', 'offer', 'price'] as const;
 
+/** The live slot of a line as typed; `undefined` where it has none. */
+export const liveSlotOf = (source: string): SlotSegment | undefined =>
+  parseSlots(source).segments.find((part): part is SlotSegment => part.kind === 'slot' && part.name === liveSlot);
+
 /** What is wrong with the slots of a line. `at` is a UTF-16 index in the line as typed. */
 export interface SlotProblem {
   code:

@@ -147,3 +147,11 @@ export function writeSlot(name: string, fallback: string, caseName: string | nul
   if (caseName) return `[[${name}|${fallback}|${caseName}]]`;
   return fallback === '' ? `[[${name}]]` : `[[${name}|${fallback}]]`;
 }
+
+/** Segments in the text form; `writeText` makes literal what stands beside slots: of a line, or of a fallback, as within slots. */
+export const writeSegments = (segments: readonly Segment[], writeText: (text: string) => string): string =>
+  segments
+    .map((part) =>
+      part.kind === 'text' ? writeText(part.text) : writeSlot(part.name, writeSegments(part.fallback ?? [], escapeFallback), part.caseName),
+    )
+    .join('');

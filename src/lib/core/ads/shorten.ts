@@ -2,7 +2,7 @@ import { languageWords, type LanguageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { applyCase } from '../text/letter-case';
 import { measureLine, type Measure } from './measure';
-import { liveSlot, type FillContext } from './fill-slots';
+import { liveSlot, liveSlotOf, type FillContext } from './fill-slots';
 import { escapeFallback, parseSlots, writeSlot, type SlotSegment } from './parse-slots';
 
 /** One way to make a line shorter: what it would be, and what was done. */
@@ -79,7 +79,7 @@ class Shortener {
     }
   }
 
-  /** Small words first, which say least; never the first word of the line's own theme. */
+  /** Small words first, which say least, then short ones. */
   private droppedWords(): void {
     const places = wordsWithPlaces(this.source);
     if (places.length < 2) return;
@@ -89,7 +89,7 @@ class Shortener {
   }
 
   private fallbacks(): void {
-    const slot = parseSlots(this.source).segments.find((part): part is SlotSegment => part.kind === 'slot' && part.name === liveSlot);
+    const slot = liveSlotOf(this.source);
     if (!slot) return;
     for (const fallback of this.shorterFallbacks) {
       const text = `${this.source.slice(0, slot.at)}${writeSlot(liveSlot, escapeFallback(fallback), slot.caseName)}${this.source.slice(slot.end)}`;

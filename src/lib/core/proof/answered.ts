@@ -1,3 +1,4 @@
+import { wordsRead } from '../ads/combinations';
 import type { Measure } from '../ads/measure';
 import { measureLine } from '../ads/measure';
 import { languageWords } from '../keywords/stems';
@@ -51,13 +52,13 @@ export interface PlanAnswered extends AnsweredShares {
 const nothingAnswered: AnsweredShares = { answered: 0, ownWords: 0, readsBadly: 0 };
 
 /** Searches a month by text, of finds that have figures. */
-function searchesByText(view: PlanView): ReadonlyMap<string, number> {
+export function searchesByText(view: Pick<PlanView, 'snapshot'>): ReadonlyMap<string, number> {
   return new Map(inOrder(view.snapshot.find).flatMap(({ text, searchesHigh }) => (searchesHigh ? [[text, searchesHigh]] : [])));
 }
 
 /** Words as they are compared: by stem, and as one where the client was taught that they are one ad. */
 export function comparedWords(view: PlanView, language: string): (text: string) => string[] {
-  const { stem, isStopWord } = languageWords(language);
+  const { stem } = languageWords(language);
   const same = new Map<string, string>();
   const root = (one: string): string => (same.has(one) ? root(same.get(one)!) : one);
   for (const { word, equals } of childrenOf(view.snapshot.cutLesson, 'clientId', view.client.id)) {
@@ -65,18 +66,14 @@ export function comparedWords(view: PlanView, language: string): (text: string) 
     const [a, b] = [root(stem(word)), root(stem(equals))];
     if (a !== b) same.set(a, b);
   }
-  return (text) =>
-    wordsOf(text.toLowerCase())
-      .map((word) => word.replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}\p{M}]+$/gu, ''))
-      .filter((word) => word !== '' && !isStopWord(word))
-      .map((word) => root(stem(word)));
+  return (text) => wordsRead(text, language).map((word) => root(stem(word)));
 }
 
 const parts = ['headline', 'description', 'path'] as const;
 type Part = (typeof parts)[number];
 
 /** What one ad lets the searchers of a group read: of each keyword the words, by where they stand. */
-class AdWords {
+class WordsRead {
   private readonly fixed: Record<Part, Set<string>> = { headline: new Set(), description: new Set(), path: new Set() };
   private readonly live: { part: Part; measure: Measure }[] = [];
   private readonly bad: ReadonlySet<string>;
@@ -120,7 +117,7 @@ class GroupReading {
 
   constructor(
     private readonly group: GroupOfAds,
-    private readonly ads: readonly { id: string; words: AdWords }[],
+    private readonly ads: readonly { id: string; words: WordsRead }[],
     searches: ReadonlyMap<string, number>,
     private readonly words: (text: string) => string[],
   ) {
@@ -198,7 +195,7 @@ export function readAnswered(view: PlanView, group: Group, searches = searchesBy
   const words = comparedWords(view, prepared.editorial.language);
   const ads = childrenOf(view.snapshot.ad, 'groupId', group.id).map((ad) => ({
     id: ad.id as string,
-    words: new AdWords(measureAd(prepared, ad), words),
+    words: new WordsRead(measureAd(prepared, ad), words),
   }));
   return new GroupReading(prepared, ads, searches, words).read();
 }

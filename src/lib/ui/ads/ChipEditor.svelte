@@ -1,7 +1,7 @@
 <script lang="ts">
   import Select from '../parts/Select.svelte';
   import { untrack } from 'svelte';
-  import { escapeFallback, escapeText, parseSlots, writeSlot, type Segment, type SlotSegment } from '$lib/core/ads/parse-slots';
+  import { escapeFallback, escapeText, parseSlots, writeSegments, writeSlot, type SlotSegment } from '$lib/core/ads/parse-slots';
   import { liveSlot, type FillContext } from '$lib/core/ads/fill-slots';
   import { casesOf } from '$lib/core/text/letter-case';
   import Button from '../parts/Button.svelte';
@@ -20,20 +20,9 @@
 
   let { slot, box, names, context, onchange, ondone, onremove }: Props = $props();
 
-  /** A fallback in the text form, with the slots that stand in it. */
-  const writeSegments = (segments: readonly Segment[] | null): string =>
-    (segments ?? [])
-      .map((part) => (part.kind === 'text' ? escapeFallback(part.text) : writeSlot(part.name, writeSegments(part.fallback), part.caseName)))
-      .join('');
-
-  /** The same as a line of its own, in which bars need no mark. */
-  const writeAsLine = (segments: readonly Segment[] | null): string =>
-    (segments ?? [])
-      .map((part) => (part.kind === 'text' ? escapeText(part.text) : writeSlot(part.name, writeSegments(part.fallback), part.caseName)))
-      .join('');
   const start = untrack(() => ({
     name: slot.name,
-    fallback: writeAsLine(slot.fallback),
+    fallback: writeSegments(slot.fallback ?? [], escapeText),
     caseName: slot.caseName ?? '',
   }));
   let name = $state(start.name);
@@ -42,7 +31,7 @@
   const cases = $derived([...new Set([...casesOf(context.language), ...(start.caseName ? [start.caseName] : [])])]);
   let panel: HTMLElement;
 
-  const change = () => onchange(writeSlot(name, writeSegments(parseSlots(fallback).segments), caseName || null));
+  const change = () => onchange(writeSlot(name, writeSegments(parseSlots(fallback).segments, escapeFallback), caseName || null));
 
   function keydown(event: KeyboardEvent) {
     event.stopPropagation();

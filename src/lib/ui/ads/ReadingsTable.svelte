@@ -1,7 +1,7 @@
 <script lang="ts">
+  import { searchesByText } from '$lib/core/proof/answered';
   import { measureAd, prepareGroupOfAds, shownWith } from '$lib/core/proof/measured-ad';
   import { findBadReadings, type BadReason } from '$lib/core/proof/readings';
-  import { inOrder } from '$lib/core/store/snapshot';
   import { wordShare } from '$lib/wording/ad-tests';
   import { badReasonWords } from '$lib/wording/bad-readings';
   import Button from '../parts/Button.svelte';
@@ -22,14 +22,12 @@
       return measure?.hasLiveSlot ? [{ id: line.id, name, measure }] : [];
     }),
   );
-  const searchesByText = $derived(
-    new Map(inOrder(bench.planState.snapshot.find).map(({ text, searchesHigh }) => [text, searchesHigh ?? 0])),
-  );
+  const monthly = $derived(searchesByText(bench.planState));
   const rows = $derived(
     live.length === 0
       ? []
       : bench.keywords
-          .map((keyword, at) => ({ keyword, at, searches: searchesByText.get(keyword) ?? 0 }))
+          .map((keyword, at) => ({ keyword, at, searches: monthly.get(keyword) ?? 0 }))
           .sort((a, b) => b.searches - a.searches || a.at - b.at),
   );
   const total = $derived(rows.reduce((sum, { searches }) => sum + searches, 0));

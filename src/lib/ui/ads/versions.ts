@@ -4,7 +4,7 @@ import type { Ad, AdDifference } from '$lib/core/records/ad';
 import type { AdLine } from '$lib/core/records/ad-line';
 import type { Group } from '$lib/core/records/group';
 import type { SimpleChange } from '$lib/core/store/changes';
-import { childrenOf, inOrder } from '$lib/core/store/snapshot';
+import { childrenOf, inOrder, nextPosition } from '$lib/core/store/snapshot';
 import { firstLanguage, offerOf, type PlanView } from '$lib/core/view/plan-view';
 import { nameBeside } from './ad-state.svelte';
 
@@ -61,8 +61,15 @@ export function addVersions(
     firstId ??= id;
     firstLineId ??= rows[version.changed[0] ?? 0]?.id ?? null;
     const siblings = childrenOf(snapshot.ad, 'groupId', ad.groupId);
-    const last = Math.max(...siblings.map(({ position }) => position));
-    const row = { ...ad, id, name: nameBeside(siblings), differsIn: by, testMeasure: measureFor(by), testEndsOn: null, position: last + 1 };
+    const row = {
+      ...ad,
+      id,
+      name: nameBeside(siblings),
+      differsIn: by,
+      testMeasure: measureFor(by),
+      testEndsOn: null,
+      position: nextPosition(siblings),
+    };
     const first = by === 'first-headline' ? lines[version.changed[0] ?? -1] : undefined;
     return [
       { type: 'add', record: 'ad', rows: [row] },
