@@ -1,11 +1,11 @@
 import type { PlanFile } from '$lib/core/exchange/plan-file';
-import { blankFields } from '$lib/core/records/record-types';
+import { saysNothing } from '$lib/core/records/extra';
 
 /** An extra of each kind that holds more than a text, with the signs that part lists in tables. */
 export const everyExtra: PlanFile['extras'] = [
-  { ...blankFields('extra'), kind: 'listed-values', header: 'Types', values: ['Grand; boudoir', 'Upright | studio', 'Back\\slash'] },
+  { ...saysNothing, kind: 'listed-values', header: 'Types', values: ['Grand; boudoir', 'Upright | studio', 'Back\\slash'] },
   {
-    ...blankFields('extra'),
+    ...saysNothing,
     kind: 'call',
     phone: '+441335342000',
     phoneCountry: 'GB',
@@ -15,7 +15,7 @@ export const everyExtra: PlanFile['extras'] = [
     ],
   },
   {
-    ...blankFields('extra'),
+    ...saysNothing,
     kind: 'price-rows',
     header: 'Services',
     prices: [
@@ -24,5 +24,16 @@ export const everyExtra: PlanFile['extras'] = [
       { text: 'Voicing | regulation', description: 'a day', priceMinor: 24_050, address: 'https://ottlemere.example/voicing?a=1|2' },
     ],
   },
-  { ...blankFields('extra'), kind: 'dated-offer', text: 'New-year tuning', startsOn: '2027-01-02', endsOn: '2027-01-31' },
+  {
+    ...saysNothing,
+    kind: 'dated-offer',
+    text: 'New-year tuning',
+    startsOn: '2027-01-02',
+    endsOn: '2027-01-31',
+    code: 'NEW2027',
+    leastMinor: 9000,
+    setName: 'Winter',
+  },
+  { ...saysNothing, kind: 'place', text: '4 Mill Lane, Ottlemere' },
+  { ...saysNothing, kind: 'business-name', text: 'Ottlemere Pianos' },
 ];

@@ -481,6 +481,26 @@ export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snap
     raises: (snapshot) => change(snapshot, 'extra', { address: 'https://ottlemere.example/tuning' }),
     not: (snapshot) => change(snapshot, 'extra', { address: 'https://ottlemere.example/tuning/more' }),
   },
+  'ads.sitelink-shallow': {
+    raises: (snapshot) => change(snapshot, 'extra', { address: 'https://ottlemere.example' }),
+    not: (snapshot) => change(snapshot, 'extra', { address: 'https://ottlemere.example/#prices' }),
+  },
+  'ads.extra-repeats': {
+    raises: both(line('Tuning from a fixed price'), extraOf({ kind: 'callout', text: 'Tuning: from a fixed price' })),
+    not: both(line('Tuning from a fixed price'), extraOf({ kind: 'callout', text: 'One price for a tuning' })),
+  },
+  'ads.extra-twice': {
+    raises: extraOf({ kind: 'callout', text: 'Evening visits!' }),
+    not: extraOf({ kind: 'callout', text: 'Evenings' }),
+  },
+  'ads.code-spelling': {
+    raises: both(line('Use new2027 today'), extraOf({ ...datedOffer, code: 'NEW2027' })),
+    not: both(line('Use NEW2027 today'), extraOf({ ...datedOffer, code: 'NEW2027' })),
+  },
+  'ads.business-name-other': {
+    raises: extraOf({ kind: 'business-name', text: 'Brindlewick Keys' }),
+    not: extraOf({ kind: 'business-name', text: 'Ottlemere Pianos' }),
+  },
   'ads.few-sitelinks': { raises: (snapshot) => drop(snapshot, 'extra', 0) },
   'forecast.does-not-pay': {
     // Of the clicks so few convert that they bring less than they cost.

@@ -11,6 +11,8 @@ export const extraWords: Readonly<Partial<Record<string, string>> & Record<Extra
   call: 'call',
   'price-rows': 'list of prices',
   'dated-offer': 'dated offer',
+  place: 'place',
+  'business-name': 'business name',
 };
 
 const kindOf = (d: FindingReader) => extraWords[d.text('kind')] ?? 'extra';
@@ -25,6 +27,24 @@ export const extraWriters = {
     `${quote(d.text('text'))} ${d.text('address') === '' ? 'has no address' : `: ${d.text('address')} is none`}.`,
   ],
   'ads.sitelink-same-page': (d) => ['A sitelink repeats a page', `${quote(d.text('text'))} opens what an ad or another sitelink opens.`],
+  'ads.sitelink-shallow': (d) => [
+    'A sitelink opens the front page',
+    `${quote(d.text('text'))}: sitelinks lead deeper into the site, to what a searcher would look for next.`,
+  ],
+  'ads.extra-repeats': (d) => [
+    `A line repeats a ${kindOf(d)}`,
+    `${quote(d.text('text'))} in ad ${d.text('ad')} of ${d.text('group')} stands beside the ad too: say something more.`,
+  ],
+  'ads.extra-twice': (d) => [`A ${kindOf(d)} repeats another extra`, `${quote(d.text('text'))} is shown twice: say something more.`],
+  'ads.code-spelling': (d) => [
+    'A code in another spelling',
+    `${quote(d.text('typed'))} in ad ${d.text('ad')} of ${d.text('group')}; the offer takes ${quote(d.text('code'))}.`,
+    `Write ${d.text('code')}`,
+  ],
+  'ads.business-name-other': (d) => [
+    'The business name is not the client’s',
+    `${quote(d.text('text'))}; the client is ${d.text('client')}. Networks ask for the name the business goes by.`,
+  ],
   'ads.few-sitelinks': (d) => ['Few sitelinks', `${d.text('count')}; ${d.text('asked')} or more give an ad more room.`],
   'ads.extra-empty': (d) => [`A ${kindOf(d)} has an empty text`, `${named(d)}: write it, or take it out.`],
   'ads.list-count': (d) => [

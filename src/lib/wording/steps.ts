@@ -14,6 +14,7 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   toldName: ['name told of', 'names told of'],
   cutLesson: ['lesson of the first cut', 'lessons of the first cut'],
   keptList: ['list kept', 'lists kept'],
+  extraSet: ['shared set of extras', 'shared sets of extras'],
   listSetup: ['set-up of a list', 'set-ups of lists'],
   keyChoice: ['key', 'keys'],
   sheetReading: ['reading of a file', 'readings of files'],

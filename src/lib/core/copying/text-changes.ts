@@ -50,6 +50,7 @@ function* spotsOfGroup(group: FileGroup, at: string, rules: RuleSet): Iterable<S
     yield spot(`keywords/${index}/landingPage`, 'address', landingPage, rules.addressLimit);
   }
   for (const [index, { text }] of group.negatives.entries()) yield spot(`negatives/${index}/text`, 'negative', text);
+  yield* spotsOfExtras(group.extras, `${at}/`, group.name, rules);
   for (const [index, ad] of group.ads.entries()) {
     const { headlines, descriptions, paths } = rules.formats[ad.format];
     const own = `ads/${index}`;
@@ -71,8 +72,28 @@ function textLimitOf(kind: FileCampaign['extras'][number]['kind'], rules: RuleSe
       return rules.callout.textLimit;
     case 'dated-offer':
       return rules.datedOffer.textLimit;
+    case 'business-name':
+      return rules.businessName.textLimit;
     default:
       return null;
+  }
+}
+
+/** Every text of extras that could name the place; `at` is the path of their owner, with a slash at its end. */
+function* spotsOfExtras(extras: FileCampaign['extras'], at: string, group: string, rules: RuleSet): Iterable<Spot> {
+  const spot = (path: string, kind: TextKind, text: string, limit: number | null = null): Spot => ({ path, kind, group, text, limit });
+  for (const [index, extra] of extras.entries()) {
+    yield spot(`${at}extras/${index}/text`, 'extra', extra.text, textLimitOf(extra.kind, rules));
+    yield spot(`${at}extras/${index}/description1`, 'extra', extra.description1, rules.sitelink.descriptionLimit);
+    yield spot(`${at}extras/${index}/description2`, 'extra', extra.description2, rules.sitelink.descriptionLimit);
+    yield spot(`${at}extras/${index}/address`, 'address', extra.address, rules.addressLimit);
+    for (const [valueAt, value] of extra.values.entries())
+      yield spot(`${at}extras/${index}/values/${valueAt}`, 'extra', value, rules.listedValues.textLimit);
+    for (const [rowAt, row] of extra.prices.entries()) {
+      yield spot(`${at}extras/${index}/prices/${rowAt}/text`, 'extra', row.text, rules.priceRows.textLimit);
+      yield spot(`${at}extras/${index}/prices/${rowAt}/description`, 'extra', row.description, rules.priceRows.textLimit);
+      yield spot(`${at}extras/${index}/prices/${rowAt}/address`, 'address', row.address, rules.addressLimit);
+    }
   }
 }
 
@@ -81,19 +102,7 @@ function* spotsOf(campaign: FileCampaign, rules: RuleSet): Iterable<Spot> {
   const spot = (path: string, kind: TextKind, text: string, limit: number | null = null): Spot => ({ path, kind, group: '', text, limit });
   for (const [index, group] of campaign.groups.entries()) yield* spotsOfGroup(group, `groups/${index}`, rules);
   for (const [index, { text }] of campaign.negatives.entries()) yield spot(`negatives/${index}/text`, 'negative', text);
-  for (const [index, extra] of campaign.extras.entries()) {
-    yield spot(`extras/${index}/text`, 'extra', extra.text, textLimitOf(extra.kind, rules));
-    yield spot(`extras/${index}/description1`, 'extra', extra.description1, rules.sitelink.descriptionLimit);
-    yield spot(`extras/${index}/description2`, 'extra', extra.description2, rules.sitelink.descriptionLimit);
-    yield spot(`extras/${index}/address`, 'address', extra.address, rules.addressLimit);
-    for (const [at, value] of extra.values.entries())
-      yield spot(`extras/${index}/values/${at}`, 'extra', value, rules.listedValues.textLimit);
-    for (const [at, row] of extra.prices.entries()) {
-      yield spot(`extras/${index}/prices/${at}/text`, 'extra', row.text, rules.priceRows.textLimit);
-      yield spot(`extras/${index}/prices/${at}/description`, 'extra', row.description, rules.priceRows.textLimit);
-      yield spot(`extras/${index}/prices/${at}/address`, 'address', row.address, rules.addressLimit);
-    }
-  }
+  yield* spotsOfExtras(campaign.extras, '', '', rules);
   for (const [index, { value }] of campaign.tracking.entries()) yield spot(`tracking/${index}/value`, 'tracking', value);
 }
 

@@ -58,11 +58,19 @@ describe('the table of extras', () => {
     const snapshot = snapshotOfFile({ ...cleanFile, extras: everyExtra });
     const table = makeTables(viewOf(snapshot), new Map(), shippedLayouts[0]!).find(({ name: kind }) => kind === 'extras')!;
     const at = (row: number, heading: string) => table.rows[row]![table.columns.indexOf(heading)];
-    expect(table.rows.map((_, row) => at(row, 'Kind'))).toEqual(['listed values', 'call', 'price rows', 'dated offer']);
+    expect(table.rows.map((_, row) => at(row, 'Kind'))).toEqual([
+      'listed values',
+      'call',
+      'price rows',
+      'dated offer',
+      'place',
+      'business name',
+    ]);
     expect(at(0, 'Values')).toBe('Grand\\; boudoir; Upright \\| studio; Back\\\\slash');
     expect([at(1, 'Phone'), at(1, 'Country'), at(1, 'Open hours')]).toEqual(['441335342000', 'GB', 'Mon 9-17, Sat 9-12']);
     expect(at(2, 'Price rows')).toContain('Tuning | one visit\\; at home | 96.00 | https://ottlemere.example/tuning; Pitch raise');
     expect([at(3, 'Start'), at(3, 'End')]).toEqual(['2027-01-02', '2027-01-31']);
+    expect([at(3, 'Offer code'), at(3, 'Least order'), at(3, 'Shared set')]).toEqual(['NEW2027', '90.00', 'Winter']);
     expect(table.guarded).toEqual([]);
   });
 
@@ -70,7 +78,20 @@ describe('the table of extras', () => {
     const older = JSON.parse(JSON.stringify(cleanFile)) as { brief: Record<string, unknown>; extras: Record<string, unknown>[] };
     delete older.brief.necessary;
     for (const extra of older.extras)
-      for (const field of ['header', 'values', 'prices', 'phone', 'phoneCountry', 'hours', 'startsOn', 'endsOn']) delete extra[field];
+      for (const field of [
+        'header',
+        'values',
+        'prices',
+        'phone',
+        'phoneCountry',
+        'hours',
+        'startsOn',
+        'endsOn',
+        'code',
+        'leastMinor',
+        'setName',
+      ])
+        delete extra[field];
     expect(planFileSchema.parse(older)).toEqual(cleanFile);
   });
 });

@@ -19,7 +19,7 @@ export const keyOfExtra = (extra: Pick<Extra, 'kind' | 'text' | 'header' | 'phon
   extra.kind === 'call' ? writePhoneNumber(extra.phone, extra.phoneCountry) : nameOfExtra(extra),
 ];
 
-type TextField = 'text' | 'description1' | 'description2' | 'header';
+type TextField = 'text' | 'description1' | 'description2' | 'header' | 'code' | 'setName';
 
 /** A text of an extra under its heading. */
 const textColumn = (heading: string, field: TextField, tells?: true): TableColumn<Extra> => ({
@@ -66,4 +66,10 @@ export const extraColumns: TableColumns<Extra> = {
   },
   start: { write: ({ startsOn }) => startsOn, read: (row, { cells }) => ({ startsOn: cells.date(row, 'start') }) },
   end: { write: ({ endsOn }) => endsOn, read: (row, { cells }) => ({ endsOn: cells.date(row, 'end') }) },
+  'offer code': textColumn('offer code', 'code'),
+  'least order': {
+    write: ({ leastMinor }, { money }) => money(leastMinor),
+    read: (row, { cells }) => ({ leastMinor: cells.amount(row, 'least order') }),
+  },
+  'shared set': textColumn('shared set', 'setName'),
 };

@@ -22,7 +22,7 @@ function* keysOf({ snapshot }: PlanView): Iterable<[record: RecordName, id: stri
   for (const { id, campaignId, groupId, text, match } of inOrder(snapshot.negative))
     yield ['negative', id, [campaignId, groupId, match, text]];
   for (const { id, groupId, name } of inOrder(snapshot.ad)) yield ['ad', id, [groupId, name]];
-  for (const extra of inOrder(snapshot.extra)) yield ['extra', extra.id, [extra.campaignId, ...keyOfExtra(extra)]];
+  for (const extra of inOrder(snapshot.extra)) yield ['extra', extra.id, [extra.campaignId, extra.groupId, ...keyOfExtra(extra)]];
   for (const { id, campaignId, country, code, name } of inOrder(snapshot.place)) yield ['place', id, [campaignId, country, code, name]];
 }
 

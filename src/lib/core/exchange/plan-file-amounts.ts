@@ -15,7 +15,7 @@ const extras = extraRecord.amounts;
 export const campaignAmounts: AmountFields = {
   ...campaignRecord.amounts,
   extras,
-  groups: { ...groupRecord.amounts, keywords: keywordRecord.amounts, parked: keywordRecord.amounts },
+  groups: { ...groupRecord.amounts, keywords: keywordRecord.amounts, parked: keywordRecord.amounts, extras },
 };
 
 /** The fields of a plan file that hold amounts. */

@@ -55,8 +55,8 @@ const fileNegative = /* @__PURE__ */ made(() =>
 /** Fields that came later may be missing: files written before them hold what such rows are completed with. */
 const fileExtra = /* @__PURE__ */ made(() =>
   extra
-    .omit({ ...noPlace, campaignId: true })
-    .extend(withDefaults(extra.shape, extraRecord.added, ['text', 'description1', 'description2', 'address'])),
+    .omit({ ...noPlace, campaignId: true, groupId: true })
+    .extend(withDefaults(extra.shape, extraRecord.added, ['text', 'description1', 'description2', 'address', 'groupId'])),
 );
 const filePlace = /* @__PURE__ */ made(() =>
   place.omit({ ...noPlace, campaignId: true }).extend(withDefaults(place.shape, placeRecord.added)),
@@ -87,6 +87,7 @@ const fileGroup = /* @__PURE__ */ made(() =>
     /** Keywords taken out of play. */
     parked: list(fileKeyword).default([]),
     negatives: list(fileNegative),
+    extras: list(fileExtra, 1000).default([]),
     ads: list(fileAd, 1000),
   }),
 );

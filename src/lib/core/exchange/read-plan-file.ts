@@ -44,7 +44,7 @@ class PlanFileReader {
     );
     this.each('campaigns', file.campaigns, (campaign, at, path) => this.campaign(campaign, at, path));
     this.negatives(file.negatives, '', { campaignId: null, groupId: null });
-    this.each('extras', file.extras, (extra, at) => this.add('extra', { ...at, campaignId: null, ...extra }));
+    this.each('extras', file.extras, (extra, at) => this.add('extra', { ...at, campaignId: null, groupId: null, ...extra }));
     this.each('scenarios', file.scenarios, ({ placesOff, ...row }, at) =>
       this.add('scenario', { ...at, ...row, placesOff: placesOff.flatMap((path) => this.ids.get(path) ?? []) }),
     );
@@ -73,13 +73,13 @@ class PlanFileReader {
     const { places, negatives, extras, groups, ...own } = campaign;
     this.add('campaign', { ...at, ...own });
     this.each(`${path}/places`, places, (place, spot) => this.add('place', { ...spot, campaignId: at.id, ...place }));
-    this.each(`${path}/extras`, extras, (extra, spot) => this.add('extra', { ...spot, campaignId: at.id, ...extra }));
+    this.each(`${path}/extras`, extras, (extra, spot) => this.add('extra', { ...spot, campaignId: at.id, groupId: null, ...extra }));
     this.negatives(negatives, path, { campaignId: at.id, groupId: null });
     this.each(`${path}/groups`, groups, (group, spot, own) => this.group(group, { ...spot, campaignId: at.id }, own));
   }
 
   private group(group: FileGroup, at: { id: string; position: number; campaignId: string }, path: string): void {
-    const { offer, keywords, parked, negatives, ads, ...own } = group;
+    const { offer, keywords, parked, negatives, extras, ads, ...own } = group;
     this.add('group', {
       ...at,
       ...own,
@@ -88,6 +88,7 @@ class PlanFileReader {
     this.each(`${path}/keywords`, keywords, (keyword, spot) => this.add('keyword', { ...spot, groupId: at.id, ...keyword }));
     this.each(`${path}/parked`, parked, (keyword, spot) => this.add('parkedKeyword', { ...spot, groupId: at.id, ...keyword }));
     this.negatives(negatives, path, { campaignId: null, groupId: at.id });
+    this.each(`${path}/extras`, extras, (extra, spot) => this.add('extra', { ...spot, campaignId: null, groupId: at.id, ...extra }));
     this.each(`${path}/ads`, ads, ({ headlines, descriptions, ...ad }, spot, adPath) => {
       this.add('ad', { ...spot, groupId: at.id, ...ad });
       this.each(`${adPath}/headlines`, headlines, (line, place) =>

@@ -224,12 +224,14 @@ class TablesReader implements CellReading {
     }
     const campaign = cells.text(row, 'campaign');
     const isOfAll = campaign === '' || campaign.toLowerCase() === allCampaigns;
-    const campaignId = isOfAll ? null : this.campaignOf(row);
-    if (!isOfAll && !campaignId) return 'left-out';
-    const key = [campaignId, ...keyOfExtra(extra)];
+    const isOfGroup = cells.text(row, 'group') !== '';
+    const groupId = isOfGroup ? this.groupOf(row) : null;
+    const campaignId = isOfAll || isOfGroup ? null : this.campaignOf(row);
+    if (isOfGroup ? !groupId : !isOfAll && !campaignId) return 'left-out';
+    const key = [campaignId, groupId, ...keyOfExtra(extra)];
     const known = this.additions.find('extra', key);
     if (known) return this.existing.hold(row, 'extra', known, nameOfExtra(extra));
-    return this.add(row, 'extra', { ...extra, campaignId }, key) ? 'added' : 'left-out';
+    return this.add(row, 'extra', { ...extra, campaignId, groupId }, key) ? 'added' : 'left-out';
   }
 }
 

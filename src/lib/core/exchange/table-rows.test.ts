@@ -11,7 +11,7 @@ const owners = {
   keywords: ['row', 'campaign', 'group'],
   negatives: ['row', 'campaign', 'group'],
   ads: ['row', 'campaign', 'group'],
-  extras: ['row', 'campaign'],
+  extras: ['row', 'campaign', 'group'],
 };
 
 describe('the fields of each table', () => {

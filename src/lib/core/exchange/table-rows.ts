@@ -7,6 +7,7 @@ import type { Negative } from '../records/negative';
 import type { RecordName } from '../records/record-type';
 import type { TableName } from '../records/table-fields';
 import { childrenOf, inOrder } from '../store/snapshot';
+import { extraOwners, extrasOf } from '../view/extras-shown';
 import { groupsInOrder, type PlanView } from '../view/plan-view';
 import { adColumns, lineColumns } from './ad-columns';
 import { campaignColumns } from './campaign-columns';
@@ -123,12 +124,16 @@ export const tableDescriptions: Readonly<Record<TableName, TableDescription>> = 
   }),
   // By whom they belong to, those of all campaigns first: the order in which a plan file holds them too.
   extras: describe('extra', extraColumns, function* (write, { view }) {
-    for (const campaign of [null, ...campaignsOf(view)])
-      for (const extra of childrenOf(view.snapshot.extra, 'campaignId', campaign?.id ?? null))
+    for (const owner of extraOwners(view))
+      for (const extra of extrasOf(view.snapshot, owner)) {
+        const group = owner.groupId === null ? undefined : view.snapshot.group.get(owner.groupId);
+        const campaignId = group?.campaignId ?? owner.campaignId;
+        const campaign = campaignId === null ? allCampaigns : (view.snapshot.campaign.get(campaignId)?.name ?? '');
         yield {
           id: extra.id,
-          chain: [extra.campaignId ?? [], extra.id].flat(),
-          cells: { campaign: campaign?.name ?? allCampaigns, ...write(extra) },
+          chain: [campaignId ?? [], group?.id ?? [], extra.id].flat(),
+          cells: { campaign, group: group?.name ?? '', ...write(extra) },
         };
+      }
   }),
 };

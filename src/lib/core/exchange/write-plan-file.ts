@@ -2,6 +2,7 @@ import { childrenOf, inOrder, type Snapshot } from '../store/snapshot';
 import type { BriefItemKind } from '../records/brief-item';
 import type { Group } from '../records/group';
 import type { Negative } from '../records/negative';
+import { extrasOf, type ExtraOwner } from '../view/extras-shown';
 import { planFileVersion, type FileGroup, type FileNegative, type PlanFile } from './plan-file';
 
 /** Takes out the keys that a file does not carry. */
@@ -44,7 +45,7 @@ class PlanFileWriter {
           childrenOf(snapshot.negative, 'campaignId', campaign.id).filter((row) => row.groupId === null),
           path,
         ),
-        extras: this.extras(campaign.id, path),
+        extras: this.extras({ campaignId: campaign.id, groupId: null }, path),
         groups: childrenOf(snapshot.group, 'campaignId', campaign.id).map((group, at) => this.group(group, `${path}/groups/${at}`)),
       };
     });
@@ -70,7 +71,7 @@ class PlanFileWriter {
         inOrder(snapshot.negative).filter((row) => row.campaignId === null && row.groupId === null),
         '',
       ),
-      extras: this.extras(null, ''),
+      extras: this.extras({ campaignId: null, groupId: null }, ''),
       wordVerdicts: this.noted(inOrder(snapshot.wordVerdict), 'wordVerdicts').map((row) => without(row, 'id', 'position')),
       wordKinds: this.noted(inOrder(snapshot.wordKind), 'wordKinds').map((row) => without(row, 'id', 'position')),
       rivals: this.noted(inOrder(snapshot.seenCompetitor), 'rivals').map((row) => without(row, 'id', 'position')),
@@ -113,9 +114,9 @@ class PlanFileWriter {
     );
   }
 
-  private extras(campaignId: string | null, path: string) {
-    return this.noted(childrenOf(this.snapshot.extra, 'campaignId', campaignId), `${path}/extras`.replace(/^\//, '')).map((extra) =>
-      without(extra, 'id', 'position', 'campaignId'),
+  private extras(owner: ExtraOwner, path: string) {
+    return this.noted(extrasOf(this.snapshot, owner), `${path}/extras`.replace(/^\//, '')).map((extra) =>
+      without(extra, 'id', 'position', 'campaignId', 'groupId'),
     );
   }
 
@@ -151,6 +152,7 @@ class PlanFileWriter {
       ),
       parked: childrenOf(snapshot.parkedKeyword, 'groupId', group.id).map((row) => without(row, 'id', 'position', 'groupId')),
       negatives: this.negatives(childrenOf(snapshot.negative, 'groupId', group.id), path),
+      extras: this.extras({ campaignId: null, groupId: group.id }, path),
       ads: this.noted(childrenOf(snapshot.ad, 'groupId', group.id), `${path}/ads`).map((ad, index) => ({
         ...without(ad, 'id', 'position', 'groupId'),
         headlines: this.lines(ad.id, 'headline', `${path}/ads/${index}/headlines`),

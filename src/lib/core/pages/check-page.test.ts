@@ -12,6 +12,7 @@ const page = (texts: readonly string[], more: Partial<ReadPage> = {}): ReadPage 
   pieces: texts.map((text) => ({ kind: 'text', text })),
   fitsPhones: true,
   language: 'en',
+  links: [],
   ...more,
 });
 const expected = (more: Partial<PageExpected> = {}): PageExpected => ({

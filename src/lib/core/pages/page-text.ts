@@ -4,6 +4,12 @@ export interface PagePiece {
   text: string;
 }
 
+/** A link of a page to another of its site. */
+export interface PageLink {
+  text: string;
+  address: string;
+}
+
 /** What was read of a page. */
 export interface ReadPage {
   /** The address that answered, after redirects. */
@@ -15,6 +21,8 @@ export interface ReadPage {
   /** Whether it is laid out for phones. */
   fitsPhones: boolean;
   language: string;
+  /** To other pages of the same site, each once. */
+  links: PageLink[];
 }
 
 /** What a page proposes for the brief. */

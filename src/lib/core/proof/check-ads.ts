@@ -7,6 +7,7 @@ import type { Ad } from '../records/ad';
 import type { Group } from '../records/group';
 import { holdsPhrase } from '../rules/word-lists';
 import { checkAdLines } from './check-ad-lines';
+import { checkBeside } from './check-beside';
 import { checkAdShape } from './check-ad-shape';
 import { checkLineLanguage } from './check-languages';
 import { checkNecessary } from './check-necessary';
@@ -179,6 +180,11 @@ function unitsOfGroup(view: PlanView, group: Group): ProofUnit[] {
       deps: [...shared, ad, childrenOf(snapshot.adLine, 'adId', ad.id)],
       read: () => checkAd(prepare(), ad),
     })),
+    {
+      key: `beside ${group.id}`,
+      deps: [group, snapshot.extra, ads, ...ads.map(({ id }) => childrenOf(snapshot.adLine, 'adId', id))],
+      read: () => checkBeside(view, group),
+    },
     { key: `ads of ${group.id}`, deps: [...shared, ads, areKeywordsFirst(view)], read: () => checkTogether(view, group) },
   ];
 }

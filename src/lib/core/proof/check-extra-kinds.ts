@@ -1,3 +1,4 @@
+import { wordsOf } from '../keywords/words';
 import { readAddress } from '../text/address';
 import type { PlanView } from '../view/plan-view';
 import { nameOfExtra } from '../records/extra';
@@ -16,10 +17,16 @@ interface LimitedText {
   isNeeded: boolean;
 }
 
-const report = (rule: RuleId, extra: Extra, field: string, data: FindingData = {}): Report => ({
+/** Where a finding on a field of an extra stands. */
+export function spotOfExtra({ snapshot }: PlanView, { id, campaignId, groupId }: Extra, field: string): Pick<Report, 'record' | 'where'> {
+  const owner = campaignId ?? (groupId === null ? undefined : snapshot.group.get(groupId)?.campaignId);
+  const where = { ...(owner !== undefined && { campaignId: owner }), ...(groupId !== null && { groupId }), field: `extra-${field}` };
+  return { record: id, where };
+}
+
+const report = (view: PlanView, rule: RuleId, extra: Extra, field: string, data: FindingData = {}): Report => ({
   rule,
-  record: extra.id,
-  where: { ...(extra.campaignId !== null && { campaignId: extra.campaignId }), field: `extra-${field}` },
+  ...spotOfExtra(view, extra, field),
   data: { kind: extra.kind, text: nameOfExtra(extra), ...data },
 });
 
@@ -37,7 +44,12 @@ function limitedTexts({ rules }: PlanView, extra: Extra): LimitedText[] {
   const texts: Record<ExtraKind, () => LimitedText[]> = {
     sitelink: () => [own(rules.sitelink.textLimit), description(1), description(2)],
     callout: () => [own(rules.callout.textLimit)],
-    'dated-offer': () => [own(rules.datedOffer.textLimit)],
+    'dated-offer': () => [
+      own(rules.datedOffer.textLimit),
+      { field: 'code', text: extra.code, limit: rules.offerCode.textLimit, isNeeded: false },
+    ],
+    'business-name': () => [own(rules.businessName.textLimit)],
+    place: () => [own(rules.nameLimit)],
     'listed-values': () =>
       extra.values.map((text, index) => ({ field: `value${index}`, text, limit: rules.listedValues.textLimit, isNeeded: true })),
     'price-rows': () =>
@@ -56,53 +68,69 @@ function checkTexts(view: PlanView, extra: Extra): Report[] {
   const empty = texts.find(({ text, isNeeded }) => isNeeded && isBlank(text));
   const long = texts.filter(({ text, limit }) => units(text) > limit);
   return [
-    ...(empty ? [report('ads.extra-empty', extra, empty.field)] : []),
-    ...long.map(({ field, text, limit }) => report('ads.extra-over', extra, field, { field, text, units: units(text), limit })),
+    ...(empty ? [report(view, 'ads.extra-empty', extra, empty.field)] : []),
+    ...long.map(({ field, text, limit }) => report(view, 'ads.extra-over', extra, field, { field, text, units: units(text), limit })),
   ];
 }
 
 /** How many rows stand in a list, and under which header. */
-function checkList(extra: Extra, count: number, rule: { least: number; most: number; headers: readonly string[] }): Report[] {
+function checkList(
+  view: PlanView,
+  extra: Extra,
+  count: number,
+  rule: { least: number; most: number; headers: readonly string[] },
+): Report[] {
   const reports: Report[] = [];
   if (count < rule.least || count > rule.most)
-    reports.push(report('ads.list-count', extra, 'header', { count, least: rule.least, most: rule.most }));
-  if (!rule.headers.includes(extra.header)) reports.push(report('ads.list-header', extra, 'header', { header: extra.header }));
+    reports.push(report(view, 'ads.list-count', extra, 'header', { count, least: rule.least, most: rule.most }));
+  if (!rule.headers.includes(extra.header)) reports.push(report(view, 'ads.list-header', extra, 'header', { header: extra.header }));
   return reports;
 }
 
-const checkPriceRows = (extra: Extra): Report[] =>
+const checkPriceRows = (view: PlanView, extra: Extra): Report[] =>
   extra.prices.flatMap(({ text, priceMinor, address }, index) => {
     const missing = [
       ...(isBlank(text) ? ['text'] : []),
       ...(priceMinor === null ? ['price'] : []),
       ...(readAddress(address) ? [] : ['address']),
     ];
-    return missing.length === 0 ? [] : [report('ads.price-row-open', extra, `price${index}-${missing[0]}`, { row: text, missing })];
+    return missing.length === 0 ? [] : [report(view, 'ads.price-row-open', extra, `price${index}-${missing[0]}`, { row: text, missing })];
   });
 
-const checkCall = (extra: Extra): Report[] =>
+const checkCall = (view: PlanView, extra: Extra): Report[] =>
   isPhoneNumber(extra.phone, extra.phoneCountry)
     ? []
-    : [report('ads.call-number', extra, 'phone', { phone: extra.phone, country: extra.phoneCountry })];
+    : [report(view, 'ads.call-number', extra, 'phone', { phone: extra.phone, country: extra.phoneCountry })];
 
 /** A dated offer ends after it starts, and not before the ads it stands with begin. */
-function checkDates({ snapshot, brief }: PlanView, extra: Extra): Report[] {
+function checkDates(view: PlanView, extra: Extra): Report[] {
+  const { snapshot, brief } = view;
   const { startsOn, endsOn } = extra;
-  if (endsOn === null) return [report('ads.dated-offer-open', extra, 'endsOn')];
-  const begins = (extra.campaignId === null ? null : snapshot.campaign.get(extra.campaignId)?.startsOn) ?? brief.startsOn;
+  if (endsOn === null) return [report(view, 'ads.dated-offer-open', extra, 'endsOn')];
+  const campaignId = extra.groupId === null ? extra.campaignId : (snapshot.group.get(extra.groupId)?.campaignId ?? null);
+  const begins = (campaignId === null ? null : snapshot.campaign.get(campaignId)?.startsOn) ?? brief.startsOn;
   const isOver = begins !== null && endsOn < begins;
   if (isOver || (startsOn !== null && endsOn < startsOn))
-    return [report('ads.dated-offer-over', extra, 'endsOn', { endsOn, begins: isOver ? begins : startsOn })];
+    return [report(view, 'ads.dated-offer-over', extra, 'endsOn', { endsOn, begins: isOver ? begins : startsOn })];
   return [];
+}
+
+/** The name shown with the ads is the business's own: it shares a word with the client's, or with one of its names that the brief tells. */
+function checkBusinessName(view: PlanView, extra: Extra): Report[] {
+  const own = new Set([view.client.name, ...view.brief.ownNames].flatMap((name) => wordsOf(name.toLowerCase())));
+  const shown = wordsOf(extra.text.toLowerCase());
+  if (shown.length === 0 || shown.some((word) => own.has(word))) return [];
+  return [report(view, 'ads.business-name-other', extra, 'text', { client: view.client.name })];
 }
 
 /** Reads one extra by what its kind asks: lengths, counts, headers, a number that can be called, dates. */
 export function checkExtraByKind(view: PlanView, extra: Extra): Report[] {
   const { rules } = view;
   const more: Partial<Record<ExtraKind, () => Report[]>> = {
-    'listed-values': () => checkList(extra, extra.values.length, rules.listedValues),
-    'price-rows': () => [...checkList(extra, extra.prices.length, rules.priceRows), ...checkPriceRows(extra)],
-    call: () => checkCall(extra),
+    'listed-values': () => checkList(view, extra, extra.values.length, rules.listedValues),
+    'price-rows': () => [...checkList(view, extra, extra.prices.length, rules.priceRows), ...checkPriceRows(view, extra)],
+    call: () => checkCall(view, extra),
+    'business-name': () => checkBusinessName(view, extra),
     'dated-offer': () => checkDates(view, extra),
   };
   return [...checkTexts(view, extra), ...(more[extra.kind]?.() ?? [])];

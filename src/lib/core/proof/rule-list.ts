@@ -133,6 +133,11 @@ export const ruleList = {
   'ads.sitelink-half': { chapter: 'ads', severity: 'fix' },
   'ads.sitelink-page': { chapter: 'ads', severity: 'fix' },
   'ads.sitelink-same-page': { chapter: 'ads', severity: 'look' },
+  'ads.sitelink-shallow': { chapter: 'ads', severity: 'suggestion' },
+  'ads.extra-repeats': { chapter: 'ads', severity: 'look' },
+  'ads.extra-twice': { chapter: 'ads', severity: 'look' },
+  'ads.code-spelling': { chapter: 'ads', severity: 'fix' },
+  'ads.business-name-other': { chapter: 'ads', severity: 'look' },
   'ads.few-sitelinks': { chapter: 'ads', severity: 'suggestion' },
 
   'forecast.does-not-pay': { chapter: 'forecast', severity: 'look' },

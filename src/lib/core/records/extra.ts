@@ -5,7 +5,7 @@ import { hourSpan } from './hour-span';
 import * as field from './fields';
 
 /** What can stand beside an ad. */
-export const extraKinds = ['sitelink', 'callout', 'listed-values', 'call', 'price-rows', 'dated-offer'] as const;
+export const extraKinds = ['sitelink', 'callout', 'listed-values', 'call', 'price-rows', 'dated-offer', 'place', 'business-name'] as const;
 
 /** What an extra is told apart by: its text, the header of its list, its number. */
 export const nameOfExtra = ({ text, header, phone }: Pick<Extra, 'text' | 'header' | 'phone'>) => text || header || phone;
@@ -22,13 +22,14 @@ const priceRow = /* @__PURE__ */ made(() =>
 );
 export type PriceRow = z.infer<typeof priceRow>;
 
-/** Something shown beside the ads of a campaign, or of the whole plan where `campaignId` is null. Each kind uses its own fields. */
+/** Something shown beside the ads of a group, of a campaign, or of the whole plan where both are null. Each kind uses its own fields. */
 export const extra = /* @__PURE__ */ made(() =>
   z.strictObject({
     id: field.id<'extra'>(),
     campaignId: field.id<'campaign'>().nullable(),
+    groupId: field.id<'group'>().nullable(),
     kind: z.enum(extraKinds),
-    /** What a sitelink, a callout or a dated offer says. */
+    /** What a sitelink, a callout or a dated offer says; the address of a place; the name of the business. */
     text: field.text,
     description1: field.text,
     description2: field.text,
@@ -44,13 +45,22 @@ export const extra = /* @__PURE__ */ made(() =>
     hours: z.array(hourSpan).max(7 * 24),
     startsOn: field.date.nullable(),
     endsOn: field.date.nullable(),
+    /** What is typed at the till for a dated offer, in its exact spelling. */
+    code: field.text,
+    /** The least order that a dated offer holds from. */
+    leastMinor: field.amount.nullable(),
+    /** The client’s shared set that it was taken from, by name; empty: the plan’s own. */
+    setName: field.text,
     position: field.position,
   }),
 );
 export type Extra = z.infer<typeof extra>;
 
-/** What the fields that came later, or that only some kinds use, hold in the others. */
-const later = {
+/** What an extra says, wherever it stands. */
+export type ExtraSaid = Omit<Extra, 'id' | 'campaignId' | 'groupId' | 'position'>;
+
+/** What an extra holds that says nothing yet. */
+export const saysNothing = {
   text: '',
   description1: '',
   description2: '',
@@ -63,13 +73,19 @@ const later = {
   hours: [] as Extra['hours'],
   startsOn: null,
   endsOn: null,
-} as const satisfies Partial<Record<keyof Extra, unknown>>;
+  code: '',
+  leastMinor: null,
+  setName: '',
+} as const satisfies Omit<ExtraSaid, 'kind'>;
+
+/** What the fields that came later, or that only some kinds use, hold in the others. */
+const later = { ...saysNothing, groupId: null } as const;
 
 /** What the store needs to know of extras, and what a new one holds. */
 export const extraRecord = {
   stream: 'plan',
-  parents: { campaignId: 'campaign' },
+  parents: { campaignId: 'campaign', groupId: 'group' },
   added: later,
-  amounts: { prices: { priceMinor: true } },
+  amounts: { prices: { priceMinor: true }, leastMinor: true },
   blank: later,
 } as const satisfies RecordType<Extra>;

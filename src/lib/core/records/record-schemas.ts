@@ -31,6 +31,7 @@ import { setAside } from './set-aside';
 import { sheetReading } from './sheet-reading';
 import { slotWord } from './slot-word';
 import { cutLesson } from './cut-lesson';
+import { extraSet } from './extra-set';
 import { keptList } from './kept-list';
 import { toldName } from './told-name';
 import { wordKind } from './word-kind';
@@ -48,6 +49,7 @@ export const recordSchemas: Readonly<Record<RecordName, z.ZodObject>> = {
   toldName,
   cutLesson,
   keptList,
+  extraSet,
   listSetup,
   keyChoice,
   sheetReading,

@@ -12,6 +12,7 @@ export const recordNames = [
   'toldName',
   'cutLesson',
   'keptList',
+  'extraSet',
   'listSetup',
   'keyChoice',
   'sheetReading',

@@ -6,6 +6,7 @@ import { briefItemRecord, type BriefItem } from './brief-item';
 import { campaignRecord, type Campaign } from './campaign';
 import { clientRecord, type Client } from './client';
 import { extraRecord, type Extra } from './extra';
+import { extraSetRecord, type ExtraSet } from './extra-set';
 import { findRecord, type Find } from './find';
 import { groupRecord, type Group } from './group';
 import { houseRuleRecord, type HouseRule } from './house-rule';
@@ -47,6 +48,7 @@ export interface RecordTypes {
   toldName: ToldName;
   cutLesson: CutLesson;
   keptList: KeptList;
+  extraSet: ExtraSet;
   listSetup: ListSetup;
   keyChoice: KeyChoice;
   sheetReading: SheetReading;
@@ -88,6 +90,7 @@ const described = {
   toldName: toldNameRecord,
   cutLesson: cutLessonRecord,
   keptList: keptListRecord,
+  extraSet: extraSetRecord,
   listSetup: listSetupRecord,
   keyChoice: keyChoiceRecord,
   sheetReading: sheetReadingRecord,

@@ -1,5 +1,15 @@
 import * as z from 'zod';
-import { adjustment, ages, datedOffer, estimates as shippedEstimates, genders, listedValues, priceRows } from './rule-set.json';
+import {
+  adjustment,
+  ages,
+  businessName,
+  datedOffer,
+  estimates as shippedEstimates,
+  genders,
+  listedValues,
+  offerCode,
+  priceRows,
+} from './rule-set.json';
 import type { RecordType } from './record-type';
 import { made } from './made';
 import * as field from './fields';
@@ -91,6 +101,9 @@ export const ruleSet = /* @__PURE__ */ made(() =>
     listedValues: listRule,
     priceRows: listRule,
     datedOffer: z.strictObject({ textLimit: limit }),
+    /** The code of a dated offer. */
+    offerCode: z.strictObject({ textLimit: limit }),
+    businessName: z.strictObject({ textLimit: limit }),
     keyword: z.strictObject({ unitsLimit: limit, wordsLimit: limit }),
     /** How far an adjustment of bids may go, in percent. */
     adjustment: z.strictObject({ least: z.int().min(-100).max(0), most: z.int().min(0).max(900) }),
@@ -112,7 +125,17 @@ export const ruleSet = /* @__PURE__ */ made(() =>
 export type RuleSetRow = z.infer<typeof ruleSet>;
 
 /** What fields that came later hold in rows from before. */
-const later = { listedValues, priceRows, datedOffer, adjustment, ages, genders, estimates: shippedEstimates as RuleSetRow['estimates'] };
+const later = {
+  listedValues,
+  priceRows,
+  datedOffer,
+  offerCode,
+  businessName,
+  adjustment,
+  ages,
+  genders,
+  estimates: shippedEstimates as RuleSetRow['estimates'],
+};
 
 /** What the store needs to know of rule sets, and what a new one holds. */
 export const ruleSetRecord = {

@@ -61,6 +61,7 @@ export const tableFields: Readonly<Record<TableName, readonly string[]>> = {
     'row',
     'extra',
     'campaign',
+    'group',
     'text',
     'extra description 1',
     'extra description 2',
@@ -73,6 +74,9 @@ export const tableFields: Readonly<Record<TableName, readonly string[]>> = {
     'open hours',
     'start',
     'end',
+    'offer code',
+    'least order',
+    'shared set',
   ],
 };
 
@@ -95,6 +99,7 @@ export const numberFields: ReadonlySet<string> = new Set([
   'daily budget',
   'bid',
   'share of appearances',
+  'least order',
   'radius km',
   'latitude',
   'longitude',

@@ -6,6 +6,10 @@ function findNumber(text: string, country: string) {
   return number?.isValid() && (country === '' || number.country === country) ? number : null;
 }
 
+/** The country (ISO 3166 alpha-2) that a number belongs to, written with its own code or as in `country`; null where it is no number. */
+export const countryOfNumber = (text: string, country: string): string | null =>
+  parsePhoneNumberFromString(text, country === '' ? undefined : (country as CountryCode))?.country ?? null;
+
 /** Whether a number can be called, and is one of its country. */
 export const isPhoneNumber = (text: string, country: string): boolean => findNumber(text, country) !== null;
 

@@ -1,7 +1,22 @@
-import type { ReadPage } from '$lib/core/pages/page-text';
+import type { PageLink, ReadPage } from '$lib/core/pages/page-text';
 import { readAddress } from '$lib/core/text/address';
 import { PageRefused, type PageSource } from './page-source';
 import { readHtml, type PageTexts } from './read-html';
+
+/** The links to other pages of the site of a page, in full and each once; parts of the same page are none. */
+function linksWithin(links: readonly PageLink[], base: string): PageLink[] {
+  const bare = ({ hostname }: URL) => hostname.replace(/^www\./, '');
+  const page = new URL(base);
+  const seen = new Set([page.origin + page.pathname + page.search]);
+  return links.flatMap(({ text, address }) => {
+    if (!URL.canParse(address, base)) return [];
+    const to = new URL(address, base);
+    const key = to.origin + to.pathname + to.search;
+    if (!/^https?:$/.test(to.protocol) || bare(to) !== bare(page) || seen.has(key)) return [];
+    seen.add(key);
+    return [{ text, address: key }];
+  });
+}
 
 /** Reads pages from the first source that serves them. */
 export class PageReader {
@@ -18,11 +33,12 @@ export class PageReader {
     const source = this.sources.find((one) => one.serves(address));
     if (!source) throw new PageRefused('not-web', 'Only http and https addresses are read.');
     const { html, ...page } = await source.fetch(address);
-    return { ...page, ...(await this.readTexts(html)) };
+    const texts = await this.readTexts(html);
+    return { ...page, ...texts, links: linksWithin(texts.links, page.address) };
   }
 
   /** The texts of a page whose HTML was pasted. */
   async readPasted(html: string): Promise<ReadPage> {
-    return { address: '', status: 200, redirects: [], ...(await this.readTexts(html)) };
+    return { address: '', status: 200, redirects: [], ...(await this.readTexts(html)), links: [] };
   }
 }

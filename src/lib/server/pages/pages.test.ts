@@ -5,6 +5,7 @@ import { checkPage, proposeFacts } from '$lib/core/pages/propose-facts';
 import { PracticeSite } from '../standins/site/practice-site';
 import { GuardedWeb, isPublicAddress, pageLimits, readableRobots } from './guarded-web';
 import { PageReader } from './page-reader';
+import type { PageSource } from './page-source';
 import { PageRefused } from './page-source';
 import { readHtml } from './read-html';
 
@@ -123,6 +124,7 @@ describe('the texts of a page', () => {
     expect(readHtml(html)).toEqual({
       language: 'en',
       fitsPhones: true,
+      links: [],
       pieces: [
         { kind: 'title', text: 'T' },
         { kind: 'heading', text: 'Head & more' },
@@ -131,6 +133,24 @@ describe('the texts of a page', () => {
         { kind: 'item', text: 'two' },
       ],
     });
+  });
+
+  it('name the links, which are followed within the site only', async () => {
+    const html =
+      '<nav><a href="/tuning"> Tuning <b>at home</b></a><a href="#top">Up</a><a href="https://other.example/">Other</a><a></a></nav>';
+    expect(readHtml(html).links).toEqual([
+      { text: 'Tuning at home', address: '/tuning' },
+      { text: 'Up', address: '#top' },
+      { text: 'Other', address: 'https://other.example/' },
+    ]);
+    const site: PageSource = {
+      serves: () => true,
+      fetch: ({ href }) =>
+        Promise.resolve({ address: href, status: 200, redirects: [], html: html + html + '<a href="javascript:x">J</a>' }),
+    };
+    expect((await new PageReader([site]).read('https://www.ottlemere.example/a')).links).toEqual([
+      { text: 'Tuning at home', address: 'https://www.ottlemere.example/tuning' },
+    ]);
   });
 
   it('of fifty thousand nested elements are read all the same', () => {

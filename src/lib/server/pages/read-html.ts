@@ -1,7 +1,8 @@
 import { Parser } from 'htmlparser2';
-import type { PagePiece, ReadPage } from '$lib/core/pages/page-text';
+import type { PageLink, PagePiece, ReadPage } from '$lib/core/pages/page-text';
 
-const unread = new Set(['script', 'style', 'noscript', 'template', 'svg']);
+/** Texts that say nothing of what the page is about. */
+const unread = new Set(['script', 'style', 'noscript', 'template', 'svg', 'nav']);
 const kinds: Readonly<Record<string, PagePiece['kind']>> = {
   title: 'title',
   h1: 'heading',
@@ -16,13 +17,17 @@ const kinds: Readonly<Record<string, PagePiece['kind']>> = {
 };
 const mostPieces = 2000;
 const longestPiece = 600;
+const mostLinks = 300;
+const longestAddress = 2048;
 
-/** What the HTML of a page says. */
-export type PageTexts = Pick<ReadPage, 'pieces' | 'fitsPhones' | 'language'>;
+/** What the HTML of a page says; links as they are written there. */
+export type PageTexts = Pick<ReadPage, 'pieces' | 'fitsPhones' | 'language' | 'links'>;
 
 /** The texts of a page by what they stand in; read as a stream, so that no nesting is too deep. */
 export function readHtml(html: string): PageTexts {
   const pieces: PagePiece[] = [];
+  const links: PageLink[] = [];
+  let link: PageLink | null = null;
   let [fitsPhones, language, skipped] = [false, '', 0];
   let [kind, text]: [PagePiece['kind'], string] = ['text', ''];
   const end = () => {
@@ -34,6 +39,7 @@ export function readHtml(html: string): PageTexts {
     {
       onopentag(name, attributes) {
         if (unread.has(name)) skipped++;
+        if (name === 'a' && attributes.href && attributes.href.length <= longestAddress) link = { text: '', address: attributes.href };
         if (name === 'html') language = attributes.lang ?? '';
         if (name === 'meta') {
           if (attributes.name?.toLowerCase() === 'viewport') fitsPhones = true;
@@ -47,8 +53,14 @@ export function readHtml(html: string): PageTexts {
       },
       ontext(part) {
         if (skipped === 0 && text.length < longestPiece * 2) text += part;
+        if (link && link.text.length < longestPiece) link.text += part;
       },
       onclosetag(name) {
+        if (name === 'a' && link) {
+          const said = link.text.replace(/\s+/g, ' ').trim();
+          if (said !== '' && links.length < mostLinks) links.push({ text: said, address: link.address });
+          link = null;
+        }
         if (unread.has(name)) skipped = Math.max(0, skipped - 1);
         if (kinds[name] || name === 'div' || name === 'section') {
           end();
@@ -61,5 +73,5 @@ export function readHtml(html: string): PageTexts {
   parser.write(html);
   parser.end();
   end();
-  return { pieces, fitsPhones, language };
+  return { pieces, fitsPhones, language, links };
 }
