@@ -53,6 +53,8 @@ const severalNames: Record<StepName, string> = {
   'ad-detached': 'detached an ad from its master',
   'versions-added': 'added test versions',
   'ads-edited': 'changed ads',
+  'extras-added': 'added extras',
+  'extra-set-taken': 'took over a shared set of extras',
   'safe-mended': 'mended all that is safe',
   'kept-apart': 'kept two groups apart',
   'keywords-copied': 'copied keywords',

@@ -118,13 +118,13 @@ class ExtraProposer {
     return (offer && childrenOf(snapshot.group, 'offerId', offer.id)[0]?.landingPage) || brief.landingPage;
   }
 
-  /** What the groups are about, as a list of services. */
+  /** Offers that are enough for a list of services. */
   private listed(): void {
     const { least, most, textLimit, headers } = this.view.rules.listedValues;
-    const themes = [...new Set(groupsInOrder(this.view).map(({ name }) => normalizeText(name)))].filter((name) => units(name) <= textLimit);
-    if (this.has('listed-values') || themes.length < least) return;
-    const values = themes.slice(0, most);
-    this.put('listed-values', { header: headers[0] ?? '', values }, { what: 'group', name: values.join(', ') });
+    const names = inOrder(this.view.snapshot.offer).map(({ name }) => normalizeText(name));
+    const values = [...new Set(names)].filter((name) => name !== '' && units(name) <= textLimit).slice(0, most);
+    if (this.has('listed-values') || values.length < least) return;
+    this.put('listed-values', { header: headers[0] ?? '', values }, { what: 'offer', name: values.join(', ') });
   }
 
   private businessName(): void {

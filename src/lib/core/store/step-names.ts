@@ -5,6 +5,8 @@ export const stepNames = [
   'ad-detached',
   'versions-added',
   'ads-edited',
+  'extras-added',
+  'extra-set-taken',
   'safe-mended',
   'kept-apart',
   'budget-split',

@@ -2,6 +2,8 @@
   import { measureLine } from '$lib/core/ads/measure';
   import type { AdLine } from '$lib/core/records/ad-line';
   import type { AdState } from './ad-state.svelte';
+  import { extrasShown } from '$lib/core/view/extras-shown';
+  import ExtrasBeside from './ExtrasBeside.svelte';
   import Button from '../parts/Button.svelte';
   import Tabs from '../parts/Tabs.svelte';
 
@@ -37,6 +39,12 @@
       .filter((path) => path !== ''),
   );
 
+  const businessName = $derived(
+    bench.group
+      ? (extrasShown(bench.planState.snapshot, bench.group).find(({ kind }) => kind === 'business-name')?.extras[0]?.text ?? '')
+      : '',
+  );
+
   const widths = [
     { id: 'wide', name: 'wide' },
     { id: 'narrow', name: 'narrow' },
@@ -62,8 +70,10 @@
         >{/each}
     </p>
     <p class="mt-2 border-t border-rule-soft pt-1.5 break-words text-ink-2">
+      {#if businessName}<span class="block font-semibold text-ink">{businessName}</span>{/if}
       {bench.domain || 'no page yet'}{#each paths as path, at (at)}/<wbr />{path}{/each}
     </p>
+    {#if bench.group}<ExtrasBeside planState={bench.planState} group={bench.group} {isNarrow} />{/if}
   </div>
   {#if canFix && headlines.length > 0}
     <div class="mt-1.5 flex flex-wrap items-center gap-x-1 text-[12px]" role="group" aria-label="Positions">

@@ -33,7 +33,7 @@
     [...new Set([...known, extra.header])].map((value) => ({ value, name: value === '' ? 'choose…' : value }));
 </script>
 
-{#snippet limited(field: 'text' | 'description1' | 'description2', label: string, limit: number)}
+{#snippet limited(field: 'text' | 'description1' | 'description2' | 'code', label: string, limit: number)}
   <LimitedField {label} value={extra[field]} {limit} at={at(field)} onedit={(text, editSession) => set({ [field]: text }, editSession)} />
 {/snippet}
 {#snippet address(label = 'Address')}
@@ -58,6 +58,19 @@
   {@render address('Page')}
   {@render date('startsOn', 'From')}
   {@render date('endsOn', 'Until')}
+  {@render limited('code', 'Code, as it is typed', rules.offerCode.textLimit)}
+  <MoneyField
+    label="Least order"
+    value={extra.leastMinor}
+    ways={planState.amounts}
+    placeholder="any"
+    at={at('leastMinor')}
+    onedit={(leastMinor, editSession) => set({ leastMinor }, editSession)}
+  />
+{:else if extra.kind === 'place'}
+  {@render limited('text', 'Address, as it is shown', rules.nameLimit)}
+{:else if extra.kind === 'business-name'}
+  {@render limited('text', 'Name', rules.businessName.textLimit)}
 {:else if extra.kind === 'call'}
   <TextField label="Number" value={extra.phone} at={at('phone')} onedit={(phone, editSession) => set({ phone }, editSession)} />
   <SelectField

@@ -1,5 +1,9 @@
-import { blankFields } from '$lib/core/records/record-types';
-import type { Extra, ExtraKind, PriceRow } from '$lib/core/records/extra';
+import type { Extra, ExtraKind, ExtraSaid, PriceRow } from '$lib/core/records/extra';
+import { saysNothing } from '$lib/core/records/extra';
+import { extraOwners, type ExtraOwner } from '$lib/core/view/extras-shown';
+import type { PlanView } from '$lib/core/view/plan-view';
+import { nextPosition } from '$lib/core/store/snapshot';
+import { newId } from '../state/synced-store.svelte';
 import type { RuleSet } from '$lib/core/rules/rule-set';
 
 /** How a kind of extra is introduced where extras are written. */
@@ -55,20 +59,53 @@ export const extraSections = (rules: RuleSet): ExtraSection[] => [
     empty: 'No dated offer yet.',
     add: 'Add a dated offer',
   },
+  {
+    kind: 'place',
+    title: 'Place',
+    note: 'where the business is found, as it is shown',
+    empty: 'No place yet. It helps whoever searches nearby.',
+    add: 'Add a place',
+  },
+  {
+    kind: 'business-name',
+    title: 'Business name',
+    note: `up to ${rules.businessName.textLimit}, the name that the business goes by`,
+    empty: 'No name yet: the domain is shown in its place.',
+    add: 'Add the name',
+  },
 ];
 
 const blankPrice: PriceRow = { text: '', description: '', priceMinor: null, address: '' };
 
 /** What a new extra of a kind begins with: lists with as many rows as they need at least. */
-export function newExtra(kind: ExtraKind, rules: RuleSet, country: string): Omit<Extra, 'id' | 'campaignId' | 'position'> {
+export function newExtra(kind: ExtraKind, rules: RuleSet, country: string): ExtraSaid {
   const rows = <T>(count: number, row: T): T[] => Array.from({ length: count }, () => row);
-  const own: Partial<Record<ExtraKind, Partial<Extra>>> = {
+  const own: Partial<Record<ExtraKind, Partial<ExtraSaid>>> = {
     'listed-values': { header: rules.listedValues.headers[0] ?? '', values: rows(rules.listedValues.least, '') },
     'price-rows': { header: rules.priceRows.headers[0] ?? '', prices: rows(rules.priceRows.least, blankPrice) },
     call: { phoneCountry: country },
   };
-  return { ...blankFields('extra'), kind, ...own[kind] };
+  return { ...saysNothing, kind, ...own[kind] };
 }
 
 /** A list of prices with an empty row more. */
 export const withPriceRow = (list: readonly PriceRow[]): PriceRow[] => [...list, blankPrice];
+
+/** Whom extras stand with, as a choice: empty for the whole plan. */
+export const ownerKey = ({ campaignId, groupId }: ExtraOwner): string => groupId ?? campaignId ?? '';
+
+/** Everyone whom extras can stand with, as choices. */
+export function ownerItems(view: PlanView): { value: string; name: string }[] {
+  const { snapshot } = view;
+  return [...extraOwners(view)].map((owner) => {
+    const group = owner.groupId === null ? undefined : snapshot.group.get(owner.groupId);
+    const campaign = owner.campaignId === null ? undefined : snapshot.campaign.get(owner.campaignId);
+    return { value: ownerKey(owner), name: group ? `\u2003${group.name}` : (campaign?.name ?? 'the whole plan') };
+  });
+}
+
+/** Rows of extras that stand with an owner, after those that there are. */
+export function extraRows(view: PlanView, owner: ExtraOwner, said: readonly ExtraSaid[]): Extra[] {
+  const position = nextPosition(view.snapshot.extra.values());
+  return said.map((one, index) => ({ ...one, id: newId(), ...owner, position: position + index }));
+}
