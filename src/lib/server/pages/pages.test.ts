@@ -176,6 +176,13 @@ describe('what a page proposes', () => {
     expect(sailing).toContainEqual(['not-offered', 'båtutleie', null]);
   });
 
+  it('of the practice market’s rivals the front page is there', async () => {
+    const { pieces, fitsPhones } = await site.read('tarnhill-pianos.example');
+    expect(pieces[0]).toEqual({ kind: 'title', text: 'Tarnhill Pianos' });
+    expect(pieces.filter(({ kind }) => kind === 'item')).toHaveLength(5);
+    expect(fitsPhones).toBe(true);
+  });
+
   it('a page that is not there is said', async () => expect(await refusal(site.read('ottlemere.example/nowhere'))).toBe('not-found'));
 
   it('is checked as a landing page', async () => {

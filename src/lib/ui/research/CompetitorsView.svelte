@@ -9,6 +9,7 @@
     measureCompetitor,
     type Competition,
     type Competitor,
+    type CompetitorAd,
   } from '$lib/core/research/competitors';
   import type { Find } from '$lib/core/records/find';
   import { inOrder, nextPosition } from '$lib/core/store/snapshot';
@@ -23,6 +24,7 @@
   import { newId } from '../state/synced-store.svelte';
   import { marketName } from './find-figures.svelte';
   import Months from './Months.svelte';
+  import RivalDraftDialog from '../ads/RivalDraftDialog.svelte';
   import CompetitorListDialog from './CompetitorListDialog.svelte';
   import CompetitorMonths from './CompetitorMonths.svelte';
   import type { ResearchState } from './research-state.svelte';
@@ -37,6 +39,9 @@
   let failure = $state('');
   let openName = $state('');
   let isReading = $state(false);
+  /** The rival’s ad that a draft is made of. */
+  let drafting = $state.raw<{ rival: Competitor; ad: CompetitorAd } | null>(null);
+  let isDrafting = $state(false);
   const kept = $derived(research.list.all.filter(({ verdict }) => verdict === 'keep'));
   const texts = $derived((kept.length > 0 ? kept : research.list.all).slice(0, mostAsked).map(({ text }) => text));
   const named = $derived(
@@ -201,7 +206,12 @@
               ><td colspan="7" class="border-b border-rule-soft px-3 py-2">
                 <p class="font-semibold">{ad.headlines.join(' · ')}</p>
                 <p>{ad.descriptions.join(' ')}</p>
-                <p class="text-[12px] text-ink-2">ran {countOf(ad.days, 'day')} · for {ad.searches.slice(0, 6).join(', ')}</p>
+                <p class="flex items-baseline gap-3 text-[12px] text-ink-2">
+                  <span>ran {countOf(ad.days, 'day')} · for {ad.searches.slice(0, 6).join(', ')}</span>
+                  <Button kind="link" class="ms-auto shrink-0" onclick={() => ((drafting = { rival: competitor, ad }), (isDrafting = true))}
+                    >A draft out of it…</Button
+                  >
+                </p>
               </td></tr
             >
           {/each}
@@ -229,4 +239,14 @@
     <p class="pt-3 text-[12px] text-ink-2">Estimates by the {marketName}.</p>
   {/if}
 </div>
+{#if drafting}
+  {@const { rival, ad } = drafting}
+  {#key ad}<RivalDraftDialog
+      {planState}
+      bind:open={isDrafting}
+      {rival}
+      {ad}
+      others={competitors.map(({ competitor }) => competitor.name)}
+    />{/key}
+{/if}
 {#if isReading}<CompetitorListDialog {research} bind:open={isReading} />{/if}
