@@ -1,8 +1,11 @@
 import { applyEdits, type Snapshot } from '$lib/core/store/snapshot';
 import type { Finding } from '$lib/core/proof/finding';
 import { readProof } from '$lib/core/proof/read-proof';
+import { landingPageOf } from '$lib/core/view/plan-view';
+import { readAddress } from '$lib/core/text/address';
+import type { SeenPage } from '$lib/core/records/seen-page';
 import type { RuleId } from '$lib/core/proof/rule-list';
-import { blankFields } from '$lib/core/records/record-types';
+import { blank, blankFields } from '$lib/core/records/record-types';
 import type { Extra, PriceRow } from '$lib/core/records/extra';
 import { addLike, snapshotOfFile, change, cleanFile, drop, row, today, viewOf } from './clean-plan';
 
@@ -41,6 +44,21 @@ const listed = (values = ['Grand', 'Upright', 'Square']): Partial<Extra> => ({ k
 const priced = (fields: Partial<PriceRow>): Partial<Extra> => {
   const row = { text: 'Tuning', description: 'one visit', priceMinor: 9600, address: 'ottlemere.example/tuning', ...fields };
   return { kind: 'price-rows', header: 'Services', prices: [row, { ...row, priceMinor: 1 }, { ...row, priceMinor: 2 }] };
+};
+/** A plan whose first page was read, and says this. */
+const pageSays =
+  (texts: readonly string[], more: Partial<SeenPage> = {}) =>
+  (snapshot: Snapshot) => {
+    const view = viewOf(snapshot);
+    const page = readAddress(landingPageOf(view, [...snapshot.ad.values()][0]!))!.href;
+    const said = { address: page, answered: page, status: 200, pieces: texts.map((text) => ({ kind: 'text' as const, text })) };
+    const row = blank('seenPage', { id: 'page', seenOn: today, position: 0, ...said, ...more });
+    return applyEdits(snapshot, [{ record: 'seenPage', id: row.id, before: null, after: row }]);
+  };
+/** The plan's only offer, with a price. */
+const offered = (snapshot: Snapshot) => {
+  const row = blank('offer', { id: 'check', name: 'Winter check', priceMinor: 4500, position: 0 });
+  return { ...snapshot, offer: new Map([[row.id, row]]) };
 };
 const call: Partial<Extra> = { kind: 'call', phone: '01335 342000', phoneCountry: 'GB' };
 /** A group of its own for the client's own name. */
@@ -480,6 +498,24 @@ export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snap
   'ads.sitelink-same-page': {
     raises: (snapshot) => change(snapshot, 'extra', { address: 'https://ottlemere.example/tuning' }),
     not: (snapshot) => change(snapshot, 'extra', { address: 'https://ottlemere.example/tuning/more' }),
+  },
+  'ads.page-elsewhere': {
+    raises: pageSays([], { answered: 'https://brindlewick.example/' }),
+    not: pageSays(['Piano tuner, tuning at home']),
+  },
+  'ads.page-not-answering': { raises: pageSays([], { status: 404 }), not: pageSays(['Piano tuner'], { status: 200 }) },
+  'ads.page-no-words': { raises: pageSays(['Clay ovens']), not: pageSays(['Clay ovens, and a piano']) },
+  'ads.price-not-on-page': {
+    raises: both(line('Tuned for £96'), pageSays(['Piano tuning, £99'])),
+    not: both(line('Tuned for £96'), pageSays(['Piano tuning, £96.00'])),
+  },
+  'ads.offer-not-on-page': {
+    raises: both(offered, line('Winter Check Today'), pageSays(['Piano tuning, £99'])),
+    not: both(offered, line('Winter Check Today'), pageSays(['Piano tuning and a winter check'])),
+  },
+  'ads.price-kept-back': {
+    raises: both(offered, line('Winter Check Today'), pageSays(['A winter check of your piano for £45'])),
+    not: both(offered, line('Winter Check, £45'), pageSays(['A winter check of your piano for £45'])),
   },
   'ads.sitelink-shallow': {
     raises: (snapshot) => change(snapshot, 'extra', { address: 'https://ottlemere.example' }),

@@ -2,6 +2,7 @@ import type { SlotProblem } from '$lib/core/ads/fill-slots';
 import type { Finding } from '$lib/core/proof/finding';
 import type { RuleId } from '$lib/core/proof/rule-list';
 import { extraWriters } from './extra-findings';
+import { pageWriters } from './page-faults';
 import { settingsWriters } from './settings-findings';
 import { FindingReader, type Writer } from './finding-reader';
 import { wordSlotProblem } from './problems';
@@ -259,6 +260,7 @@ const writers: Record<RuleId, Writer> = {
   ],
 
   ...extraWriters,
+  ...pageWriters,
   'ads.price-apart': apart('A price'),
 };
 

@@ -30,6 +30,7 @@ const nouns: Record<RecordName, [one: string, many: string]> = {
   wordVerdict: ['judged word', 'judged words'],
   wordKind: ['kind of a word', 'kinds of words'],
   seenCompetitor: ['rival', 'rivals'],
+  seenPage: ['page read', 'pages read'],
   report: ['report', 'reports'],
   reportRow: ['line of a report', 'lines of reports'],
   find: ['find', 'finds'],

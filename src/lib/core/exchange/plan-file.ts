@@ -19,6 +19,7 @@ import { setAside } from '../records/set-aside';
 import { slotWord } from '../records/slot-word';
 import { report, reportRow } from '../records/report';
 import { seenCompetitor } from '../records/seen-competitor';
+import { seenPage } from '../records/seen-page';
 import { wordKind } from '../records/word-kind';
 import { wordVerdict } from '../records/word-verdict';
 
@@ -126,6 +127,7 @@ export const planFileSchema = /* @__PURE__ */ made(() =>
     wordVerdicts: list(wordVerdict.omit(noPlace)).default([]),
     wordKinds: list(wordKind.omit(noPlace)).default([]),
     rivals: list(seenCompetitor.omit(noPlace), 200).default([]),
+    pagesRead: list(seenPage.omit(noPlace), 5000).default([]),
     reports: list(report.omit(noPlace).extend({ rows: list(reportRow.omit({ ...noPlace, reportId: true })) }), 500).default([]),
     finds: list(fileFind),
     scenarios: list(fileScenario, mostScenarios).default([]),

@@ -1,6 +1,8 @@
+import type { SeenPage } from '../records/seen-page';
+
 /** A piece of text of a page, and where it stood. */
 export interface PagePiece {
-  kind: 'title' | 'heading' | 'text' | 'item' | 'meta';
+  kind: SeenPage['pieces'][number]['kind'];
   text: string;
 }
 

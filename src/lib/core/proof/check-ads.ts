@@ -3,6 +3,7 @@ import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import { childrenOf, inOrder } from '../store/snapshot';
 import { areKeywordsFirst, groupsInOrder, landingPageOf, offerOf, type PlanView } from '../view/plan-view';
+import { seenPageOf } from '../pages/seen-pages';
 import type { Ad } from '../records/ad';
 import type { Group } from '../records/group';
 import { holdsPhrase } from '../rules/word-lists';
@@ -11,6 +12,7 @@ import { checkBeside } from './check-beside';
 import { checkAdShape } from './check-ad-shape';
 import { checkLineLanguage } from './check-languages';
 import { checkNecessary } from './check-necessary';
+import { checkSeenPage } from './check-seen-page';
 import { checkSelling } from './check-selling';
 import type { Report } from './finding';
 import { measureAd, named, place, prepareGroupOfAds, type GroupOfAds, type MeasuredAd } from './measured-ad';
@@ -127,6 +129,7 @@ function checkAd(prepared: GroupOfAds, ad: Ad): Report[] {
     ...checkAdShape(measured),
     ...checkAdLines(measured),
     ...checkPage(measured),
+    ...checkSeenPage(measured),
     ...checkCounting(measured),
     ...checkOffers(measured),
     ...checkWords(measured),
@@ -172,12 +175,13 @@ function unitsOfGroup(view: PlanView, group: Group): ProofUnit[] {
     snapshot.slotWord,
   ];
   const ads = childrenOf(snapshot.ad, 'groupId', group.id);
+  const lessons = childrenOf(snapshot.cutLesson, 'clientId', view.client.id);
   let prepared: GroupOfAds | null = null;
   const prepare = () => (prepared ??= prepareGroupOfAds(view, group));
   return [
     ...ads.map((ad) => ({
       key: `ad ${ad.id}`,
-      deps: [...shared, ad, childrenOf(snapshot.adLine, 'adId', ad.id)],
+      deps: [...shared, ad, childrenOf(snapshot.adLine, 'adId', ad.id), seenPageOf(snapshot, landingPageOf(view, ad)), lessons],
       read: () => checkAd(prepare(), ad),
     })),
     {

@@ -26,6 +26,7 @@ import { plan } from './plan';
 import { report, reportRow } from './report';
 import { ruleSet } from './rule-set';
 import { seenCompetitor } from './seen-competitor';
+import { seenPage } from './seen-page';
 import { scenario } from './scenario';
 import { setAside } from './set-aside';
 import { sheetReading } from './sheet-reading';
@@ -65,6 +66,7 @@ export const recordSchemas: Readonly<Record<RecordName, z.ZodObject>> = {
   wordVerdict,
   wordKind,
   seenCompetitor,
+  seenPage,
   report,
   reportRow,
   find,

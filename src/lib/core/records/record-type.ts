@@ -28,6 +28,7 @@ export const recordNames = [
   'wordVerdict',
   'wordKind',
   'seenCompetitor',
+  'seenPage',
   'report',
   'reportRow',
   'find',

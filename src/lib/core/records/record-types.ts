@@ -24,6 +24,7 @@ import { placeRecord, type Place } from './place';
 import { planRecord, type Plan } from './plan';
 import { reportRecord, type Report, reportRowRecord, type ReportRow } from './report';
 import { ruleSetRecord, type RuleSetRow } from './rule-set';
+import { seenPageRecord, type SeenPage } from './seen-page';
 import { seenCompetitorRecord, type SeenCompetitor } from './seen-competitor';
 import { scenarioRecord, type Scenario } from './scenario';
 import { setAsideRecord, type SetAside } from './set-aside';
@@ -64,6 +65,7 @@ export interface RecordTypes {
   wordVerdict: WordVerdict;
   wordKind: WordKind;
   seenCompetitor: SeenCompetitor;
+  seenPage: SeenPage;
   report: Report;
   reportRow: ReportRow;
   find: Find;
@@ -106,6 +108,7 @@ const described = {
   wordVerdict: wordVerdictRecord,
   wordKind: wordKindRecord,
   seenCompetitor: seenCompetitorRecord,
+  seenPage: seenPageRecord,
   report: reportRecord,
   reportRow: reportRowRecord,
   find: findRecord,

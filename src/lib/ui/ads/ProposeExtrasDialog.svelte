@@ -33,12 +33,12 @@
   ]);
   const pages = $derived(
     addresses.flatMap((address): ReadPage[] => {
-      const reading = pageReadings.of(address);
+      const reading = pageReadings.ofPlan(planState, address);
       return reading?.state === 'read' ? [reading.page] : [];
     }),
   );
-  const failed = $derived(addresses.filter((address) => pageReadings.of(address)?.state === 'failed').length);
-  const isReading = $derived(addresses.some((address) => pageReadings.of(address)?.state === 'reading'));
+  const failed = $derived(addresses.filter((address) => pageReadings.ofPlan(planState, address)?.state === 'failed').length);
+  const isReading = $derived(addresses.some((address) => pageReadings.ofPlan(planState, address)?.state === 'reading'));
   const proposed = $derived(open ? proposeExtras(planState.plan, pages) : []);
   let left = $state.raw<ReadonlySet<string>>(new Set());
   const keyOf = ({ said }: ProposedExtra) => `${said.kind} ${sayExtra(said, planState.currency)}`;
@@ -46,7 +46,8 @@
   const toggle = (key: string) => (left = new Set(left.has(key) ? [...left].filter((one) => one !== key) : [...left, key]));
 
   async function read() {
-    for (const address of addresses.slice(0, mostPages)) if (!pageReadings.of(address)) await pageReadings.read(address);
+    for (const address of addresses.slice(0, mostPages))
+      if (!pageReadings.ofPlan(planState, address)) await pageReadings.readFor(planState, address);
   }
 
   function add() {

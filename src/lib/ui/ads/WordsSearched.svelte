@@ -71,4 +71,4 @@
     {/if}
   </section>
 {/if}
-<PageCheck {bench} words={words.map(({ word }) => word)} />
+<PageCheck {bench} />

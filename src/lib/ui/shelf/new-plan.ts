@@ -37,6 +37,7 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
     wordVerdicts: [],
     wordKinds: [],
     rivals: [],
+    pagesRead: [],
     reports: [],
     finds: [],
     scenarios: [],
