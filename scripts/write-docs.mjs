@@ -8,8 +8,9 @@ const vite = await createServer({ server: { middlewareMode: true, hmr: false }, 
 const { planFileJsonSchema } = await vite.ssrLoadModule('/src/lib/core/exchange/plan-file-json-schema.ts');
 writeFileSync(join(root, 'docs/plan-file.schema.json'), `${JSON.stringify(planFileJsonSchema(), null, 2)}\n`);
 const { findingOfExample } = await vite.ssrLoadModule('/src/tests/rule-examples.ts');
+const { sellingLines } = await vite.ssrLoadModule('/src/tests/selling-lines.ts');
 const { writeRulesPage } = await vite.ssrLoadModule('/src/lib/wording/rules-page.ts');
-writeFileSync(join(root, 'docs/rules.md'), writeRulesPage(findingOfExample));
+writeFileSync(join(root, 'docs/rules.md'), writeRulesPage(findingOfExample, sellingLines));
 const { writeKeyTable } = await vite.ssrLoadModule('/src/lib/ui/shell/key-list.ts');
 const readme = readFileSync(join(root, 'README.md'), 'utf8');
 writeFileSync(

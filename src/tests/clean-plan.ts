@@ -92,7 +92,7 @@ export const cleanFile: PlanFile = planFileSchema.parse({
             ad(
               'B',
               ['[[keyword|Piano Tuner|title]]', 'Tuning at Home', 'Hear It in Tune'],
-              ['One visit, one price, and a date that suits.', 'Evenings too.'],
+              ['One visit, a price fixed before, and a date that suits.', 'Evenings too.'],
             ),
           ],
         },

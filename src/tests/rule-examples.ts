@@ -7,6 +7,7 @@ import type { SeenPage } from '$lib/core/records/seen-page';
 import type { RuleId } from '$lib/core/proof/rule-list';
 import { blank, blankFields } from '$lib/core/records/record-types';
 import type { Extra, PriceRow } from '$lib/core/records/extra';
+import { sellingLines } from './selling-lines';
 import { addLike, snapshotOfFile, change, cleanFile, drop, row, today, viewOf } from './clean-plan';
 
 /** A plan whose first line says this. */
@@ -59,6 +60,36 @@ const pageSays =
 const offered = (snapshot: Snapshot) => {
   const row = blank('offer', { id: 'check', name: 'Winter check', priceMinor: 4500, position: 0 });
   return { ...snapshot, offer: new Map([[row.id, row]]) };
+};
+/** A plan in which every line says the same, of which the plan says this. */
+function sellingOf<Rule extends keyof typeof sellingLines>(rule: Rule, given: (snapshot: Snapshot) => Snapshot = (snapshot) => snapshot) {
+  const { raises, not } = sellingLines[rule];
+  const example = {
+    raises: (snapshot: Snapshot) => withLines(given(snapshot), raises[0]),
+    not: (snapshot: Snapshot) => withLines(given(snapshot), not[0]),
+  };
+  return { [rule]: example } as Record<Rule, typeof example>;
+}
+/** A plan whose ads say the theme in one headline alone, fixed at a position. */
+const thirdAlone = (snapshot: Snapshot, fixedAt: number): Snapshot => {
+  const [first] = snapshot.adLine.keys();
+  const lines = [...snapshot.adLine].map(([id, own]) => {
+    const text = id === first ? 'Piano Tuning' : own.kind === 'headline' ? 'Ask for a Date' : own.text;
+    return [id, { ...own, text, fixedAt: id === first ? fixedAt : own.fixedAt }] as const;
+  });
+  return { ...change(snapshot, 'group', { theme: 'piano tuning' }), adLine: new Map(lines) };
+};
+/** A plan whose brief has one fact. */
+const factAlone = (snapshot: Snapshot, text: string): Snapshot => {
+  const row = blank('briefItem', { id: 'fact', kind: 'fact', text, position: 0 });
+  return { ...snapshot, briefItem: new Map([[row.id, row]]) };
+};
+/** A plan that knows of a rival's ad for its first keyword. */
+const rivalSays = (text: string) => (snapshot: Snapshot) => {
+  const searches = [...snapshot.keyword.values()].map((keyword) => keyword.text);
+  const ads = [{ headlines: [text], descriptions: [], days: 90, searches }];
+  const seen = { id: 'rival', name: 'Brindlewick', source: 'a list', seenOn: today, position: 0, ads };
+  return applyEdits(snapshot, [{ record: 'seenCompetitor', id: 'rival', before: null, after: blank('seenCompetitor', seen) }]);
 };
 const call: Partial<Extra> = { kind: 'call', phone: '01335 342000', phoneCountry: 'GB' };
 /** A group of its own for the client's own name. */
@@ -445,10 +476,14 @@ export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snap
     raises: (snapshot) => change(snapshot, 'group', { theme: 'glasshouse' }),
     not: (snapshot) => change(snapshot, 'group', { theme: 'tunings' }),
   },
-  'ads.nothing-to-do': {
-    raises: (snapshot) => withLines(snapshot, 'Piano Tuning in the City'),
-    not: (snapshot) => withLines(snapshot, 'Book a Piano Tuning'),
-  },
+  'ads.third-needed': { raises: (snapshot) => thirdAlone(snapshot, 3), not: (snapshot) => thirdAlone(snapshot, 2) },
+  ...sellingOf('ads.nothing-to-do'),
+  ...sellingOf('ads.calls-compete'),
+  ...sellingOf('ads.no-offer', (snapshot) => change(offered(snapshot), 'group', { offerId: 'check' as never })),
+  ...sellingOf('ads.no-reason', (snapshot) => factAlone(snapshot, 'Fixed price, told first')),
+  ...sellingOf('ads.no-condition', (snapshot) => change(snapshot, 'brief', { serves: 'firms' })),
+  ...sellingOf('ads.rival-line', rivalSays('Tuned within the week')),
+  ...sellingOf('ads.price-missing', rivalSays('From £80')),
   'ads.counting-unread': {
     raises: (snapshot) => change(snapshot, 'ad', { countingAddress: 'no address' }),
     not: (snapshot) => change(snapshot, 'ad', { countingAddress: 'https://ottlemere.example/count?to=tuning' }),

@@ -3,6 +3,7 @@ import type { Finding } from '$lib/core/proof/finding';
 import type { RuleId } from '$lib/core/proof/rule-list';
 import { extraWriters } from './extra-findings';
 import { pageWriters } from './page-faults';
+import { sellingWriters } from './selling-findings';
 import { settingsWriters } from './settings-findings';
 import { FindingReader, type Writer } from './finding-reader';
 import { wordSlotProblem } from './problems';
@@ -232,11 +233,6 @@ const writers: Record<RuleId, Writer> = {
     wordSlotProblem(d.text('code') as SlotProblem['code'], d.plain(), d.number('at')),
   ],
   'ads.no-page': (d) => ['An ad leads nowhere', `${d.text('group')}, ${d.text('ad')}: neither ad, group nor brief names a page.`],
-  'ads.no-theme': (d) => [
-    'No headline says the theme',
-    `${quote(d.text('theme'))} stands in none: whoever searched for it looks for it there`,
-  ],
-  'ads.nothing-to-do': () => ['No line says what to do next', 'such as “Ask for a date” or “Book an evening visit”'],
   'ads.counting-unread': (d) => ['A counting address is no address', quote(d.text('address'))],
   'ads.counting-elsewhere': (d) => [
     'A counting address does not name its page',
@@ -260,6 +256,7 @@ const writers: Record<RuleId, Writer> = {
   ],
 
   ...extraWriters,
+  ...sellingWriters,
   ...pageWriters,
   'ads.price-apart': apart('A price'),
 };

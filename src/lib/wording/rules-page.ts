@@ -6,8 +6,12 @@ const severityWords = { fix: 'must be fixed', look: 'worth a look', suggestion: 
 const mendWords = { safe: 'safe', offer: 'offer' } as const;
 const cell = (text: string) => text.replace(/\|/g, '\\|').replace(/[<>*_]/g, '\\$&');
 
+/** Lines by the rule that they are told of: what the plan says, lines that raise it, and lines that do not. */
+type ExampleLines = Readonly<Record<string, { given: string; raises: readonly string[]; not: readonly string[] }>>;
+const quoted = (texts: readonly string[]) => texts.map((text) => cell(`“${text}”`)).join('<br>');
+
 /** `docs/rules.md`: every rule with its severity, what it says of an example, and how it can be mended. */
-export function writeRulesPage(exampleOf: (rule: RuleId) => Finding): string {
+export function writeRulesPage(exampleOf: (rule: RuleId) => Finding, lines: ExampleLines): string {
   const rules = Object.keys(ruleList) as RuleId[];
   const sections = chapters.flatMap((chapter) => {
     const own = rules.filter((rule) => ruleList[rule].chapter === chapter);
@@ -32,6 +36,12 @@ export function writeRulesPage(exampleOf: (rule: RuleId) => Finding): string {
     '',
     `${rules.length} rules are read over a plan. This page is made from the code by \`npm run docs\`; the examples are those of the tests.`,
     ...sections,
+    '',
+    '## Lines that raise them, and lines that do not',
+    '',
+    '| rule | given | raised by | not raised by |',
+    '| --- | --- | --- | --- |',
+    ...Object.entries(lines).map(([rule, { given, raises, not }]) => `| \`${rule}\` | ${given} | ${quoted(raises)} | ${quoted(not)} |`),
     '',
   ].join('\n');
 }

@@ -173,6 +173,7 @@ function unitsOfGroup(view: PlanView, group: Group): ProofUnit[] {
     snapshot.briefItem,
     snapshot.offer,
     snapshot.slotWord,
+    snapshot.seenCompetitor,
   ];
   const ads = childrenOf(snapshot.ad, 'groupId', group.id);
   const lessons = childrenOf(snapshot.cutLesson, 'clientId', view.client.id);

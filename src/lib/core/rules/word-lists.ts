@@ -10,6 +10,11 @@ export interface WordLists {
   clickHere: readonly string[];
   /** What asks for something to be done. */
   callsToAction: readonly string[];
+  /** What leaves a choice between two parts of a sentence. */
+  orWords: readonly string[];
+  /** What says that an offer is for firms, or for homes. */
+  forFirms: readonly string[];
+  forHomes: readonly string[];
   /** A headline that says a price, with its slot. */
   priceLine: string;
   starterNegatives: Readonly<Record<string, readonly string[]>>;
