@@ -54,6 +54,7 @@ const severalNames: Record<StepName, string> = {
   'ad-detached': 'detached an ad from its master',
   'versions-added': 'added test versions',
   'ads-edited': 'changed ads',
+  'format-changed': 'changed the format of ads',
   'extras-added': 'added extras',
   'extra-set-taken': 'took over a shared set of extras',
   'safe-mended': 'mended all that is safe',

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { addLike, change, cleanFile, row, snapshotOfFile, viewOf } from '../../../tests/clean-plan';
 import { childrenOf, inOrder, type Snapshot } from '../store/snapshot';
 import { readCombinations } from './ad-combinations';
-import { comparedWords, proposeLines, readAnswered, readPlanAnswered } from './answered';
+import { blank } from '../records/record-types';
+import { comparedWords, proposeLines, readAnswered, readPlanAnswered, sumAnswered } from './answered';
 
 const clean = snapshotOfFile(cleanFile);
 const groupOf = (snapshot: Snapshot) => row(snapshot, 'group');
@@ -91,8 +92,40 @@ describe('what ads answer', () => {
   it('proposes lines out of the brief alone', () => {
     const facts = addLike(clean, 'briefItem', { id: 'b1', kind: 'fact', text: 'Kilns fired by hand' });
     expect(proposeLines(viewOf(facts), 'en', ['kiln', 'unheard'])).toEqual([
-      { kind: 'headline', text: 'Kilns fired by hand', word: 'kiln' },
+      { kind: 'headline', text: 'Kilns fired by hand', word: 'kiln', from: 'brief' },
     ]);
+  });
+
+  it('and off the landing page, as it stands there', () => {
+    const page = blank('seenPage', {
+      id: 'p1',
+      address: 'https://ottlemere.example/kilns',
+      answered: 'https://ottlemere.example/kilns',
+      seenOn: '2026-12-01',
+      status: 200,
+      pieces: [
+        { kind: 'title', text: 'Kilns by the day | Ottlemere' },
+        { kind: 'text', text: 'Kilns stand in running text too' },
+        { kind: 'item', text: 'Small kiln, ready at nine.' },
+      ],
+      position: 0,
+    });
+    expect(proposeLines(viewOf(clean), 'en', ['kiln'], page).map(({ kind, text, from }) => [kind, text, from])).toEqual([
+      ['headline', 'Kilns by the day | Ottlemere', 'page'],
+      ['headline', 'Kilns by the day', 'page'],
+      ['headline', 'Small kiln, ready at nine', 'page'],
+    ]);
+  });
+
+  it('of a campaign and of the plan are the same sum', () => {
+    const read = readPlanAnswered(viewOf(clean));
+    expect(sumAnswered(read.groups)).toEqual({
+      weight: read.weight,
+      answered: read.answered,
+      ownWords: read.ownWords,
+      readsBadly: read.readsBadly,
+    });
+    expect(sumAnswered([])).toEqual({ weight: 0, answered: 0, ownWords: 0, readsBadly: 0 });
   });
 });
 

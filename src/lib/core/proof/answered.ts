@@ -5,6 +5,7 @@ import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
 import type { Group } from '../records/group';
 import { childrenOf, inOrder } from '../store/snapshot';
+import type { SeenPage } from '../records/seen-page';
 import { briefTexts, groupsInOrder, type PlanView } from '../view/plan-view';
 import { units } from '../text/text-length';
 import { measureAd, prepareGroupOfAds, shownWith, type GroupOfAds, type MeasuredAd } from './measured-ad';
@@ -206,6 +207,11 @@ export function readPlanAnswered(view: PlanView, groupId: string | null = null):
   const groups = groupsInOrder(view)
     .filter(({ id }) => (groupId === null || id === groupId) && childrenOf(view.snapshot.keyword, 'groupId', id).length > 0)
     .map((group) => readAnswered(view, group, searches));
+  return { groups, ...sumAnswered(groups) };
+}
+
+/** What several groups answer together, weighed by searches: of a campaign, or of the plan. */
+export function sumAnswered(groups: readonly GroupAnswered[]): AnsweredShares & { weight: number } {
   const anyKnown = groups.some(({ hasSearches }) => hasSearches);
   const weighed = groups.filter(({ hasSearches }) => hasSearches || !anyKnown);
   const total = weighed.reduce((sum, { weight }) => sum + weight, 0);
@@ -214,29 +220,43 @@ export function readPlanAnswered(view: PlanView, groupId: string | null = null):
       weighed.reduce((sum, one) => sum + one[field] * one.weight, 0),
       total,
     );
-  return { groups, weight: total, answered: mean('answered'), ownWords: mean('ownWords'), readsBadly: mean('readsBadly') };
+  return { weight: total, answered: mean('answered'), ownWords: mean('ownWords'), readsBadly: mean('readsBadly') };
 }
 
-/** A line that facts of the brief propose for a word that no ad answers. */
+/** A line proposed for a word that no ad answers, and where it stands as it is. */
 export interface ProposedLine {
   kind: 'headline' | 'description';
   text: string;
   word: string;
+  from: 'brief' | 'page';
 }
 
-/** Lines for words that are searched and never answered: facts and offers of the brief that say them, as they stand; none is invented. */
-export function proposeLines(view: PlanView, language: string, words: readonly string[]): ProposedLine[] {
+/** Texts of a page that can be lines: titles, headings and entries of lists, without what only the page's own name adds. */
+function textsOfPage(page: SeenPage | null): string[] {
+  const own = (page?.pieces ?? []).filter(({ kind }) => kind === 'title' || kind === 'heading' || kind === 'item' || kind === 'meta');
+  return own.flatMap(({ text }) => [text, ...text.split(/\s+[|·–—-]\s+/u)]).map((text) => text.replace(/[.:,;]$/, '').trim());
+}
+
+/**
+ * Lines for words that are searched and never answered: facts and offers of the brief, and texts of the landing page, that say them, as they stand;
+ * none is invented. Of each word the brief's come first.
+ */
+export function proposeLines(view: PlanView, language: string, words: readonly string[], page: SeenPage | null = null): ProposedLine[] {
   const compared = comparedWords(view, language);
   const { headlines, descriptions } = view.rules.formats.responsive;
   const facts = [...briefTexts(view, 'fact'), ...briefTexts(view, 'proof'), ...inOrder(view.snapshot.offer).map(({ name }) => name)];
+  const texts = [
+    ...facts.map((text) => ({ text, from: 'brief' as const })),
+    ...textsOfPage(page).map((text) => ({ text, from: 'page' as const })),
+  ];
+  const held = texts.map(({ text, from }) => ({ text, from, words: new Set(compared(text)), length: units(text) }));
   return words.flatMap((word) => {
     const wanted = compared(word);
-    return facts.flatMap((text): ProposedLine[] => {
-      const held = new Set(compared(text));
-      if (wanted.length === 0 || !wanted.every((one) => held.has(one))) return [];
-      const length = units(text);
-      if (length > descriptions.limit) return [];
-      return [{ kind: length <= headlines.limit ? 'headline' : 'description', text, word }];
+    const seen = new Set<string>();
+    return held.flatMap(({ text, from, words: own, length }): ProposedLine[] => {
+      if (wanted.length === 0 || length > descriptions.limit || seen.has(text) || !wanted.every((one) => own.has(one))) return [];
+      seen.add(text);
+      return [{ kind: length <= headlines.limit ? 'headline' : 'description', text, word, from }];
     });
   });
 }

@@ -1,3 +1,4 @@
+import { applyFormat, convertAd } from '../ads/convert-format';
 import { readAddress } from '../text/address';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
@@ -14,7 +15,7 @@ import { checkLineLanguage } from './check-languages';
 import { checkNecessary } from './check-necessary';
 import { checkSeenPage } from './check-seen-page';
 import { checkSelling } from './check-selling';
-import type { Report } from './finding';
+import type { Mend, Report } from './finding';
 import { measureAd, named, place, prepareGroupOfAds, type GroupOfAds, type MeasuredAd } from './measured-ad';
 import { constantsOf, type ProofUnit, type Units } from './proof-unit';
 
@@ -110,6 +111,13 @@ function checkWords(ad: MeasuredAd): Report[] {
   ];
 }
 
+/** The same ad in the format that networks take. */
+function asResponsive({ view, ad, lines }: MeasuredAd): Mend {
+  const read = lines.map(({ line, measure }) => ({ line, longest: Math.max(measure.unitsWithFallback, measure.units.longest) }));
+  const changes = applyFormat(ad.id, convertAd(ad, read, 'responsive', view.rules));
+  return { kind: 'offer', change: { type: 'several', name: 'format-changed', changes }, data: {} };
+}
+
 function checkAd(prepared: GroupOfAds, ad: Ad): Report[] {
   const measured = measureAd(prepared, ad);
   const format = prepared.view.rules.formats[ad.format];
@@ -122,6 +130,7 @@ function checkAd(prepared: GroupOfAds, ad: Ad): Report[] {
             record: ad.id,
             where: place(measured, 'format'),
             data: { ...named(measured), format: format.name, until: format.acceptedUntil },
+            mend: asResponsive(measured),
           },
         ];
   return [

@@ -5,6 +5,7 @@ export const stepNames = [
   'ad-detached',
   'versions-added',
   'ads-edited',
+  'format-changed',
   'extras-added',
   'extra-set-taken',
   'safe-mended',

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { GroupAnswered } from '$lib/core/proof/answered';
+  import { sumAnswered, type GroupAnswered } from '$lib/core/proof/answered';
   import { wordShare } from '$lib/wording/ad-tests';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { inOrder } from '$lib/core/store/snapshot';
@@ -22,6 +22,12 @@
   );
   const answered = $derived(watched.current);
   const names = $derived(shortCampaignNames(inOrder(planState.snapshot.campaign)));
+  const campaigns = $derived(
+    inOrder(planState.snapshot.campaign).flatMap(({ id, name }) => {
+      const own = (answered?.groups ?? []).filter(({ groupId }) => planState.snapshot.group.get(groupId)?.campaignId === id);
+      return own.length === 0 ? [] : [{ id, name: names.get(id) ?? name, shares: sumAnswered(own) }];
+    }),
+  );
   const open = (one: GroupAnswered) => (1 - one.answered) * (one.hasSearches ? one.weight : 0);
   const rows = $derived([...(answered?.groups ?? [])].sort((a, b) => open(b) - open(a) || a.answered - b.answered));
 </script>
@@ -30,6 +36,13 @@
 {:else if rows.length === 0}<EmptyState>Keywords say what is searched: there is none yet.</EmptyState>
 {:else}
   <div class="border-b border-rule-soft py-2"><AnsweredStrip shares={answered} of="all searches" /></div>
+  {#if campaigns.length > 1}
+    <ul class="border-b border-rule-soft py-1.5" aria-label="By campaign">
+      {#each campaigns as { id, name, shares } (id)}
+        <li class="flex items-baseline gap-3"><span class="w-56 truncate">{name}</span><AnsweredStrip {shares} of="its searches" /></li>
+      {/each}
+    </ul>
+  {/if}
   <Table
     caption="What each group’s ads answer"
     sticky="paper"

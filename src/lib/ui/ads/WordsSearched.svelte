@@ -1,5 +1,6 @@
 <script lang="ts">
   import { proposeLines, type GroupAnswered } from '$lib/core/proof/answered';
+  import { seenPageOf } from '$lib/core/pages/seen-pages';
   import { firstLanguage } from '$lib/core/view/plan-view';
   import { wordShare } from '$lib/wording/ad-tests';
   import Button from '../parts/Button.svelte';
@@ -17,6 +18,7 @@
   let { bench, answered, onadd }: Props = $props();
 
   const mostWords = 40;
+  const mostProposed = 8;
   const plan = $derived(bench.planState.plan);
   const words = $derived(answered?.words ?? []);
   const isRead = ({ anywhere }: { anywhere: number }) => anywhere > 0.999;
@@ -28,6 +30,7 @@
           plan,
           firstLanguage(plan, plan.snapshot.campaign.get(bench.group.campaignId)),
           missing.map(({ word }) => word),
+          seenPageOf(plan.snapshot, bench.page),
         ).filter(({ text }) => !standing.has(text))
       : [],
   );
@@ -60,11 +63,11 @@
       {/each}
     </ul>
     {#if proposed.length > 0}
-      <ul class="flex flex-col gap-1 pt-2" aria-label="Lines out of the brief">
-        {#each proposed as { kind, text, word } (`${word} ${text}`)}
+      <ul class="flex flex-col gap-1 pt-2" aria-label="Lines out of the brief and the page">
+        {#each proposed.slice(0, mostProposed) as { kind, text, word, from } (`${word} ${text}`)}
           <li>
             <Button kind="link" onclick={() => onadd(kind, text)}>Add “{text}”</Button>
-            <span class="text-ink-2">{kind}, says “{word}”</span>
+            <span class="text-ink-2">{kind}, says “{word}”{from === 'page' ? ', off the page' : ''}</span>
           </li>
         {/each}
       </ul>

@@ -10,6 +10,7 @@
   import AdSheet from '$lib/ui/ads/AdSheet.svelte';
   import ExtrasView from '$lib/ui/ads/ExtrasView.svelte';
   import GroupList from '$lib/ui/groups/GroupList.svelte';
+  import FormatDialog from '$lib/ui/ads/FormatDialog.svelte';
   import MakeMasterDialog from '$lib/ui/ads/MakeMasterDialog.svelte';
   import SideBySide from '$lib/ui/ads/SideBySide.svelte';
   import VersionDialog from '$lib/ui/ads/VersionDialog.svelte';
@@ -68,7 +69,7 @@
   );
   const inTheirOrder = (a: Ad, b: Ad) => (a.position <= b.position ? { one: a, other: b } : { one: b, other: a });
   const isBeside = $derived(query.has('beside'));
-  let dialog = $state<'' | 'master' | 'version'>('');
+  let dialog = $state<'' | 'master' | 'version' | 'format'>('');
   const turn = (which: typeof dialog, isOpen: boolean) => {
     if (isOpen) dialog = which;
     else if (dialog === which) dialog = '';
@@ -117,6 +118,7 @@
             label={`More for ad ${bench.ad.name}`}
             items={[
               { name: 'Make it a master…', run: () => (dialog = 'master') },
+              { name: 'In another format…', run: () => (dialog = 'format') },
               { name: 'Another ad, empty', run: () => add(false) },
               { name: 'Another ad, the same lines', run: () => add(true) },
               { name: 'Take it out', run: remove },
@@ -198,6 +200,7 @@
     ad={bench.ad}
     onmade={(id) => void goto(`?view=masters&master=${id}&group=${bench.group?.id ?? ''}`)}
   />
+  <FormatDialog {planState} bind:open={() => dialog === 'format', (open) => turn('format', open)} ad={bench.ad} />
   <VersionDialog
     {planState}
     bind:open={() => dialog === 'version', (open) => turn('version', open)}
