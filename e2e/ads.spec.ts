@@ -77,10 +77,13 @@ test('a chip is picked from the menu and edited in place', async ({ page }) => {
   const last = page.locator('[data-at-kind="headline"] [data-line]').last();
   await page.keyboard.type('Tuners in [[pl');
   await expect(page.getByRole('listbox', { name: 'Slots' })).toContainText('place');
+  // Slot, fallback and letters are asked for in one go, by keys.
   await page.keyboard.press('Enter');
   await page.keyboard.type('Town');
-  await page.getByLabel('Letters of the value').selectOption('upper');
-  await page.keyboard.press('Escape');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('up');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('listbox', { name: 'Slots' })).toHaveCount(0);
   await expect(last).toContainText('19/30');
   // The chip shows what stands in the line.
   await expect(last.locator('.chip')).toContainText('EDINBURGH');

@@ -164,3 +164,53 @@ test('what is answered is weighed, the page is held against the ad, and a line o
   await page.getByRole('button', { name: /^Always here: Back/ }).click();
   await expect(line.getByLabel('Position of Headline 2')).toHaveValue('2');
 });
+
+test('a page that was read is held against its ad, there and in the proof, after a reload too', async ({ page }) => {
+  const id = await openAds(page, 'Piano tuning');
+  const seen = page.getByRole('region', { name: 'The page' });
+  await seen.getByRole('button', { name: 'Read it' }).click();
+  await expect(seen).toContainText('words searched stand on it');
+  const line = page.getByRole('textbox', { name: 'Headline 2' });
+  await line.click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Tuned for £71 Today');
+  await expect(seen).toContainText('The ad says £71, the page does not.');
+  await untilSaved(page);
+  await page.goto(`/plans/${id}/proof`);
+  await expect(page.getByText('A price that the page does not say').first()).toBeVisible();
+  await page.goto(`/plans/${id}/ads`);
+  await expect(seen.getByRole('button', { name: 'Read again' })).toBeVisible();
+});
+
+test('an ad goes into another format, and back in one step', async ({ page }) => {
+  await openAds(page, 'Piano tuning');
+  const more = page.getByRole('button', { name: 'More for ad A' });
+  await more.click();
+  await page.getByRole('menuitem', { name: 'In another format…' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('region', { name: 'What becomes of each line' })).toContainText('lost');
+  await dialog.getByLabel('Format').selectOption({ label: 'Page-driven' });
+  await expect(dialog.getByRole('region', { name: 'What becomes of each line' })).toContainText('headlineFixed Price, No Call-Out Feelost');
+  await dialog.getByRole('button', { name: 'Change this ad' }).click();
+  await expect(page.getByRole('region', { name: 'Headlines' })).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Descriptions' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('region', { name: 'Headlines' })).toContainText('6 of 15');
+});
+
+test('an ad of a rival becomes a draft of one’s own, without its name', async ({ page }) => {
+  const id = await planId(page, 'Spring launch');
+  await page.goto(`/plans/${id}/research`);
+  await page.getByRole('button', { name: 'Rivals' }).click();
+  const rival = page.getByRole('row', { name: /^Quillow/ });
+  await rival.getByRole('button', { name: /^\d+ ads?$/ }).click();
+  await page.getByRole('button', { name: 'A draft out of it…' }).first().click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('“Quillow” is theirs');
+  await dialog.getByRole('button', { name: 'Read it' }).click();
+  await expect(dialog.getByRole('region', { name: 'Their page' })).toContainText('Quillow');
+  await expectNoSeriousFinding(page);
+  await dialog.getByRole('button', { name: /^Make a draft of \d+ lines?$/ }).click();
+  await expect(page.getByRole('region', { name: 'Headlines' })).toBeVisible();
+  await expect(page.locator('[data-preview]')).not.toContainText('Quillow');
+});

@@ -45,3 +45,62 @@ test('a text that the brief calls necessary is asked for in every ad', async ({ 
   await page.goto(`/plans/${id}/proof`);
   await expect(page.getByText('“Zither permit” is in no line of').first()).toBeVisible();
 });
+
+test('extras stand by level: pasted for a group they win over the plan’s, and are seen in its preview', async ({ page }) => {
+  const id = await planId(page, 'Spring launch');
+  await page.goto(`/plans/${id}/ads?view=extras`);
+  const owner = page.getByLabel('Extras of');
+  await owner.selectOption({ label: '\u2003Pitch raise' });
+  await expect(page.getByRole('region', { name: 'Sitelinks' })).toContainText('No sitelink yet');
+  await page.getByRole('button', { name: 'More for extras' }).click();
+  await page.getByRole('menuitem', { name: 'Paste a block…' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog
+    .getByRole('textbox', { name: 'Extras' })
+    .fill('What a raise is | In two visits | A week apart | ottlemere.example/pitch-raise/what\nTwo visits, one price\n0131 496 0000');
+  await expect(dialog.getByRole('region', { name: 'Read as' })).toContainText('call0131 496 0000');
+  await dialog.getByRole('button', { name: 'Add 3 extras' }).click();
+  await page.getByRole('button', { name: 'What is shown where' }).click();
+  const row = page.getByRole('row', { name: /^Pitch raise/ });
+  await expect(row).toContainText('1 of the group over the plan');
+  await expect(page.getByRole('row', { name: /^Piano tuner/ })).toContainText('3 of the plan');
+  await untilSaved(page);
+  const table = await (await page.request.get(`/api/plans/${id}/tables/extras.csv`)).text();
+  expect(table).toContain(',Pitch raise,What a raise is,');
+  const group = await page
+    .getByRole('navigation', { name: 'Groups' })
+    .getByRole('link', { name: /^Pitch raise/ })
+    .getAttribute('href');
+  await page.goto(`/plans/${id}/ads${group}`.replace(/ads.*ads/, 'ads'));
+  await expect(page.locator('[data-preview-extras]')).toContainText('What a raise is');
+  await expect(page.locator('[data-preview-extras]')).toContainText('0131 496 0000');
+});
+
+test('extras are proposed out of the brief and the site, and shared with another plan of the client', async ({ page }) => {
+  const id = await planId(page, 'Spring launch');
+  await page.goto(`/plans/${id}/ads?view=extras`);
+  await page.getByRole('button', { name: 'Propose…' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Read the pages' }).click();
+  await expect(dialog).toContainText('Humidity and care');
+  await expect(dialog).toContainText('a link on ottlemere.example');
+  await dialog.getByRole('checkbox', { name: 'Take Ottlemere Piano Workshop' }).uncheck();
+  await dialog.getByRole('button', { name: /^Add \d+ extras?$/ }).click();
+  await expect(page.getByRole('region', { name: 'Sitelinks' }).getByRole('textbox', { name: 'Text', exact: true }).last()).toHaveValue(
+    'Humidity and care',
+  );
+  await page.getByRole('button', { name: 'More for extras' }).click();
+  await page.getByRole('menuitem', { name: 'Shared sets…' }).click();
+  await typeOver(page.getByLabel('Name of the set'), 'For every season');
+  await page.getByRole('button', { name: 'Share them' }).click();
+  await expect(page.getByRole('region', { name: 'For every season' })).toContainText('as in this plan');
+  await page.keyboard.press('Escape');
+  // What is taken out here leaves the plan behind its set, which brings it back.
+  await page.getByRole('button', { name: 'Take out Humidity and care' }).click();
+  await page.getByRole('button', { name: 'Look at what is new…' }).click();
+  await page.getByRole('button', { name: 'Take For every season into this plan' }).click();
+  await expect(page.getByRole('region', { name: 'For every season' })).toContainText('as in this plan');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Take out Humidity and care' })).toBeVisible();
+  await untilSaved(page);
+});

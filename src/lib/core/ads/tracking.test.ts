@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { snapshotOfFile, change, cleanFile, row, viewOf } from '../../../tests/clean-plan';
-import { addTracking, trackingContext, trackingOf, type TrackingContext } from './tracking';
+import { addressOnClick, addTracking, trackingContext, trackingOf, type TrackingContext } from './tracking';
 
 const context: TrackingContext = {
   page: 'https://ottlemere.example/tuning?offer=new-year',
@@ -13,6 +13,8 @@ const add = (parameters: [string, string][], more: Partial<TrackingContext> = {}
     parameters.map(([name, value]) => ({ name, value })),
     { ...context, ...more },
   );
+
+const clean = snapshotOfFile(cleanFile);
 
 describe('tracking parameters', () => {
   it('are added to the address, slots filled, with an example of what a click fills', () => {
@@ -65,4 +67,24 @@ describe('tracking parameters', () => {
     const { address } = addTracking(trackingOf(view, campaign), trackingContext(view, campaign));
     expect(address).toMatch(/^https:\/\/ottlemere\.example\/tuning\?source=Ottlemere\+Piano\+Workshop&place=/);
   });
+});
+
+describe('the address that a click opens', () => {
+  const group = row(clean, 'group', 0);
+  const ad = row(clean, 'ad', 0);
+  it('is filled with the values of its own group, its keyword and its ad', () => {
+    const tracked = change(clean, 'campaign', {
+      tracking: [
+        { name: 'g', value: '[[group]]' },
+        { name: 'k', value: '[[clicked-keyword]]' },
+        { name: 'a', value: '[[clicked-ad]]' },
+      ],
+    });
+    const other = { ...group, theme: 'pedal repair', landingPage: 'ottlemere.example/pedals' };
+    const address = addressOnClick(viewOf(tracked), other, { ...ad, landingPage: 'ottlemere.example/own' }, 'sticking pedal');
+    const opened = new URL(address!);
+    expect(opened.origin + opened.pathname).toBe('https://ottlemere.example/own');
+    expect(Object.fromEntries(opened.searchParams)).toEqual({ g: 'pedal repair', k: 'sticking pedal', a: ad.name });
+  });
+  it('is none without parameters', () => expect(addressOnClick(viewOf(clean), group, ad, 'x')).toBeNull());
 });

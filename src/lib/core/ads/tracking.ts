@@ -1,7 +1,9 @@
 import { fillPlanSlots } from './fill-slots';
 import { childrenOf } from '../store/snapshot';
-import { firstLanguage, type PlanView } from '../view/plan-view';
+import { firstLanguage, landingPageOf, type PlanView } from '../view/plan-view';
+import type { Ad } from '../records/ad';
 import type { Campaign } from '../records/campaign';
+import type { Group } from '../records/group';
 import { readAddress } from '../text/address';
 import { placeSaid, slotValues } from './slot-values';
 import type { TrackingParameter } from '../records/tracking-parameter';
@@ -17,9 +19,12 @@ export const clickSlots: Readonly<Record<string, string>> = {
 /** The parameters of a campaign's addresses: the plan's, then its own. */
 export const trackingOf = ({ brief }: PlanView, campaign: Campaign): TrackingParameter[] => [...brief.tracking, ...campaign.tracking];
 
-/** What a campaign's parameters are filled in with: the page and the slots of its first group. */
-export function trackingContext(view: PlanView, campaign: Campaign): TrackingContext {
-  const group = childrenOf(view.snapshot.group, 'campaignId', campaign.id)[0];
+/** What a campaign's parameters are filled in with: the page and the slots of one of its groups, the first unless another is given. */
+export function trackingContext(
+  view: PlanView,
+  campaign: Campaign,
+  group: Group | undefined = childrenOf(view.snapshot.group, 'campaignId', campaign.id)[0],
+): TrackingContext {
   return {
     page: group?.landingPage.trim() || view.brief.landingPage,
     values: {
@@ -37,7 +42,8 @@ export interface TrackingProblem {
   code: 'no-name' | 'name-broken' | 'twice' | 'in-page' | 'slot-wrong' | 'too-long';
 }
 
-const exampleOf = (value: string) => Object.entries(clickSlots).reduce((text, [slot, example]) => text.replaceAll(slot, example), value);
+const exampleOf = (value: string, examples: Readonly<Record<string, string>>) =>
+  Object.entries({ ...clickSlots, ...examples }).reduce((text, [slot, example]) => text.replaceAll(slot, example), value);
 
 /** What an example is filled in with. */
 export interface TrackingContext {
@@ -46,11 +52,13 @@ export interface TrackingContext {
   values: Readonly<Record<string, string>>;
   language: string;
   addressLimit: number;
+  /** What the network would fill, by slot, where that is known. */
+  clicked?: Readonly<Record<string, string>>;
 }
 
 /** The value with plan slots and an example of what the network fills; null where a slot is wrong. */
-function fillValue(value: string, { values, language, addressLimit }: TrackingContext): string | null {
-  const { before, live, problems } = fillPlanSlots(exampleOf(value), { limit: addressLimit, language, values });
+function fillValue(value: string, { values, language, addressLimit, clicked = {} }: TrackingContext): string | null {
+  const { before, live, problems } = fillPlanSlots(exampleOf(value, clicked), { limit: addressLimit, language, values });
   return live || problems.length > 0 ? null : before;
 }
 
@@ -79,4 +87,18 @@ function findCode(name: string, filled: string | null, seen: ReadonlySet<string>
   if (seen.has(name)) return 'twice';
   if (address?.searchParams.has(name)) return 'in-page';
   return filled === null ? 'slot-wrong' : null;
+}
+
+/** The address that a click on an ad opens, with the parameters of its campaign and the values of its group, as if a keyword had matched; null without parameters. */
+export function addressOnClick(
+  view: PlanView,
+  group: Group,
+  ad: Pick<Ad, 'name' | 'landingPage' | 'groupId'>,
+  keyword: string,
+): string | null {
+  const campaign = view.snapshot.campaign.get(group.campaignId);
+  const parameters = campaign ? trackingOf(view, campaign) : [];
+  if (!campaign || parameters.length === 0) return null;
+  const clicked = { '[[clicked-keyword]]': keyword, '[[clicked-ad]]': ad.name };
+  return addTracking(parameters, { ...trackingContext(view, campaign, group), page: landingPageOf(view, ad), clicked }).address;
 }

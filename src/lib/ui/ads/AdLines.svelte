@@ -25,6 +25,7 @@
         {context}
         canFix={ad.format === 'responsive'}
         note={kind === 'headline' ? note : ''}
+        fallbacks={bench.fallbacks}
         shorten={({ text }) => bench.shorten(kind, text)}
         onadd={() => bench.addLine(kind)}
         onedit={(id, text, editSession) => void planState.set('adLine', id, { text }, editSession)}

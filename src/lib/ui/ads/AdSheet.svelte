@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { addressOnClick } from '$lib/core/ads/tracking';
   import type { PlanState } from '../state/plan-state.svelte';
   import TextField from '../parts/TextField.svelte';
   import type { AdState } from './ad-state.svelte';
@@ -26,6 +27,7 @@
     bench.ad && bench.ad.differsIn !== '' ? (bench.ads.find(({ id, differsIn }) => id !== bench.ad?.id && differsIn === '') ?? null) : null,
   );
   const shares = $derived(answered?.ads.find(({ adId }) => adId === bench.ad?.id) ?? null);
+  const onClick = $derived(bench.group && bench.ad ? addressOnClick(planState.plan, bench.group, bench.ad, bench.keywords[0] ?? '') : null);
   const paths = $derived(
     (['path1', 'path2'] as const).slice(0, bench.format.paths.most).map((field, at) => ({ field, at, text: bench.ad?.[field] ?? '' })),
   );
@@ -71,6 +73,10 @@
       onedit={(countingAddress, editSession) => void planState.set('ad', ad.id, { countingAddress }, editSession)}
       hint={ad.countingAddress === '' ? undefined : 'Opened on the click in place of the page, to which it has to lead.'}
     />
+    {#if onClick}<p class="text-[12px] [overflow-wrap:anywhere] text-ink-2" data-on-click>
+        <span class="font-semibold">On the click, with {bench.keywords[0] ? `“${bench.keywords[0]}”` : 'its keyword'}:</span>
+        <span class="font-mono">{onClick}</span>
+      </p>{/if}
   </section>
   <ReadingsTable {bench} bind:index />
   <CombinationsPanel {planState} adId={ad.id} />

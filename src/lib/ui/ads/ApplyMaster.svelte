@@ -48,6 +48,7 @@
           })),
         })),
   );
+  const languages = $derived([...new Set(sections.map((section) => section.language))]);
   type Row = (typeof sections)[number]['rows'][number];
   /** Ticks by hand; else the groups of the campaign at hand that get an ad, or whose ads remember what came from the master. */
   let ticked = $state.raw<ReadonlyMap<string, boolean>>(new Map());
@@ -83,6 +84,20 @@
     Each result is measured with the group’s own values and keywords before anything is written. Where it made an ad already, what it would
     change stands old beside new; lines that were made the ad’s own are left alone.
   </p>
+  {#if languages.length > 1}
+    <div class="flex flex-wrap items-center gap-4 py-1.5" role="group" aria-label="By language">
+      <span class="text-ink-2">Tick by language:</span>
+      {#each languages as one (one)}
+        {@const able = sections.filter((section) => section.language === one).flatMap(({ rows }) => rows.filter(bringsSomething))}
+        <Checkbox
+          disabled={able.length === 0}
+          checked={able.length > 0 && able.every(isTicked)}
+          indeterminate={able.some(isTicked) && !able.every(isTicked)}
+          onchange={(event) => tick(able, event.currentTarget.checked)}>{wordLanguage(one)}</Checkbox
+        >
+      {/each}
+    </div>
+  {/if}
   <div class="max-h-[52vh] overflow-y-auto border-y border-rule">
     {#each sections as section (section.campaign.id)}
       {@const able = section.rows.filter(bringsSomething)}

@@ -28,9 +28,26 @@
     onpastelines: (pasted: PastedLines) => void;
     /** Ways to make a line shorter that is over. */
     shorten?: (line: EditableLine) => readonly Shortening[];
+    /** Fallbacks that the plan proposes for a live slot. */
+    fallbacks?: readonly string[];
   }
 
-  let { kind, rule, lines, measures, context, canFix, note = '', onadd, onedit, onfix, onremove, onpastelines, shorten }: Props = $props();
+  let {
+    kind,
+    rule,
+    lines,
+    measures,
+    context,
+    canFix,
+    note = '',
+    onadd,
+    onedit,
+    onfix,
+    onremove,
+    onpastelines,
+    shorten,
+    fallbacks = [],
+  }: Props = $props();
 
   const title = $derived(kind === 'headline' ? 'Headlines' : 'Descriptions');
   const filled = $derived(lines.filter(({ text }) => text.trim() !== '').length);
@@ -83,6 +100,7 @@
           }}
           onpastelines={(texts) => void paste(index, texts)}
           {shorten}
+          {fallbacks}
           onenter={() => enter(index)}
           onmove={(direction) => goTo(index + direction)}
         />

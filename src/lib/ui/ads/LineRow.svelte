@@ -26,9 +26,25 @@
     onpastelines: (texts: string[]) => void;
     /** Ways to make a line shorter that is over; none where nothing is known of its group. */
     shorten?: (line: EditableLine) => readonly Shortening[];
+    /** Fallbacks that the plan proposes for a live slot. */
+    fallbacks?: readonly string[];
   }
 
-  let { line, number, measure, context, canFix, onedit, onfix, onremove, onenter, onmove, onpastelines, shorten }: Props = $props();
+  let {
+    line,
+    number,
+    measure,
+    context,
+    canFix,
+    onedit,
+    onfix,
+    onremove,
+    onenter,
+    onmove,
+    onpastelines,
+    shorten,
+    fallbacks = [],
+  }: Props = $props();
 
   const positions = ['first', 'second', 'third'];
   const name = $derived(`${line.kind === 'headline' ? 'Headline' : 'Description'} ${number}`);
@@ -56,6 +72,7 @@
       {onpastelines}
       hint={`${name}, up to ${measure.limit}`}
       isTitle={line.kind === 'headline'}
+      {fallbacks}
     />
     {#if line.kind === 'headline'}<span class="pt-1"><MeasureCount {measure} /></span>{/if}
     <RowButton

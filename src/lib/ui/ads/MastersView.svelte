@@ -24,6 +24,7 @@
   import { newId } from '../state/synced-store.svelte';
   import ApplyMaster from './ApplyMaster.svelte';
   import { pastedChange } from './pasted-change';
+  import { proposeFallbacks } from './ad-state.svelte';
   import PathField from './PathField.svelte';
   import LineList from './LineList.svelte';
 
@@ -174,6 +175,7 @@
           {measures}
           context={contexts[kind]}
           canFix
+          fallbacks={proposeFallbacks([campaign?.themeWord ?? '', planState.plan.brief.offer], contexts[kind])}
           note={kind === 'headline' && sampleGroup ? `measured with the values of ${sampleGroup.name}` : ''}
           onadd={() => addLine(kind)}
           onedit={(id, text, editSession) => void workspace.set('masterLine', id, { text }, editSession)}

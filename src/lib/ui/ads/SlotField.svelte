@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { onMount, tick } from 'svelte';
+  import { onMount } from 'svelte';
   import { builtInSlots, liveSlot, type FillContext } from '$lib/core/ads/fill-slots';
-  import { writeSlot, type SlotSegment } from '$lib/core/ads/parse-slots';
+  import type { SlotSegment } from '$lib/core/ads/parse-slots';
   import { casesOf } from '$lib/core/text/letter-case';
   import { findRefusedSigns, takeOutRefusedSigns } from '$lib/core/text/clean';
   import { wordRefusedSign } from '$lib/wording/problems';
@@ -26,9 +26,23 @@
     hint?: string;
     /** Whether a live slot is proposed in the letters of a title, where the language has them. */
     isTitle?: boolean;
+    /** Fallbacks that the plan proposes for a live slot. */
+    fallbacks?: readonly string[];
   }
 
-  let { label, value, context, onedit, onenter, onmove, onpastelines, at = '', hint = '', isTitle = false }: Props = $props();
+  let {
+    label,
+    value,
+    context,
+    onedit,
+    onenter,
+    onmove,
+    onpastelines,
+    at = '',
+    hint = '',
+    isTitle = false,
+    fallbacks = [],
+  }: Props = $props();
 
   let host: HTMLElement;
   let editor: SlotEditor | null = null;
@@ -49,6 +63,14 @@
     ...Object.keys(context.values).filter((name) => !builtInSlots.some((known) => known === name)),
   ]);
 
+  const slotOptions = $derived({
+    names,
+    values: context.values,
+    fallbacks,
+    cases: casesOf(context.language),
+    liveCase: isTitle && casesOf(context.language).includes('title') ? 'title' : '',
+  });
+
   function edit(text: string) {
     host.dataset.text = text;
     const [refused] = findRefusedSigns(text);
@@ -56,24 +78,13 @@
     if (!refused) onedit(text, sitting);
   }
 
-  /** A slot picked from the menu stands at once, and its fallback is asked for where it stands. */
-  async function pick(name: string) {
+  /** What was typed since `[[` gives way to what the menu chose; the caret goes on behind it. */
+  function put(text: string, isDone: boolean) {
     if (!query || !editor) return;
-    const { from, to, box } = query;
-    query = null;
-    const caseName = isTitle && name === liveSlot && casesOf(context.language).includes('title') ? 'title' : null;
-    const written = writeSlot(name, '', caseName);
-    editor.replace(from, to, written);
-    await tick();
-    const slot: SlotSegment = {
-      kind: 'slot',
-      name,
-      fallback: null,
-      caseName,
-      at: from,
-      end: from + written.length,
-    };
-    chip = { slot, box: new DOMRect(box.left, box.bottom - 20, 0, 20) };
+    const { from, to } = query;
+    if (isDone) query = null;
+    editor.replace(from, to, text);
+    editor.focus();
   }
 
   function replaceChip(text: string, isDone: boolean) {
@@ -165,7 +176,7 @@
       {#if problem}{problem} Not saved. <TakeOutSigns onclick={takeOutSigns} />{:else}{note}{/if}
     </p>{/if}
   {#if query && hasFocus}
-    <SlotMenu bind:this={menu} {names} values={context.values} {query} onpick={(name) => void pick(name)} onclose={() => (query = null)} />
+    <SlotMenu bind:this={menu} options={slotOptions} {query} onput={put} onclose={() => (query = null)} />
   {/if}
   {#if chip}
     <ChipEditor

@@ -11,6 +11,7 @@ import { blank, blankFields } from '$lib/core/records/record-types';
 import type { Ad } from '$lib/core/records/ad';
 import type { AdLine, LineKindOfAd } from '$lib/core/records/ad-line';
 import type { Group } from '$lib/core/records/group';
+import { units } from '$lib/core/text/text-length';
 import { newId } from '../state/synced-store.svelte';
 import type { PlanState } from '../state/plan-state.svelte';
 
@@ -37,6 +38,16 @@ export class AdState {
   readonly page: string = $derived.by(() => (this.ad ? landingPageOf(this.planState.plan, this.ad) : ''));
   readonly domain: string = $derived.by(() => (this.ad ? domainOf(this.planState.plan, this.ad) : ''));
 
+  /** What the plan proposes as a fallback of a live slot: the group's theme, the campaign's, the offer, in the letters of a title. */
+  readonly fallbacks: readonly string[] = $derived.by(() => {
+    const { group, contexts, planState } = this;
+    if (!group || !contexts) return [];
+    return proposeFallbacks(
+      [group.theme, planState.snapshot.campaign.get(group.campaignId)?.themeWord ?? '', planState.plan.brief.offer],
+      contexts.headline,
+    );
+  });
+
   private readonly cachedMeasures = new LineMeasures();
 
   constructor(
@@ -50,12 +61,9 @@ export class AdState {
     const { group, contexts, planState } = this;
     if (!group || !contexts) return [];
     const { plan } = planState;
-    const theme = plan.snapshot.campaign.get(group.campaignId)?.themeWord.trim() ?? '';
-    const language = contexts[kind].language;
-    const letterCase = casesOf(language).includes('title') ? 'title' : 'sentence';
     return shortenLine(text, this.keywords, contexts[kind], {
       planWords: wordsOfTexts([...this.keywords, group.theme, plan.brief.offer]),
-      shorterFallbacks: [group.theme, theme, plan.brief.offer].filter(Boolean).map((one) => applyCase(one, letterCase, language)),
+      shorterFallbacks: this.fallbacks,
     });
   }
 
@@ -65,6 +73,13 @@ export class AdState {
     if (this.ad) this.planState.add('adLine', blank('adLine', { id, adId: this.ad.id, kind, text, position: nextPosition(this.lines) }));
     return id;
   }
+}
+
+/** Texts as fallbacks of a line: in the letters of a title where the language has them, each once, those that fit. */
+export function proposeFallbacks(texts: readonly string[], { language, limit }: FillContext): string[] {
+  const letterCase = casesOf(language).includes('title') ? 'title' : 'sentence';
+  const cased = texts.map((text) => applyCase(text.trim(), letterCase, language)).filter((text) => text !== '' && units(text) <= limit);
+  return [...new Set(cased)];
 }
 
 /** The name of the next ad beside some of its group. */

@@ -40,7 +40,7 @@ function findQuery(view: EditorView): SlotQuery | null {
   const from = before.lastIndexOf('[[');
   if (from < 0 || (from > 0 && before[from - 1] === '\\')) return null;
   const text = before.slice(from + 2);
-  if (/[\]|[]/.test(text) || view.state.doc.sliceString(head, head + 2) === ']]') return null;
+  if (/[\][]/.test(text) || text.split('|').length > 3 || view.state.doc.sliceString(head, head + 2) === ']]') return null;
   const box = view.coordsAtPos(head);
   return box && { text, from, to: head, box };
 }
