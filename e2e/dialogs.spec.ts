@@ -84,6 +84,18 @@ const dialogs: [name: string, view: string | null, open: (page: Page) => Promise
     'groups',
     inTurn(press('Ask for many…'), press(/^Ask for all/), (page) => page.getByRole('tab', { name: /nobody answers/ }).waitFor()),
   ],
+  ['propose extras', 'ads?view=extras', press('Propose…')],
+  [
+    'paste extras',
+    'ads?view=extras',
+    inTurn(press('More for extras'), (page) => page.getByRole('menuitem', { name: 'Paste a block…' }).click()),
+  ],
+  [
+    'shared sets of extras',
+    'ads?view=extras',
+    inTurn(press('More for extras'), (page) => page.getByRole('menuitem', { name: 'Shared sets…' }).click()),
+  ],
+  ['another format', 'ads', inTurn(press(/^More for ad/), (page) => page.getByRole('menuitem', { name: 'In another format…' }).click())],
   ['build from lists', 'groups', press('Build from lists')],
   ['find and replace', 'groups', pressKeys('r')],
   ['add keywords', 'groups', press('Add…')],

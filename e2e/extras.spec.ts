@@ -58,9 +58,9 @@ test('extras stand by level: pasted for a group they win over the plan’s, and 
   await dialog
     .getByRole('textbox', { name: 'Extras' })
     .fill('What a raise is | In two visits | A week apart | ottlemere.example/pitch-raise/what\nTwo visits, one price\n0131 496 0000');
-  await expect(dialog.getByRole('region', { name: 'Read as' })).toContainText('call0131 496 0000');
+  await expect(dialog.getByRole('region', { name: 'Read as' })).toContainText(/call\s*0131 496 0000/);
   await dialog.getByRole('button', { name: 'Add 3 extras' }).click();
-  await page.getByRole('button', { name: 'What is shown where' }).click();
+  await page.getByRole('tab', { name: 'What is shown where' }).click();
   const row = page.getByRole('row', { name: /^Pitch raise/ });
   await expect(row).toContainText('1 of the group over the plan');
   await expect(page.getByRole('row', { name: /^Piano tuner/ })).toContainText('3 of the plan');

@@ -1,63 +1,8 @@
-import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
 import { adjustedRand } from '../src/tests/adjusted-rand';
 import { untilSaved } from './actions';
+import { Hand, makePlan, readJson, type Trade } from './hand';
 import { testOnEmptyShelf } from './own-server';
-
-interface Trade {
-  name: string;
-  language: string;
-  offer: string;
-  themes: Record<string, string[]>;
-}
-const readJson = (path: string) => JSON.parse(readFileSync(new URL(path, import.meta.url), 'utf8')) as unknown;
-const base = readJson('../src/demo/vellacre-cold-frames.json') as {
-  client: object;
-  brief: object;
-  campaigns: object[];
-};
-
-/** A plan of one campaign with kept finds and, where given, one group of keywords. */
-async function makePlan(
-  page: Page,
-  { name, language, offer, texts, inGroup = [] }: Omit<Trade, 'themes'> & { texts: string[]; inGroup?: string[] },
-) {
-  const [campaign] = base.campaigns;
-  const keywords = inGroup.map((text) => ({ text, match: 'phrase', bidMinor: null }));
-  const group = {
-    name: 'All',
-    theme: '',
-    defaultBidMinor: 120,
-    defaultMatch: 'phrase',
-    landingPage: '',
-    offer: null,
-    keywords,
-    negatives: [],
-    ads: [],
-  };
-  const file = {
-    ...base,
-    name,
-    brief: { ...base.brief, offer, languages: [language], notOffered: [], rivals: [] },
-    campaigns: [{ ...campaign, languages: [language], groups: inGroup.length > 0 ? [group] : [], negatives: [], extras: [] }],
-    wordVerdicts: [],
-    wordKinds: [],
-    finds: texts.map((text) => ({
-      text,
-      searchesLow: null,
-      searchesHigh: null,
-      bidLowMinor: null,
-      bidHighMinor: null,
-      verdict: 'keep',
-      source: 'typed',
-    })),
-    setAside: [],
-    negatives: [],
-  };
-  const response = await page.request.post('/api/plans', { data: file, headers: { origin: new URL(page.url()).origin } });
-  if (!response.ok()) throw new Error(await response.text());
-  return ((await response.json()) as { id: string }).id;
-}
 
 /** Groups of a plan as they stand at the server. */
 async function groupsOf(page: Page, id: string) {
@@ -65,26 +10,6 @@ async function groupsOf(page: Page, id: string) {
     campaigns: { groups: { name: string; landingPage: string; keywords: { text: string }[]; ads: unknown[] }[] }[];
   };
   return file.campaigns.flatMap(({ groups }) => groups);
-}
-
-/** Counts what a hand does: a key, a click, or a text typed. */
-class Hand {
-  actions = 0;
-
-  constructor(readonly page: Page) {}
-
-  async press(...keys: string[]) {
-    for (const key of keys) await this.page.keyboard.press(key);
-    this.actions += keys.length;
-  }
-  async type(text: string) {
-    await this.page.keyboard.type(text);
-    this.actions++;
-  }
-  async click(target: ReturnType<Page['locator']>) {
-    await target.click();
-    this.actions++;
-  }
 }
 
 const row = (page: Page, name: string) =>

@@ -15,6 +15,10 @@ describe('a rival’s ad as a draft', () => {
     const [first, second, third] = read(['Kiln Repair by Brackenford', 'Brackenford Kilns', 'Brackenford’s Kiln Servicing']);
     expect(first).toMatchObject({ text: 'Kiln Repair', out: [{ why: 'name', text: 'by Brackenford' }], unknown: [] });
     expect(second?.text).toBe('');
+    expect(read([], ['Kiln Repair by Brackenford. Insured, and local.'])[0]).toMatchObject({
+      text: 'Kiln Repair. Insured, and local.',
+      unknown: ['Insured', 'local'],
+    });
     expect(third).toMatchObject({ text: 'Kiln Servicing', out: [{ why: 'name', text: 'Brackenford’s' }] });
   });
 

@@ -93,9 +93,10 @@ class RivalReader {
       .filter((clause) => clause !== '');
     const joined = normalizeText(kept.join(' '));
     // What stood before a clause that went is not left hanging.
-    const plain = out.length > 0 ? joined.replace(/[,;:·|–—-]+$/u, '') : joined;
+    const plain = out.length > 0 ? joined.replace(/\s+(?=[.,;:!?])/gu, '').replace(/[,;:·|–—-]+$/u, '') : joined;
     const raised = plain.replace(/^\p{Ll}/u, (letter) => (/^\p{Lu}/u.test(theirs) ? letter.toUpperCase() : letter));
-    const unknown = [...new Set(wordsOf(raised))].filter((word) => this.stems(word).some((stem) => !this.known.has(stem)));
+    const words = wordsOf(raised).map((word) => word.replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, ''));
+    const unknown = [...new Set(words)].filter((word) => this.stems(word).some((stem) => !this.known.has(stem)));
     return { kind, theirs, text: escapeText(raised), out, unknown, isOver: units(raised) > this.by.limits[kind] };
   }
 }

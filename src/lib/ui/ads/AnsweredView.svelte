@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { sumAnswered, type GroupAnswered } from '$lib/core/proof/answered';
+  import { sumAnswered, type AnsweredShares, type GroupAnswered } from '$lib/core/proof/answered';
   import { wordShare } from '$lib/wording/ad-tests';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import { inOrder } from '$lib/core/store/snapshot';
@@ -32,22 +32,25 @@
   const rows = $derived([...(answered?.groups ?? [])].sort((a, b) => open(b) - open(a) || a.answered - b.answered));
 </script>
 
+{#snippet figures(shares: AnsweredShares, searches: number | null)}
+  <td class="text-end font-mono text-[12.5px] text-ink-2">{searches === null ? '–' : searches.toLocaleString('en-GB')}</td>
+  <td class={`text-end font-mono text-[12.5px] ${shares.answered < 0.8 ? 'font-semibold text-ochre' : ''}`}>{wordShare(shares.answered)}</td
+  >
+  <td class="text-end font-mono text-[12.5px] text-ink-2">{wordShare(shares.ownWords)}</td>
+  <td class={`text-end font-mono text-[12.5px] ${shares.readsBadly > 0.02 ? 'font-semibold text-ochre' : 'text-ink-2'}`}
+    >{wordShare(shares.readsBadly)}</td
+  >
+{/snippet}
+
 {#if !answered}<Notice tone="doing">Reading all ads …</Notice>
 {:else if rows.length === 0}<EmptyState>Keywords say what is searched: there is none yet.</EmptyState>
 {:else}
   <div class="border-b border-rule-soft py-2"><AnsweredStrip shares={answered} of="all searches" /></div>
-  {#if campaigns.length > 1}
-    <ul class="border-b border-rule-soft py-1.5" aria-label="By campaign">
-      {#each campaigns as { id, name, shares } (id)}
-        <li class="flex items-baseline gap-3"><span class="w-56 truncate">{name}</span><AnsweredStrip {shares} of="its searches" /></li>
-      {/each}
-    </ul>
-  {/if}
   <Table
     caption="What each group’s ads answer"
     sticky="paper"
     heads={[
-      { name: 'Group' },
+      { name: 'Group', room: 'w-44' },
       { name: 'Searches', isFigure: true, room: 'w-20' },
       { name: 'Answered', isFigure: true, room: 'w-20' },
       { name: 'Own words', isFigure: true, room: 'w-22' },
@@ -55,6 +58,15 @@
       { name: 'Searched, never answered', room: 'ps-5' },
     ]}
   >
+    {#if campaigns.length > 1}
+      {#each campaigns as { id, name, shares } (id)}
+        <tr class="border-b border-rule align-baseline font-semibold">
+          <th scope="row" class="py-1 text-start font-semibold">{name}</th>
+          {@render figures(shares, shares.weight > 0 ? shares.weight : null)}
+          <td></td>
+        </tr>
+      {/each}
+    {/if}
     {#each rows.slice(0, mostRows) as one (one.groupId)}
       {@const group = planState.snapshot.group.get(one.groupId)}
       {#if group}
@@ -63,14 +75,7 @@
             ><a class="hover:underline" href={`?group=${group.id}`}>{group.name}</a>
             <span class="block text-[12px] text-ink-2">{names.get(group.campaignId)}{one.ads.length === 0 ? ', no ad' : ''}</span></td
           >
-          <td class="text-end font-mono text-[12.5px] text-ink-2">{one.hasSearches ? one.weight.toLocaleString('en-GB') : '–'}</td>
-          <td class={`text-end font-mono text-[12.5px] ${one.answered < 0.8 ? 'font-semibold text-ochre' : ''}`}
-            >{wordShare(one.answered)}</td
-          >
-          <td class="text-end font-mono text-[12.5px] text-ink-2">{wordShare(one.ownWords)}</td>
-          <td class={`text-end font-mono text-[12.5px] ${one.readsBadly > 0.02 ? 'font-semibold text-ochre' : 'text-ink-2'}`}
-            >{wordShare(one.readsBadly)}</td
-          >
+          {@render figures(one, one.hasSearches ? one.weight : null)}
           <td class="ps-5">
             {#each one.words.filter(({ anywhere }) => anywhere < 0.001).slice(0, mostWords) as { word } (word)}<span
                 class="me-1 inline-block rounded-sm bg-madder-tint px-1.5 text-madder">{word}</span

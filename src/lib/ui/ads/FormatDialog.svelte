@@ -4,7 +4,7 @@
   import { formatNames, type FormatName } from '$lib/core/records/format-names';
   import { measureAd, prepareGroupOfAds } from '$lib/core/proof/measured-ad';
   import { inOrder } from '$lib/core/store/snapshot';
-  import { countOf } from '$lib/wording/texts';
+  import { countOf, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import ScrollArea from '../parts/ScrollArea.svelte';
@@ -45,7 +45,9 @@
 <Dialog bind:open title={`Ad ${ad.name} in another format`} wide>
   <div class="flex items-end gap-3 pb-2">
     <SelectField label="Format" class="w-56" value={chosen} {items} onedit={(name) => (chosen = name)} />
-    {#if until !== null}<p class="pb-1.5 text-ochre">Networks took new ones until {until}: for a tool that still wants them.</p>{/if}
+    {#if until !== null}<p class="pb-1.5 text-ochre">
+        Networks took new ones until {wordDate(until)}: for a tool that still wants them.
+      </p>{/if}
   </div>
   {#if converted}
     <ScrollArea label="What becomes of each line" class="max-h-[46vh] border-y border-rule">
