@@ -227,8 +227,48 @@ async function bidsOfAll() {
   await page.close();
 }
 
+/** The sheet of two thousand ads: gone through, written into, into all, and undone. */
+async function sheetOfAds() {
+  const id = await planOf(plan);
+  const page = await context.newPage();
+  await page.goto(`${base}/plans/${id}/brief`);
+  await page.getByLabel('One offer or product line').waitFor();
+  await page.waitForTimeout(8000);
+  const sheet = page.getByRole('grid', { name: 'All ads' });
+  await page.locator('a[href$="/ads"]').first().click();
+  await page.locator('.cm-content').first().waitFor();
+  await page.waitForTimeout(4000);
+  await traced(page, 'open-sheet-of-2000-ads', async () => {
+    await page.getByRole('link', { name: /^All ads/ }).click();
+    await sheet.getByRole('row').nth(3).waitFor();
+    await page.waitForTimeout(1500);
+  });
+  await traced(page, 'go-through-sheet-of-2000-ads', async () => {
+    for (let turn = 0; turn < 80; turn++) await page.keyboard.press('ArrowDown');
+    await page.mouse.move(700, 500);
+    for (let turn = 0; turn < 40; turn++) {
+      await page.mouse.wheel(0, turn % 20 === 19 ? 20_000 : 300);
+      await page.waitForTimeout(16);
+    }
+  });
+  await traced(page, 'write-in-sheet-of-2000-ads', async () => {
+    await page.keyboard.press('Control+Home');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.type('Tuned at Home', { delay: 60 });
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(1500);
+  });
+  await traced(page, 'write-into-2000-ads', async () => {
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('Tuned', { delay: 60 });
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(3000);
+  });
+  await page.close();
+}
+
 /** @type {Record<string, () => Promise<void>>} */
-const parts = { plan: bigPlan, finds: findsPlan, list: longList, bids: bidsOfAll };
+const parts = { plan: bigPlan, finds: findsPlan, list: longList, bids: bidsOfAll, sheet: sheetOfAds };
 const only = process.argv[2];
 try {
   for (const [name, part] of Object.entries(parts)) if (only === undefined || only === name) await part();

@@ -100,7 +100,7 @@ for (const copy of copies)
     await untilSaved(page);
 
     await hand.click(page.getByRole('link', { name: /^All ads/ }));
-    await hand.click(page.getByRole('link', { name: 'Answered' }));
+    await hand.click(page.getByRole('link', { name: 'Answered', exact: true }));
     const answered = page.locator('[data-answered]').first();
     await expect(answered).toContainText('read badly');
     const badly = Number(/(\d+) % read badly/.exec((await answered.textContent()) ?? '')?.[1]);

@@ -91,6 +91,7 @@
         { type: 'add', record: 'masterLine', rows },
       ],
     });
+    show = 'lines';
     void goto(addressOf(id), { keepFocus: true });
     enterNew(fieldAt(`${id}:name`));
   }
@@ -111,6 +112,7 @@
         { type: 'add', record: 'masterLine', rows },
       ],
     });
+    show = 'lines';
     void goto(addressOf(id), { keepFocus: true });
     const line = rows[version.changed[0] ?? 0];
     if (line) enterNew(fieldAt(`${line.id}:${line.kind}`));
