@@ -122,17 +122,26 @@ export function pasteBlock(
   );
 }
 
-/** Texts of lines that stand in ads of more than one group, with how many groups hold them. */
-export function linesShared(snapshot: Snapshot): ReadonlyMap<string, number> {
+const linesAPiece = 1500;
+
+/** Counts the texts of lines that stand in ads of more than one group, with how many groups hold them; in pieces, so that others get a turn. */
+export function* countLinesShared(snapshot: Snapshot): Generator<undefined, ReadonlyMap<string, number>> {
   const groups = new Map<string, Set<string>>();
+  let read = 0;
   for (const { adId, text } of snapshot.adLine.values()) {
+    if (++read % linesAPiece === 0) yield;
     const groupId = snapshot.ad.get(adId)?.groupId;
     if (!groupId || text.trim() === '') continue;
     let own = groups.get(text);
     if (!own) groups.set(text, (own = new Set()));
     own.add(groupId);
   }
-  return new Map([...groups].flatMap(([text, own]) => (own.size > 1 ? [[text, own.size]] : [])));
+  const shared = new Map<string, number>();
+  for (const [text, own] of groups) {
+    if (own.size > 1) shared.set(text, own.size);
+    if (++read % linesAPiece === 0) yield;
+  }
+  return shared;
 }
 
 /** What replacing a piece of text makes of every cell that holds it. */

@@ -10,11 +10,13 @@
   import Checkbox from '../parts/Checkbox.svelte';
   import EmptyState from '../parts/EmptyState.svelte';
   import Input from '../parts/Input.svelte';
+  import { ColumnWindow } from '../parts/column-window.svelte';
   import { RowWindow } from '../parts/row-window.svelte';
   import Select from '../parts/Select.svelte';
   import { asCommand, isPressable, isTyping } from '../shell/keys';
   import { getShell } from '../shell/shell.svelte';
   import type { PlanState } from '../state/plan-state.svelte';
+  import type { AdColumn } from '$lib/core/ads/sheet-cells';
   import AdsSheetRow from './AdsSheetRow.svelte';
   import { AdsSheetState } from './ads-sheet-state.svelte';
   import PasteAdsDialog from './PasteAdsDialog.svelte';
@@ -28,6 +30,7 @@
   const rows = new RowWindow(
     () => rowHeight,
     () => sheet.rows.length,
+    4,
   );
   let dialog = $state<'' | 'replace' | 'paste'>('');
   const turn = (which: typeof dialog, isOpen: boolean) => {
@@ -37,17 +40,19 @@
   let scroller: HTMLElement;
   const campaigns = $derived(inOrder(planState.snapshot.campaign));
   const names = $derived(shortCampaignNames(campaigns));
-  const grid = $derived(
-    `26px 150px 40px ${sheet.columns.map(({ field }) => (field === 'description' ? '360px' : field === 'headline' ? '230px' : field === 'landingPage' ? '240px' : '130px')).join(' ')}`,
-  );
+  const widthOf = ({ field }: AdColumn) =>
+    field === 'description' ? 360 : field === 'headline' ? 230 : field === 'landingPage' ? 240 : 130;
+  const widths = $derived(sheet.columns.map(widthOf));
+  const columns = new ColumnWindow(() => widths, 236);
+  const grid = $derived(`26px 150px 40px ${widths.map((width) => `${width}px`).join(' ')}`);
+  const drawn = $derived(sheet.columns.slice(columns.first, columns.end));
   const says = (count: number, what: string) => count > 0 && shell.announce(`${countOf(count, 'ad')} ${what}. Ctrl Z changes them back.`);
 
   /** Brings the cell at the cursor into sight, no further than needed. */
   async function show() {
     await tick();
     rows.reveal(sheet.cursor.row);
-    await tick();
-    scroller.querySelector('[data-cursor]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    columns.reveal(sheet.cursor.column);
   }
   function end(by: { row?: number; column?: number } = {}) {
     says(sheet.commit(), 'changed');
@@ -55,6 +60,17 @@
     scroller.focus();
     void show();
   }
+
+  // Lines that groups share are counted a while after the last edit.
+  $effect(() => {
+    void planState.snapshot.adLine;
+    const stop = new AbortController();
+    const waiting = setTimeout(() => void sheet.countShared(stop.signal), 300);
+    return () => {
+      clearTimeout(waiting);
+      stop.abort();
+    };
+  });
 
   onMount(() => {
     const go = (act: () => unknown) =>
@@ -148,6 +164,7 @@
     aria-colcount={sheet.columns.length + 3}
     tabindex="0"
     {@attach rows.follow}
+    {@attach columns.follow}
   >
     <div class="w-max min-w-full">
       <div
@@ -160,7 +177,12 @@
         >
         <span role="columnheader" class="sticky start-[26px] z-10 bg-paper">Group</span>
         <span role="columnheader" class="sticky start-[176px] z-10 border-e border-rule bg-paper">Ad</span>
-        {#each sheet.columns as { id, name } (id)}<span role="columnheader" class="truncate px-1.5">{name}</span>{/each}
+        {#each drawn as { id, name }, at (id)}<span
+            role="columnheader"
+            class="truncate px-1.5"
+            aria-colindex={columns.first + at + 4}
+            style:grid-column={columns.first + at + 4}>{name}</span
+          >{/each}
       </div>
       <div role="presentation" style:height={`${rows.spaceAbove}px`}></div>
       {#each sheet.rows.slice(rows.first, rows.end) as row, at (row.ad.id)}
@@ -169,6 +191,8 @@
           {row}
           index={rows.first + at}
           {grid}
+          {drawn}
+          firstColumn={columns.first}
           campaign={names.get(row.group.campaignId) ?? ''}
           onend={end}
           onpick={() => scroller.focus()}

@@ -9,12 +9,15 @@
     /** The columns' widths. */
     grid: string;
     campaign: string;
+    /** The columns that are drawn, and the place of the first among all. */
+    drawn: readonly AdColumn[];
+    firstColumn: number;
     /** Ends writing, and goes on. */
     onend: (by?: { row?: number; column?: number }) => void;
     onpick: () => void;
   }
 
-  let { sheet, row, index, grid, campaign, onend, onpick }: Props = $props();
+  let { sheet, row, index, grid, campaign, drawn, firstColumn, onend, onpick }: Props = $props();
 
   const isCurrent = $derived(index === sheet.cursor.row);
   const isChosen = $derived(sheet.chosen.has(row.ad.id));
@@ -34,12 +37,7 @@
     field.focus();
     field.setSelectionRange(field.value.length, field.value.length);
   };
-  const told = (column: AdColumn, text: string) => {
-    const measure = sheet.measure(row, column, text);
-    if (!measure) return null;
-    const { units, limit } = measure;
-    return { isOver: units.longest > limit || measure.problems.length > 0, count: units.longest, limit, fallbacks: measure.fallbacks };
-  };
+  const told = (column: AdColumn, text: string) => sheet.lengthOf(row, column, text);
 </script>
 
 <!-- Native controls: drawn by the hundred while one scrolls. -->
@@ -74,12 +72,19 @@
     class={`sticky start-[176px] z-10 border-e border-rule leading-[27px] hover:underline ${isChosen ? 'bg-plum-tint' : 'bg-paper'} ${faults > 0 ? 'font-semibold text-madder' : 'text-ink-2'}`}
     title={faults > 0 ? `${faults} to fix` : 'Open it'}>{row.ad.name}{faults > 0 ? ' !' : ''}</a
   >
-  {#each sheet.columns as column, at (column.id)}
+  {#each drawn as column, place (column.id)}
+    {@const at = firstColumn + place}
     {@const isHere = isCurrent && at === sheet.cursor.column}
     {@const text = sheet.textAt(row.ad, column)}
     {#if isHere && sheet.typed !== null}
       {@const now = told(column, sheet.typed)}
-      <span role="gridcell" class="relative z-10 flex items-center outline-2 -outline-offset-2 outline-act" data-cursor>
+      <span
+        role="gridcell"
+        class="relative z-10 flex items-center outline-2 -outline-offset-2 outline-act"
+        data-cursor
+        aria-colindex={at + 4}
+        style:grid-column={at + 4}
+      >
         <input
           {@attach enter}
           class="h-full w-full border-0 bg-sheet px-1.5 py-0 text-[13px] outline-none focus:ring-0"
@@ -104,6 +109,8 @@
         tabindex="-1"
         class={`flex items-center gap-1 overflow-hidden px-1.5 ${isHere ? 'outline-2 -outline-offset-2 outline-act' : ''} ${now?.isOver ? 'bg-madder-tint' : ''}`}
         data-cursor={isHere ? '' : undefined}
+        aria-colindex={at + 4}
+        style:grid-column={at + 4}
         title={text}
         onclick={() => {
           sheet.goTo(index, at);

@@ -1,9 +1,20 @@
-import { adColumns, cellText, lineAt, linesShared, pasteBlock, writeCells, type AdColumn, type CellEdit } from '$lib/core/ads/sheet-cells';
+import {
+  adColumns,
+  cellText,
+  lineAt,
+  countLinesShared,
+  pasteBlock,
+  writeCells,
+  type AdColumn,
+  type CellEdit,
+} from '$lib/core/ads/sheet-cells';
+import type { FillContext } from '$lib/core/ads/fill-slots';
 import { measureLine, type Measure } from '$lib/core/ads/measure';
 import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
 import type { Ad } from '$lib/core/records/ad';
 import type { Group } from '$lib/core/records/group';
 import { childrenOf, inOrder } from '$lib/core/store/snapshot';
+import { units } from '$lib/core/text/text-length';
 import type { PlanState } from '../state/plan-state.svelte';
 import { newId } from '../state/synced-store.svelte';
 
@@ -11,6 +22,21 @@ import { newId } from '../state/synced-store.svelte';
 export interface AdRow {
   ad: Ad;
   group: Group;
+}
+
+/** How long a cell reads, and how many keywords fall back in it. */
+export interface CellLength {
+  isOver: boolean;
+  count: number;
+  limit: number;
+  fallbacks: number;
+}
+
+/** What stands under a key, made where there is nothing yet. */
+function keep<T>(kept: Map<string, T>, key: string, make: () => T): T {
+  let value = kept.get(key);
+  if (value === undefined) kept.set(key, (value = make()));
+  return value;
 }
 
 /** All ads of the plan as a sheet: where the cursor is, what is chosen, and what is written into many cells at once. */
@@ -29,7 +55,7 @@ export class AdsSheetState {
     return inOrder(snapshot.campaign)
       .filter(({ id }) => this.campaignId === '' || id === this.campaignId)
       .flatMap(({ id }) => childrenOf(snapshot.group, 'campaignId', id))
-      .flatMap((group) => childrenOf(snapshot.ad, 'groupId', group.id).map((ad) => ({ ad, group })));
+      .flatMap((group) => childrenOf(snapshot.ad, 'groupId', group.id).map((ad) => this.rowOf(ad, group)));
   });
   /** How many things of each ad have to be fixed, by the proof. */
   readonly faults: ReadonlyMap<string, number> = $derived.by(() => {
@@ -54,18 +80,50 @@ export class AdsSheetState {
     if (!this.isOverFirst) return held;
     return [...held].sort((a, b) => (this.faults.get(b.ad.id) ?? 0) - (this.faults.get(a.ad.id) ?? 0));
   });
-  readonly columns: readonly AdColumn[] = $derived.by(() =>
-    adColumns(
-      this.planState.snapshot,
-      this.all.map(({ ad }) => ad),
-      this.planState.plan.rules,
-    ),
-  );
-  /** Lines that stand in several groups, with how many. */
-  readonly shared: ReadonlyMap<string, number> = $derived.by(() => linesShared(this.planState.snapshot));
+  /** The very same list as long as it says the same: rows are drawn again where it does not. */
+  readonly columns: readonly AdColumn[] = $derived.by(() => {
+    const ads = this.all.map(({ ad }) => ad);
+    const next = adColumns(this.planState.snapshot, ads, this.planState.plan.rules);
+    const isSame = next.length === this.keptColumns.length && next.every(({ id }, at) => id === this.keptColumns[at]?.id);
+    if (!isSame) this.keptColumns = next;
+    return this.keptColumns;
+  });
+  /** Lines that stand in several groups, with how many; counted a while after the last edit. */
+  shared = $state.raw<ReadonlyMap<string, number>>(new Map());
+  /** What lines of a group are measured with, worked out once for each as long as the plan is the same. */
+  private readonly measured = $derived.by(() => {
+    void this.planState.plan;
+    return {
+      keywords: new Map<string, readonly string[]>(),
+      contexts: new Map<string, FillContext>(),
+      measures: new Map<string, Measure>(),
+    };
+  });
+  private keptColumns: readonly AdColumn[] = [];
+  private readonly keptRows = new WeakMap<Ad, AdRow>();
   readonly chosenRows: readonly AdRow[] = $derived.by(() => this.rows.filter(({ ad }) => this.chosen.has(ad.id)));
 
   constructor(readonly planState: PlanState) {}
+
+  private rowOf(ad: Ad, group: Group): AdRow {
+    let row = this.keptRows.get(ad);
+    if (row?.group !== group) this.keptRows.set(ad, (row = { ad, group }));
+    return row;
+  }
+
+  /** Counts the lines that several groups share, in pieces, so that nothing waits for it; ends early where `signal` says so. */
+  async countShared(signal: AbortSignal): Promise<void> {
+    const counting = countLinesShared(this.planState.snapshot);
+    for (;;) {
+      const { done, value } = counting.next();
+      if (signal.aborted) return;
+      if (done) {
+        this.shared = value;
+        return;
+      }
+      await new Promise((resolve) => setTimeout(resolve));
+    }
+  }
 
   get row(): AdRow | undefined {
     return this.rows[this.cursor.row];
@@ -84,12 +142,38 @@ export class AdsSheetState {
     return lineAt(this.planState.snapshot, ad.id, column)?.fixedAt ?? null;
   }
 
+  /** What is told of the length of a cell as it stands, or as it would read; null for the page. */
+  lengthOf(row: AdRow, column: AdColumn, text: string): CellLength | null {
+    if (column.field === 'landingPage' || text === '') return null;
+    if (!text.includes('[[')) {
+      // What has no slot reads as it stands, in every group.
+      const format = this.planState.plan.rules.formats[row.ad.format];
+      const { limit } =
+        column.field === 'headline' ? format.headlines : column.field === 'description' ? format.descriptions : format.paths;
+      const count = units(text);
+      return { isOver: count > limit, count, limit, fallbacks: 0 };
+    }
+    const measure = this.measure(row, column, text);
+    if (!measure) return null;
+    const { limit } = measure;
+    return {
+      isOver: measure.units.longest > limit || measure.problems.length > 0,
+      count: measure.units.longest,
+      limit,
+      fallbacks: measure.fallbacks,
+    };
+  }
+
   /** The measure of a cell as it stands, or as it would read; null for the page. */
   measure({ ad, group }: AdRow, { field }: AdColumn, text: string): Measure | null {
     if (field === 'landingPage' || text === '') return null;
     const { plan } = this.planState;
     const kind = field === 'headline' || field === 'description' ? field : 'path';
-    return measureLine(text, keywordTexts(plan, group.id), lineContext(plan, group, ad.format, kind));
+    const { keywords, contexts, measures } = this.measured;
+    const key = `${group.id} ${ad.format} ${kind}`;
+    const context = keep(contexts, key, () => lineContext(plan, group, ad.format, kind));
+    const texts = keep(keywords, group.id, () => keywordTexts(plan, group.id));
+    return keep(measures, `${key} ${text}`, () => measureLine(text, texts, context));
   }
 
   goTo(row: number, column = this.cursor.column, { extend = false } = {}): void {

@@ -1,7 +1,7 @@
 import { flushSync } from 'svelte';
 
-/** Rows kept ready above and below those in sight. */
-const spare = 12;
+/** Rows kept ready above and below those in sight, unless a list of wide rows says otherwise. */
+const usualSpare = 12;
 /** Lists up to this length are drawn whole, so that the browser's own search finds all of them. */
 const drawnWhole = 200;
 
@@ -18,10 +18,10 @@ export class RowWindow {
 
   private readonly isWhole = $derived.by(() => this.isPrinted || this.count() <= drawnWhole);
   readonly first = $derived.by(() =>
-    this.isWhole ? 0 : Math.max(0, Math.min(Math.floor(this.top / this.rowHeight()) - spare, this.count() - 1)),
+    this.isWhole ? 0 : Math.max(0, Math.min(Math.floor(this.top / this.rowHeight()) - this.spare, this.count() - 1)),
   );
   readonly end = $derived.by(() =>
-    this.isWhole ? this.count() : Math.min(this.count(), Math.ceil((this.top + this.height) / this.rowHeight()) + spare),
+    this.isWhole ? this.count() : Math.min(this.count(), Math.ceil((this.top + this.height) / this.rowHeight()) + this.spare),
   );
   readonly spaceAbove = $derived.by(() => this.first * this.rowHeight());
   readonly spaceBelow = $derived.by(() => (this.count() - this.end) * this.rowHeight());
@@ -29,6 +29,7 @@ export class RowWindow {
   constructor(
     private readonly rowHeight: () => number,
     private readonly count: () => number,
+    private readonly spare = usualSpare,
   ) {}
 
   /** To be attached to the element that scrolls. */
