@@ -50,7 +50,7 @@
     caption="What each group’s ads answer"
     sticky="paper"
     heads={[
-      { name: 'Group', room: 'w-44' },
+      { name: 'Group', room: 'w-36' },
       { name: 'Searches', isFigure: true, room: 'w-20' },
       { name: 'Answered', isFigure: true, room: 'w-20' },
       { name: 'Own words', isFigure: true, room: 'w-22' },
