@@ -1,5 +1,6 @@
 import { expect } from '@playwright/test';
 import { planId, typeOver, untilSaved } from './actions';
+import { expectNoSeriousFinding } from './axe';
 import { testOnDemo as test } from './own-server';
 
 test('a number, a list and a price row are written, read by the rules, and stand in the tables', async ({ page }) => {
@@ -64,6 +65,7 @@ test('extras stand by level: pasted for a group they win over the plan’s, and 
   const row = page.getByRole('row', { name: /^Pitch raise/ });
   await expect(row).toContainText(/1 of the group\s*over the plan/);
   await expect(page.getByRole('row', { name: /^Piano tuner/ })).toContainText('3 of the plan');
+  await expectNoSeriousFinding(page);
   await untilSaved(page);
   const table = await (await page.request.get(`/api/plans/${id}/tables/extras.csv`)).text();
   expect(table).toContain(',Pitch raise,What a raise is,');

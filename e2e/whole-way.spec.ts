@@ -98,6 +98,8 @@ test('from an empty Shelf to the files, by keyboard alone', async ({ page, serve
     await page.keyboard.type('[[key');
     await press('Enter');
     await page.keyboard.type('Cold Frames');
+    // The fallback, then the letters of a title, which are proposed.
+    await press('Enter');
     await press('Enter');
     await press('End');
     for (const line of ['Made to Measure in Ash', 'Toughened Glass, No Plastic']) {

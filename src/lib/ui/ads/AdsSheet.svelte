@@ -31,7 +31,11 @@
     () => rowHeight,
     () => sheet.rows.length,
     4,
+    200,
   );
+  /** The most rows drawn so far: rows that come into sight take the place of those that went, and are not made anew. */
+  let most = 1;
+  const mostDrawn = $derived.by(() => (most = Math.max(most, rows.end - rows.first)));
   let dialog = $state<'' | 'replace' | 'paste'>('');
   const turn = (which: typeof dialog, isOpen: boolean) => {
     if (isOpen) dialog = which;
@@ -163,8 +167,8 @@
     aria-rowcount={sheet.rows.length + 1}
     aria-colcount={sheet.columns.length + 3}
     tabindex="0"
-    {@attach rows.follow}
     {@attach columns.follow}
+    {@attach rows.follow}
   >
     <div class="w-max min-w-full">
       <div
@@ -185,7 +189,7 @@
           >{/each}
       </div>
       <div role="presentation" style:height={`${rows.spaceAbove}px`}></div>
-      {#each sheet.rows.slice(rows.first, rows.end) as row, at (row.ad.id)}
+      {#each sheet.rows.slice(rows.first, rows.end) as row, at ((rows.first + at) % mostDrawn)}
         <AdsSheetRow
           {sheet}
           {row}

@@ -26,11 +26,8 @@ export class ColumnWindow {
   /** To be attached to the element that scrolls. */
   readonly follow = (element: HTMLElement) => {
     this.element = element;
-    const look = () => {
-      this.left = element.scrollLeft;
-      this.width = element.clientWidth;
-    };
-    const observer = new ResizeObserver(look);
+    const look = () => (this.left = element.scrollLeft);
+    const observer = new ResizeObserver(() => (this.width = element.clientWidth));
     observer.observe(element);
     element.addEventListener('scroll', look, { passive: true });
     return () => {

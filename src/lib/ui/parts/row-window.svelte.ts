@@ -30,7 +30,11 @@ export class RowWindow {
     private readonly rowHeight: () => number,
     private readonly count: () => number,
     private readonly spare = usualSpare,
-  ) {}
+    /** What is drawn at first, until the height is known: less where rows are dear. */
+    firstHeight = 800,
+  ) {
+    this.height = firstHeight;
+  }
 
   /** To be attached to the element that scrolls. */
   readonly follow = (element: HTMLElement) => {
