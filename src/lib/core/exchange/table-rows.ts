@@ -7,7 +7,7 @@ import type { Negative } from '../records/negative';
 import type { RecordName } from '../records/record-type';
 import type { TableName } from '../records/table-fields';
 import { childrenOf, inOrder } from '../store/snapshot';
-import { extraOwners, extrasOf } from '../view/extras-shown';
+import { campaignOf, extraOwners, extrasOf } from '../view/extras-shown';
 import { groupsInOrder, type PlanView } from '../view/plan-view';
 import { adColumns, lineColumns } from './ad-columns';
 import { campaignColumns } from './campaign-columns';
@@ -127,7 +127,7 @@ export const tableDescriptions: Readonly<Record<TableName, TableDescription>> = 
     for (const owner of extraOwners(view))
       for (const extra of extrasOf(view.snapshot, owner)) {
         const group = owner.groupId === null ? undefined : view.snapshot.group.get(owner.groupId);
-        const campaignId = group?.campaignId ?? owner.campaignId;
+        const campaignId = campaignOf(view.snapshot, owner);
         const campaign = campaignId === null ? allCampaigns : (view.snapshot.campaign.get(campaignId)?.name ?? '');
         yield {
           id: extra.id,

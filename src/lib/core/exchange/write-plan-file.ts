@@ -2,7 +2,7 @@ import { childrenOf, inOrder, type Snapshot } from '../store/snapshot';
 import type { BriefItemKind } from '../records/brief-item';
 import type { Group } from '../records/group';
 import type { Negative } from '../records/negative';
-import { extrasOf, type ExtraOwner } from '../view/extras-shown';
+import { extrasOf, wholePlan, type ExtraOwner } from '../view/extras-shown';
 import { planFileVersion, type FileGroup, type FileNegative, type PlanFile } from './plan-file';
 
 /** Takes out the keys that a file does not carry. */
@@ -71,7 +71,7 @@ class PlanFileWriter {
         inOrder(snapshot.negative).filter((row) => row.campaignId === null && row.groupId === null),
         '',
       ),
-      extras: this.extras({ campaignId: null, groupId: null }, ''),
+      extras: this.extras(wholePlan, ''),
       wordVerdicts: this.noted(inOrder(snapshot.wordVerdict), 'wordVerdicts').map((row) => without(row, 'id', 'position')),
       wordKinds: this.noted(inOrder(snapshot.wordKind), 'wordKinds').map((row) => without(row, 'id', 'position')),
       rivals: this.noted(inOrder(snapshot.seenCompetitor), 'rivals').map((row) => without(row, 'id', 'position')),

@@ -3,17 +3,16 @@ import { childrenOf, inOrder } from '../store/snapshot';
 import { isHomePage, readAddress } from '../text/address';
 import { normalizeText, units } from '../text/text-length';
 import { briefTexts, groupsInOrder, landingPageOf, type PlanView } from '../view/plan-view';
-import { extrasOf } from '../view/extras-shown';
+import { extrasOf, wholePlan } from '../view/extras-shown';
 import type { ReadPage } from './page-text';
 
 /** What an extra says that is proposed for a plan, and what it was found in. */
 export interface ProposedExtra {
   said: ExtraSaid;
   /** Of the brief, or of a page that was read: its address. */
-  from: { what: 'fact' | 'proof' | 'offer' | 'client' | 'group'; name: string } | { what: 'page'; name: string };
+  from: { what: 'fact' | 'proof' | 'offer' | 'client' | 'group' | 'page'; name: string };
 }
 
-const planOwner = { campaignId: null, groupId: null };
 const bare = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 class ExtraProposer {
@@ -27,7 +26,7 @@ class ExtraProposer {
     private readonly pages: readonly ReadPage[],
   ) {
     const { snapshot } = view;
-    this.own = extrasOf(snapshot, planOwner);
+    this.own = extrasOf(snapshot, wholePlan);
     const texts = [...inOrder(snapshot.extra).map(({ text }) => text), ...inOrder(snapshot.adLine).map(({ text }) => text)];
     for (const text of texts) this.said.add(bare(text));
     const addresses = [
@@ -79,11 +78,8 @@ class ExtraProposer {
   /** Facts and proofs of the brief that fit, which no line says yet. */
   private callouts(): void {
     const { textLimit } = this.view.rules.callout;
-    for (const [what, kind] of [
-      ['fact', 'fact'],
-      ['proof', 'proof'],
-    ] as const)
-      for (const typed of briefTexts(this.view, kind)) {
+    for (const what of ['fact', 'proof'] as const)
+      for (const typed of briefTexts(this.view, what)) {
         const text = normalizeText(typed).replace(/[.!]$/, '');
         if (text === '' || units(text) > textLimit || this.said.has(bare(text))) continue;
         this.said.add(bare(text));

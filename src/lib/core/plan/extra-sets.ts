@@ -4,7 +4,7 @@ import type { ExtraSet, SharedExtra } from '../records/extra-set';
 import { blank } from '../records/record-types';
 import type { SimpleChange } from '../store/changes';
 import { childrenOf, nextPosition } from '../store/snapshot';
-import { extrasOf } from '../view/extras-shown';
+import { extrasOf, wholePlan } from '../view/extras-shown';
 import type { PlanView } from '../view/plan-view';
 
 /** How the plan stands to a shared set of its client: what taking it over would add, change and take out. */
@@ -20,7 +20,6 @@ export interface SetStanding {
   withoutAmounts: boolean;
 }
 
-const planOwner = { campaignId: null, groupId: null };
 const keyOf = (extra: SharedExtra) => keyOfExtra(extra).join('\u0000');
 
 /** What an extra says, without where it stands. */
@@ -48,7 +47,7 @@ const withoutAmounts = (extra: SharedExtra): SharedExtra => ({
 export function compareWithSet(view: PlanView, { name, currency, extras }: ExtraSet): SetStanding {
   const isOther = currency !== view.account.currency;
   const wanted = isOther ? extras.map(withoutAmounts) : extras;
-  const own = extrasOf(view.snapshot, planOwner);
+  const own = extrasOf(view.snapshot, wholePlan);
   const byKey = new Map(own.map((extra) => [keyOf(extra), extra]));
   const keys = new Set(wanted.map(keyOf));
   return {
@@ -71,7 +70,7 @@ export function takeSet(view: PlanView, set: ExtraSet, newId: () => string): Sim
   const { add, change, remove } = compareWithSet(view, set);
   const position = nextPosition(view.snapshot.extra.values());
   const rows = add.map((said, index) =>
-    blank('extra', { ...planOwner, ...said, id: newId(), setName: set.name, position: position + index }),
+    blank('extra', { ...wholePlan, ...said, id: newId(), setName: set.name, position: position + index }),
   );
   return [
     ...(remove.length > 0 ? [{ type: 'remove' as const, record: 'extra' as const, ids: remove.map(({ id }) => id as string) }] : []),

@@ -242,6 +242,7 @@ function textsOfPage(page: SeenPage | null): string[] {
  * none is invented. Of each word the brief's come first.
  */
 export function proposeLines(view: PlanView, language: string, words: readonly string[], page: SeenPage | null = null): ProposedLine[] {
+  if (words.length === 0) return [];
   const compared = comparedWords(view, language);
   const { headlines, descriptions } = view.rules.formats.responsive;
   const facts = [...briefTexts(view, 'fact'), ...briefTexts(view, 'proof'), ...inOrder(view.snapshot.offer).map(({ name }) => name)];

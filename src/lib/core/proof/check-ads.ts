@@ -1,4 +1,4 @@
-import { applyFormat, convertAd } from '../ads/convert-format';
+import { applyFormat } from '../ads/convert-format';
 import { readAddress } from '../text/address';
 import { languageWords } from '../keywords/stems';
 import { wordsOf } from '../keywords/words';
@@ -16,7 +16,7 @@ import { checkNecessary } from './check-necessary';
 import { checkSeenPage } from './check-seen-page';
 import { checkSelling } from './check-selling';
 import type { Mend, Report } from './finding';
-import { measureAd, named, place, prepareGroupOfAds, type GroupOfAds, type MeasuredAd } from './measured-ad';
+import { convertMeasured, measureAd, named, place, prepareGroupOfAds, type GroupOfAds, type MeasuredAd } from './measured-ad';
 import { constantsOf, type ProofUnit, type Units } from './proof-unit';
 
 function checkPage(ad: MeasuredAd): Report[] {
@@ -112,9 +112,8 @@ function checkWords(ad: MeasuredAd): Report[] {
 }
 
 /** The same ad in the format that networks take. */
-function asResponsive({ view, ad, lines }: MeasuredAd): Mend {
-  const read = lines.map(({ line, measure }) => ({ line, longest: Math.max(measure.unitsWithFallback, measure.units.longest) }));
-  const changes = applyFormat(ad.id, convertAd(ad, read, 'responsive', view.rules));
+function asResponsive(measured: MeasuredAd): Mend {
+  const changes = applyFormat(measured.ad.id, convertMeasured(measured, 'responsive'));
   return { kind: 'offer', change: { type: 'several', name: 'format-changed', changes }, data: {} };
 }
 

@@ -8,16 +8,12 @@ import type { AdLine } from '../records/ad-line';
 import type { Extra } from '../records/extra';
 import type { Group } from '../records/group';
 import type { Report } from './finding';
+import { named, place } from './measured-ad';
 
 interface LineOfAd {
   ad: Ad;
   line: AdLine;
 }
-
-const spotOfLine = (group: Group, ad: Ad, line: AdLine): Pick<Report, 'record' | 'where'> => ({
-  record: line.id,
-  where: { campaignId: group.campaignId, groupId: group.id, adId: ad.id, field: line.kind },
-});
 
 /** Lines that say what an extra beside them says already. */
 function checkRepeats(group: Group, lines: readonly LineOfAd[], extras: readonly Extra[]): Report[] {
@@ -25,8 +21,8 @@ function checkRepeats(group: Group, lines: readonly LineOfAd[], extras: readonly
   return lines.flatMap(({ ad, line }): Report[] => {
     const extra = said(line.text) === '' ? undefined : bySaid.get(said(line.text));
     if (!extra) return [];
-    const data = { group: group.name, ad: ad.name, kind: extra.kind, text: line.text };
-    return [{ rule: 'ads.extra-repeats', ...spotOfLine(group, ad, line), data }];
+    const data = { ...named({ group, ad }), kind: extra.kind, text: line.text };
+    return [{ rule: 'ads.extra-repeats', record: line.id, where: place({ group, ad }, line.kind), data }];
   });
 }
 
@@ -41,8 +37,9 @@ function checkCodes(group: Group, lines: readonly LineOfAd[], codes: readonly st
       return [
         {
           rule: 'ads.code-spelling',
-          ...spotOfLine(group, ad, line),
-          data: { group: group.name, ad: ad.name, code, typed: other },
+          record: line.id,
+          where: place({ group, ad }, line.kind),
+          data: { ...named({ group, ad }), code, typed: other },
           mend: {
             kind: 'safe',
             change: { type: 'set', record: 'adLine', ids: [line.id], fields: { text }, was: { text: line.text } },

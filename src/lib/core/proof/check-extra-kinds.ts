@@ -1,5 +1,6 @@
 import { wordsOf } from '../keywords/words';
 import { readAddress } from '../text/address';
+import { campaignOf } from '../view/extras-shown';
 import type { PlanView } from '../view/plan-view';
 import { nameOfExtra } from '../records/extra';
 import type { Extra, ExtraKind } from '../records/extra';
@@ -18,9 +19,10 @@ interface LimitedText {
 }
 
 /** Where a finding on a field of an extra stands. */
-export function spotOfExtra({ snapshot }: PlanView, { id, campaignId, groupId }: Extra, field: string): Pick<Report, 'record' | 'where'> {
-  const owner = campaignId ?? (groupId === null ? undefined : snapshot.group.get(groupId)?.campaignId);
-  const where = { ...(owner !== undefined && { campaignId: owner }), ...(groupId !== null && { groupId }), field: `extra-${field}` };
+export function spotOfExtra({ snapshot }: PlanView, extra: Extra, field: string): Pick<Report, 'record' | 'where'> {
+  const { id, groupId } = extra;
+  const campaignId = campaignOf(snapshot, extra);
+  const where = { ...(campaignId !== null && { campaignId }), ...(groupId !== null && { groupId }), field: `extra-${field}` };
   return { record: id, where };
 }
 
@@ -107,7 +109,7 @@ function checkDates(view: PlanView, extra: Extra): Report[] {
   const { snapshot, brief } = view;
   const { startsOn, endsOn } = extra;
   if (endsOn === null) return [report(view, 'ads.dated-offer-open', extra, 'endsOn')];
-  const campaignId = extra.groupId === null ? extra.campaignId : (snapshot.group.get(extra.groupId)?.campaignId ?? null);
+  const campaignId = campaignOf(snapshot, extra);
   const begins = (campaignId === null ? null : snapshot.campaign.get(campaignId)?.startsOn) ?? brief.startsOn;
   const isOver = begins !== null && endsOn < begins;
   if (isOver || (startsOn !== null && endsOn < startsOn))

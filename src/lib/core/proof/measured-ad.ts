@@ -1,3 +1,4 @@
+import { convertAd, type ConvertedAd } from '../ads/convert-format';
 import type { FillContext } from '../ads/fill-slots';
 import { measureLine, type Measure } from '../ads/measure';
 import { keywordTexts, lineContext } from '../ads/slot-values';
@@ -81,8 +82,14 @@ export function measureAd(prepared: GroupOfAds, ad: Ad): MeasuredAd {
   return { ...prepared, ad, lines };
 }
 
+/** A measured ad in another format. */
+export function convertMeasured({ view, ad, lines }: MeasuredAd, to: FormatName): ConvertedAd {
+  const read = lines.map(({ line, measure }) => ({ line, longest: Math.max(measure.unitsWithFallback, measure.units.longest) }));
+  return convertAd(ad, read, to, view.rules);
+}
+
 /** Where a finding on a field of the ad stands. */
-export const place = ({ group, ad }: MeasuredAd, field: string) => ({
+export const place = ({ group, ad }: Pick<MeasuredAd, 'group' | 'ad'>, field: string) => ({
   campaignId: group.campaignId,
   groupId: group.id,
   adId: ad.id,
@@ -90,7 +97,7 @@ export const place = ({ group, ad }: MeasuredAd, field: string) => ({
 });
 
 /** The names by which a finding's wording tells the ad. */
-export const named = ({ group, ad }: MeasuredAd) => ({ group: group.name, ad: ad.name });
+export const named = ({ group, ad }: Pick<MeasuredAd, 'group' | 'ad'>) => ({ group: group.name, ad: ad.name });
 
 /** The other lines that are sure to be shown with one: all of them, or in a responsive ad one a fixed position. */
 export function shownWith({ ad, lines }: MeasuredAd, line: AdLine): string[] {

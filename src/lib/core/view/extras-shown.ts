@@ -6,6 +6,13 @@ import { childrenOf, inOrder, type Snapshot } from '../store/snapshot';
 /** Whom extras stand with: a group, a campaign, or the whole plan where both are null. */
 export type ExtraOwner = Pick<Extra, 'campaignId' | 'groupId'>;
 
+/** The owner of what all campaigns show. */
+export const wholePlan = { campaignId: null, groupId: null } as const satisfies ExtraOwner;
+
+/** The campaign that an owner is, or that its group stands in; null for the whole plan. */
+export const campaignOf = ({ group }: Pick<Snapshot, 'group'>, { campaignId, groupId }: ExtraOwner): Extra['campaignId'] =>
+  groupId === null ? campaignId : (group.get(groupId)?.campaignId ?? null);
+
 /** From far to near. */
 export const extraLevels = ['plan', 'campaign', 'group'] as const;
 export type ExtraLevel = (typeof extraLevels)[number];
@@ -23,7 +30,7 @@ export function extrasOf({ extra }: Pick<Snapshot, 'extra'>, { campaignId, group
 
 /** Everyone whom extras can stand with, the plan first, then each campaign before its groups. */
 export function* extraOwners({ snapshot }: { snapshot: Snapshot }): Iterable<ExtraOwner> {
-  yield { campaignId: null, groupId: null };
+  yield wholePlan;
   for (const { id } of inOrder(snapshot.campaign)) {
     yield { campaignId: id, groupId: null };
     for (const group of childrenOf(snapshot.group, 'campaignId', id)) yield { campaignId: null, groupId: group.id };
@@ -44,7 +51,7 @@ export function extrasShown(snapshot: Snapshot, { id, campaignId }: Pick<Group, 
   const byLevel = {
     group: extrasOf(snapshot, { campaignId: null, groupId: id }),
     campaign: extrasOf(snapshot, { campaignId, groupId: null }),
-    plan: extrasOf(snapshot, { campaignId: null, groupId: null }),
+    plan: extrasOf(snapshot, wholePlan),
   };
   return extraKinds.flatMap((kind): ExtrasShown[] => {
     const [nearest, ...others] = [...extraLevels].reverse().filter((level) => byLevel[level].some((extra) => extra.kind === kind));

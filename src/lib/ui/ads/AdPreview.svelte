@@ -39,11 +39,8 @@
       .filter((path) => path !== ''),
   );
 
-  const businessName = $derived(
-    bench.group
-      ? (extrasShown(bench.planState.snapshot, bench.group).find(({ kind }) => kind === 'business-name')?.extras[0]?.text ?? '')
-      : '',
-  );
+  const shown = $derived(bench.group ? extrasShown(bench.planState.snapshot, bench.group) : []);
+  const businessName = $derived(shown.find(({ kind }) => kind === 'business-name')?.extras[0]?.text ?? '');
 
   const widths = [
     { id: 'wide', name: 'wide' },
@@ -73,7 +70,7 @@
       {#if businessName}<span class="block font-semibold text-ink">{businessName}</span>{/if}
       {bench.domain || 'no page yet'}{#each paths as path, at (at)}/<wbr />{path}{/each}
     </p>
-    {#if bench.group}<ExtrasBeside planState={bench.planState} group={bench.group} {isNarrow} />{/if}
+    <ExtrasBeside planState={bench.planState} extras={shown} {isNarrow} />
   </div>
   {#if canFix && headlines.length > 0}
     <div class="mt-1.5 flex flex-wrap items-center gap-x-1 text-[12px]" role="group" aria-label="Positions">

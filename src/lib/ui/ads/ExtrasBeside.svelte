@@ -1,13 +1,12 @@
 <script lang="ts">
-  import { extrasShown } from '$lib/core/view/extras-shown';
-  import type { Group } from '$lib/core/records/group';
+  import type { ExtrasShown } from '$lib/core/view/extras-shown';
   import { sayExtra } from '$lib/wording/extras';
   import type { PlanState } from '../state/plan-state.svelte';
 
   /** What an ad of a group is shown with, as far as a searcher would see it. */
-  let { planState, group, isNarrow }: { planState: PlanState; group: Group; isNarrow: boolean } = $props();
+  let { planState, extras, isNarrow }: { planState: PlanState; extras: readonly ExtrasShown[]; isNarrow: boolean } = $props();
 
-  const shown = $derived(new Map(extrasShown(planState.snapshot, group).map(({ kind, extras }) => [kind, extras])));
+  const shown = $derived(new Map(extras.map((one) => [one.kind, one.extras])));
   const sitelinks = $derived((shown.get('sitelink') ?? []).filter(({ text }) => text.trim() !== '').slice(0, isNarrow ? 2 : 4));
   const inLine = $derived([
     (shown.get('callout') ?? []).map(({ text }) => text).filter((text) => text.trim() !== ''),

@@ -5,7 +5,7 @@
   import { compareWithSet, setsOfClient } from '$lib/core/plan/extra-sets';
   import { nameOfExtra } from '$lib/core/records/extra';
   import type { Extra, ExtraKind } from '$lib/core/records/extra';
-  import { extrasOf, type ExtraOwner } from '$lib/core/view/extras-shown';
+  import { extrasOf, wholePlan, type ExtraOwner } from '$lib/core/view/extras-shown';
   import { groupsInOrder } from '$lib/core/view/plan-view';
   import { extraWords } from '$lib/wording/extra-findings';
   import Button from '../parts/Button.svelte';
@@ -33,7 +33,7 @@
   const country = $derived(inOrder(planState.snapshot.place)[0]?.country ?? '');
   /** Whose extras are written: those of what is looked for, else what was chosen. */
   const lookedFor = $derived(planState.snapshot.extra.get((page.url.searchParams.get('at') ?? '').split(':')[0] ?? ''));
-  let chosen = $derived(ownerKey(lookedFor ?? { campaignId: null, groupId: null }));
+  let chosen = $derived(ownerKey(lookedFor ?? wholePlan));
   const owner: ExtraOwner = $derived(readOwner(owners.some(({ value }) => value === chosen) ? chosen : ''));
   const own = $derived(extrasOf(planState.snapshot, owner));
   const of = (kind: ExtraKind) => own.filter((extra) => extra.kind === kind);

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { applyFormat, convertAd, type ConvertedAd } from '$lib/core/ads/convert-format';
+  import { applyFormat, type ConvertedAd } from '$lib/core/ads/convert-format';
   import type { Ad } from '$lib/core/records/ad';
   import { formatNames, type FormatName } from '$lib/core/records/format-names';
-  import { measureAd, prepareGroupOfAds } from '$lib/core/proof/measured-ad';
+  import { convertMeasured, measureAd, prepareGroupOfAds } from '$lib/core/proof/measured-ad';
   import { inOrder } from '$lib/core/store/snapshot';
   import { countOf, wordDate } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
@@ -23,10 +23,7 @@
 
   function convert(one: Ad): ConvertedAd | null {
     const group = planState.snapshot.group.get(one.groupId);
-    if (!group) return null;
-    const { lines } = measureAd(prepareGroupOfAds(planState.plan, group), one);
-    const read = lines.map(({ line, measure }) => ({ line, longest: Math.max(measure.unitsWithFallback, measure.units.longest) }));
-    return convertAd(one, read, chosen, rules);
+    return group ? convertMeasured(measureAd(prepareGroupOfAds(planState.plan, group), one), chosen) : null;
   }
   const converted = $derived(open ? convert(ad) : null);
   const until = $derived(rules.formats[chosen].acceptedUntil);

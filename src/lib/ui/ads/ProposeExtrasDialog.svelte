@@ -3,6 +3,7 @@
   import type { ReadPage } from '$lib/core/pages/page-text';
   import { inOrder } from '$lib/core/store/snapshot';
   import { readAddress } from '$lib/core/text/address';
+  import { wholePlan } from '$lib/core/view/extras-shown';
   import { groupsInOrder } from '$lib/core/view/plan-view';
   import { extraWords } from '$lib/wording/extra-findings';
   import { sayExtra, wordExtraSource } from '$lib/wording/extras';
@@ -53,7 +54,7 @@
   function add() {
     const rows = extraRows(
       planState.plan,
-      { campaignId: null, groupId: null },
+      wholePlan,
       taken.map(({ said }) => said),
     );
     if (planState.make({ type: 'several', name: 'extras-added', changes: [{ type: 'add', record: 'extra', rows }] })) return;

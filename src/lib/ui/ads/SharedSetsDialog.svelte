@@ -2,7 +2,7 @@
   import { compareWithSet, setsOfClient, sharedPart, takeSet } from '$lib/core/plan/extra-sets';
   import type { ExtraSet } from '$lib/core/records/extra-set';
   import { nextPosition } from '$lib/core/store/snapshot';
-  import { extrasOf } from '$lib/core/view/extras-shown';
+  import { extrasOf, wholePlan } from '$lib/core/view/extras-shown';
   import { extraWords } from '$lib/wording/extra-findings';
   import { sayExtra } from '$lib/wording/extras';
   import { countOf } from '$lib/wording/texts';
@@ -21,7 +21,7 @@
   const { workspace } = $derived(planState);
   const client = $derived(planState.plan.client);
   const sets = $derived(open ? setsOfClient(planState.plan) : []);
-  const own = $derived(extrasOf(planState.snapshot, { campaignId: null, groupId: null }));
+  const own = $derived(extrasOf(planState.snapshot, wholePlan));
   let name = $state('');
   const existing = $derived(sets.find((set) => set.name === name.trim()));
 
