@@ -142,6 +142,12 @@ test('a list of rivals is read in, and what it tells can be forgotten', async ({
   const row = page.getByRole('row').filter({ hasText: 'Hollinmere Keys' });
   await expect(row).toContainText('from rivals.csv');
   await expect(page.locator('canvas')).toBeVisible();
-  await row.getByRole('button', { name: 'Forget the list’s' }).click();
+  await row.getByRole('button', { name: 'Forget what is kept' }).click();
   await expect(row).toHaveCount(0);
+  // One that the market tells of: named in the brief, its ads are kept for Proof in the same step.
+  const ofMarket = page.getByRole('row').filter({ has: page.getByRole('button', { name: 'Name in the brief' }) });
+  const before = await ofMarket.count();
+  await ofMarket.first().getByRole('button', { name: 'Name in the brief' }).click();
+  await expect(page.getByRole('button', { name: 'Forget what is kept' })).toHaveCount(1);
+  await expect(ofMarket).toHaveCount(before - 1);
 });

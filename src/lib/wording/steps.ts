@@ -91,6 +91,7 @@ const severalNames: Record<StepName, string> = {
   'rules-applied': 'applied kept rules',
   'keys-changed': 'changed keys',
   'rivals-read-in': 'read in rivals',
+  'rival-named': 'named a rival',
   'report-read-in': 'read in a report',
   'bids-set': 'set bids',
   'money-set': 'set money',

@@ -8,7 +8,7 @@ import { applyKeptRules, rulesToApply } from './kept-rules';
 import { readCompetitors } from './read-competitors';
 import { inOrder } from '../store/snapshot';
 import { boughtByThemAlone, findSameLines, isSeasonal, measureCompetitor, type Competitor } from './competitors';
-import { asCompetitor, joinCompetitors, takeCompetitors } from './seen-competitors';
+import { asCompetitor, asRead, joinCompetitors, takeCompetitors } from './seen-competitors';
 
 const clean = snapshotOfFile(cleanFile);
 const competitor: Competitor = {
@@ -138,6 +138,18 @@ describe('a list of rivals from a file', () => {
     expect(joined[0]).toMatchObject({ months: competitor.months, wins: ['piano repair'] });
     expect(joined[0]?.ads).toHaveLength(2);
     expect(takeCompetitors(clean, [], at)).toBeNull();
+  });
+
+  it('of the market are kept as the plan holds them, and their ads counted once when asked for again', () => {
+    const long = { ...competitor.ads[0]!, headlines: ['Runs longer'], days: 90 };
+    const many = { ...competitor, buys: Array.from({ length: 2500 }, (_, at) => `search ${at}`), ads: [...competitor.ads, long] };
+    const kept = asRead(many);
+    expect(kept.ads.map(({ days }) => days)).toEqual([90, 20]);
+    expect(kept).toMatchObject({ wins: [], buys: { length: 2000 } });
+    const decision = decide(clean, takeCompetitors(clean, [kept], { source: 'market', on: '2026-12-21', newId: countingIds() })!, 'plan');
+    if (!decision.ok) throw new Error(decision.refusal.code);
+    const [row] = [...applyEdits(clean, decision.edits).seenCompetitor.values()];
+    expect(joinCompetitors([many, asCompetitor(row!)])).toMatchObject([{ ads: { length: 2 } }]);
   });
 });
 

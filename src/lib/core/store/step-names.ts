@@ -42,6 +42,7 @@ export const stepNames = [
   'rules-applied',
   'keys-changed',
   'rivals-read-in',
+  'rival-named',
   'report-read-in',
   'bids-set',
   'money-set',

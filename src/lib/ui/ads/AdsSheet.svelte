@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount, tick, untrack } from 'svelte';
+  import { onMount, tick } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import Papa from 'papaparse';
   import { writeDelimited } from '$lib/core/exchange/cells';
@@ -15,23 +15,23 @@
   import Select from '../parts/Select.svelte';
   import { asCommand, isPressable, isTyping } from '../shell/keys';
   import { getShell } from '../shell/shell.svelte';
-  import type { PlanState } from '../state/plan-state.svelte';
   import type { AdColumn } from '$lib/core/ads/sheet-cells';
   import AdsSheetRow from './AdsSheetRow.svelte';
-  import { AdsSheetState } from './ads-sheet-state.svelte';
+  import type { AdsSheetState } from './ads-sheet-state.svelte';
   import PasteAdsDialog from './PasteAdsDialog.svelte';
   import ReplaceInAds from './ReplaceInAds.svelte';
 
-  let { planState }: { planState: PlanState } = $props();
+  let { sheet }: { sheet: AdsSheetState } = $props();
 
   const shell = getShell();
-  const sheet = untrack(() => new AdsSheetState(planState));
+  const planState = $derived(sheet.planState);
   const rowHeight = 28;
   const rows = new RowWindow(
     () => rowHeight,
     () => sheet.rows.length,
-    4,
-    200,
+    2,
+    60,
+    120,
   );
   /** The most rows drawn so far: rows that come into sight take the place of those that went, and are not made anew. */
   let most = 1;
@@ -135,8 +135,10 @@
       'Alt+Digit2': go(() => says(sheet.fix(2), 'fixed second')),
       'Alt+Digit3': go(() => says(sheet.fix(3), 'fixed third')),
     });
-    scroller.focus();
+    // Once it is drawn: to take the focus earlier would have it laid out twice.
+    const focusing = setTimeout(() => scroller.focus());
     return () => {
+      clearTimeout(focusing);
       document.removeEventListener('paste', pasted);
       document.removeEventListener('copy', copied);
       unbind();

@@ -107,7 +107,7 @@
       <span
         role="gridcell"
         tabindex="-1"
-        class={`flex items-center gap-1 overflow-hidden px-1.5 ${isHere ? 'outline-2 -outline-offset-2 outline-act' : ''} ${now?.isOver ? 'bg-madder-tint' : ''}`}
+        class={`block truncate px-1.5 leading-[27px] ${isHere ? 'outline-2 -outline-offset-2 outline-act' : ''} ${now?.isOver ? 'bg-madder-tint' : ''}`}
         data-cursor={isHere ? '' : undefined}
         aria-colindex={at + 4}
         style:grid-column={at + 4}
@@ -121,13 +121,12 @@
           sheet.begin();
         }}
       >
-        {#if fixed !== null}<span class="shrink-0 rounded-sm bg-slate-tint px-1 text-[11px] font-semibold text-slate">{fixed}</span>{/if}
-        <span class="min-w-0 flex-1 truncate">{text}</span>
-        {#if shared}<span class="shrink-0 text-[12px] text-slate" title={`The same in ${shared} groups`}>≡</span>{/if}
         {#if now && (now.isOver || now.fallbacks > 0)}<span
-            class={`shrink-0 font-mono text-[12px] ${now.isOver ? 'font-semibold text-madder' : 'text-ochre'}`}
+            class={`float-end ps-1 font-mono text-[12px] ${now.isOver ? 'font-semibold text-madder' : 'text-ochre'}`}
             >{now.isOver ? `${now.count}/${now.limit}` : `${now.fallbacks}×`}</span
-          >{/if}
+          >{/if}{#if shared}<span class="float-end ps-1 text-[12px] text-slate" title={`The same in ${shared} groups`}>≡</span
+          >{/if}{#if fixed !== null}<span class="me-1 rounded-sm bg-slate-tint px-1 text-[11px] font-semibold text-slate">{fixed}</span
+          >{/if}{text}
       </span>
     {/if}
   {/each}

@@ -32,6 +32,9 @@ export interface CellLength {
   fallbacks: number;
 }
 
+/** Lets other tasks come first. */
+const pause = () => new Promise((resolve) => setTimeout(resolve));
+
 /** What stands under a key, made where there is nothing yet. */
 function keep<T>(kept: Map<string, T>, key: string, make: () => T): T {
   let value = kept.get(key);
@@ -105,6 +108,17 @@ export class AdsSheetState {
 
   constructor(readonly planState: PlanState) {}
 
+  /** The sheet with its rows and columns made out, each in a task of its own: a plan of thousands of ads keeps nobody waiting at a key. */
+  static async open(planState: PlanState): Promise<AdsSheetState> {
+    const sheet = new AdsSheetState(planState);
+    for (const make of [() => sheet.rows, () => sheet.columns]) {
+      await pause();
+      make();
+    }
+    await pause();
+    return sheet;
+  }
+
   private rowOf(ad: Ad, group: Group): AdRow {
     let row = this.keptRows.get(ad);
     if (row?.group !== group) this.keptRows.set(ad, (row = { ad, group }));
@@ -121,7 +135,7 @@ export class AdsSheetState {
         this.shared = value;
         return;
       }
-      await new Promise((resolve) => setTimeout(resolve));
+      await pause();
     }
   }
 

@@ -30,8 +30,9 @@ export class RowWindow {
     private readonly rowHeight: () => number,
     private readonly count: () => number,
     private readonly spare = usualSpare,
-    /** What is drawn at first, until the height is known: less where rows are dear. */
+    /** What is drawn at first: less where rows are dear; then they come so many pixels' worth at a time until all in sight stand. */
     firstHeight = 800,
+    private readonly growth = Infinity,
   ) {
     this.height = firstHeight;
   }
@@ -39,9 +40,12 @@ export class RowWindow {
   /** To be attached to the element that scrolls. */
   readonly follow = (element: HTMLElement) => {
     this.element = element;
+    let growing = 0;
     const look = () => {
       this.top = element.scrollTop;
-      this.height = element.clientHeight;
+      this.height = Math.min(element.clientHeight, this.height + this.growth);
+      clearTimeout(growing);
+      if (this.height < element.clientHeight) growing = window.setTimeout(look);
     };
     const observer = new ResizeObserver(look);
     observer.observe(element);
@@ -55,6 +59,7 @@ export class RowWindow {
     paper.addEventListener('change', print);
     return () => {
       this.element = null;
+      clearTimeout(growing);
       observer.disconnect();
       paper.removeEventListener('change', print);
       element.removeEventListener('scroll', look);

@@ -46,6 +46,21 @@ function windowOf(count: number) {
 }
 
 describe('the rows drawn of a long list', () => {
+  it('come a few at a time where they are dear, until all in sight stand', async () => {
+    vi.stubGlobal('window', globalThis);
+    const rows = new RowWindow(
+      () => rowHeight,
+      () => 5000,
+      0,
+      rowHeight,
+      7 * rowHeight,
+    );
+    const leave = rows.follow(new Scroller() as unknown as HTMLElement);
+    expect(rows.end).toBe(8);
+    await vi.waitFor(() => expect(rows.end).toBe(20));
+    leave();
+  });
+
   it('are all of them where they are few', () => {
     const { rows } = windowOf(200);
     expect([rows.first, rows.end, rows.spaceAbove, rows.spaceBelow]).toEqual([0, 200, 0, 0]);

@@ -12,9 +12,11 @@
     type CompetitorAd,
   } from '$lib/core/research/competitors';
   import type { Find } from '$lib/core/records/find';
+  import { blank } from '$lib/core/records/record-types';
+  import type { SimpleChange } from '$lib/core/store/changes';
   import { inOrder, nextPosition } from '$lib/core/store/snapshot';
   import { bareDomain } from '$lib/core/research/read-competitors';
-  import { asCompetitor, joinCompetitors } from '$lib/core/research/seen-competitors';
+  import { asCompetitor, asRead, joinCompetitors, takeCompetitors } from '$lib/core/research/seen-competitors';
   import { findDemandOf } from '$lib/core/forecast/find-demand';
   import { countOf, monthNames } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
@@ -106,16 +108,32 @@
     }
   }
 
-  function nameInBrief({ name }: Competitor) {
-    planState.add('briefItem', { id: newId(), kind: 'rival', text: name, position: nextPosition(planState.snapshot.briefItem.values()) });
-    shell.announce(`${name} stands with the brief’s rivals: flagged in finds and lines.`);
+  /** The change that keeps what the market told of a rival with the plan, so that Proof compares its lines and prices. */
+  const keeping = (competitor: Competitor) =>
+    takeCompetitors(planState.snapshot, [asRead(competitor)], { source: marketName, on: planState.today, newId });
+  /** Whether the plan holds the rival’s ads yet. */
+  const isKept = (competitor: Competitor) => told(competitor).some(({ ads }) => ads.length > 0);
+
+  function keep(competitor: Competitor) {
+    const change = keeping(competitor);
+    if (change && !planState.make(change)) shell.announce(`Proof compares the ads with those of ${competitor.name}.`);
+  }
+
+  function nameInBrief(competitor: Competitor) {
+    const { name } = competitor;
+    const row = { id: newId(), kind: 'rival', text: name, position: nextPosition(planState.snapshot.briefItem.values()) } as const;
+    const naming: SimpleChange = { type: 'add', record: 'briefItem', rows: [blank('briefItem', row)] };
+    const also = isKept(competitor) || competitor.ads.length === 0 ? null : keeping(competitor);
+    const changes = [naming, ...(also?.type === 'several' ? also.changes : [])];
+    if (!planState.make({ type: 'several', name: 'rival-named', changes }))
+      shell.announce(`${name} stands with the brief’s rivals: flagged in finds and lines, its ads compared in Proof.`);
   }
 
   /** What lists told of a rival, under its name or its domain. */
   const told = ({ name, domain }: Competitor) =>
     seen.filter((row) => row.name.toLowerCase() === name.toLowerCase() || (domain !== '' && row.domain === domain));
 
-  /** Takes out what lists told of a rival; what the market tells stays. */
+  /** Takes out what the plan keeps of a rival; what the market tells is shown as before. */
   function forget(competitor: Competitor) {
     planState.make({ type: 'remove', record: 'seenCompetitor', ids: told(competitor).map(({ id }) => id as string) });
   }
@@ -188,7 +206,11 @@
               >{/if}</td
           >
           <td class="text-end whitespace-nowrap">
-            {#if told(competitor).length > 0}<Button kind="link" onclick={() => forget(competitor)}>Forget the list’s</Button>{/if}
+            {#if told(competitor).length > 0}<Button kind="link" onclick={() => forget(competitor)}>Forget what is kept</Button>{/if}
+            {#if named.has(competitor.name.toLowerCase()) && !isKept(competitor) && competitor.ads.length > 0}<Button
+                kind="link"
+                onclick={() => keep(competitor)}>Keep its ads</Button
+              >{/if}
             {#if !named.has(competitor.name.toLowerCase())}<Button kind="link" onclick={() => nameInBrief(competitor)}
                 >Name in the brief</Button
               >{/if}

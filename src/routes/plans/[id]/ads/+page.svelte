@@ -7,6 +7,7 @@
   import AdPreview from '$lib/ui/ads/AdPreview.svelte';
   import AnsweredView from '$lib/ui/ads/AnsweredView.svelte';
   import AdsSheet from '$lib/ui/ads/AdsSheet.svelte';
+  import { AdsSheetState } from '$lib/ui/ads/ads-sheet-state.svelte';
   import AdSheet from '$lib/ui/ads/AdSheet.svelte';
   import ExtrasView from '$lib/ui/ads/ExtrasView.svelte';
   import GroupList from '$lib/ui/groups/GroupList.svelte';
@@ -151,7 +152,9 @@
           {/each}
         </div>
       </div>
-      {#if view === 'sheet'}<AdsSheet {planState} />{:else}<div class="min-w-0 overflow-y-auto px-[18px] pb-6">
+      {#if view === 'sheet'}{#await AdsSheetState.open(planState) then sheet}<AdsSheet {sheet} />{/await}{:else}<div
+          class="min-w-0 overflow-y-auto px-[18px] pb-6"
+        >
           {#if view === 'masters'}
             <MastersView {planState} campaign={campaign ?? null} />
           {:else if view === 'extras'}
