@@ -154,18 +154,16 @@ function findRepeated(headlines: readonly CombinedLine[], keywords: readonly str
 function readAlike(one: Measure, other: Measure, keywords: readonly string[], lettersOf: (text: string) => Letters): boolean {
   const alike = (a: string, b: string) => areNearEqual(lettersOf(a), lettersOf(b));
   if (keywords.length === 0 || (!one.hasLiveSlot && !other.hasLiveSlot)) return alike(one.textWithFallback, other.textWithFallback);
-  let before = '';
-  return keywords.some((_, at) => {
-    const [a, b] = [one, other].map((measure) => (measure.hasLiveSlot ? (measure.readings[at]?.text ?? '') : measure.textWithFallback)) as [
-      string,
-      string,
-    ];
+  let [beforeA, beforeB] = ['', ''];
+  for (let at = 0; at < keywords.length; at++) {
+    const a = one.hasLiveSlot ? (one.readings[at]?.text ?? '') : one.textWithFallback;
+    const b = other.hasLiveSlot ? (other.readings[at]?.text ?? '') : other.textWithFallback;
     // Where both fall back, or neither changes, it was compared already.
-    const pair = `${a}\n${b}`;
-    if (pair === before) return false;
-    before = pair;
-    return alike(a, b);
-  });
+    if (a === beforeA && b === beforeB) continue;
+    [beforeA, beforeB] = [a, b];
+    if (alike(a, b)) return true;
+  }
+  return false;
 }
 
 function findAlike(lines: readonly CombinedLine[], keywords: readonly string[], offset: number): Combinations['alike'] {
