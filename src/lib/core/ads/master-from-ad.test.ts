@@ -34,6 +34,14 @@ describe('an ad as a master', () => {
     expect([path1, path2]).toEqual(['[[group|ovens]]', '[[place||lower]]']);
   });
 
+  it('has the theme of a live slot’s fallback filled by each group, and leaves lines out that say nothing', () => {
+    const { lines } = slotted('[[keyword|Clay Ovens|title]] Built', '', ' ', '[[keyword|Clay Ovens \\| Kilns]]');
+    expect(lines.map(({ text, slots }) => [text, slots])).toEqual([
+      ['[[keyword|[[group|Ovens|title]]|title]] Built', ['group']],
+      ['[[keyword|[[group|Ovens|title]] \\| Kilns]]', ['group']],
+    ]);
+  });
+
   it('leaves slots that stand, words within words, and letters that no case makes', () => {
     const { lines } = slotted('[[keyword|Ovens|title]] Leithside', 'CLay OVens', 'Fired by Hand');
     expect(lines.map(({ text, slots }) => [text, slots])).toEqual([

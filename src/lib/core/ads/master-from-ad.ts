@@ -1,5 +1,5 @@
 import type { Ad } from '../records/ad';
-import type { AdLine } from '../records/ad-line';
+import { lineKinds, type AdLine } from '../records/ad-line';
 import type { Group } from '../records/group';
 import fallbackData from '../rules/slot-fallbacks.json';
 import { childrenOf } from '../store/snapshot';
@@ -75,21 +75,27 @@ class Slotter {
   }
 
   /** A piece of fixed text in the text form, with slots for what is the group's own, each once. */
-  private slotText(text: string, taken: string[]): string {
+  private slotText(text: string, taken: string[], escape = escapeText): string {
     for (const slot of slotOrder) {
       const found = taken.includes(slot) ? null : this.replaceIn(text, slot);
       if (!found) continue;
       taken.push(slot);
-      return this.slotText(found.before, taken) + found.slot + this.slotText(found.after, taken);
+      return this.slotText(found.before, taken, escape) + found.slot + this.slotText(found.after, taken, escape);
     }
-    return escapeText(text);
+    return escape(text);
+  }
+
+  /** A live slot's fallback that says the group's own becomes a slot within it; any other slot stands as it was typed. */
+  private slotWithin({ name, fallback, caseName, at, end }: SlotSegment, source: string, taken: string[]): string {
+    const [only, ...more] = fallback ?? [];
+    if (name !== 'keyword' || only?.kind !== 'text' || more.length > 0) return source.slice(at, end);
+    return writeSlot(name, this.slotText(only.text, taken, escapeFallback), caseName);
   }
 
   line(source: string): { text: string; slots: string[] } {
     const taken: string[] = [];
-    const asTyped = ({ at, end }: SlotSegment) => source.slice(at, end);
     const text = parseSlots(source)
-      .segments.map((part) => (part.kind === 'text' ? this.slotText(part.text, taken) : asTyped(part)))
+      .segments.map((part) => (part.kind === 'text' ? this.slotText(part.text, taken) : this.slotWithin(part, source, taken)))
       .join('');
     return taken.length > 0 ? { text, slots: taken } : { text: source, slots: [] };
   }
@@ -116,7 +122,9 @@ class Slotter {
 export function slotAd(view: PlanView, group: Group, ad: Ad): SlottedAd {
   const keywords = keywordTexts(view, group.id);
   const general = view.snapshot.campaign.get(group.campaignId)?.themeWord.trim() || view.brief.offer.trim().toLowerCase();
-  const lines = childrenOf(view.snapshot.adLine, 'adId', ad.id).map((line): SlottedLine => {
+  const written = childrenOf(view.snapshot.adLine, 'adId', ad.id).filter(({ text }) => text.trim() !== '');
+  const inOrder = lineKinds.flatMap((kind) => written.filter((line) => line.kind === kind));
+  const lines = inOrder.map((line): SlottedLine => {
     const context = lineContext(view, group, ad.format, line.kind);
     const { text, slots } = new Slotter(context, general).line(line.text);
     const reads = (source: string) => measureLine(source, keywords, context).textWithFallback;

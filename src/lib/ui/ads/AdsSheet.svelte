@@ -48,6 +48,7 @@
     field === 'description' ? 360 : field === 'headline' ? 230 : field === 'landingPage' ? 240 : 130;
   const widths = $derived(sheet.columns.map(widthOf));
   const columns = new ColumnWindow(() => widths, 236);
+  const wide = $derived(widths.reduce((sum, width) => sum + width, 216));
   const grid = $derived(`26px 150px 40px ${widths.map((width) => `${width}px`).join(' ')}`);
   const drawn = $derived(sheet.columns.slice(columns.first, columns.end));
   const says = (count: number, what: string) => count > 0 && shell.announce(`${countOf(count, 'ad')} ${what}. Ctrl Z changes them back.`);
@@ -172,7 +173,8 @@
     {@attach columns.follow}
     {@attach rows.follow}
   >
-    <div class="w-max min-w-full">
+    <!-- Its width is told: else it would be sought in every row, again at each turn. -->
+    <div class="min-w-full" style:width={`${wide}px`}>
       <div
         role="row"
         class="sticky top-0 z-20 grid h-[28px] items-end border-b border-rule bg-paper pb-1 text-ink-2"

@@ -46,7 +46,7 @@
   role="row"
   aria-rowindex={index + 2}
   aria-selected={isChosen}
-  class={`grid h-[28px] items-stretch border-b border-rule-soft ${isChosen ? 'bg-plum-tint' : ''}`}
+  class={`grid h-[28px] items-stretch border-b border-rule-soft [contain:size_layout_style] ${isChosen ? 'bg-plum-tint' : ''}`}
   style:grid-template-columns={grid}
   data-ad={row.ad.id}
 >
