@@ -1,6 +1,6 @@
 /** The rooms of core from the ground up: each may import those before it, tests aside. Drawn in docs/architecture.md. */
 const rooms =
-  'text money records store keywords cut places verdicts market rules view ads groups finds pages forecast research layouts exchange copying plan proof'.split(
+  'text money records store keywords cut places verdicts market rules view ads groups finds pages forecast research terms layouts exchange copying plan proof'.split(
     ' ',
   );
 

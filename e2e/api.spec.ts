@@ -44,11 +44,13 @@ test('measure answers the worked examples', async ({ request, server }) => {
   expect((await measure({ text: 'a\u202eb' })).problems).toEqual([{ code: 'direction-sign', at: 1, data: { sign: 'U+202E' } }]);
 });
 
+const asking = (request: APIRequestContext, url: string) => async (path: string, body: object) => {
+  const answer = await post(request, url, path, body);
+  return { status: answer.status(), body: await answer.json() };
+};
+
 test('masters, combinations and versions answer, and refuse what is not as described', async ({ request, server }) => {
-  const ask = async (path: string, body: object) => {
-    const answer = await post(request, server.url, path, body);
-    return { status: answer.status(), body: await answer.json() };
-  };
+  const ask = asking(request, server.url);
   const groups = [
     { name: 'Leith', values: { place: 'Leith' }, keywords: ['Bread Ovens', 'clay oven builders of the town'] },
     { name: 'Far', values: {}, keywords: [] },
@@ -87,6 +89,44 @@ test('masters, combinations and versions answer, and refuse what is not as descr
   expect(
     (await ask('/api/combinations', { language: 'en', headlines: [{ text: 'x', position: 4 }], descriptions: [], keywords: [] })).status,
   ).toBe(422);
+});
+
+test('pages go where rules in order send them, and terms are judged by what came of them', async ({ request, server }) => {
+  const ask = asking(request, server.url);
+  const pages = [
+    { address: 'https://www.vellacre.example/frames/ash/', columns: { label: ['spring', 'In stock'] } },
+    { address: 'vellacre.example/frames/oak', columns: {} },
+    { address: 'vellacre.example/journal', columns: { label: 'spring' } },
+    { address: 'vellacre.example/', columns: {} },
+  ];
+  const frames = { name: 'Frames', when: { field: 'address', is: 'begins', value: 'http://vellacre.example/frames/' } };
+  const spring = { name: 'Spring', when: { all: [{ field: 'label', is: 'equals', value: 'Spring' }, { not: { any: [] } }] } };
+  const excluded = { field: 'address', is: 'ends', value: 'journal' };
+  expect(await ask('/api/page-rules', { pages, rules: [frames, spring], excluded })).toEqual({
+    status: 200,
+    body: {
+      rules: [
+        { name: 'Frames', catches: [0, 1], shares: [], only: [1] },
+        { name: 'Spring', catches: [], shares: [{ name: 'Frames', pages: [0] }], only: [] },
+      ],
+      nobody: [3],
+      excluded: [2],
+    },
+  });
+  const empty = { name: 'Empty', when: { not: { field: 'label', is: 'holds', value: '' } } };
+  expect((await ask('/api/page-rules', { pages, rules: [frames, empty] })).status).toBe(422);
+
+  const term = (text: string, clicks: number, costMinor: number, conversions: number) => ({ text, clicks, costMinor, conversions });
+  const terms = [term('old piano', 44, 4444, 5), term('piano app', 88, 9328, 0), term('piano tuner', 84, 9576, 6), term('new', 0, 0, 0)];
+  expect((await ask('/api/terms', { affordableMinor: 2976, terms })).body).toEqual({
+    terms: [
+      { text: 'old piano', judgement: 'converting', clicksNeeded: 0 },
+      { text: 'piano app', judgement: 'costing', clicksNeeded: 0 },
+      { text: 'piano tuner', judgement: 'promising', clicksNeeded: 7 },
+      { text: 'new', judgement: 'too-early', clicksNeeded: null },
+    ],
+  });
+  expect((await ask('/api/terms', { affordableMinor: 2976, terms: [term('x', -1, 0, 0)] })).status).toBe(422);
 });
 
 test('verdicts are proposed for finds by a brief alone, in their order, with places looked up', async ({ request, server }) => {

@@ -5,10 +5,12 @@ import { combineJob, partKeywordsJob, proposeGroupsJob } from './groups-jobs';
 import { measureJob } from './measure-job';
 import { checkPlanFileJob } from './plan-file-job';
 import { readHtmlJob } from './page-job';
+import { pageRulesJob } from './page-rules-job';
 import { proofJob, tablesJob } from './plan-jobs';
 import { matchPlacesJob, namedPlacesJob, reachJob } from './place-jobs';
 import { summaryJob } from './summary-job';
 import { decodeListJob, decodeTableJob } from './table-jobs';
+import { judgeTermsJob } from './terms-job';
 import { proposeVerdictsJob } from './verdicts-job';
 import type { Job } from './job';
 
@@ -33,6 +35,8 @@ export const jobs = {
   combinations: combinationsJob,
   'check-master': masterCheckJob,
   'compare-versions': compareVersionsJob,
+  'page-rules': pageRulesJob,
+  'judge-terms': judgeTermsJob,
   'check-plan-file': checkPlanFileJob,
   'decode-table': decodeTableJob,
   'decode-list': decodeListJob,
