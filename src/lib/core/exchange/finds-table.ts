@@ -2,6 +2,7 @@ import { writeAmount } from '../money/money';
 import { inOrder } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { Verdict } from '../records/find';
+import { countedReports } from '../finds/counted-reports';
 import { sumReports } from '../finds/report-sums';
 import { wouldRun } from './cells';
 import type { Table } from './tables';
@@ -17,7 +18,7 @@ export type FindsTable = Pick<Table, 'columns' | 'rows' | 'numbers' | 'guarded'>
 /** The finds of a plan as a table: verdict and reason, the groups they stand in, figures, and what reports counted where there are any. */
 export function makeFindsTable(view: PlanView, verdict: Verdict | 'all' = 'all'): FindsTable {
   const { snapshot, account } = view;
-  const reported = sumReports(snapshot.reportRow);
+  const reported = sumReports(countedReports(snapshot).rows);
   const groups = new Map<string, string[]>();
   for (const { text, groupId } of snapshot.keyword.values())
     groups.set(text, [...new Set([...(groups.get(text) ?? []), snapshot.group.get(groupId)?.name ?? ''])]);

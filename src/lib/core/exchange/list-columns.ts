@@ -6,7 +6,7 @@ import { readSearches } from './read-searches';
 /** What a column of a list of finds holds. */
 const listMeanings = ['keyword', 'searches', 'bid-low', 'bid-high', 'ignore'] as const;
 /** What a column of a report holds besides: what was counted, and for what. */
-export const reportMeanings = ['group', 'clicks', 'impressions', 'cost', 'average-cost', 'conversions', 'value'] as const;
+export const reportMeanings = ['group', 'day', 'clicks', 'impressions', 'cost', 'average-cost', 'conversions', 'value'] as const;
 export type ReportMeaning = (typeof reportMeanings)[number];
 /** All that a column of a list can mean, months aside. */
 export const columnMeanings = [...listMeanings, ...reportMeanings] as const;
@@ -69,7 +69,7 @@ export function meaningsOfHeadings(cells: readonly string[]): ColumnMeaning[] {
 
 /** Whether columns are those of a report. */
 export const isReport = (meanings: readonly ColumnMeaning[]): boolean =>
-  meanings.some((meaning) => meaning !== 'group' && (reportMeanings as readonly string[]).includes(meaning));
+  meanings.some((meaning) => meaning !== 'group' && meaning !== 'day' && (reportMeanings as readonly string[]).includes(meaning));
 
 const known = (meanings: readonly ColumnMeaning[]) => meanings.filter((meaning) => meaning !== 'ignore').length;
 

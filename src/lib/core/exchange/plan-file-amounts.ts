@@ -6,7 +6,7 @@ import { findRecord } from '../records/find';
 import { groupRecord } from '../records/group';
 import { keywordRecord } from '../records/keyword';
 import { offerRecord } from '../records/offer';
-import { reportRowRecord } from '../records/report';
+import { reportRecord, reportRowRecord } from '../records/report';
 import { scenarioRecord } from '../records/scenario';
 
 const extras = extraRecord.amounts;
@@ -23,7 +23,7 @@ export const planFileAmounts: AmountFields = {
   brief: { ...briefRecord.amounts, offers: offerRecord.amounts },
   campaigns: campaignAmounts,
   extras,
-  reports: { rows: reportRowRecord.amounts },
+  reports: { ...reportRecord.amounts, rows: reportRowRecord.amounts },
   finds: findRecord.amounts,
   scenarios: scenarioRecord.amounts,
 };

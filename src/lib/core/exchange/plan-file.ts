@@ -17,7 +17,7 @@ import { place, placeRecord } from '../records/place';
 import { mostScenarios, scenario } from '../records/scenario';
 import { setAside } from '../records/set-aside';
 import { slotWord } from '../records/slot-word';
-import { report, reportRow } from '../records/report';
+import { report, reportRecord, reportRow, reportRowRecord } from '../records/report';
 import { seenCompetitor } from '../records/seen-competitor';
 import { seenPage } from '../records/seen-page';
 import { wordKind } from '../records/word-kind';
@@ -128,7 +128,13 @@ export const planFileSchema = /* @__PURE__ */ made(() =>
     wordKinds: list(wordKind.omit(noPlace)).default([]),
     rivals: list(seenCompetitor.omit(noPlace), 200).default([]),
     pagesRead: list(seenPage.omit(noPlace), 5000).default([]),
-    reports: list(report.omit(noPlace).extend({ rows: list(reportRow.omit({ ...noPlace, reportId: true })) }), 500).default([]),
+    reports: list(
+      report.omit(noPlace).extend({
+        ...withDefaults(report.shape, reportRecord.added),
+        rows: list(reportRow.omit({ ...noPlace, reportId: true }).extend(withDefaults(reportRow.shape, reportRowRecord.added))),
+      }),
+      500,
+    ).default([]),
     finds: list(fileFind),
     scenarios: list(fileScenario, mostScenarios).default([]),
     /** `record` is a path such as `campaigns/0/groups/1/ads/0/headlines/2`, or empty for the plan as a whole. */

@@ -57,6 +57,8 @@ export interface PastedFinds {
   firstLines: { line: number; text: string }[];
   /** Lines of a report; none where it is no report. */
   reportRows: (ReportFigures & { text: string })[];
+  /** What a report’s last line counts in all; null where it has none. */
+  totals: { clicks: number | null; costMinor: number | null } | null;
   /** The days that lines above a report's headings tell. */
   dates: { from: string; until: string } | null;
   /** What files of the same kind have in common. */
@@ -116,8 +118,8 @@ export function readListedFinds(
   const below = first.filter(({ line }) => headingLine === null || line >= headingLine).map(({ cells }) => cells);
   const shape = shapeOfRows(below, { hasHeading: headingLine !== null, currency: context.currency });
   const dates = headingLine === null ? null : findReportDates(first.filter(({ line }) => line < headingLine));
-  const { shown: lines, counts, listed, reportRows } = reading;
-  return { lines, counts, listed, reportRows, dates, columns, headingLine, firstLines: first.slice(0, 10).map(asShown), shape };
+  const { shown: lines, counts, listed, reportRows, totals } = reading;
+  return { lines, counts, listed, reportRows, totals, dates, columns, headingLine, firstLines: first.slice(0, 10).map(asShown), shape };
 }
 
 const asShown = ({ line, cells }: NumberedRow) => ({
@@ -143,6 +145,7 @@ class ListReading {
   };
   /** Lines of a report, each for the text before it; none where it is no report. */
   readonly reportRows: (ReportFigures & { text: string })[] = [];
+  totals: PastedFinds['totals'] = null;
   private readonly firstLines = new Map<string, number>();
 
   constructor(
@@ -154,9 +157,14 @@ class ListReading {
     const line = readLine(row, meanings, this.context, number);
     const { listed, counts } = this;
     // A report ends with sums, which are no searches.
-    if (this.isReport && isTotal(line.written)) return;
+    const cell = (meaning: ColumnMeaning) => (row[meanings.indexOf(meaning)] ?? '').trim();
+    if (this.isReport && isTotal(line.written)) {
+      const { clicks, costMinor } = readReportFigures(cell, this.context.currency, () => undefined);
+      // Of several the largest is the one of all.
+      if ((costMinor ?? 0) >= (this.totals?.costMinor ?? 0)) this.totals = { clicks, costMinor };
+      return;
+    }
     if (this.isReport && line.text !== '') {
-      const cell = (meaning: ColumnMeaning) => (row[meanings.indexOf(meaning)] ?? '').trim();
       const unread = (text: string) => line.notes.push({ code: 'figure-unread', text });
       line.report = readReportFigures(cell, this.context.currency, unread);
       this.reportRows.push({ text: line.text, ...line.report });

@@ -27,7 +27,7 @@ free piano,Broad,Tuning,2,60,3 %,0.40,0.80,0 %,--,--
 Total: account,,,132,1640,,,258.80,,3.50,1120.00`;
 
 describe('a report of searches', () => {
-  const { reportRows, listed, dates, headingLine, columns } = read(report);
+  const { reportRows, listed, dates, totals, headingLine, columns } = read(report);
 
   it('is recognised by its columns below title and dates; cost in all is no bid', () => {
     expect(headingLine).toBe(3);
@@ -48,6 +48,7 @@ describe('a report of searches', () => {
     expect(reportRows[0]).toEqual({
       text: 'piano tuning near me',
       groupName: 'Tuning',
+      day: null,
       clicks: 120,
       impressions: 1480,
       costMinor: 23_700,
@@ -73,9 +74,25 @@ describe('a report of searches', () => {
     ['Keyword;Searches each month;Competition;Low bid;High bid', ['keyword', 'searches', 'ignore', 'bid-low', 'bid-high']],
   ])('%s', (line, meanings) => expect(meaningsOfHeadings(line.split(';'))).toEqual(meanings));
 
+  it('tells what its last line counts in all, and the day of each line where it has a column of days', () => {
+    expect(totals).toEqual({ clicks: 132, costMinor: 25_880 });
+    const daily = read(
+      'Search term;Day;Ad group;Clicks;Cost\npiano tuning;2027-02-01;Tuning;3;2,40\npiano tuning;2. Februar 2027;Tuning;4;3,20',
+      'EUR',
+    );
+    expect(daily.columns.map(({ meaning }) => meaning)).toEqual(['keyword', 'day', 'group', 'clicks', 'cost']);
+    expect(daily.reportRows.map(({ day, costMinor }) => [day, costMinor])).toEqual([
+      ['2027-02-01', 240],
+      ['2027-02-02', 320],
+    ]);
+    const incoming = { name: 'days.csv', on: '2027-02-10', from: null, until: null, totals: null, rows: daily.reportRows };
+    const { change } = takeReport(viewOf(snapshotOfFile(cleanFile)), incoming, { key: '', newId: countingIds('d') });
+    expect(JSON.stringify(change)).toContain('"from":"2027-02-01","until":"2027-02-02"');
+  });
+
   it('comes in as one step: its lines, the finds, and again out of a plan file', () => {
     const snapshot = snapshotOfFile(cleanFile);
-    const incoming = { name: 'october.csv', on: '2026-11-01', from: dates!.from, until: dates!.until, rows: reportRows };
+    const incoming = { name: 'october.csv', on: '2026-11-01', from: dates!.from, until: dates!.until, totals, rows: reportRows };
     const { change, fresh } = takeReport(viewOf(snapshot), incoming, { key: '', newId: countingIds('r') });
     const decision = decide(snapshot, change, 'plan');
     if (!decision.ok) throw new Error(decision.refusal.code);

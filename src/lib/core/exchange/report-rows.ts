@@ -32,6 +32,7 @@ export function readReportFigures(
   const money = (text: string) => parseAmount(text, currency);
   return {
     groupName: cell('group').slice(0, 300),
+    day: datesIn(cell('day'))[0] ?? null,
     clicks: figure('clicks', whole),
     impressions: figure('impressions', whole),
     costMinor: figure('cost', money),

@@ -4,6 +4,7 @@ import type { Figures, FiguresKind, Find } from '../records/find';
 import type { ReportRow } from '../records/report';
 import { childrenOf, type Snapshot } from '../store/snapshot';
 import { figuresOfFind } from './find-figures';
+import { countedReports } from './counted-reports';
 import { sumReports } from './report-sums';
 
 /** Where a figure comes from. */
@@ -121,15 +122,16 @@ function ownOf(text: string, rows: ReadonlyMap<string, ReportRow>): KeywordFigur
  * places, then the market's for others.
  */
 export function figuresOfKeywords(
-  snapshot: Pick<Snapshot, 'find' | 'reportRow' | 'place'>,
+  snapshot: Pick<Snapshot, 'find' | 'report' | 'reportRow' | 'place'>,
   campaign: Pick<Campaign, 'id'> | null,
 ): (text: string) => KeywordFigures {
   const key = placesKey(childrenOf(snapshot.place, 'campaignId', campaign?.id ?? null));
   const finds = findsByText(snapshot.find);
+  const counted = countedReports(snapshot).rows;
   return (text) => {
     const find = finds.get(text);
     const figures = find ? keptFigures(find, key) : unknown;
-    const own = ownOf(text, snapshot.reportRow);
+    const own = ownOf(text, counted);
     return own ? { ...figures, own } : figures;
   };
 }

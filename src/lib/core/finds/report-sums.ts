@@ -14,7 +14,7 @@ export interface ReportSum {
 const kept = new WeakMap<object, ReadonlyMap<string, ReportSum>>();
 const plus = (one: number | null, other: number | null) => (one === null ? other : other === null ? one : one + other);
 
-/** What reports counted, by search; worked out once for the same rows. */
+/** What lines of reports counted (`countedReports`), by search; worked out once for the same rows. */
 export function sumReports(rows: ReadonlyMap<string, ReportRow>): ReadonlyMap<string, ReportSum> {
   const known = kept.get(rows);
   if (known) return known;

@@ -9,7 +9,7 @@ import { figuresOfKeywords, findsByText } from './keyword-figures';
 
 /** Keywords of a campaign of which searches or prices are not known, and those of which they are estimates of other places; each text once. */
 export function textsWithoutFigures(
-  snapshot: Pick<Snapshot, 'find' | 'reportRow' | 'place' | 'group' | 'keyword'>,
+  snapshot: Pick<Snapshot, 'find' | 'report' | 'reportRow' | 'place' | 'group' | 'keyword'>,
   campaign: Pick<Campaign, 'id'>,
 ): { unknown: string[]; elsewhere: string[] } {
   const figuresOf = figuresOfKeywords(snapshot, campaign);

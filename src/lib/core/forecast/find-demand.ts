@@ -1,3 +1,4 @@
+import { countedReports } from '../finds/counted-reports';
 import { figuresOfKeywords } from '../finds/keyword-figures';
 import type { Find, Verdict } from '../records/find';
 import { inOrder } from '../store/snapshot';
@@ -32,7 +33,7 @@ export class FindDemand {
       modelOf(view),
       view.house.defaultMatch,
       [...view.snapshot.place.values()].map(({ id }) => id),
-      view.snapshot.reportRow.size,
+      countedReports(view.snapshot).rows.size,
     ]);
   }
 

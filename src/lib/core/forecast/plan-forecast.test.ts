@@ -1,3 +1,4 @@
+import { withReports } from '../../../tests/with-reports';
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import spring from '../../../demo/ottlemere-spring-launch.json';
@@ -78,27 +79,7 @@ describe('whose figures a keyword has', () => {
   });
 
   it('a report’s own click-through and cost a click, which bids and searches do not replace', () => {
-    const reported: Snapshot = {
-      ...clean,
-      reportRow: new Map([
-        [
-          'r',
-          {
-            id: 'r',
-            reportId: 'x',
-            groupName: '',
-            text: 'piano tuning',
-            clicks: 30,
-            impressions: 300,
-            costMinor: 2100,
-            averageCostMinor: null,
-            conversions: null,
-            valueMinor: null,
-            position: 0,
-          },
-        ],
-      ]),
-    };
+    const reported = withReports(clean, [{ rows: [{ text: 'piano tuning', clicks: 30, impressions: 300, costMinor: 2100 }] }]);
     expect(figuresOfKeywords(reported, campaign)('piano tuning')).toMatchObject({
       searches: [900, 1300],
       own: { impressions: 300, clickThrough: 0.1, costPerClickMinor: 70 },

@@ -217,6 +217,7 @@ export class PlanModel {
       brief.clickRate,
       brief.ownNames,
       snapshot.find,
+      snapshot.report,
       snapshot.reportRow,
       childrenOf(snapshot.place, 'campaignId', row.id),
       groups,

@@ -11,6 +11,8 @@ export interface IncomingReport {
   on: string;
   from: string | null;
   until: string | null;
+  /** What its last line counts in all, where it has one. */
+  totals: { clicks: number | null; costMinor: number | null } | null;
   rows: readonly (ReportFigures & { text: string })[];
 }
 
@@ -20,7 +22,7 @@ export const mostReportRows = 20_000;
 /** The change that brings a report in, one step: its lines as they are, and each search as a find, which standing words judge at once. */
 export function takeReport(
   view: PlanView,
-  { name, on, from, until, rows }: IncomingReport,
+  { name, on, from, until, totals, rows }: IncomingReport,
   { key, newId }: { key: string; newId: () => string },
 ): { change: Change; fresh: number; known: number } {
   const source = name.slice(0, 200);
@@ -29,7 +31,17 @@ export function takeReport(
   const { change, fresh, known } = mergeFinds(view, incoming, { key, name: 'report-read-in', newId });
   const finds: SimpleChange[] = change?.type === 'several' ? change.changes : [];
   const id = newId();
-  const report = { id, name: source, importedOn: on, from, until, position: nextPosition(view.snapshot.report.values()) };
+  const days = rows.flatMap(({ day }) => day ?? []).sort();
+  const report = {
+    id,
+    name: source,
+    importedOn: on,
+    from: from ?? days[0] ?? null,
+    until: until ?? days.at(-1) ?? null,
+    totalClicks: totals?.clicks ?? null,
+    totalCostMinor: totals?.costMinor ?? null,
+    position: nextPosition(view.snapshot.report.values()),
+  };
   const lines = rows.map((row, position) => ({ id: newId(), reportId: id, ...row, position }));
   return {
     change: {

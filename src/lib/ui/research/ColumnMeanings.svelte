@@ -17,6 +17,7 @@
     'bid-low': 'low bid',
     'bid-high': 'high bid',
     group: 'group',
+    day: 'day',
     clicks: 'clicks',
     impressions: 'impressions',
     cost: 'cost in all',

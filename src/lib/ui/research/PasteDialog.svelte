@@ -93,7 +93,7 @@
   /** A report's lines stand as they are, beside the finds of their texts. */
   async function takeIn(name: string): Promise<{ fresh: number; known: number }> {
     const rows = await reader.reportRows();
-    const report = { name, on: planState.today, from: told.from || null, until: told.until || null, rows };
+    const report = { name, on: planState.today, from: told.from || null, until: told.until || null, totals: read?.totals ?? null, rows };
     const { change, fresh, known } = takeReport(planState.plan, report, { key: research.figures.key, newId });
     const refusal = planState.make(change);
     if (refusal) throw new Error('The report was not brought in.');

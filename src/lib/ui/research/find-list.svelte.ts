@@ -3,6 +3,7 @@ import { usualOrder, type FindOrder } from '$lib/core/finds/find-orders';
 import { inOrder } from '$lib/core/store/snapshot';
 import type { Find, Verdict } from '$lib/core/records/find';
 import { intents, type Intent, type VerdictProposal } from '$lib/core/research/propose-verdict';
+import { countedReports } from '$lib/core/finds/counted-reports';
 import { sumReports, type ReportSum } from '$lib/core/finds/report-sums';
 import type { PlanState } from '../state/plan-state.svelte';
 
@@ -67,7 +68,7 @@ export class FindList {
     return { ...this.planState.finds.counts };
   });
   /** What reports counted, by search. */
-  readonly reported: ReadonlyMap<string, ReportSum> = $derived.by(() => sumReports(this.planState.snapshot.reportRow));
+  readonly reported: ReadonlyMap<string, ReportSum> = $derived.by(() => sumReports(countedReports(this.planState.snapshot).rows));
   private readonly matched: readonly Find[] = $derived.by(() =>
     this.planState.finds.filter({
       ids: this.holders(),

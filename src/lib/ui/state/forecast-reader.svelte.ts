@@ -17,6 +17,7 @@ const readRecords: readonly RecordName[] = [
   'brief',
   'campaign',
   'place',
+  'report',
   'reportRow',
   'find',
   'group',
