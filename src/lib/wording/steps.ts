@@ -92,6 +92,8 @@ const severalNames: Record<StepName, string> = {
   'keys-changed': 'changed keys',
   'rivals-read-in': 'read in rivals',
   'rival-named': 'named a rival',
+  'own-group-made': 'made a group of its own',
+  'term-judged': 'judged a search term',
   'report-read-in': 'read in a report',
   'bids-set': 'set bids',
   'money-set': 'set money',

@@ -1,7 +1,6 @@
 /** A text in quotation marks. */
 export const quote = (text: string) => `“${text}”`;
-/** A text with its first letter raised. */
-export const first = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
+export { first } from '$lib/core/text/first-letter';
 
 /** `12 keywords`, `1 keyword`. */
 export const countOf = (count: number, one: string, many = `${one}s`) => `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`;

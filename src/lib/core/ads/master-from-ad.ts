@@ -5,7 +5,7 @@ import fallbackData from '../rules/slot-fallbacks.json';
 import { childrenOf } from '../store/snapshot';
 import { baseLanguage } from '../text/base-language';
 import { escapePattern } from '../text/escape-pattern';
-import { applyCase, casesOf, type LetterCase } from '../text/letter-case';
+import { applyCase, caseThatMakes, type LetterCase } from '../text/letter-case';
 import type { PlanView } from '../view/plan-view';
 import { joinValue, type FillContext } from './fill-slots';
 import { measureLine } from './measure';
@@ -38,11 +38,6 @@ interface PlaceFallback {
   placeAlone: string;
 }
 const placeFallbacks: Record<string, PlaceFallback> = fallbackData;
-
-/** The letter case in which a value stands as it was found; `undefined` where none makes it so. */
-function caseThatMakes(found: string, value: string, language: string): LetterCase | null | undefined {
-  return [null, ...casesOf(language)].find((letterCase) => applyCase(value, letterCase, language) === found);
-}
 
 class Slotter {
   constructor(

@@ -43,6 +43,8 @@ export const stepNames = [
   'keys-changed',
   'rivals-read-in',
   'rival-named',
+  'own-group-made',
+  'term-judged',
   'report-read-in',
   'bids-set',
   'money-set',

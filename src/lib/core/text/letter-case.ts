@@ -59,3 +59,8 @@ export function applySpellings(value: string, spellings: readonly string[]): str
   }
   return result;
 }
+
+/** The letter case in which a value stands as it was found; `undefined` where none makes it so. */
+export function caseThatMakes(found: string, value: string, language: string): LetterCase | null | undefined {
+  return [null, ...casesOf(language)].find((letterCase) => applyCase(value, letterCase, language) === found);
+}

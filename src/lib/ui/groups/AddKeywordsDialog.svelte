@@ -10,7 +10,7 @@
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { newId } from '../state/synced-store.svelte';
-  import { newKeywords } from './make-groups';
+  import { newKeywords } from '$lib/core/groups/new-rows';
   import ScrollArea from '../parts/ScrollArea.svelte';
 
   let { planState, open = $bindable(), group }: { planState: PlanState; open: boolean; group: Group } = $props();

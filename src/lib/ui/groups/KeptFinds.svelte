@@ -5,7 +5,7 @@
   import Button from '../parts/Button.svelte';
   import { rangeBetween } from '../parts/range-choice';
   import { newId } from '../state/synced-store.svelte';
-  import { newKeywords } from './make-groups';
+  import { newKeywords } from '$lib/core/groups/new-rows';
   import type { SheetState } from './sheet-state.svelte';
 
   /** Kept finds that stand in no group, to be put into the one at hand. */

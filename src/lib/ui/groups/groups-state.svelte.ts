@@ -11,7 +11,8 @@ import type { ShellState } from '../shell/shell.svelte';
 import { yieldToMain } from '../state/yield-to-main';
 import type { PlanState } from '../state/plan-state.svelte';
 import { newId } from '../state/synced-store.svelte';
-import { freeGroupName, makeProposal, newGroup } from './make-groups';
+import { freeGroupName, newGroup } from '$lib/core/groups/new-rows';
+import { makeProposal } from './make-groups';
 import { copiesOf, copyToCampaign, pasteBlock } from './sheet-edits';
 import { SheetState } from './sheet-state.svelte';
 

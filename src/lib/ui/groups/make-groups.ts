@@ -1,54 +1,12 @@
 import { first } from '$lib/wording/texts';
 import { childrenOf, nextPosition, type Snapshot } from '$lib/core/store/snapshot';
 import type { SimpleChange } from '$lib/core/store/changes';
+import { copyAds, freeGroupName, newGroup, newKeywords, newNegatives } from '$lib/core/groups/new-rows';
 import type { Group } from '$lib/core/records/group';
-import type { Negative } from '$lib/core/records/negative';
-import { blank } from '$lib/core/records/record-types';
 import type { MatchType } from '$lib/core/records/match-types';
 import type { Master } from '$lib/core/records/master';
 import type { MasterLine } from '$lib/core/records/ad-line';
 import { applyMaster } from '../ads/apply-master';
-
-/** A name that no group of the campaign bears. */
-export function freeGroupName(snapshot: Snapshot, campaignId: string, wanted: string, taken: ReadonlySet<string> = new Set()): string {
-  const names = new Set([...taken, ...childrenOf(snapshot.group, 'campaignId', campaignId).map(({ name }) => name)]);
-  let name = first(wanted);
-  for (let number = 2; names.has(name); number++) name = `${first(wanted)} ${number}`;
-  return name;
-}
-
-/** A new group without keywords. */
-export function newGroup(snapshot: Snapshot, campaignId: string, name: string, theme: string, id: string): Group {
-  return blank('group', { id, campaignId, name, theme, position: nextPosition(childrenOf(snapshot.group, 'campaignId', campaignId)) });
-}
-
-/** Keywords of a group made from plain texts; those that stand in it already are left out. */
-export function newKeywords(
-  snapshot: Snapshot,
-  groupId: string,
-  marks: readonly { text: string; match: MatchType }[],
-  newId: () => string,
-) {
-  const existing = childrenOf(snapshot.keyword, 'groupId', groupId);
-  const seen = new Set(existing.map(({ text, match }) => `${match} ${text}`));
-  let position = nextPosition(existing);
-  return marks.flatMap(({ text, match }) => {
-    if (text === '' || seen.has(`${match} ${text}`)) return [];
-    seen.add(`${match} ${text}`);
-    return [blank('keyword', { id: newId(), groupId, text, match, position: position++ })];
-  });
-}
-
-/** A copy of a group's ads with their lines, for another group. */
-export function copyAds(snapshot: Snapshot, from: string, groupId: string, newId: () => string): SimpleChange[] {
-  const ads = childrenOf(snapshot.ad, 'groupId', from).map((ad) => ({ ad, id: newId() }));
-  if (ads.length === 0) return [];
-  const lines = ads.flatMap(({ ad, id }) => childrenOf(snapshot.adLine, 'adId', ad.id).map((line) => ({ ...line, id: newId(), adId: id })));
-  return [
-    { type: 'add', record: 'ad', rows: ads.map(({ ad, id }) => ({ ...ad, id, groupId })) },
-    { type: 'add', record: 'adLine', rows: lines },
-  ];
-}
 
 /** The group from which most of some keywords come; null where none comes from any. */
 function mostFrom(snapshot: Snapshot, ids: readonly string[]): string | null {
@@ -157,15 +115,4 @@ export function makeProposal(
     .map(({ id }) => id as string);
   if (emptied.length > 0) after.push({ type: 'remove', record: 'group', ids: emptied });
   return { type: 'several' as const, name: 'proposal-applied' as const, changes: [...before, ...after] };
-}
-
-/** Negatives of a group, at the end of all. */
-export function newNegatives(
-  snapshot: Snapshot,
-  groupId: string,
-  marks: readonly { text: string; match: MatchType }[],
-  newId: () => string,
-): Negative[] {
-  let position = nextPosition(snapshot.negative.values());
-  return marks.map(({ text, match }) => blank('negative', { id: newId(), groupId, text, match, position: position++ }));
 }

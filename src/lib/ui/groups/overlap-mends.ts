@@ -3,7 +3,7 @@ import { countOf } from '$lib/wording/texts';
 import type { ShellState } from '../shell/shell.svelte';
 import type { PlanState } from '../state/plan-state.svelte';
 import { newId } from '../state/synced-store.svelte';
-import { newNegatives } from './make-groups';
+import { newNegatives } from '$lib/core/groups/new-rows';
 
 /** Adds the negatives that keep groups apart, in one step. @returns whether they were taken. */
 export function addParting(planState: PlanState, shell: ShellState, { partings }: PlanParting): boolean {

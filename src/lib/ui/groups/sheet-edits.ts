@@ -5,7 +5,7 @@ import { blank } from '$lib/core/records/record-types';
 import type { Keyword } from '$lib/core/records/keyword';
 import type { SimpleChange } from '$lib/core/store/changes';
 import { childrenOf, nextPosition, type Snapshot } from '$lib/core/store/snapshot';
-import { copyAds, freeGroupName, newGroup, newNegatives } from './make-groups';
+import { copyAds, freeGroupName, newGroup, newNegatives } from '$lib/core/groups/new-rows';
 
 interface Placed {
   id: string;

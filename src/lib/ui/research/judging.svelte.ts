@@ -26,7 +26,7 @@ import { WordKinds } from '$lib/core/verdicts/word-kinds';
 import { firstLanguage } from '$lib/core/view/plan-view';
 import type { Change, SimpleChange } from '$lib/core/store/changes';
 import { inOrder } from '$lib/core/store/snapshot';
-import { freeGroupName, newGroup } from '../groups/make-groups';
+import { freeGroupName, newGroup } from '$lib/core/groups/new-rows';
 import { newCampaign } from '../settings/new-campaign';
 import type { PlanState } from '../state/plan-state.svelte';
 import { newId } from '../state/synced-store.svelte';

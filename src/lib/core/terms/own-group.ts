@@ -1,0 +1,213 @@
+import { measureLine } from '../ads/measure';
+import { escapeText } from '../ads/parse-slots';
+import { lineContext } from '../ads/slot-values';
+import { PlanAnswers } from '../groups/plan-answers';
+import { copyAds, freeGroupName, newGroup, newKeywords, newNegatives } from '../groups/new-rows';
+import { blocks, prepareNegative, prepareSearch } from '../keywords/matching';
+import type { Group } from '../records/group';
+import type { MatchType } from '../records/match-types';
+import type { Change, SimpleChange } from '../store/changes';
+import { childrenOf } from '../store/snapshot';
+import { escapePattern } from '../text/escape-pattern';
+import { applyCase, caseThatMakes } from '../text/letter-case';
+import { campaignsMeeting, firstLanguage, type PlanView } from '../view/plan-view';
+import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
+import { addUp, type Term } from './read-terms';
+
+/** What a group of its own is to be. */
+export interface OwnGroupAsked {
+  name: string;
+  terms: readonly Term[];
+  /** Whether its keywords stand as phrases too. */
+  isPhraseToo: boolean;
+  /** Empty: the page of the group that its ads come from. */
+  landingPage: string;
+}
+
+/** What a group gives away. */
+export interface KeptApart {
+  group: Group;
+  /** Exact negatives that it gets. */
+  negatives: readonly string[];
+  /** Keywords that move out of it, since they are the terms themselves. */
+  moved: readonly string[];
+  clicksBefore: number;
+  clicksAfter: number;
+}
+
+/** A group of its own before it is made: all that it would do. */
+export interface OwnGroup {
+  name: string;
+  theme: string;
+  /** The group whose settings and ads it takes over. */
+  from: Group;
+  keywords: readonly { text: string; match: MatchType }[];
+  /** What came of its terms together. */
+  sum: TermFigures;
+  judged: JudgedTerm | null;
+  /** Judged alone, so many of its terms are too early to tell. */
+  tooEarlyAlone: number;
+  /** What a click of it is worth at the low end of its rate; null where that is not known. */
+  bidMinor: number | null;
+  ads: number;
+  /** Lines of its ads that say its own theme in place of the old one. */
+  linesChanged: number;
+  apart: readonly KeptApart[];
+  /** Other terms that hold one of the new group’s words and stay where they are. */
+  staying: number;
+  change: Change;
+}
+
+/** The group that answered most of the terms’ clicks; null where no report names one of the plan’s. */
+function mostAnswering(terms: readonly Term[]): Group | null {
+  const clicks = new Map<Group, number>();
+  for (const { inGroups } of terms)
+    for (const one of inGroups) if (one.group) clicks.set(one.group, (clicks.get(one.group) ?? 0) + one.clicks);
+  return [...clicks].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+/** The negatives that a group gets so that it answers none of the terms: exact ones, and none that would block a keyword that it keeps. */
+function negativesFor(view: PlanView, group: Group, texts: readonly string[], moved: ReadonlySet<string>): string[] {
+  const language = firstLanguage(view, view.snapshot.campaign.get(group.campaignId));
+  const kept = childrenOf(view.snapshot.keyword, 'groupId', group.id).filter(({ text }) => !moved.has(text));
+  const searches = kept.map(({ text }) => prepareSearch(text, language));
+  return texts.filter((text) => {
+    const negative = prepareNegative(text, 'exact');
+    return !searches.some((search) => blocks(negative, search));
+  });
+}
+
+/**
+ * The group that chosen terms would become: exact keywords, ads and settings of the group that answered them most, a bid of its own figures, and
+ * every group that surely answers one of them kept apart by exact negatives, which block nothing else; keywords that are the terms themselves move.
+ * Null where no group is known that answered them.
+ */
+export function planOwnGroup(
+  view: PlanView,
+  all: readonly Term[],
+  { name, terms, isPhraseToo, landingPage }: OwnGroupAsked,
+  { affordableMinor, newId, fallback }: { affordableMinor: number | null; newId: () => string; fallback: Group | null },
+): OwnGroup | null {
+  const { snapshot } = view;
+  const from = mostAnswering(terms) ?? fallback;
+  const campaign = from && snapshot.campaign.get(from.campaignId);
+  if (!from || !campaign || terms.length === 0) return null;
+  const texts = terms.map(({ text }) => text);
+  const sum = addUp(terms);
+  const isCostKnown = terms.every((term) => term.isCostKnown);
+  const judged = affordableMinor !== null && isCostKnown ? judgeTerm(sum, affordableMinor) : null;
+  const low = judged?.rate?.[0] ?? 0;
+  const bidMinor = affordableMinor !== null && low > 0 ? Math.floor(affordableMinor * low) : null;
+  const free = freeGroupName(snapshot, campaign.id, name.trim() || texts[0]!);
+  const id = newId();
+  const group: Group = {
+    ...newGroup(snapshot, campaign.id, free, free.toLowerCase(), id),
+    defaultMatch: 'exact',
+    defaultBidMinor: bidMinor ?? from.defaultBidMinor,
+    landingPage: landingPage.trim() || from.landingPage,
+    offerId: from.offerId,
+  };
+  const keywords = texts.flatMap((text) =>
+    (isPhraseToo ? (['exact', 'phrase'] as const) : (['exact'] as const)).map((match) => ({ text, match })),
+  );
+  const apart = keepOthersApart(view, campaignsMeeting(view, campaign), texts, all, new Set(terms));
+  const movedIds = apart.flatMap(({ group: old, moved }) =>
+    childrenOf(snapshot.keyword, 'groupId', old.id).flatMap((keyword) => (moved.includes(keyword.text) ? [keyword.id as string] : [])),
+  );
+  const marks = (own: readonly string[]) => own.map((text) => ({ text, match: 'exact' as const }));
+  const negatives = apart
+    .flatMap(({ group: old, negatives: own }) => newNegatives(snapshot, old.id, marks(own), newId))
+    .map((row, at, [first]) => ({ ...row, position: first!.position + at }));
+  const ads = bringAdsAlong(view, from, group, keywords, newId);
+  const changes: SimpleChange[] = [{ type: 'add', record: 'group', rows: [group] }];
+  if (movedIds.length > 0) changes.push({ type: 'remove', record: 'keyword', ids: movedIds });
+  changes.push({ type: 'add', record: 'keyword', rows: newKeywords(snapshot, id, keywords, newId) }, ...ads.changes);
+  if (negatives.length > 0) changes.push({ type: 'add', record: 'negative', rows: negatives });
+  changes.push(...keepFinds(view, texts));
+  const words = new Set(free.toLowerCase().split(/\s+/).filter(Boolean));
+  const chosen = new Set(texts);
+  return {
+    name: free,
+    theme: group.theme,
+    from,
+    keywords,
+    sum,
+    judged,
+    tooEarlyAlone: terms.filter(({ judged: own }) => own?.judgement === 'too-early').length,
+    bidMinor,
+    ads: childrenOf(snapshot.ad, 'groupId', from.id).length,
+    linesChanged: ads.linesChanged,
+    apart,
+    staying: all.filter(({ text }) => !chosen.has(text) && text.split(' ').some((word) => words.has(word))).length,
+    change: { type: 'several', name: 'own-group-made', changes },
+  };
+}
+
+/** Ads of the old group for the new one: where a line says the old theme it says the new one, if it fits. */
+function bringAdsAlong(
+  view: PlanView,
+  from: Group,
+  group: Group,
+  keywords: readonly { text: string }[],
+  newId: () => string,
+): { changes: SimpleChange[]; linesChanged: number } {
+  const language = firstLanguage(view, view.snapshot.campaign.get(group.campaignId));
+  const texts = [...new Set(keywords.map(({ text }) => text))];
+  const theme = from.theme.trim();
+  if (theme === '') return { changes: copyAds(view.snapshot, from.id, group.id, newId), linesChanged: 0 };
+  const pattern = new RegExp(`(?<![\\p{L}\\p{N}])${escapePattern(theme)}(?![\\p{L}\\p{N}])`, 'giu');
+  let linesChanged = 0;
+  const changes = copyAds(view.snapshot, from.id, group.id, newId, (line, ad) => {
+    const text = line.text.replace(pattern, (found) => {
+      const letterCase = caseThatMakes(found, theme, language);
+      return letterCase === undefined ? found : escapeText(applyCase(group.theme, letterCase, language));
+    });
+    if (text === line.text || measureLine(text, texts, lineContext(view, group, ad.format, line.kind)).problems.length > 0)
+      return line.text;
+    linesChanged++;
+    return text;
+  });
+  return { changes, linesChanged };
+}
+
+/** Terms that are finds are kept. */
+function keepFinds({ snapshot }: PlanView, texts: readonly string[]): SimpleChange[] {
+  const wanted = new Set(texts);
+  const ids = [...snapshot.find.values()].flatMap(({ id, text, verdict }) =>
+    wanted.has(text) && verdict !== 'keep' ? [id as string] : [],
+  );
+  return ids.length === 0 ? [] : [{ type: 'judge', ids, verdict: 'keep' }];
+}
+
+function keepOthersApart(
+  view: PlanView,
+  campaigns: Parameters<typeof campaignsMeeting>[1][],
+  texts: readonly string[],
+  all: readonly Term[],
+  chosen: ReadonlySet<Term>,
+): KeptApart[] {
+  const answers = new PlanAnswers(view, campaigns);
+  const shared = new Map<string, string[]>();
+  for (const text of texts) {
+    const { group, also } = answers.answer(text);
+    for (const id of group === null ? also : [group, ...also]) shared.set(id, [...(shared.get(id) ?? []), text]);
+  }
+  const clicks = (groupId: string, isCounted: (term: Term) => boolean) =>
+    all.reduce(
+      (sum, term) =>
+        sum + (isCounted(term) ? term.inGroups.reduce((own, one) => own + (one.group?.id === groupId ? one.clicks : 0), 0) : 0),
+      0,
+    );
+  return [...shared].map(([groupId, own]) => {
+    const group = view.snapshot.group.get(groupId)!;
+    const standing = new Set(childrenOf(view.snapshot.keyword, 'groupId', groupId).map(({ text }) => text));
+    const moved = own.filter((text) => standing.has(text));
+    return {
+      group,
+      negatives: negativesFor(view, group, own, new Set(moved)),
+      moved,
+      clicksBefore: clicks(groupId, () => true),
+      clicksAfter: clicks(groupId, (term) => !chosen.has(term)),
+    };
+  });
+}

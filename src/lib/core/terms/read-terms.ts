@@ -1,0 +1,171 @@
+import { countedReports, type ReportLeftOut } from '../finds/counted-reports';
+import type { Group } from '../records/group';
+import type { Keyword } from '../records/keyword';
+import type { Report, ReportRow } from '../records/report';
+import { groupsInOrder, worthOf, type PlanView } from '../view/plan-view';
+import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
+
+/** Days for which clicks wait before they are judged (house rule): enquiries come later than clicks. */
+export const daysToWait = 7;
+
+/** What came of a search in one group. */
+export interface TermInGroup extends TermFigures {
+  /** As the report names it; empty where it does not. */
+  groupName: string;
+  /** The group of the plan that bears this name; null where none does. */
+  group: Group | null;
+}
+
+/** A search term with what came of it, all groups together. */
+export interface Term extends TermFigures {
+  text: string;
+  impressions: number;
+  /** Whether the cost of all its clicks is told. */
+  isCostKnown: boolean;
+  /** The groups that answered, the one with the most clicks first. */
+  inGroups: readonly TermInGroup[];
+  /** Null where nobody has said what a conversion may cost, or its cost is not told. */
+  judged: JudgedTerm | null;
+  /** Where it stands as a keyword, exact ones first. */
+  keywords: readonly Keyword[];
+}
+
+/** What the imported reports tell of searches. */
+export interface TermsRead {
+  /** Most cost first. */
+  terms: readonly Term[];
+  total: TermFigures;
+  /** The days they are about; null where no report tells. */
+  from: string | null;
+  until: string | null;
+  counted: readonly Report[];
+  leftOut: readonly ReportLeftOut[];
+  /** Clicks too young to be judged: in no sum. */
+  waiting: TermFigures & { since: string | null };
+  /** Young clicks that are judged all the same, since their report tells no days: how many days of it. */
+  youngDays: number;
+  /** What last lines of reports count beyond their terms; null where none tells. */
+  hidden: { clicks: number; costMinor: number } | null;
+  /** What a conversion may cost; null while the brief does not say enough. */
+  affordableMinor: number | null;
+}
+
+const nothing = (): TermFigures => ({ clicks: 0, costMinor: 0, conversions: 0 });
+
+/** The sum of what came of several. */
+export function addUp(all: Iterable<TermFigures>): TermFigures {
+  const sum = nothing();
+  for (const one of all) add(sum, one);
+  return sum;
+}
+
+function add(sum: TermFigures, { clicks, costMinor, conversions }: TermFigures): void {
+  sum.clicks += clicks;
+  sum.costMinor += costMinor;
+  sum.conversions += conversions;
+}
+
+/** What a line cost: as told, else its clicks at the average; null where neither is told of clicks. */
+function costOf({ costMinor, averageCostMinor, clicks }: ReportRow): number | null {
+  if (costMinor !== null) return costMinor;
+  if (!clicks) return 0;
+  return averageCostMinor === null ? null : averageCostMinor * clicks;
+}
+
+const dayBefore = (day: string, days: number) => new Date(Date.parse(day) - days * 86_400_000).toISOString().slice(0, 10);
+const sameName = (name: string) => name.trim().toLowerCase();
+
+class Gathering {
+  readonly byText = new Map<string, Term & { inGroups: TermInGroup[] }>();
+  readonly waiting = { ...nothing(), since: null as string | null };
+  private readonly groups: ReadonlyMap<string, Group>;
+  private readonly keywords = new Map<string, Keyword[]>();
+
+  constructor(view: PlanView) {
+    this.groups = new Map(groupsInOrder(view).map((group) => [sameName(group.name), group]));
+    for (const keyword of view.snapshot.keyword.values()) {
+      const known = this.keywords.get(keyword.text);
+      if (known) known.push(keyword);
+      else this.keywords.set(keyword.text, [keyword]);
+    }
+  }
+
+  take(row: ReportRow, waitsFrom: string): void {
+    const cost = costOf(row);
+    const figures = { clicks: row.clicks ?? 0, costMinor: cost ?? 0, conversions: row.conversions ?? 0 };
+    if (row.day !== null && row.day > waitsFrom) {
+      add(this.waiting, figures);
+      if (this.waiting.since === null || row.day < this.waiting.since) this.waiting.since = row.day;
+      return;
+    }
+    let term = this.byText.get(row.text);
+    if (!term) {
+      const keywords = [...(this.keywords.get(row.text) ?? [])].sort((a, b) => Number(b.match === 'exact') - Number(a.match === 'exact'));
+      term = { text: row.text, ...nothing(), impressions: 0, isCostKnown: true, inGroups: [], judged: null, keywords };
+      this.byText.set(row.text, term);
+    }
+    add(term, figures);
+    term.impressions += row.impressions ?? 0;
+    term.isCostKnown &&= cost !== null;
+    let inGroup = term.inGroups.find(({ groupName }) => groupName === row.groupName);
+    if (!inGroup) {
+      inGroup = { groupName: row.groupName, group: this.groups.get(sameName(row.groupName)) ?? null, ...nothing() };
+      term.inGroups.push(inGroup);
+    }
+    add(inGroup, figures);
+  }
+}
+
+function hiddenIn(reports: readonly Report[], rows: Iterable<ReportRow>): TermsRead['hidden'] {
+  const telling = new Map(reports.filter(({ totalCostMinor }) => totalCostMinor !== null).map((report) => [report.id as string, report]));
+  if (telling.size === 0) return null;
+  const told = nothing();
+  for (const row of rows)
+    if (telling.has(row.reportId)) add(told, { clicks: row.clicks ?? 0, costMinor: costOf(row) ?? 0, conversions: 0 });
+  const all = [...telling.values()];
+  return {
+    clicks: Math.max(0, all.reduce((sum, { totalClicks }) => sum + (totalClicks ?? 0), 0) - told.clicks),
+    costMinor: Math.max(0, all.reduce((sum, { totalCostMinor }) => sum + totalCostMinor!, 0) - told.costMinor),
+  };
+}
+
+/** The days of reports without days that are too young to be judged. */
+function youngDaysOf(reports: readonly Report[], rows: ReadonlyMap<string, ReportRow>, waitsFrom: string): number {
+  const withDays = new Set<string>([...rows.values()].flatMap(({ day, reportId }) => (day === null ? [] : [reportId as string])));
+  const until = reports
+    .flatMap((report) => (withDays.has(report.id) ? [] : (report.until ?? [])))
+    .sort()
+    .at(-1);
+  return until !== undefined && until > waitsFrom ? (Date.parse(until) - Date.parse(waitsFrom)) / 86_400_000 : 0;
+}
+
+/**
+ * What the imported reports tell of searches by `today`: terms with what came of them, judged against what a conversion may cost. Reports add up
+ * once (`countedReports`); clicks of the last seven days wait where days are told.
+ */
+export function readTerms(view: PlanView, today: string): TermsRead {
+  const { rows, counted, leftOut } = countedReports(view.snapshot);
+  const affordableMinor = worthOf(view)?.affordableMinor ?? null;
+  const waitsFrom = dayBefore(today, daysToWait);
+  const gathering = new Gathering(view);
+  for (const row of rows.values()) gathering.take(row, waitsFrom);
+  const terms = [...gathering.byText.values()];
+  for (const term of terms) {
+    term.inGroups.sort((a, b) => b.clicks - a.clicks || b.costMinor - a.costMinor);
+    if (affordableMinor !== null && term.isCostKnown) term.judged = judgeTerm(term, affordableMinor);
+  }
+  terms.sort((a, b) => b.costMinor - a.costMinor || b.clicks - a.clicks || (a.text < b.text ? -1 : 1));
+  const dates = counted.flatMap(({ from, until }) => [from, until].filter((day) => day !== null)).sort();
+  return {
+    terms,
+    total: addUp(terms),
+    from: dates[0] ?? null,
+    until: dates.at(-1) ?? null,
+    counted,
+    leftOut,
+    waiting: gathering.waiting,
+    youngDays: youngDaysOf(counted, rows, waitsFrom),
+    hidden: hiddenIn(counted, rows.values()),
+    affordableMinor,
+  };
+}
