@@ -116,15 +116,6 @@ const views = [
     },
   ],
   ['proof', '/proof'],
-  [
-    'rule-sets',
-    '/proof?view=rules',
-    async (page) => {
-      await page.getByRole('button', { name: 'Copy' }).click();
-      await page.getByLabel('Responsive: headlines, limit').fill('28');
-      await page.getByRole('region', { name: 'Would come up' }).waitFor();
-    },
-  ],
   ['hand-off', '/hand-off'],
   [
     'versions',
@@ -139,6 +130,19 @@ const views = [
       await page.waitForTimeout(1000);
       await page.goto(`${page.url().split('/brief')[0]}/hand-off?view=versions`);
       await page.getByRole('button', { name: /^Compare/ }).click();
+    },
+  ],
+  [
+    'terms',
+    '/research?view=terms',
+    async (page) => {
+      await page.clock.setFixedTime(new Date('2027-03-20T10:00:00Z'));
+      await page.getByRole('button', { name: 'Read in a report' }).first().click();
+      await page.locator('dialog[open] input[type=file]').setInputFiles(join(root, 'src/demo/ottlemere-search-terms.csv'));
+      await page.getByRole('button', { name: /^Bring in/ }).click();
+      await page.locator('[data-term]').first().waitFor();
+      for (const text of ['fix an old piano edinburgh', 'old piano tuners near me', 'grand fix an old piano'])
+        await page.getByRole('checkbox', { name: `“${text}” into a group of its own` }).check();
     },
   ],
 ];

@@ -7,7 +7,7 @@ import { PlanAnswers } from '../groups/plan-answers';
 import { matchTypes, type MatchType } from '../records/match-types';
 import { applyEdits, childrenOf, inOrder, type Snapshot } from '../store/snapshot';
 import { decide } from '../store/decide';
-import { planOwnGroup } from './own-group';
+import { planOwnGroup, proposeName } from './own-group';
 import { readTerms, type Term } from './read-terms';
 
 const clean = snapshotOfFile(cleanFile);
@@ -51,7 +51,6 @@ describe('a group of its own', () => {
         { text: 'old piano tuning', match: 'exact' },
         { text: 'tune a piano', match: 'exact' },
       ],
-      staying: 1,
     });
     expect(own.apart).toMatchObject([
       {
@@ -62,13 +61,19 @@ describe('a group of its own', () => {
         clicksAfter: 29,
       },
     ]);
+    // Both hold only “piano”, which all hold; with one more on old pianos “old” tells the group.
+    expect(own.staying).toEqual({ words: [], count: 0 });
+    const old = plan(reported(clean, [...terms, ...['a', 'b', 'c', 'd', 'e', 'f'].map((text) => ({ text, clicks: 1 }))]), (term) =>
+      ['old piano tuning', 'old piano'].includes(term.text),
+    )!;
+    expect(old.own.staying).toEqual({ words: ['old'], count: 0 });
+    expect([proposeName([]), proposeName(old.own.terms), proposeName(own.terms)]).toEqual(['', 'old piano', 'piano']);
     // A click is worth the affordable cost times the low end of the rate: 2976 × 0.0636.
     expect(own.bidMinor).toBe(Math.floor(2976 * own.judged!.rate![0]));
     expect(group).toMatchObject({ defaultBidMinor: own.bidMinor, defaultMatch: 'exact', theme: 'old pianos' });
     expect(childrenOf(after.ad, 'groupId', group.id)).toHaveLength(own.ads);
-    const old = row(after, 'group');
-    expect(childrenOf(after.keyword, 'groupId', old.id).map(({ text }) => text)).toEqual(['piano tuning', 'piano tuner']);
-    expect(findBlockedIn(viewOf(after), old)).toEqual([]);
+    expect(childrenOf(after.keyword, 'groupId', row(after, 'group').id).map(({ text }) => text)).toEqual(['piano tuning', 'piano tuner']);
+    expect(findBlockedIn(viewOf(after), row(after, 'group'))).toEqual([]);
   });
 
   it('says its own theme where lines said the old one, if that fits', () => {

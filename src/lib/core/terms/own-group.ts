@@ -3,6 +3,7 @@ import { escapeText } from '../ads/parse-slots';
 import { lineContext } from '../ads/slot-values';
 import { PlanAnswers } from '../groups/plan-answers';
 import { copyAds, freeGroupName, newGroup, newKeywords, newNegatives } from '../groups/new-rows';
+import { languageWords } from '../keywords/stems';
 import { blocks, prepareNegative, prepareSearch } from '../keywords/matching';
 import type { Group } from '../records/group';
 import type { MatchType } from '../records/match-types';
@@ -41,6 +42,7 @@ export interface OwnGroup {
   theme: string;
   /** The group whose settings and ads it takes over. */
   from: Group;
+  terms: readonly Term[];
   keywords: readonly { text: string; match: MatchType }[];
   /** What came of its terms together. */
   sum: TermFigures;
@@ -53,8 +55,8 @@ export interface OwnGroup {
   /** Lines of its ads that say its own theme in place of the old one. */
   linesChanged: number;
   apart: readonly KeptApart[];
-  /** Other terms that hold one of the new group’s words and stay where they are. */
-  staying: number;
+  /** Words that its terms share and few others hold, and how many other terms hold one of them: these stay where they are. */
+  staying: { words: readonly string[]; count: number };
   change: Change;
 }
 
@@ -64,6 +66,26 @@ function mostAnswering(terms: readonly Term[]): Group | null {
   for (const { inGroups } of terms)
     for (const one of inGroups) if (one.group) clicks.set(one.group, (clicks.get(one.group) ?? 0) + one.clicks);
   return [...clicks].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+/** What terms say in common, in the words of the first; the first where they share nothing. */
+export function proposeName(terms: readonly Term[]): string {
+  const [words = [], ...others] = terms.map(({ text }) => text.split(' '));
+  const shared = words.filter((word) => others.every((other) => other.includes(word)));
+  return (shared.length > 0 ? shared : words).join(' ');
+}
+
+/** The largest share of all terms that a word may stand in and still tell a group. */
+const mostShare = 0.25;
+
+function stayingBeside(terms: readonly Term[], all: readonly Term[], isStopWord: (word: string) => boolean): OwnGroup['staying'] {
+  const holding = (word: string, among: readonly Term[]) => among.filter(({ text }) => text.split(' ').includes(word)).length;
+  const leastHeld = Math.min(2, terms.length);
+  const words = [...new Set(terms.flatMap(({ text }) => text.split(' ')))].filter(
+    (word) => !isStopWord(word) && holding(word, terms) >= leastHeld && holding(word, all) <= Math.max(terms.length, mostShare * all.length),
+  );
+  const others = all.filter((term) => !terms.includes(term) && term.text.split(' ').some((word) => words.includes(word)));
+  return { words, count: others.length };
 }
 
 /** The negatives that a group gets so that it answers none of the terms: exact ones, and none that would block a keyword that it keeps. */
@@ -124,12 +146,11 @@ export function planOwnGroup(
   changes.push({ type: 'add', record: 'keyword', rows: newKeywords(snapshot, id, keywords, newId) }, ...ads.changes);
   if (negatives.length > 0) changes.push({ type: 'add', record: 'negative', rows: negatives });
   changes.push(...keepFinds(view, texts));
-  const words = new Set(free.toLowerCase().split(/\s+/).filter(Boolean));
-  const chosen = new Set(texts);
   return {
     name: free,
     theme: group.theme,
     from,
+    terms,
     keywords,
     sum,
     judged,
@@ -138,7 +159,7 @@ export function planOwnGroup(
     ads: childrenOf(snapshot.ad, 'groupId', from.id).length,
     linesChanged: ads.linesChanged,
     apart,
-    staying: all.filter(({ text }) => !chosen.has(text) && text.split(' ').some((word) => words.has(word))).length,
+    staying: stayingBeside(terms, all, languageWords(firstLanguage(view, campaign)).isStopWord),
     change: { type: 'several', name: 'own-group-made', changes },
   };
 }

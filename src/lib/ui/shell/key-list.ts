@@ -23,6 +23,20 @@ export const listedKeys: readonly { name: string; keys: readonly ListedKey[] }[]
   },
   { name: 'Shelf', keys: [{ keys: 'P', does: 'New plan' }] },
   {
+    name: 'Search terms',
+    keys: [
+      { keys: '↑ ↓', does: 'Another term' },
+      { keys: 'E', does: 'Keep it as an exact keyword' },
+      { keys: 'G', does: 'Keep it in a group' },
+      { keys: 'B', does: 'Block it where it was answered' },
+      { keys: 'A', does: 'Block it everywhere' },
+      { keys: 'O', does: 'Into a group of its own, or out again' },
+      { keys: 'W', does: 'Wait for more clicks' },
+      { keys: 'Shift', does: 'With E, B, A or W: all terms of the chosen word, else of the judgement, that are not decided' },
+      { keys: 'Ctrl Enter', does: 'Make the group of its own' },
+    ],
+  },
+  {
     name: 'Groups',
     keys: [
       { keys: '↑ ↓', does: 'Another row' },

@@ -29,6 +29,11 @@
   import ChapterHead from '$lib/ui/shell/ChapterHead.svelte';
   import FindingsMargin from '$lib/ui/shell/FindingsMargin.svelte';
   import { showKey } from '$lib/ui/shell/research-keys';
+  import { page } from '$app/state';
+  import TabLink from '$lib/ui/shell/TabLink.svelte';
+  import TermMargin from '$lib/ui/terms/TermMargin.svelte';
+  import TermsView from '$lib/ui/terms/TermsView.svelte';
+  import { TermsState } from '$lib/ui/terms/terms-state.svelte';
   import PlanShell from '$lib/ui/shell/PlanShell.svelte';
   import { getShell } from '$lib/ui/shell/shell.svelte';
   import { getPlanState } from '$lib/ui/state/plan-state.svelte';
@@ -37,6 +42,8 @@
   const planState = getPlanState();
   const research = new ResearchState(planState);
   const { list } = research;
+  const terms = new TermsState(planState);
+  const isAboutTerms = $derived(page.url.searchParams.get('view') === 'terms');
   const rows = new RowWindow(
     () => 28,
     () => list.rows.length,
@@ -83,7 +90,7 @@
   onMount(() =>
     listenForActions({
       keys: () => keys,
-      isElsewhere: () => isSettling || isAboutCompetitors || list.all.length === 0,
+      isElsewhere: () => isAboutTerms || isSettling || isAboutCompetitors || list.all.length === 0,
       acts: {
         ...verdictActs,
         'keep-fitting': () => commands.keepFitting(),
@@ -115,8 +122,8 @@
 
 <PlanShell {planState} chapter="research">
   {#snippet margin()}
-    <FiguresNotice {planState} figures={research.figures} />
-    {#if list.current && !isSettling && !isAboutCompetitors}
+    {#if isAboutTerms}<TermMargin {terms} />{:else}<FiguresNotice {planState} figures={research.figures} />{/if}
+    {#if !isAboutTerms && list.current && !isSettling && !isAboutCompetitors}
       <FindMargin
         {research}
         find={list.current}
@@ -127,29 +134,38 @@
         onblockfor={(number) => commands.blockFor(number)}
       />
     {/if}
-    <FindingsMargin {planState} {findings} />
+    {#if !isAboutTerms}<FindingsMargin {planState} {findings} />{/if}
   {/snippet}
   <div class="flex h-full flex-col">
     <ChapterHead title="Research">
-      {#snippet tabs()}<VerdictTabs {list} />{/snippet}
+      {#snippet tabs()}
+        {#if isAboutTerms}<TabLink href="?" isCurrent={false}>Finds {list.all.length.toLocaleString('en-GB')}</TabLink><TabLink
+            href="?view=terms"
+            isCurrent>Search terms {terms.read.terms.length.toLocaleString('en-GB')}</TabLink
+          >{:else}<VerdictTabs {list} />{/if}
+      {/snippet}
       {#snippet actions()}
-        {#if list.counts.later > 0 && list.verdict === 'later' && !isSettling}<Button onclick={() => (isSettling = true)}
-            >Side by side</Button
-          >{/if}
-        {#if research.left.length > 0}<Button
-            title={`Accept proposed verdicts (${showKey(keys.accept)})`}
-            onclick={() => (isAccepting = true)}>Accept…</Button
-          >{/if}
-        {#if list.all.length > 0}<Button kind="quiet" onclick={() => (isTakingOut = true)}>Take out…</Button>{/if}
-        {#if list.all.length > 0}<Button
-            kind="quiet"
-            pressed={isAboutCompetitors}
-            onclick={() => (isAboutCompetitors = !isAboutCompetitors)}>Rivals</Button
-          >{/if}
-        <Button kind={list.all.length === 0 ? 'act' : 'plain'} onclick={() => (isAdding = true)}>Add finds</Button>
+        {#if isAboutTerms}<Button onclick={() => (isPasting = true)}>Read in a report</Button>{:else}
+          {#if list.counts.later > 0 && list.verdict === 'later' && !isSettling}<Button onclick={() => (isSettling = true)}
+              >Side by side</Button
+            >{/if}
+          {#if research.left.length > 0}<Button
+              title={`Accept proposed verdicts (${showKey(keys.accept)})`}
+              onclick={() => (isAccepting = true)}>Accept…</Button
+            >{/if}
+          {#if list.all.length > 0}<Button kind="quiet" onclick={() => (isTakingOut = true)}>Take out…</Button>{/if}
+          {#if list.all.length > 0}<Button
+              kind="quiet"
+              pressed={isAboutCompetitors}
+              onclick={() => (isAboutCompetitors = !isAboutCompetitors)}>Rivals</Button
+            >{/if}
+          <Button kind="quiet" href="?view=terms">Search terms</Button>
+          <Button kind={list.all.length === 0 ? 'act' : 'plain'} onclick={() => (isAdding = true)}>Add finds</Button>{/if}
       {/snippet}
     </ChapterHead>
-    {#if list.all.length === 0}
+    {#if isAboutTerms}
+      <TermsView {terms} onread={() => (isPasting = true)} />
+    {:else if list.all.length === 0}
       <div class="flex flex-col items-center gap-3 py-24">
         <p class="text-[14.5px]">Every keyword begins as a find: asked for, pasted or read in, read once, and kept, blocked or passed.</p>
         <div class="flex gap-3">

@@ -1,0 +1,95 @@
+import { expect, type Page } from '@playwright/test';
+import { planId, untilSaved } from './actions';
+import { expectNoSeriousFinding } from './axe';
+import { Hand } from './hand';
+import { testOnDemo as test } from './own-server';
+
+const report = new URL('../src/demo/ottlemere-search-terms.csv', import.meta.url).pathname;
+
+/** Opens the terms of the demo on a day after its first weeks, with the report read in. */
+async function withReport(page: Page) {
+  await page.clock.setFixedTime(new Date('2027-03-20T10:00:00Z'));
+  await page.goto(`/plans/${await planId(page, 'Spring launch')}/research?view=terms`);
+  await page.getByRole('button', { name: 'Read in a report' }).first().click();
+  const dialog = page.getByRole('dialog');
+  await dialog.locator('input[type=file]').setInputFiles(report);
+  await dialog.getByRole('button', { name: /^Bring in/ }).click();
+  await expect(page.getByRole('link', { name: 'Search terms 412' })).toBeVisible();
+}
+
+test('a month of search terms is read in, judged by keys, and two groups are made of it', async ({ page }) => {
+  test.setTimeout(120_000);
+  await withReport(page);
+  await expect(page.locator('[data-terms-total]')).toContainText('12 Jan 2027 to 8 Mar 2027');
+  await expect(page.locator('[data-terms-total]')).toContainText('one may cost £29.76');
+  const margin = page.getByRole('complementary');
+  await expect(margin).toContainText('£118.40 lies in terms the report hides');
+  await expectNoSeriousFinding(page);
+
+  // The first term, then the next, by keys.
+  const term = (text: string) => page.locator(`[data-term="${text}"]`);
+  const [first, second] = await page.locator('[data-term]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-term') ?? ''));
+  await page.keyboard.press('e');
+  await expect(term(first!)).toContainText('kept as exact');
+  await page.keyboard.press('b');
+  await expect(term(second!)).not.toContainText('to judge');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(term(first!)).not.toContainText('kept as exact');
+
+  // A word judges all of its terms.
+  await page
+    .getByRole('navigation', { name: 'Words by cost' })
+    .getByRole('button', { name: /^salary|^jobs/ })
+    .first()
+    .click();
+  await page.keyboard.press('Shift+B');
+  await expect(page.locator('[data-term]').filter({ hasText: 'to judge' })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+
+  // A group of its own, out of terms that say “old”.
+  for (const [word, name] of [
+    ['old', 'Old pianos'],
+    ['saturday', 'Saturdays'],
+  ] as const) {
+    await page.getByLabel('Terms that hold').fill(word);
+    await page.getByLabel('Terms that hold').press('Escape');
+    await expect(page.locator('[data-term]').first()).toContainText(word);
+    const openTerms = page.locator('[data-term]').filter({ hasText: 'to judge' });
+    for (let turn = 0; turn < 3; turn++) await openTerms.nth(turn).getByRole('checkbox').check();
+    const panel = page.getByRole('region', { name: 'A group of its own' });
+    await panel.getByLabel('Name of the group').fill(name);
+    await expect(panel).toContainText('that block nothing else');
+    if (word === 'old') await expectNoSeriousFinding(page);
+    await page.keyboard.press('Control+Enter');
+    await expect(panel).toHaveCount(0);
+  }
+  await untilSaved(page);
+  await page.reload();
+  await page.locator('[data-term]').first().waitFor();
+  await page.keyboard.press('4');
+  await expect(page.getByText('Old pianos').first()).toBeVisible();
+  await expect(page.getByText('Saturdays').first()).toBeVisible();
+});
+
+test('four hundred terms are judged in at most 120 actions', async ({ page }) => {
+  test.setTimeout(120_000);
+  await withReport(page);
+  const hand = new Hand(page);
+  await hand.click(page.getByRole('button', { name: 'to judge only' }));
+  // Words that cost and bring nothing first, each in all of its terms; then what is left of each judgement at once.
+  const words = page.getByRole('navigation', { name: 'Words by cost' }).locator('button.font-semibold, button:has(.text-madder)');
+  const costing = await words.filter({ has: page.locator('.text-madder') }).count();
+  for (let at = 0; at < costing; at++) {
+    await hand.click(words.filter({ has: page.locator('.text-madder') }).nth(at));
+    await hand.press('Shift+B', 'Escape');
+  }
+  for (let turn = 0; turn < 12 && (await page.locator('[data-term]').count()) > 0; turn++) {
+    const head = (await page.getByRole('rowheader').first().textContent()) ?? '';
+    await hand.press(/converting|promising/.test(head) ? 'Shift+E' : /costing/.test(head) ? 'Shift+B' : 'Shift+W');
+    await page.waitForTimeout(300);
+  }
+  await expect(page.locator('[data-term]')).toHaveCount(0);
+  expect(hand.actions).toBeLessThanOrEqual(120);
+  console.log(`412 terms judged in ${hand.actions} actions`);
+});
