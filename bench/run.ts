@@ -24,6 +24,7 @@ import { benchResearch } from './research';
 import { benchGroups } from './groups';
 import { benchSettings } from './settings';
 import { benchEstimate } from './estimate';
+import { benchTermsAndPages } from './terms';
 import { benchVerdicts } from './verdicts';
 
 if (process.argv[2] === 'plan') {
@@ -173,3 +174,4 @@ for (const row of benchVerdicts()) say(row);
 for (const row of benchEstimate()) say(row);
 for (const row of benchGroups()) say(row);
 for (const row of benchAds()) say(row);
+for (const row of benchTermsAndPages()) say(row);

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, type Page } from '@playwright/test';
 import { planId, untilSaved } from './actions';
 import { expectNoSeriousFinding } from './axe';
@@ -92,4 +93,32 @@ test('four hundred terms are judged in at most 120 actions', async ({ page }) =>
   await expect(page.locator('[data-term]')).toHaveCount(0);
   expect(hand.actions).toBeLessThanOrEqual(120);
   console.log(`412 terms judged in ${hand.actions} actions`);
+});
+
+test('the looks after the launch are noted, kept, and taken along as a calendar file', async ({ page }) => {
+  const id = await planId(page, 'Spring launch');
+  await page.goto(`/plans/${id}/hand-off?view=after`);
+  const first = page.locator('[data-look="day-3"]');
+  await expect(first).toContainText('15 Jan 2027');
+  await expect(first).toContainText('Expected by then:');
+  await expect(page.locator('[data-look="day-30"]')).toContainText('Alarming: fewer than');
+  await first.getByRole('checkbox', { name: 'done' }).check();
+  await first.getByLabel('Note on 3 days on').fill('two ads refused, mended');
+  await page.keyboard.press('Tab');
+  await expectNoSeriousFinding(page);
+  await untilSaved(page);
+  await page.reload();
+  await expect(first.getByLabel('Note on 3 days on')).toHaveValue('two ads refused, mended');
+  await expect(first.getByRole('checkbox')).toBeChecked();
+
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Calendar file' }).click();
+  const download = await waiting;
+  expect(download.suggestedFilename()).toBe('Spring launch.ics');
+  // Long lines are folded: a line break and a space within a text say nothing.
+  const text = (await readFile(await download.path(), 'utf8')).replace(/\r\n /g, '');
+  expect(text.match(/BEGIN:VEVENT/g)?.length).toBeGreaterThanOrEqual(4);
+  expect(text).toContain('DTSTART;VALUE=DATE:20270115');
+  expect(text).toContain('SUMMARY:Spring launch: 3 days on');
+  expect(text).toContain('two ads refused\\, mended');
 });

@@ -3,9 +3,9 @@ import { snapshotOfFile, change, cleanFile, today, viewOf } from '../../../tests
 import { readProof } from './read-proof';
 import { summarizePlan } from './summarize-plan';
 
-const summaryOf = (snapshot: ReturnType<typeof snapshotOfFile>) => {
+const summaryOf = (snapshot: ReturnType<typeof snapshotOfFile>, on = today) => {
   const view = viewOf(snapshot);
-  return summarizePlan(view, readProof(view, today).findings);
+  return summarizePlan(view, readProof(view, today).findings, on);
 };
 const clean = snapshotOfFile(cleanFile);
 
@@ -23,6 +23,13 @@ describe('what the Shelf says of a plan', () => {
     });
     expect(summary.keywords).toBe(cleanFile.campaigns.flatMap(({ groups }) => groups.flatMap(({ keywords }) => keywords)).length);
     expect(summary.empty).not.toContain('groups');
+  });
+
+  it('tells of the look that is due, once the plan is handed off', () => {
+    expect(summaryOf(clean, '2027-01-20').look).toBeNull();
+    const handedOff = change(clean, 'plan', { handedOffOn: '2027-01-10' });
+    expect(summaryOf(handedOff).look).toBeNull();
+    expect(summaryOf(handedOff, '2027-01-20').look).toEqual({ day: '2027-01-15', after: 3 });
   });
 
   it('takes money and start from the campaigns where the brief is silent', () => {

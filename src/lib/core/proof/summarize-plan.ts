@@ -1,4 +1,5 @@
 import { inOrder } from '../store/snapshot';
+import { dueLook, startOf } from '../terms/looks';
 import type { PlanView } from '../view/plan-view';
 import type { Finding } from './finding';
 import { countAll, countByChapter, type Counts } from './count-findings';
@@ -21,12 +22,14 @@ export interface PlanSummary {
   /** The plan's money a month, else that of its campaigns together. */
   monthlyMinor: number | null;
   startsOn: string | null;
+  /** The look after the launch that is due, once the plan is handed off. */
+  look: { day: string; after: number | null } | null;
 }
 
 /** Sums up a plan with its findings. */
-export function summarizePlan({ plan, snapshot, brief }: PlanView, findings: readonly Finding[]): PlanSummary {
+export function summarizePlan({ plan, snapshot, brief }: PlanView, findings: readonly Finding[], today: string): PlanSummary {
+  const due = plan.handedOffOn === null ? null : dueLook({ snapshot, brief }, today);
   const campaigns = inOrder(snapshot.campaign);
-  const starts = campaigns.flatMap(({ startsOn }) => (startsOn === null ? [] : [startsOn])).sort();
   const included = inOrder(snapshot.place).filter(({ excluded }) => !excluded);
   const sizes = { settings: snapshot.campaign.size, research: snapshot.find.size, groups: snapshot.group.size, ads: snapshot.ad.size };
   const ofCampaigns = campaigns.length > 0 ? campaigns.reduce((sum, { monthlyMinor }) => sum + (monthlyMinor ?? 0), 0) : null;
@@ -43,6 +46,7 @@ export function summarizePlan({ plan, snapshot, brief }: PlanView, findings: rea
     ads: snapshot.ad.size,
     toJudge: inOrder(snapshot.find).filter(({ verdict }) => verdict === 'open').length,
     monthlyMinor: brief.monthlyMinor ?? ofCampaigns,
-    startsOn: brief.startsOn ?? starts[0] ?? null,
+    startsOn: startOf({ snapshot, brief }),
+    look: due && { day: due.day, after: due.after },
   };
 }

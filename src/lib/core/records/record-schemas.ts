@@ -26,6 +26,7 @@ import { plan } from './plan';
 import { report, reportRow } from './report';
 import { ruleSet } from './rule-set';
 import { seenCompetitor } from './seen-competitor';
+import { look } from './look';
 import { seenPage } from './seen-page';
 import { scenario } from './scenario';
 import { setAside } from './set-aside';
@@ -67,6 +68,7 @@ export const recordSchemas: Readonly<Record<RecordName, z.ZodObject>> = {
   wordKind,
   seenCompetitor,
   seenPage,
+  look,
   report,
   reportRow,
   find,

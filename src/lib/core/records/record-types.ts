@@ -15,6 +15,7 @@ import { keyChoiceRecord, type KeyChoice } from './key-choice';
 import { keywordRecord, type Keyword } from './keyword';
 import { layoutRecord, type Layout } from './layout';
 import { listSetupRecord, type ListSetup } from './list-setup';
+import { lookRecord, type Look } from './look';
 import { masterRecord, type Master } from './master';
 import { negativeRecord, type Negative } from './negative';
 import { offerRecord, type Offer } from './offer';
@@ -66,6 +67,7 @@ export interface RecordTypes {
   wordKind: WordKind;
   seenCompetitor: SeenCompetitor;
   seenPage: SeenPage;
+  look: Look;
   report: Report;
   reportRow: ReportRow;
   find: Find;
@@ -109,6 +111,7 @@ const described = {
   wordKind: wordKindRecord,
   seenCompetitor: seenCompetitorRecord,
   seenPage: seenPageRecord,
+  look: lookRecord,
   report: reportRecord,
   reportRow: reportRowRecord,
   find: findRecord,

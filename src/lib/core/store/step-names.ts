@@ -45,6 +45,7 @@ export const stepNames = [
   'rival-named',
   'own-group-made',
   'term-judged',
+  'matches-changed',
   'report-read-in',
   'bids-set',
   'money-set',

@@ -82,7 +82,8 @@ function stayingBeside(terms: readonly Term[], all: readonly Term[], isStopWord:
   const holding = (word: string, among: readonly Term[]) => among.filter(({ text }) => text.split(' ').includes(word)).length;
   const leastHeld = Math.min(2, terms.length);
   const words = [...new Set(terms.flatMap(({ text }) => text.split(' ')))].filter(
-    (word) => !isStopWord(word) && holding(word, terms) >= leastHeld && holding(word, all) <= Math.max(terms.length, mostShare * all.length),
+    (word) =>
+      !isStopWord(word) && holding(word, terms) >= leastHeld && holding(word, all) <= Math.max(terms.length, mostShare * all.length),
   );
   const others = all.filter((term) => !terms.includes(term) && term.text.split(' ').some((word) => words.includes(word)));
   return { words, count: others.length };

@@ -11,5 +11,5 @@ export const summaryJob: Job = ({ query }, { readPlan }) => {
   const view = viewForJob(readPlan, query.planId);
   const keeper = new ProofKeeper();
   const { findings } = keeper.read(view, query.today ?? '');
-  return new TextEncoder().encode(`${JSON.stringify(summarizePlan(view, findings))}\n${JSON.stringify(keeper.keep())}`);
+  return new TextEncoder().encode(`${JSON.stringify(summarizePlan(view, findings, query.today ?? ''))}\n${JSON.stringify(keeper.keep())}`);
 };

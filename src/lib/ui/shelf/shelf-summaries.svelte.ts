@@ -18,7 +18,10 @@ export class Summaries {
 }
 
 /** The next thing to do in a plan, and where. */
-export function nextThing({ counts, empty, toJudge, chapters }: PlanSummary): { label: string; chapter: string } {
+export function nextThing({ counts, empty, toJudge, chapters, look }: PlanSummary): { label: string; chapter: string } {
+  // A summary kept by an earlier version tells nothing of looks.
+  if (look)
+    return { label: look.after === null ? 'Read what the test says' : `Look at it, ${look.after} days on`, chapter: 'hand-off?view=after' };
   if (empty.includes('settings')) return { label: 'Set up a campaign', chapter: 'settings' };
   if (empty.includes('research') && empty.includes('groups')) return { label: 'Bring in keywords', chapter: 'research' };
   if (empty.includes('groups')) return { label: 'Make groups', chapter: 'groups' };

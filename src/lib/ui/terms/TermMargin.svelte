@@ -6,7 +6,8 @@
   import OwnGroupPanel from './OwnGroupPanel.svelte';
   import type { TermsState } from './terms-state.svelte';
 
-  let { terms }: { terms: TermsState } = $props();
+  /** `isOnTerm`: whether one term is at hand. */
+  let { terms, isOnTerm }: { terms: TermsState; isOnTerm: boolean } = $props();
 
   const { planState, term, read } = $derived(terms);
   const names = $derived(conversionWords(countsEnquiries(planState.plan.brief.goal)));
@@ -18,9 +19,9 @@
 </script>
 
 <div class="flex flex-col gap-4">
-  {#if terms.ticked.size > 0}
+  {#if isOnTerm && terms.ticked.size > 0}
     <OwnGroupPanel {terms} />
-  {:else if term}
+  {:else if isOnTerm && term}
     <section aria-label="The term at hand" class="flex flex-col gap-2">
       <h2 class="font-serif text-[16px]">{term.text}</h2>
       {#if term.judged && read.affordableMinor !== null}

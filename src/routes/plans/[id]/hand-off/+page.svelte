@@ -1,5 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import AfterView from '$lib/ui/hand-off/AfterView.svelte';
   import NoTableCarries from '$lib/ui/hand-off/NoTableCarries.svelte';
   import LayoutsView from '$lib/ui/hand-off/LayoutsView.svelte';
   import ReadInView from '$lib/ui/hand-off/ReadInView.svelte';
@@ -17,6 +18,7 @@
     { id: 'read-in', name: 'Read in' },
     { id: 'layouts', name: 'Column layouts' },
     { id: 'versions', name: 'Versions' },
+    { id: 'after', name: 'After the launch' },
   ] as const;
   const view = $derived(views.find(({ id }) => id === page.url.searchParams.get('view'))?.id ?? 'tables');
   const { plan } = $derived(planState.plan);
@@ -56,6 +58,7 @@
       {/snippet}
     </ChapterHead>
     {#if view === 'versions'}<VersionsView {planState} />
+    {:else if view === 'after'}<AfterView {planState} />
     {:else if view === 'read-in'}<ReadInView {planState} />
     {:else if view === 'layouts'}<LayoutsView {planState} />
     {:else}<TablesView {planState} {fetchFile} />{/if}

@@ -31,6 +31,7 @@
   import { showKey } from '$lib/ui/shell/research-keys';
   import { page } from '$app/state';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
+  import MatchView from '$lib/ui/terms/MatchView.svelte';
   import TermMargin from '$lib/ui/terms/TermMargin.svelte';
   import TermsView from '$lib/ui/terms/TermsView.svelte';
   import { TermsState } from '$lib/ui/terms/terms-state.svelte';
@@ -43,7 +44,8 @@
   const research = new ResearchState(planState);
   const { list } = research;
   const terms = new TermsState(planState);
-  const isAboutTerms = $derived(page.url.searchParams.get('view') === 'terms');
+  const view = $derived(page.url.searchParams.get('view'));
+  const isAboutTerms = $derived(view === 'terms' || view === 'matches');
   const rows = new RowWindow(
     () => 28,
     () => list.rows.length,
@@ -122,7 +124,7 @@
 
 <PlanShell {planState} chapter="research">
   {#snippet margin()}
-    {#if isAboutTerms}<TermMargin {terms} />{:else}<FiguresNotice {planState} figures={research.figures} />{/if}
+    {#if isAboutTerms}<TermMargin {terms} isOnTerm={view === 'terms'} />{:else}<FiguresNotice {planState} figures={research.figures} />{/if}
     {#if !isAboutTerms && list.current && !isSettling && !isAboutCompetitors}
       <FindMargin
         {research}
@@ -141,8 +143,9 @@
       {#snippet tabs()}
         {#if isAboutTerms}<TabLink href="?" isCurrent={false}>Finds {list.all.length.toLocaleString('en-GB')}</TabLink><TabLink
             href="?view=terms"
-            isCurrent>Search terms {terms.read.terms.length.toLocaleString('en-GB')}</TabLink
-          >{:else}<VerdictTabs {list} />{/if}
+            isCurrent={view === 'terms'}>Search terms {terms.read.terms.length.toLocaleString('en-GB')}</TabLink
+          >{#if terms.read.terms.length > 0}<TabLink href="?view=matches" isCurrent={view === 'matches'}>Wider or tighter</TabLink
+            >{/if}{:else}<VerdictTabs {list} />{/if}
       {/snippet}
       {#snippet actions()}
         {#if isAboutTerms}<Button onclick={() => (isPasting = true)}>Read in a report</Button>{:else}
@@ -163,7 +166,9 @@
           <Button kind={list.all.length === 0 ? 'act' : 'plain'} onclick={() => (isAdding = true)}>Add finds</Button>{/if}
       {/snippet}
     </ChapterHead>
-    {#if isAboutTerms}
+    {#if view === 'matches'}
+      <MatchView {terms} />
+    {:else if isAboutTerms}
       <TermsView {terms} onread={() => (isPasting = true)} />
     {:else if list.all.length === 0}
       <div class="flex flex-col items-center gap-3 py-24">

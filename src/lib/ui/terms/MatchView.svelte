@@ -1,0 +1,87 @@
+<script lang="ts">
+  import { formatMoney } from '$lib/core/money/money';
+  import { adviseMatches, followAdvice, type KeywordTerms } from '$lib/core/terms/match-advice';
+  import { countsEnquiries } from '$lib/core/view/plan-view';
+  import { conversionWords, judgementWords } from '$lib/wording/terms';
+  import { countOf } from '$lib/wording/texts';
+  import Button from '../parts/Button.svelte';
+  import EmptyState from '../parts/EmptyState.svelte';
+  import Table from '../parts/Table.svelte';
+  import { getShell } from '../shell/shell.svelte';
+  import { newId } from '../state/synced-store.svelte';
+  import type { TermsState } from './terms-state.svelte';
+
+  /** Wider or tighter: of each keyword, whether its clicks come for its own words, and the match that is offered. */
+  let { terms }: { terms: TermsState } = $props();
+
+  const shell = getShell();
+  const { planState } = $derived(terms);
+  const names = $derived(conversionWords(countsEnquiries(planState.plan.brief.goal)));
+  const advised = $derived(adviseMatches(planState.plan, terms.read.terms, terms.read.affordableMinor));
+  const offers = $derived(advised.filter(({ advice }) => advice.say !== 'stay'));
+  const staying = $derived(advised.length - offers.length);
+  const money = (minor: number) => formatMoney(Math.round(minor), planState.currency);
+  const percent = ({ ownClicks, sum }: KeywordTerms) => (sum.clicks === 0 ? '–' : `${Math.round((100 * ownClicks) / sum.clicks)} %`);
+  const groupOf = ({ keyword }: KeywordTerms) => planState.snapshot.group.get(keyword.groupId)?.name ?? '';
+  const others = ({ terms: own, keyword }: KeywordTerms) =>
+    own
+      .filter(({ text }) => text !== keyword.text)
+      .sort((a, b) => b.clicks - a.clicks)
+      .slice(0, 3)
+      .map(({ text }) => text)
+      .join(', ');
+
+  function follow(which: readonly KeywordTerms[]) {
+    const changes = which.flatMap((one) => followAdvice(planState.plan, one, newId));
+    if (changes.length === 0 || planState.make({ type: 'several', name: 'matches-changed', changes })) return;
+    shell.announce(`${countOf(which.length, 'keyword')} changed. Ctrl Z changes them back.`);
+  }
+</script>
+
+<div class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3">
+  <div class="flex items-baseline gap-3 pb-2">
+    <h2 class="font-semibold">{countOf(offers.length, 'keyword')} wider or tighter</h2>
+    <p class="text-ink-2">{staying.toLocaleString('en-GB')} more with terms stay: their clicks come for their own words, or are too few to tell.</p>
+    {#if offers.length > 1}<Button class="ms-auto shrink-0" onclick={() => follow(offers)}>Change all {offers.length}</Button>{/if}
+  </div>
+  {#if offers.length === 0}
+    <EmptyState tone="good">Every keyword is as wide as its terms ask for.</EmptyState>
+  {:else}
+    <Table
+      heads={[
+        { name: 'Keyword' },
+        { name: 'Group' },
+        { name: 'Clicks', room: 'pe-3 text-end' },
+        { name: 'Own words', room: 'pe-3 text-end whitespace-nowrap' },
+        { name: names.short, room: 'pe-3 text-end' },
+        { name: 'Cost', room: 'pe-3 text-end' },
+        { name: 'Mostly for' },
+        { name: 'What to do with it', isHidden: true },
+      ]}
+    >
+      {#each offers as one (one.keyword.id)}
+        <tr class="border-b border-rule-soft" data-keyword={one.keyword.text}>
+          <td class="py-1 pe-3"
+            >{one.keyword.text} <span class="text-ink-2">{one.keyword.match}</span>
+            {#if one.judged}<p class="text-[12px] text-ink-2">{judgementWords[one.judged.judgement]}</p>{/if}</td
+          >
+          <td class="pe-3 text-ink-2">{groupOf(one)}</td>
+          <td class="pe-3 text-end font-mono text-[12.5px]">{one.sum.clicks.toLocaleString('en-GB')}</td>
+          <td class="pe-3 text-end font-mono text-[12.5px]">{percent(one)}</td>
+          <td class="pe-3 text-end font-mono text-[12.5px]">{one.sum.conversions.toLocaleString('en-GB')}</td>
+          <td class="pe-3 text-end font-mono text-[12.5px]">{money(one.sum.costMinor)}</td>
+          <td class="pe-3 text-ink-2">{one.advice.say === 'widen' ? 'itself' : others(one)}</td>
+          <td class="text-end whitespace-nowrap"
+            ><Button kind="link" onclick={() => follow([one])}
+              >{one.advice.say === 'widen'
+                ? `Add it as ${one.advice.to}`
+                : one.advice.say === 'tighten'
+                  ? `Make it ${one.advice.to}`
+                  : ''}</Button
+            ></td
+          >
+        </tr>
+      {/each}
+    </Table>
+  {/if}
+</div>
