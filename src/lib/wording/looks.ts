@@ -1,4 +1,4 @@
-import { formatMoney } from '$lib/core/money/money';
+import { formatRoughly } from '$lib/core/money/money';
 import type { LookFigures, PlannedLook } from '$lib/core/terms/looks';
 import type { ConversionWords } from './terms';
 import { countOf } from './texts';
@@ -46,7 +46,7 @@ export function wordExpected(
   currency: string,
   names: ConversionWords,
 ): string {
-  const money = (minor: number) => formatMoney(Math.round(minor), currency, { whole: true });
+  const money = (minor: number) => formatRoughly(minor, currency);
   const judged =
     termsToJudge === null || clicksToJudge === null
       ? ''
@@ -63,5 +63,5 @@ export function wordAlarm(
 ): string {
   const none =
     clicksWithoutAny !== null && clicks[2] >= clicksWithoutAny ? `, or ${countOf(clicksWithoutAny, 'click')} without one ${names.one}` : '';
-  return `Alarming: fewer than ${countOf(Math.max(1, fewClicks), 'click')}, more than ${formatMoney(muchCostMinor, currency, { whole: true })}${none}.`;
+  return `Alarming: fewer than ${countOf(Math.max(1, fewClicks), 'click')}, more than ${formatRoughly(muchCostMinor, currency)}${none}.`;
 }

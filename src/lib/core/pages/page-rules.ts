@@ -101,18 +101,23 @@ export function sortPages(texts: PageTexts, rules: readonly PageRule[], excluded
       sorted.excluded.push(page);
       continue;
     }
-    const holders = matches.flatMap((of, rule) => (of[page] ? [rule] : []));
-    const [first, ...later] = holders;
-    if (first === undefined) {
-      sorted.nobody.push(page);
-      continue;
-    }
-    sorted.rules[first]!.catches.push(page);
-    if (later.length === 0) sorted.rules[first]!.only.push(page);
-    for (const rule of later) {
+    let first = -1;
+    let isOnly = true;
+    for (let rule = 0; rule < matches.length; rule++) {
+      if (matches[rule]![page] === 0) continue;
+      if (first < 0) {
+        first = rule;
+        continue;
+      }
+      isOnly = false;
       const pages = shared[rule]!.get(first);
       if (pages) pages.push(page);
       else shared[rule]!.set(first, [page]);
+    }
+    if (first < 0) sorted.nobody.push(page);
+    else {
+      sorted.rules[first]!.catches.push(page);
+      if (isOnly) sorted.rules[first]!.only.push(page);
     }
   }
   shared.forEach((byTaker, rule) => {

@@ -26,7 +26,7 @@ function advised(match: MatchType, ...rows: [text: string, clicks: number, conve
 }
 
 describe('wider or tighter', () => {
-  it('leaves keywords whose clicks come for their own words, or that have too few', () => {
+  it('leaves keywords whose clicks come for their own words, that have too few, or that pay', () => {
     expect(advised('phrase', ['piano tuning', 20], ['piano tuning leith', 19]).first).toMatchObject({
       ownClicks: 20,
       advice: { say: 'stay' },
@@ -36,6 +36,10 @@ describe('wider or tighter', () => {
       advice: { say: 'stay' },
     });
     expect(advised('phrase', ['piano tuning leith', 9]).first?.advice).toEqual({ say: 'stay' });
+    expect(advised('phrase', ['piano tuning today', 40, 8]).first).toMatchObject({
+      judged: { judgement: 'converting' },
+      advice: { say: 'stay' },
+    });
     expect(advised('phrase', ['something else', 90]).all).toEqual([]);
   });
 

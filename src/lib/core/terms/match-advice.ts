@@ -15,7 +15,7 @@ const leastOwn = 0.5;
 
 /** What is advised of a keyword’s match type. */
 export type MatchAdvice =
-  /** Its clicks come for its own words, or are too few to tell. */
+  /** Its clicks come for its own words, are too few to tell, or pay as they are. */
   | { say: 'stay' }
   /** Most of its clicks come for other words: a tighter match in its place. */
   | { say: 'tighten'; to: MatchType }
@@ -41,8 +41,9 @@ function advise(
   leastClicks: number,
 ): MatchAdvice {
   const { sum, ownClicks, judged } = own;
+  const pays = judged?.judgement === 'converting' || judged?.judgement === 'promising';
   if (keyword.match === 'exact') return judged?.judgement === 'converting' && !hasPhrase ? { say: 'widen', to: 'phrase' } : { say: 'stay' };
-  if (sum.clicks < leastClicks || ownClicks / sum.clicks >= leastOwn) return { say: 'stay' };
+  if (pays || sum.clicks < leastClicks || ownClicks / sum.clicks >= leastOwn) return { say: 'stay' };
   // Broad: where most came for its words in order, a phrase keeps them.
   return { say: 'tighten', to: keyword.match === 'broad' && inItsOrder / sum.clicks >= leastOwn ? 'phrase' : 'exact' };
 }

@@ -1,6 +1,5 @@
 import { countedReports, type ReportLeftOut } from '../finds/counted-reports';
 import type { Group } from '../records/group';
-import type { Keyword } from '../records/keyword';
 import type { Report, ReportRow } from '../records/report';
 import { groupsInOrder, worthOf, type PlanView } from '../view/plan-view';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
@@ -26,8 +25,6 @@ export interface Term extends TermFigures {
   inGroups: readonly TermInGroup[];
   /** Null where nobody has said what a conversion may cost, or its cost is not told. */
   judged: JudgedTerm | null;
-  /** Where it stands as a keyword, exact ones first. */
-  keywords: readonly Keyword[];
 }
 
 /** What the imported reports tell of searches. */
@@ -79,15 +76,9 @@ class Gathering {
   readonly byText = new Map<string, Term & { inGroups: TermInGroup[] }>();
   readonly waiting = { ...nothing(), since: null as string | null };
   private readonly groups: ReadonlyMap<string, Group>;
-  private readonly keywords = new Map<string, Keyword[]>();
 
   constructor(view: PlanView) {
     this.groups = new Map(groupsInOrder(view).map((group) => [sameName(group.name), group]));
-    for (const keyword of view.snapshot.keyword.values()) {
-      const known = this.keywords.get(keyword.text);
-      if (known) known.push(keyword);
-      else this.keywords.set(keyword.text, [keyword]);
-    }
   }
 
   take(row: ReportRow, waitsFrom: string): void {
@@ -100,8 +91,7 @@ class Gathering {
     }
     let term = this.byText.get(row.text);
     if (!term) {
-      const keywords = [...(this.keywords.get(row.text) ?? [])].sort((a, b) => Number(b.match === 'exact') - Number(a.match === 'exact'));
-      term = { text: row.text, ...nothing(), impressions: 0, isCostKnown: true, inGroups: [], judged: null, keywords };
+      term = { text: row.text, ...nothing(), impressions: 0, isCostKnown: true, inGroups: [], judged: null };
       this.byText.set(row.text, term);
     }
     add(term, figures);

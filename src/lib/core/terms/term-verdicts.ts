@@ -3,6 +3,7 @@ import { newKeywords, newNegatives } from '../groups/new-rows';
 import { PlanAnswers, type SureAnswer } from '../groups/plan-answers';
 import { blocks, prepareNegative, prepareSearch } from '../keywords/matching';
 import { NegativeIndex } from '../keywords/negative-index';
+import type { Keyword } from '../records/keyword';
 import type { Group } from '../records/group';
 import type { StepName } from '../store/step-names';
 import { blockFinds } from '../research/block-finds';
@@ -42,10 +43,21 @@ function judgeFinds({ find }: Snapshot, terms: readonly Term[], verdict: 'keep' 
 export class TermVerdicts {
   private readonly answers: PlanAnswers;
   private readonly waiting: ReadonlySet<string>;
+  private readonly keywords = new Map<string, Keyword[]>();
 
   constructor(private readonly view: PlanView) {
+    for (const keyword of view.snapshot.keyword.values()) {
+      const known = this.keywords.get(keyword.text);
+      if (known) known.push(keyword);
+      else this.keywords.set(keyword.text, [keyword]);
+    }
     this.answers = new PlanAnswers(view, inOrder(view.snapshot.campaign));
     this.waiting = new Set([...view.snapshot.find.values()].flatMap(({ text, verdict }) => (verdict === 'later' ? [text] : [])));
+  }
+
+  /** Where a term stands as a keyword, exact ones first. */
+  private keywordsOf({ text }: Term): readonly Keyword[] {
+    return [...(this.keywords.get(text) ?? [])].sort((a, b) => Number(b.match === 'exact') - Number(a.match === 'exact'));
   }
 
   /** Who would answer the term now. */
@@ -56,7 +68,8 @@ export class TermVerdicts {
   /** The group of the plan that a term belongs to: where it is a keyword, else the one that the report names, else the one that would answer it. */
   groupOf(term: Term): Group | null {
     const { group } = this.view.snapshot;
-    const standing = term.keywords[0] && group.get(term.keywords[0].groupId);
+    const [own] = this.keywordsOf(term);
+    const standing = own && group.get(own.groupId);
     const named = term.inGroups.find((one) => one.group)?.group;
     const answering = () => group.get(this.answers.answer(term.text).group ?? '');
     return standing ?? named ?? answering() ?? null;
@@ -64,10 +77,11 @@ export class TermVerdicts {
 
   /** What stands for a term; null: it is to be judged. */
   of(term: Term): TermVerdict | null {
-    if (term.keywords.some(({ match }) => match === 'exact')) return 'exact';
+    const own = this.keywordsOf(term);
+    if (own[0]?.match === 'exact') return 'exact';
     const groups = term.inGroups.flatMap(({ group }) => group ?? []);
     if (groups.length > 0 && groups.every((group) => this.isBlocked(term, group))) return 'blocked';
-    if (term.keywords.length > 0) return 'keyword';
+    if (own.length > 0) return 'keyword';
     return this.waiting.has(term.text) ? 'waits' : null;
   }
 

@@ -41,7 +41,9 @@
 <div class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3">
   <div class="flex items-baseline gap-3 pb-2">
     <h2 class="font-semibold">{countOf(offers.length, 'keyword')} wider or tighter</h2>
-    <p class="text-ink-2">{staying.toLocaleString('en-GB')} more with terms stay: their clicks come for their own words, or are too few to tell.</p>
+    <p class="text-ink-2">
+      {staying.toLocaleString('en-GB')} more with terms stay: their clicks come for their own words, are too few to tell, or pay.
+    </p>
     {#if offers.length > 1}<Button class="ms-auto shrink-0" onclick={() => follow(offers)}>Change all {offers.length}</Button>{/if}
   </div>
   {#if offers.length === 0}

@@ -42,8 +42,8 @@ export class TermsState {
   /** Read again only where something it looks at has changed. */
   readonly read: TermsRead = $derived.by(() => {
     const { plan, today } = this.planState;
-    const { report, reportRow, group, keyword } = plan.snapshot;
-    const deps = [report, reportRow, group, keyword, plan.brief, plan.house, today];
+    const { report, reportRow, group } = plan.snapshot;
+    const deps = [report, reportRow, group, plan.brief, plan.house, today];
     if (!this.kept?.deps.every((one, at) => one === deps[at])) this.kept = { deps, read: readTerms(plan, today) };
     return this.kept!.read;
   });
