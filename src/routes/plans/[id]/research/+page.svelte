@@ -31,7 +31,7 @@
   import { showKey } from '$lib/ui/shell/research-keys';
   import { page } from '$app/state';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
-  import MatchView from '$lib/ui/terms/MatchView.svelte';
+  import ChangesView from '$lib/ui/terms/ChangesView.svelte';
   import TermMargin from '$lib/ui/terms/TermMargin.svelte';
   import TermsView from '$lib/ui/terms/TermsView.svelte';
   import { TermsState } from '$lib/ui/terms/terms-state.svelte';
@@ -45,7 +45,7 @@
   const { list } = research;
   const terms = new TermsState(planState);
   const view = $derived(page.url.searchParams.get('view'));
-  const isAboutTerms = $derived(view === 'terms' || view === 'matches');
+  const isAboutTerms = $derived(view === 'terms' || view === 'changes');
   const rows = new RowWindow(
     () => 28,
     () => list.rows.length,
@@ -144,7 +144,7 @@
         {#if isAboutTerms}<TabLink href="?" isCurrent={false}>Finds {list.all.length.toLocaleString('en-GB')}</TabLink><TabLink
             href="?view=terms"
             isCurrent={view === 'terms'}>Search terms {terms.read.terms.length.toLocaleString('en-GB')}</TabLink
-          >{#if terms.read.terms.length > 0}<TabLink href="?view=matches" isCurrent={view === 'matches'}>Wider or tighter</TabLink
+          >{#if terms.read.terms.length > 0}<TabLink href="?view=changes" isCurrent={view === 'changes'}>What to change</TabLink
             >{/if}{:else}<VerdictTabs {list} />{/if}
       {/snippet}
       {#snippet actions()}
@@ -166,8 +166,8 @@
           <Button kind={list.all.length === 0 ? 'act' : 'plain'} onclick={() => (isAdding = true)}>Add finds</Button>{/if}
       {/snippet}
     </ChapterHead>
-    {#if view === 'matches'}
-      <MatchView {terms} />
+    {#if view === 'changes'}
+      <ChangesView {terms} />
     {:else if isAboutTerms}
       <TermsView {terms} onread={() => (isPasting = true)} />
     {:else if list.all.length === 0}

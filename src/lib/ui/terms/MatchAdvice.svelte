@@ -11,7 +11,7 @@
   import { newId } from '../state/synced-store.svelte';
   import type { TermsState } from './terms-state.svelte';
 
-  /** Wider or tighter: of each keyword, whether its clicks come for its own words, and the match that is offered. */
+  /** Of each keyword, whether its clicks come for its own words, and the match that is offered. */
   let { terms }: { terms: TermsState } = $props();
 
   const shell = getShell();
@@ -38,7 +38,7 @@
   }
 </script>
 
-<div class="min-h-0 flex-1 overflow-y-auto px-[22px] py-3">
+<section aria-label="Wider or tighter">
   <div class="flex items-baseline gap-3 pb-2">
     <h2 class="font-semibold">{countOf(offers.length, 'keyword')} wider or tighter</h2>
     <p class="text-ink-2">
@@ -86,4 +86,4 @@
       {/each}
     </Table>
   {/if}
-</div>
+</section>
