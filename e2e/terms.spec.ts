@@ -122,3 +122,31 @@ test('the looks after the launch are noted, kept, and taken along as a calendar 
   expect(text).toContain('SUMMARY:Spring launch: 3 days on');
   expect(text).toContain('two ads refused\\, mended');
 });
+
+test('the reports say what to change, and the client which leads were good', async ({ page }) => {
+  test.setTimeout(120_000);
+  await withReport(page);
+  await page.getByRole('link', { name: 'What to change' }).click();
+  const groups = page.getByRole('region', { name: 'Groups to stop or raise' });
+  const matches = page.getByRole('region', { name: 'Wider or tighter' });
+  const [first] = await matches.locator('[data-keyword]').evaluateAll((rows) => rows.map((one) => one.getAttribute('data-keyword') ?? ''));
+  await matches.locator(`[data-keyword="${first}"]`).getByRole('button').click();
+  await expect(matches.locator(`[data-keyword="${first}"]`)).toHaveCount(0);
+  await expectNoSeriousFinding(page);
+  await expect(groups).toContainText('with figures stay as they are');
+
+  await page.getByRole('link', { name: /^Search terms/ }).click();
+  await page.getByRole('button', { name: 'Which leads were good…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Which leads were good' });
+  const list = ['Search term,Good,Sold for', 'grand piano tuning,yes,96.00', 'grand piano tuning,no,', 'piano repair,yes,480.00', ',yes,'];
+  await dialog.locator('input[type=file]').setInputFiles({ name: 'leads.csv', mimeType: 'text/csv', buffer: Buffer.from(list.join('\n')) });
+  await expect(dialog).toContainText('3 leads: 2 good, 1 bad, 2 sold for £576.00');
+  await expect(dialog).toContainText('Line 5: names neither term, group nor day');
+  await expectNoSeriousFinding(page);
+  await dialog.getByRole('button', { name: 'Take 3 leads' }).click();
+  await expect(page.locator('[data-terms-total]')).toContainText('judged by what was sold, one sale may cost £59.52');
+  await page.locator('[data-term="grand piano tuning"]').click();
+  await expect(page.getByRole('complementary')).toContainText('Of its leads 1 were good and 1 bad, 1 sold.');
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('[data-terms-total]')).toContainText('one may cost £29.76');
+});

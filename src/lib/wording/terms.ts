@@ -1,7 +1,7 @@
 import { formatMoney } from '$lib/core/money/money';
 import type { ReportLeftOut } from '$lib/core/finds/counted-reports';
 import type { JudgedTerm, Judgement, TermFigures } from '$lib/core/terms/judge-term';
-import { daysToWait, type TermsRead } from '$lib/core/terms/read-terms';
+import { daysToWait, type LeadCounts, type TermsRead } from '$lib/core/terms/read-terms';
 import type { TermVerdict } from '$lib/core/terms/term-verdicts';
 import { countOf, wordDate } from './texts';
 
@@ -40,8 +40,12 @@ export interface ConversionWords {
   many: string;
   short: string;
 }
-export const conversionWords = (isEnquiry: boolean): ConversionWords =>
-  isEnquiry ? { one: 'enquiry', many: 'enquiries', short: 'Enq.' } : { one: 'conversion', many: 'conversions', short: 'Conv.' };
+export const conversionWords = (isEnquiry: boolean, judgedBy: TermsRead['judgedBy'] = 'conversions'): ConversionWords =>
+  judgedBy === 'sold'
+    ? { one: 'sale', many: 'sales', short: 'Sold' }
+    : isEnquiry
+      ? { one: 'enquiry', many: 'enquiries', short: 'Enq.' }
+      : { one: 'conversion', many: 'conversions', short: 'Conv.' };
 
 const percent = (share: number) => `${(share * 100).toLocaleString('en-GB', { maximumFractionDigits: 1 })} %`;
 
@@ -59,6 +63,10 @@ export function wordSum(
   const each = (rate: number) => (rate > 0 ? money(judged.clickCostMinor! / rate) : 'no end');
   return `${countOf(figures.clicks, 'click')} at ${money(judged.clickCostMinor)}, ${countOf(figures.conversions, names.one, names.many)}: the rate lies between ${percent(low)} and ${percent(high)}, so one costs ${each(high)} to ${each(low)}; ${money(affordableMinor)} may be spent.`;
 }
+
+/** What the client says of a term’s leads; empty where the list tells of none. */
+export const wordLeads = (leads: LeadCounts | null): string =>
+  leads === null ? '' : `Of its leads ${leads.good} were good and ${leads.bad} bad, ${leads.sold} sold.`;
 
 /** How many more clicks it takes, in words. */
 export function wordNeeded({ judgement, clicksNeeded }: JudgedTerm): string {

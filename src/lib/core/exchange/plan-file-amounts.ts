@@ -6,6 +6,7 @@ import { findRecord } from '../records/find';
 import { groupRecord } from '../records/group';
 import { keywordRecord } from '../records/keyword';
 import { offerRecord } from '../records/offer';
+import { leadRecord } from '../records/lead';
 import { reportRecord, reportRowRecord } from '../records/report';
 import { scenarioRecord } from '../records/scenario';
 
@@ -23,6 +24,7 @@ export const planFileAmounts: AmountFields = {
   brief: { ...briefRecord.amounts, offers: offerRecord.amounts },
   campaigns: campaignAmounts,
   extras,
+  leads: leadRecord.amounts,
   reports: { ...reportRecord.amounts, rows: reportRowRecord.amounts },
   finds: findRecord.amounts,
   scenarios: scenarioRecord.amounts,

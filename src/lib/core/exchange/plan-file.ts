@@ -19,6 +19,7 @@ import { setAside } from '../records/set-aside';
 import { slotWord } from '../records/slot-word';
 import { report, reportRecord, reportRow, reportRowRecord } from '../records/report';
 import { seenCompetitor } from '../records/seen-competitor';
+import { lead } from '../records/lead';
 import { look } from '../records/look';
 import { seenPage } from '../records/seen-page';
 import { wordKind } from '../records/word-kind';
@@ -130,6 +131,7 @@ export const planFileSchema = /* @__PURE__ */ made(() =>
     rivals: list(seenCompetitor.omit(noPlace), 200).default([]),
     pagesRead: list(seenPage.omit(noPlace), 5000).default([]),
     looks: list(look.omit(noPlace), 1000).default([]),
+    leads: list(lead.omit(noPlace), 20_000).default([]),
     reports: list(
       report.omit(noPlace).extend({
         ...withDefaults(report.shape, reportRecord.added),

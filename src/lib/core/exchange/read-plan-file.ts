@@ -35,6 +35,7 @@ class PlanFileReader {
     this.each('wordVerdicts', file.wordVerdicts, (row, at) => this.add('wordVerdict', { ...at, ...row }));
     this.each('wordKinds', file.wordKinds, (row, at) => this.add('wordKind', { ...at, ...row }));
     this.each('rivals', file.rivals, (row, at) => this.add('seenCompetitor', { ...at, ...row }));
+    this.each('leads', file.leads, (row, at) => this.add('lead', { ...at, ...row }));
     this.each('looks', file.looks, (row, at) => this.add('look', { ...at, ...row }));
     this.each('pagesRead', file.pagesRead, (row, at) => this.add('seenPage', { ...at, ...row }));
     this.each('reports', file.reports, ({ rows, ...report }, at, path) => {

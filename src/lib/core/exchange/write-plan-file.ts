@@ -75,6 +75,7 @@ class PlanFileWriter {
       wordVerdicts: this.noted(inOrder(snapshot.wordVerdict), 'wordVerdicts').map((row) => without(row, 'id', 'position')),
       wordKinds: this.noted(inOrder(snapshot.wordKind), 'wordKinds').map((row) => without(row, 'id', 'position')),
       rivals: this.noted(inOrder(snapshot.seenCompetitor), 'rivals').map((row) => without(row, 'id', 'position')),
+      leads: this.noted(inOrder(snapshot.lead), 'leads').map((row) => without(row, 'id', 'position')),
       looks: this.noted(inOrder(snapshot.look), 'looks').map((row) => without(row, 'id', 'position')),
       pagesRead: this.noted(inOrder(snapshot.seenPage), 'pagesRead').map((row) => without(row, 'id', 'position')),
       reports: this.noted(inOrder(snapshot.report), 'reports').map((row) => ({

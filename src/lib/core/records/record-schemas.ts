@@ -26,6 +26,7 @@ import { plan } from './plan';
 import { report, reportRow } from './report';
 import { ruleSet } from './rule-set';
 import { seenCompetitor } from './seen-competitor';
+import { lead } from './lead';
 import { look } from './look';
 import { seenPage } from './seen-page';
 import { scenario } from './scenario';
@@ -69,6 +70,7 @@ export const recordSchemas: Readonly<Record<RecordName, z.ZodObject>> = {
   seenCompetitor,
   seenPage,
   look,
+  lead,
   report,
   reportRow,
   find,

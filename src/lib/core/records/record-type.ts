@@ -30,6 +30,7 @@ export const recordNames = [
   'seenCompetitor',
   'seenPage',
   'look',
+  'lead',
   'report',
   'reportRow',
   'find',

@@ -15,6 +15,7 @@ import { keyChoiceRecord, type KeyChoice } from './key-choice';
 import { keywordRecord, type Keyword } from './keyword';
 import { layoutRecord, type Layout } from './layout';
 import { listSetupRecord, type ListSetup } from './list-setup';
+import { leadRecord, type Lead } from './lead';
 import { lookRecord, type Look } from './look';
 import { masterRecord, type Master } from './master';
 import { negativeRecord, type Negative } from './negative';
@@ -68,6 +69,7 @@ export interface RecordTypes {
   seenCompetitor: SeenCompetitor;
   seenPage: SeenPage;
   look: Look;
+  lead: Lead;
   report: Report;
   reportRow: ReportRow;
   find: Find;
@@ -112,6 +114,7 @@ const described = {
   seenCompetitor: seenCompetitorRecord,
   seenPage: seenPageRecord,
   look: lookRecord,
+  lead: leadRecord,
   report: reportRecord,
   reportRow: reportRowRecord,
   find: findRecord,

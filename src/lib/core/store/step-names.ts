@@ -46,6 +46,7 @@ export const stepNames = [
   'own-group-made',
   'term-judged',
   'matches-changed',
+  'leads-read-in',
   'report-read-in',
   'bids-set',
   'money-set',

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { addLike, change, cleanFile, row, snapshotOfFile, viewOf } from '../../../tests/clean-plan';
 import { withReports, type WrittenReport } from '../../../tests/with-reports';
-import { inOrder } from '../store/snapshot';
+import { blankFields } from '../records/record-types';
+import { inOrder, type Snapshot } from '../store/snapshot';
 import { adviseGroups, compareOwnGroups } from './group-advice';
 import { readTerms } from './read-terms';
 
@@ -17,7 +18,7 @@ const line = (text: string, clicks: number, costMinor: number, conversions: numb
 describe('a group with figures', () => {
   const advised = (bid: number | null, ...rows: WrittenReport['rows']) => {
     const view = viewOf(withReports(change(clean, 'group', { defaultBidMinor: bid }), [{ rows }]));
-    return adviseGroups(view, readTerms(view, '2027-04-01').terms, 2976);
+    return adviseGroups(view, readTerms(view, '2027-04-01'));
   };
 
   it('is raised to what a click is worth at the low end, where it converts and less is bid', () => {
@@ -31,6 +32,24 @@ describe('a group with figures', () => {
     expect(group?.advice).toEqual({ say: 'raise', toMinor: 259 });
     expect(advised(259, line('piano tuner', 200, 20_000, 24))[0]?.advice).toEqual({ say: 'stay' });
     expect(advised(485, line('piano tuner', 200, 20_000, 24))[0]?.advice).toEqual({ say: 'lower', toMinor: 484 });
+  });
+
+  it('is judged by sold leads, of the group that the list names or that answered their term', () => {
+    const rows = [line('piano tuner', 80, 8000, 20), line('tune a piano', 20, 2000, 4)];
+    const lead = (id: string, more: object) => [id, { ...blankFields('lead'), id, position: 0, ...more }] as const;
+    const lead1 = lead('a', { text: 'piano tuner', soldMinor: 9600 });
+    const lead2 = lead('b', { groupName: 'piano TUNING', soldMinor: 9600 });
+    const others = [lead('c', { text: 'piano tuner', quality: 'good' }), lead('d', { groupName: 'Gone', soldMinor: 1 })];
+    const snapshot = { ...withReports(clean, [{ rows }]), lead: new Map([lead1, lead2, ...others]) } as unknown as Snapshot;
+    const view = viewOf(snapshot);
+    const read = readTerms(view, '2027-04-01');
+    // One of two enquiries buys: a sale may cost twice what an enquiry may.
+    expect([read.judgedBy, read.affordableMinor]).toEqual(['sold', 5952]);
+    expect(read.terms.map(({ text, leads, judgedOn }) => [text, leads, judgedOn.conversions])).toEqual([
+      ['piano tuner', { good: 1, bad: 0, sold: 1 }, 1],
+      ['tune a piano', null, 0],
+    ]);
+    expect(adviseGroups(view, read)[0]?.sum).toEqual({ clicks: 100, costMinor: 10_000, conversions: 2 });
   });
 
   it('is stopped where it costs too much even at its high end, and left where nobody can tell', () => {

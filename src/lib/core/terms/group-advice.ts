@@ -5,7 +5,7 @@ import type { ReportRow } from '../records/report';
 import { childrenOf } from '../store/snapshot';
 import { groupBid, groupsInOrder, type PlanView } from '../view/plan-view';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
-import { addUp, type Term } from './read-terms';
+import { addUp, sameName, type Term, type TermsRead } from './read-terms';
 
 /** What is advised of a group by its own figures. */
 export type GroupAdvice =
@@ -39,13 +39,19 @@ function advise(judged: JudgedTerm, [low, high]: readonly [number, number], bidM
  * What to stop and what to raise: each group of the plan that reports tell of, most cost first. The next click is worth what a conversion may cost
  * times the rate; at the low end of the rate it says what may be bid for sure, at the high end what never pays.
  */
-export function adviseGroups(view: PlanView, terms: readonly Term[], affordableMinor: number): GroupFigures[] {
+export function adviseGroups(
+  view: PlanView,
+  { terms, judgedBy, affordableMinor }: Pick<TermsRead, 'terms' | 'judgedBy' | 'affordableMinor'>,
+): GroupFigures[] {
+  if (affordableMinor === null) return [];
   const byGroup = new Map<Group, TermFigures[]>();
   for (const { inGroups, isCostKnown } of terms)
     for (const one of inGroups) if (one.group && isCostKnown) byGroup.set(one.group, [...(byGroup.get(one.group) ?? []), one]);
+  const sold = judgedBy === 'sold' ? soldByGroup(view, terms) : null;
   return [...byGroup]
     .map(([group, all]): GroupFigures => {
-      const sum = addUp(all);
+      const counted = addUp(all);
+      const sum = sold ? { ...counted, conversions: sold.get(group) ?? 0 } : counted;
       const judged = judgeTerm(sum, affordableMinor);
       const [low, high] = judged.rate ?? [0, 1];
       const clickWorthMinor: [number, number] = [Math.floor(affordableMinor * low), Math.floor(affordableMinor * high)];
@@ -53,6 +59,18 @@ export function adviseGroups(view: PlanView, terms: readonly Term[], affordableM
       return { group, sum, judged, bidMinor, clickWorthMinor, advice: advise(judged, clickWorthMinor, bidMinor) };
     })
     .sort((a, b) => b.sum.costMinor - a.sum.costMinor);
+}
+
+/** Sold leads of each group: of the one that the list names, else of the one that answered their term most. */
+function soldByGroup(view: PlanView, terms: readonly Term[]): ReadonlyMap<Group, number> {
+  const named = new Map(groupsInOrder(view).map((group) => [sameName(group.name), group]));
+  const answering = new Map(terms.map(({ text, inGroups }) => [text, inGroups[0]?.group ?? null]));
+  const sold = new Map<Group, number>();
+  for (const { soldMinor, groupName, text } of view.snapshot.lead.values()) {
+    const group = soldMinor === null ? null : (named.get(sameName(groupName)) ?? answering.get(text));
+    if (group) sold.set(group, (sold.get(group) ?? 0) + 1);
+  }
+  return sold;
 }
 
 /** A group that was given terms of other groups: what these brought before, and what the group has brought since. */
@@ -79,8 +97,7 @@ export function compareOwnGroups(view: PlanView): OwnGroupSince[] {
     const texts = new Set(
       childrenOf(snapshot.keyword, 'groupId', group.id).flatMap(({ text, match }) => (match === 'exact' ? [text] : [])),
     );
-    const name = group.name.trim().toLowerCase();
-    const isOwn = ({ groupName }: ReportRow) => groupName.trim().toLowerCase() === name;
+    const isOwn = ({ groupName }: ReportRow) => sameName(groupName) === sameName(group.name);
     const own = rows.filter(isOwn);
     const first = own.flatMap((row) => startOf(row) ?? []).sort()[0];
     if (texts.size === 0 || first === undefined) return [];

@@ -8,7 +8,7 @@ import type { SimpleChange } from '../store/changes';
 import { childrenOf, inOrder } from '../store/snapshot';
 import { firstLanguage, type PlanView } from '../view/plan-view';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
-import { addUp, type Term } from './read-terms';
+import { addUp, sumJudgedOn, type Term } from './read-terms';
 
 /** The least share of a keyword’s clicks that came for its own words where it stays as it is (house rule). */
 const leastOwn = 0.5;
@@ -70,7 +70,7 @@ export function adviseMatches(view: PlanView, terms: readonly Term[], affordable
       const ownClicks = addUp(own.filter((term) => sameWords(stemsOf(term), stems))).clicks;
       const key = ` ${stems.join(' ')} `;
       const inItsOrder = addUp(own.filter((term) => ` ${stemsOf(term).join(' ')} `.includes(key))).clicks;
-      const sum = addUp(own);
+      const sum = sumJudgedOn(own);
       const isCostKnown = own.every((term) => term.isCostKnown);
       const judged = affordableMinor !== null && isCostKnown ? judgeTerm(sum, affordableMinor) : null;
       const hasPhrase = childrenOf(snapshot.keyword, 'groupId', keyword.groupId).some(

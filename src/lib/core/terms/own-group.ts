@@ -13,7 +13,7 @@ import { escapePattern } from '../text/escape-pattern';
 import { applyCase, caseThatMakes } from '../text/letter-case';
 import { campaignsMeeting, firstLanguage, type PlanView } from '../view/plan-view';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
-import { addUp, type Term } from './read-terms';
+import { sumJudgedOn, type Term } from './read-terms';
 
 /** What a group of its own is to be. */
 export interface OwnGroupAsked {
@@ -116,7 +116,7 @@ export function planOwnGroup(
   const campaign = from && snapshot.campaign.get(from.campaignId);
   if (!from || !campaign || terms.length === 0) return null;
   const texts = terms.map(({ text }) => text);
-  const sum = addUp(terms);
+  const sum = sumJudgedOn(terms);
   const isCostKnown = terms.every((term) => term.isCostKnown);
   const judged = affordableMinor !== null && isCostKnown ? judgeTerm(sum, affordableMinor) : null;
   const low = judged?.rate?.[0] ?? 0;

@@ -1,6 +1,7 @@
 import { countedReports, type ReportLeftOut } from '../finds/counted-reports';
 import type { Group } from '../records/group';
 import type { Report, ReportRow } from '../records/report';
+import type { Snapshot } from '../store/snapshot';
 import { groupsInOrder, worthOf, type PlanView } from '../view/plan-view';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
 
@@ -15,6 +16,13 @@ export interface TermInGroup extends TermFigures {
   group: Group | null;
 }
 
+/** Leads by what the client says of them. */
+export interface LeadCounts {
+  good: number;
+  bad: number;
+  sold: number;
+}
+
 /** A search term with what came of it, all groups together. */
 export interface Term extends TermFigures {
   text: string;
@@ -23,6 +31,10 @@ export interface Term extends TermFigures {
   isCostKnown: boolean;
   /** The groups that answered, the one with the most clicks first. */
   inGroups: readonly TermInGroup[];
+  /** What became of its leads; null where the client’s list tells of none of it. */
+  leads: LeadCounts | null;
+  /** What it is judged on: its conversions as the reports count them, or its sold leads. */
+  judgedOn: TermFigures;
   /** Null where nobody has said what a conversion may cost, or its cost is not told. */
   judged: JudgedTerm | null;
 }
@@ -43,11 +55,16 @@ export interface TermsRead {
   youngDays: number;
   /** What last lines of reports count beyond their terms; null where none tells. */
   hidden: { clicks: number; costMinor: number } | null;
-  /** What a conversion may cost; null while the brief does not say enough. */
+  /** By what terms are judged: conversions that the reports count, or leads that the client’s list says were sold. */
+  judgedBy: 'conversions' | 'sold';
+  /** What one of these may cost; null while the brief does not say enough. */
   affordableMinor: number | null;
 }
 
 const nothing = (): TermFigures => ({ clicks: 0, costMinor: 0, conversions: 0 });
+
+/** The sum of what terms are judged on. */
+export const sumJudgedOn = (terms: readonly Term[]): TermFigures => addUp(terms.map(({ judgedOn }) => judgedOn));
 
 /** The sum of what came of several. */
 export function addUp(all: Iterable<TermFigures>): TermFigures {
@@ -70,7 +87,8 @@ function costOf({ costMinor, averageCostMinor, clicks }: ReportRow): number | nu
 }
 
 const dayBefore = (day: string, days: number) => new Date(Date.parse(day) - days * 86_400_000).toISOString().slice(0, 10);
-const sameName = (name: string) => name.trim().toLowerCase();
+/** A group’s name as reports are held against it. */
+export const sameName = (name: string) => name.trim().toLowerCase();
 
 class Gathering {
   readonly byText = new Map<string, Term & { inGroups: TermInGroup[] }>();
@@ -91,7 +109,16 @@ class Gathering {
     }
     let term = this.byText.get(row.text);
     if (!term) {
-      term = { text: row.text, ...nothing(), impressions: 0, isCostKnown: true, inGroups: [], judged: null };
+      term = {
+        text: row.text,
+        ...nothing(),
+        impressions: 0,
+        isCostKnown: true,
+        inGroups: [],
+        leads: null,
+        judgedOn: nothing(),
+        judged: null,
+      };
       this.byText.set(row.text, term);
     }
     add(term, figures);
@@ -119,6 +146,23 @@ function hiddenIn(reports: readonly Report[], rows: Iterable<ReportRow>): TermsR
   };
 }
 
+/** Leads that name a term, by it. */
+function leadsByText({ lead }: Snapshot): ReadonlyMap<string, LeadCounts> {
+  const counts = new Map<string, LeadCounts>();
+  for (const { text, quality, soldMinor } of lead.values()) {
+    if (text === '') continue;
+    const own = counts.get(text) ?? { good: 0, bad: 0, sold: 0 };
+    if (quality !== 'unsaid') own[quality]++;
+    if (soldMinor !== null) own.sold++;
+    counts.set(text, own);
+  }
+  return counts;
+}
+
+/** What a sale may cost: what an enquiry may, were every one of them to buy. */
+const affordableSale = (view: PlanView): number | undefined =>
+  worthOf({ ...view, brief: { ...view.brief, buyShare: '100 %' } })?.affordableMinor;
+
 /** The days of reports without days that are too young to be judged. */
 function youngDaysOf(reports: readonly Report[], rows: ReadonlyMap<string, ReportRow>, waitsFrom: string): number {
   const withDays = new Set<string>([...rows.values()].flatMap(({ day, reportId }) => (day === null ? [] : [reportId as string])));
@@ -135,14 +179,19 @@ function youngDaysOf(reports: readonly Report[], rows: ReadonlyMap<string, Repor
  */
 export function readTerms(view: PlanView, today: string): TermsRead {
   const { rows, counted, leftOut } = countedReports(view.snapshot);
-  const affordableMinor = worthOf(view)?.affordableMinor ?? null;
+  const leads = leadsByText(view.snapshot);
+  const judgedBy = [...leads.values()].some(({ sold }) => sold > 0) ? 'sold' : 'conversions';
+  const affordableMinor = (judgedBy === 'sold' ? affordableSale(view) : worthOf(view)?.affordableMinor) ?? null;
   const waitsFrom = dayBefore(today, daysToWait);
   const gathering = new Gathering(view);
   for (const row of rows.values()) gathering.take(row, waitsFrom);
   const terms = [...gathering.byText.values()];
   for (const term of terms) {
     term.inGroups.sort((a, b) => b.clicks - a.clicks || b.costMinor - a.costMinor);
-    if (affordableMinor !== null && term.isCostKnown) term.judged = judgeTerm(term, affordableMinor);
+    term.leads = leads.get(term.text) ?? null;
+    const { clicks, costMinor } = term;
+    term.judgedOn = { clicks, costMinor, conversions: judgedBy === 'sold' ? (term.leads?.sold ?? 0) : term.conversions };
+    if (affordableMinor !== null && term.isCostKnown) term.judged = judgeTerm(term.judgedOn, affordableMinor);
   }
   terms.sort((a, b) => b.costMinor - a.costMinor || b.clicks - a.clicks || (a.text < b.text ? -1 : 1));
   const dates = counted.flatMap(({ from, until }) => [from, until].filter((day) => day !== null)).sort();
@@ -156,6 +205,7 @@ export function readTerms(view: PlanView, today: string): TermsRead {
     waiting: gathering.waiting,
     youngDays: youngDaysOf(counted, rows, waitsFrom),
     hidden: hiddenIn(counted, rows.values()),
+    judgedBy,
     affordableMinor,
   };
 }

@@ -2,7 +2,7 @@ import type { LanguageWords } from '../keywords/stems';
 import { blank } from '../records/record-types';
 import { WordIndex } from '../research/word-index';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
-import { addUp, type Term } from './read-terms';
+import { sumJudgedOn, type Term } from './read-terms';
 
 /** A word, with what came of all terms that hold it. */
 export interface WordByCost extends TermFigures {
@@ -27,7 +27,7 @@ export function wordsByCost(terms: readonly Term[], words: LanguageWords, afford
   );
   return index.list(1, 'all', { by: 'searches', atLeast: 2, most }).map(({ key, shown }) => {
     const holding = [...index.holders(key)].map((id) => terms[Number(id)]!);
-    const sum = addUp(holding);
+    const sum = sumJudgedOn(holding);
     const isCostKnown = holding.every((term) => term.isCostKnown);
     return { key, shown, ...sum, terms: holding, judged: affordableMinor !== null && isCostKnown ? judgeTerm(sum, affordableMinor) : null };
   });

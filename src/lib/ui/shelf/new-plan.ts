@@ -39,6 +39,7 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
     rivals: [],
     pagesRead: [],
     looks: [],
+    leads: [],
     reports: [],
     finds: [],
     scenarios: [],

@@ -3,8 +3,7 @@
   import { formatMoney } from '$lib/core/money/money';
   import { childrenOf } from '$lib/core/store/snapshot';
   import { adviseGroups, type GroupFigures } from '$lib/core/terms/group-advice';
-  import { countsEnquiries } from '$lib/core/view/plan-view';
-  import { conversionWords, judgementWords } from '$lib/wording/terms';
+  import { judgementWords } from '$lib/wording/terms';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import Table from '../parts/Table.svelte';
@@ -17,9 +16,9 @@
 
   const shell = getShell();
   const { planState } = $derived(terms);
-  const names = $derived(conversionWords(countsEnquiries(planState.plan.brief.goal)));
+  const { names } = $derived(terms);
   const { affordableMinor } = $derived(terms.read);
-  const advised = $derived(affordableMinor === null ? [] : adviseGroups(planState.plan, terms.read.terms, affordableMinor));
+  const advised = $derived(adviseGroups(planState.plan, terms.read));
   const offers = $derived(advised.filter(({ advice }) => advice.say !== 'stay'));
   const money = (minor: number) => formatMoney(Math.round(minor), planState.currency);
 

@@ -1,8 +1,7 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/money/money';
   import { adviseMatches, followAdvice, type KeywordTerms } from '$lib/core/terms/match-advice';
-  import { countsEnquiries } from '$lib/core/view/plan-view';
-  import { conversionWords, judgementWords } from '$lib/wording/terms';
+  import { judgementWords } from '$lib/wording/terms';
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import EmptyState from '../parts/EmptyState.svelte';
@@ -16,7 +15,7 @@
 
   const shell = getShell();
   const { planState } = $derived(terms);
-  const names = $derived(conversionWords(countsEnquiries(planState.plan.brief.goal)));
+  const { names } = $derived(terms);
   const advised = $derived(adviseMatches(planState.plan, terms.read.terms, terms.read.affordableMinor));
   const offers = $derived(advised.filter(({ advice }) => advice.say !== 'stay'));
   const staying = $derived(advised.length - offers.length);

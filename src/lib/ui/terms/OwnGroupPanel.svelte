@@ -2,9 +2,8 @@
   import { onMount } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { formatMoney } from '$lib/core/money/money';
-  import { countsEnquiries } from '$lib/core/view/plan-view';
   import { countOf, quote } from '$lib/wording/texts';
-  import { conversionWords, judgementWords } from '$lib/wording/terms';
+  import { judgementWords } from '$lib/wording/terms';
   import Button from '../parts/Button.svelte';
   import Checkbox from '../parts/Checkbox.svelte';
   import Input from '../parts/Input.svelte';
@@ -17,7 +16,7 @@
 
   const shell = getShell();
   const { planState } = $derived(terms);
-  const names = $derived(conversionWords(countsEnquiries(planState.plan.brief.goal)));
+  const { names } = $derived(terms);
   const money = (minor: number) => formatMoney(Math.round(minor), planState.currency);
   const { chosen } = $derived(terms);
   const own = $derived(terms.ownGroup);
@@ -58,7 +57,7 @@
       {#each chosen as term (term.text)}
         <tr
           ><td class="pe-2">{term.text}</td><td class="text-end font-mono text-[12.5px]">{term.clicks}</td><td
-            class="text-end font-mono text-[12.5px]">{term.conversions}</td
+            class="text-end font-mono text-[12.5px]">{term.judgedOn.conversions}</td
           ></tr
         >
       {/each}

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/money/money';
-  import { countsEnquiries } from '$lib/core/view/plan-view';
-  import { conversionWords, judgementWords, wordBeside, wordSum } from '$lib/wording/terms';
+  import { judgementWords, wordBeside, wordLeads, wordSum } from '$lib/wording/terms';
   import { quote } from '$lib/wording/texts';
   import OwnGroupPanel from './OwnGroupPanel.svelte';
   import type { TermsState } from './terms-state.svelte';
@@ -10,7 +9,7 @@
   let { terms, isOnTerm }: { terms: TermsState; isOnTerm: boolean } = $props();
 
   const { planState, term, read } = $derived(terms);
-  const names = $derived(conversionWords(countsEnquiries(planState.plan.brief.goal)));
+  const { names } = $derived(terms);
   const answer = $derived(term ? terms.verdicts.answer(term) : null);
   const nameOf = (id: string | null) => planState.snapshot.group.get(id ?? '')?.name ?? '';
   const named = $derived(term?.inGroups.find(({ group }) => group)?.group ?? null);
@@ -27,9 +26,10 @@
       {#if term.judged && read.affordableMinor !== null}
         <p>
           <b class="font-semibold">{judgementWords[term.judged.judgement]}</b>
-          <span class="text-ink-2">{wordSum(term, term.judged, read.affordableMinor, planState.currency, names)}</span>
+          <span class="text-ink-2">{wordSum(term.judgedOn, term.judged, read.affordableMinor, planState.currency, names)}</span>
         </p>
       {:else if !term.isCostKnown}<p class="text-ink-2">The report tells no cost of it: it is not judged.</p>{/if}
+      {#if term.leads}<p class="text-ink-2">{wordLeads(term.leads)}</p>{/if}
       {#if term.inGroups.length > 1}
         <ul class="text-ink-2">
           {#each term.inGroups as one (one.groupName)}<li class="flex justify-between gap-2">

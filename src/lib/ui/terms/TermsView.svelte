@@ -27,7 +27,9 @@
   const shell = getShell();
   const { planState } = $derived(terms);
   const { read, words, lines } = $derived(terms);
-  const names = $derived(conversionWords(countsEnquiries(planState.plan.brief.goal)));
+  const { names } = $derived(terms);
+  /** What the reports count. */
+  const counted = $derived(conversionWords(countsEnquiries(planState.plan.brief.goal)));
   const money = (minor: number) => formatMoney(Math.round(minor), planState.currency);
   const affordable = $derived(read.affordableMinor === null ? '' : money(read.affordableMinor));
   const rowHeight = 27;
@@ -112,10 +114,11 @@
     <span class="text-ink-2">{wordRange(read)}</span>
     <span><b class="font-mono font-semibold">{read.total.clicks.toLocaleString('en-GB')}</b> clicks</span>
     <b class="font-mono font-semibold">{money(read.total.costMinor)}</b>
-    <span><b class="font-mono font-semibold">{read.total.conversions.toLocaleString('en-GB')}</b> {names.many}</span>
+    <span><b class="font-mono font-semibold">{read.total.conversions.toLocaleString('en-GB')}</b> {counted.many}</span>
     <span class="ms-auto text-ink-2"
-      >{#if affordable}one may cost {affordable}{:else}<a class="underline" href={`/plans/${planState.planId}/brief`}
-          >The brief does not say what one is worth</a
+      >{#if affordable}{read.judgedBy === 'sold' ? 'judged by what was sold, one sale' : 'one'} may cost {affordable}{:else}<a
+          class="underline"
+          href={`/plans/${planState.planId}/brief`}>The brief does not say what one is worth</a
         >: nothing is judged{/if}</span
     >
   </p>
@@ -168,7 +171,7 @@
         </div>
         <div role="presentation" style:height={`${rows.spaceAbove}px`}></div>
         {#each lines.slice(rows.first, rows.end) as line, at (line.kind === 'head' ? line.judgement : line.term.text)}
-          {@const sum = line.kind === 'head' ? line.sum : line.term}
+          {@const sum = line.kind === 'head' ? line.sum : line.term.judgedOn}
           {#if line.kind === 'head'}
             <div role="row" aria-rowindex={rows.first + at + 1} class={`${grid} h-[27px] border-b border-rule-soft bg-fold px-3`}>
               <span role="rowheader" class="col-span-3 truncate"

@@ -1,7 +1,7 @@
 import { languageWords } from '$lib/core/keywords/stems';
 import { judgements, type Judgement, type TermFigures } from '$lib/core/terms/judge-term';
 import { planOwnGroup, proposeName, type OwnGroup } from '$lib/core/terms/own-group';
-import { addUp, readTerms, type Term, type TermsRead } from '$lib/core/terms/read-terms';
+import { readTerms, sumJudgedOn, type Term, type TermsRead } from '$lib/core/terms/read-terms';
 import {
   blockEverywhere,
   blockInGroups,
@@ -13,7 +13,8 @@ import {
 } from '$lib/core/terms/term-verdicts';
 import { wordsByCost, type WordByCost } from '$lib/core/terms/words-by-cost';
 import { first } from '$lib/core/text/first-letter';
-import { firstLanguage } from '$lib/core/view/plan-view';
+import { countsEnquiries, firstLanguage } from '$lib/core/view/plan-view';
+import { conversionWords } from '$lib/wording/terms';
 import type { PlanState } from '../state/plan-state.svelte';
 import { newId } from '../state/synced-store.svelte';
 
@@ -42,8 +43,8 @@ export class TermsState {
   /** Read again only where something it looks at has changed. */
   readonly read: TermsRead = $derived.by(() => {
     const { plan, today } = this.planState;
-    const { report, reportRow, group } = plan.snapshot;
-    const deps = [report, reportRow, group, plan.brief, plan.house, today];
+    const { report, reportRow, group, lead } = plan.snapshot;
+    const deps = [report, reportRow, group, lead, plan.brief, plan.house, today];
     if (!this.kept?.deps.every((one, at) => one === deps[at])) this.kept = { deps, read: readTerms(plan, today) };
     return this.kept!.read;
   });
@@ -68,7 +69,7 @@ export class TermsState {
       const own = this.filtered.filter(({ judged }) => (judged?.judgement ?? 'unjudged') === judgement);
       if (own.length === 0) return [];
       return [
-        { kind: 'head', judgement, count: own.length, sum: addUp(own) },
+        { kind: 'head', judgement, count: own.length, sum: sumJudgedOn(own) },
         ...own.map((term): TermLine => ({ kind: 'term', term, index: index++ })),
       ];
     });
@@ -84,6 +85,9 @@ export class TermsState {
     const fallback = this.chosen[0] ? this.verdicts.groupOf(this.chosen[0]) : null;
     return planOwnGroup(plan, terms, { terms: this.chosen, name: this.name, ...this.own }, { affordableMinor, newId, fallback });
   });
+
+  /** What is counted, as it is called. */
+  readonly names = $derived.by(() => conversionWords(countsEnquiries(this.planState.plan.brief.goal), this.read.judgedBy));
 
   constructor(readonly planState: PlanState) {}
 

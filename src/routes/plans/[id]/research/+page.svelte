@@ -32,6 +32,7 @@
   import { page } from '$app/state';
   import TabLink from '$lib/ui/shell/TabLink.svelte';
   import ChangesView from '$lib/ui/terms/ChangesView.svelte';
+  import LeadsDialog from '$lib/ui/terms/LeadsDialog.svelte';
   import TermMargin from '$lib/ui/terms/TermMargin.svelte';
   import TermsView from '$lib/ui/terms/TermsView.svelte';
   import { TermsState } from '$lib/ui/terms/terms-state.svelte';
@@ -52,6 +53,7 @@
   );
   let isAdding = $state(false);
   let isPasting = $state(false);
+  let isAboutLeads = $state(false);
   let isAccepting = $state(false);
   let isTakingOut = $state(false);
   let isNaming = $state(false);
@@ -148,7 +150,9 @@
             >{/if}{:else}<VerdictTabs {list} />{/if}
       {/snippet}
       {#snippet actions()}
-        {#if isAboutTerms}<Button onclick={() => (isPasting = true)}>Read in a report</Button>{:else}
+        {#if isAboutTerms}<Button onclick={() => (isPasting = true)}>Read in a report</Button>{#if terms.read.terms.length > 0}<Button
+              onclick={() => (isAboutLeads = true)}>Which leads were good…</Button
+            >{/if}{:else}
           {#if list.counts.later > 0 && list.verdict === 'later' && !isSettling}<Button onclick={() => (isSettling = true)}
               >Side by side</Button
             >{/if}
@@ -228,6 +232,7 @@
 </PlanShell>
 {#if isAdding}<AddFindsDialog {research} bind:open={isAdding} />{/if}
 {#if isPasting}<PasteDialog {planState} {research} bind:open={isPasting} ondone={() => undefined} />{/if}
+<LeadsDialog {planState} bind:open={isAboutLeads} />
 {#if isStanding}<StandingDialog {planState} bind:open={isStanding} />{/if}
 {#if isNaming}<NamesDialog {research} bind:open={isNaming} />{/if}
 {#if isTakingOut}<FindsOutDialog {research} bind:open={isTakingOut} />{/if}
