@@ -39,9 +39,9 @@
 
 <section aria-label="Wider or tighter">
   <div class="flex items-baseline gap-3 pb-2">
-    <h2 class="font-semibold">{countOf(offers.length, 'keyword')} wider or tighter</h2>
+    <h2 class="shrink-0 font-semibold">{countOf(offers.length, 'keyword')} wider or tighter</h2>
     <p class="text-ink-2">
-      {staying.toLocaleString('en-GB')} more with terms stay: their clicks come for their own words, are too few to tell, or pay.
+      {staying.toLocaleString('en-GB')} more stay: their clicks come for their own words, are too few to tell, or pay.
     </p>
     {#if offers.length > 1}<Button class="ms-auto shrink-0" onclick={() => follow(offers)}>Change all {offers.length}</Button>{/if}
   </div>
@@ -63,8 +63,10 @@
       {#each offers as one (one.keyword.id)}
         <tr class="border-b border-rule-soft" data-keyword={one.keyword.text}>
           <td class="py-1 pe-3"
-            >{one.keyword.text} <span class="text-ink-2">{one.keyword.match}</span>
-            {#if one.judged}<p class="text-[12px] text-ink-2">{judgementWords[one.judged.judgement]}</p>{/if}</td
+            >{one.keyword.text}
+            <p class="text-[12px] text-ink-2">
+              {one.keyword.match}{one.judged ? `, ${judgementWords[one.judged.judgement]}` : ''}
+            </p></td
           >
           <td class="pe-3 text-ink-2">{groupOf(one)}</td>
           <td class="pe-3 text-end font-mono text-[12.5px]">{one.sum.clicks.toLocaleString('en-GB')}</td>

@@ -54,7 +54,7 @@
     </section>
   {/if}
   {#if beside.length > 0}
-    <hr class="border-rule" />
+    {#if isOnTerm}<hr class="border-rule" />{/if}
     {#each beside as sentence (sentence)}<p class="text-ink-2">{sentence}</p>{/each}
   {/if}
 </div>
