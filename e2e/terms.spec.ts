@@ -11,10 +11,15 @@ const report = new URL('../src/demo/ottlemere-search-terms.csv', import.meta.url
 async function withReport(page: Page) {
   await page.clock.setFixedTime(new Date('2027-03-20T10:00:00Z'));
   await page.goto(`/plans/${await planId(page, 'Spring launch')}/research?view=terms`);
+  await readIn(page);
+}
+
+async function readIn(page: Page) {
   await page.getByRole('button', { name: 'Read in a report' }).first().click();
   const dialog = page.getByRole('dialog');
   await dialog.locator('input[type=file]').setInputFiles(report);
-  await dialog.getByRole('button', { name: /^Bring in/ }).click();
+  await dialog.getByRole('button', { name: /^(Bring in|Take)/ }).click();
+  await expect(dialog).toHaveCount(0);
   await expect(page.getByRole('link', { name: 'Search terms 412' })).toBeVisible();
 }
 
@@ -149,4 +154,14 @@ test('the reports say what to change, and the client which leads were good', asy
   await expect(page.getByRole('complementary')).toContainText('Of its leads 1 were good and 1 bad, 1 sold.');
   await page.keyboard.press('Control+z');
   await expect(page.locator('[data-terms-total]')).toContainText('one may cost £29.76');
+
+  // The same report again counts once, and either can be forgotten.
+  await readIn(page);
+  await expect(page.getByRole('complementary')).toContainText(
+    'is left out: its days are in “ottlemere-search-terms.csv”, brought in again.',
+  );
+  await expect(page.locator('[data-terms-total]')).toContainText('3,151 clicks');
+  await page.getByRole('button', { name: 'Forget ottlemere-search-terms.csv' }).first().click();
+  await expect(page.getByRole('button', { name: 'Forget ottlemere-search-terms.csv' })).toHaveCount(1);
+  await expect(page.locator('[data-terms-total]')).toContainText('3,151 clicks');
 });

@@ -1,4 +1,5 @@
 import { formatMoney } from '$lib/core/money/money';
+import type { Report } from '$lib/core/records/report';
 import type { ReportLeftOut } from '$lib/core/finds/counted-reports';
 import type { JudgedTerm, Judgement, TermFigures } from '$lib/core/terms/judge-term';
 import { daysToWait, type LeadCounts, type TermsRead } from '$lib/core/terms/read-terms';
@@ -81,6 +82,10 @@ export function wordRange({ from, until, counted }: Pick<TermsRead, 'from' | 'un
   const reports = countOf(counted.length, 'report');
   return from && until ? `${wordDate(from)} to ${wordDate(until)}, from ${reports}, no day twice` : `no dates told, from ${reports}`;
 }
+
+/** A report that was read in: its days and lines. */
+export const wordReport = ({ from, until }: Report, lines: number): string =>
+  [from && until ? `${wordDate(from)} to ${wordDate(until)}` : '', countOf(lines, 'line')].filter(Boolean).join(', ');
 
 /** What is not in the sums, one sentence each. */
 export function wordBeside({ waiting, youngDays, hidden, leftOut }: TermsRead, currency: string): string[] {

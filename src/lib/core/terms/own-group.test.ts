@@ -95,6 +95,12 @@ describe('a group of its own', () => {
     expect(group).toMatchObject({ name: 'Piano tuning 2', landingPage: 'x.example/old' });
   });
 
+  it('says which of its keywords the plan itself would block', () => {
+    const negative = addLike(reported(clean, terms), 'negative', { text: 'old', match: 'broad', groupId: null, campaignId: null });
+    expect(plan(negative, two)!.own.blocked).toEqual([{ text: 'old piano tuning', negative: 'old' }]);
+    expect(plan(reported(clean, terms), two)!.own.blocked).toEqual([]);
+  });
+
   it('is none where nobody knows which group answered', () => {
     expect(plan(reported(clean, [{ text: 'old piano', clicks: 3, groupName: 'Elsewhere' }]), () => true)).toBeNull();
     expect(plan(reported(clean, terms), () => false)).toBeNull();

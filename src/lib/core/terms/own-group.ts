@@ -1,10 +1,13 @@
 import { measureLine } from '../ads/measure';
 import { escapeText } from '../ads/parse-slots';
 import { lineContext } from '../ads/slot-values';
+import { campaignNegatives, planNegatives } from '../groups/acting-negatives';
 import { PlanAnswers } from '../groups/plan-answers';
 import { copyAds, freeGroupName, newGroup, newKeywords, newNegatives } from '../groups/new-rows';
 import { languageWords } from '../keywords/stems';
 import { blocks, prepareNegative, prepareSearch } from '../keywords/matching';
+import { NegativeIndex } from '../keywords/negative-index';
+import type { Campaign } from '../records/campaign';
 import type { Group } from '../records/group';
 import type { MatchType } from '../records/match-types';
 import type { Change, SimpleChange } from '../store/changes';
@@ -55,6 +58,8 @@ export interface OwnGroup {
   /** Lines of its ads that say its own theme in place of the old one. */
   linesChanged: number;
   apart: readonly KeptApart[];
+  /** Keywords of it that a negative of the plan or its campaign would block, each with the first that does. */
+  blocked: readonly { text: string; negative: string }[];
   /** Words that its terms share and few others hold, and how many other terms hold one of them: these stay where they are. */
   staying: { words: readonly string[]; count: number };
   change: Change;
@@ -66,6 +71,16 @@ function mostAnswering(terms: readonly Term[]): Group | null {
   for (const { inGroups } of terms)
     for (const one of inGroups) if (one.group) clicks.set(one.group, (clicks.get(one.group) ?? 0) + one.clicks);
   return [...clicks].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+function blockedInCampaign(view: PlanView, campaign: Campaign, texts: readonly string[]): OwnGroup['blocked'] {
+  const language = firstLanguage(view, campaign);
+  const indexes = [planNegatives(view), campaignNegatives(view, campaign.id)].map((list) => NegativeIndex.of(list));
+  return texts.flatMap((text) => {
+    const search = prepareSearch(text, language);
+    const [negative] = indexes.flatMap((index) => index.findBlocking(search));
+    return negative ? [{ text, negative: negative.text }] : [];
+  });
 }
 
 /** What terms say in common, in the words of the first; the first where they share nothing. */
@@ -160,6 +175,7 @@ export function planOwnGroup(
     ads: childrenOf(snapshot.ad, 'groupId', from.id).length,
     linesChanged: ads.linesChanged,
     apart,
+    blocked: blockedInCampaign(view, campaign, texts),
     staying: stayingBeside(terms, all, languageWords(firstLanguage(view, campaign)).isStopWord),
     change: { type: 'several', name: 'own-group-made', changes },
   };

@@ -135,6 +135,12 @@
         ? ` ${countOf(own.staying.count, 'more term')} with ${own.staying.words.map(quote).join(' or ')} stay where they are.`
         : ''}
     </p>
+    {#if own.blocked.length > 0}
+      <Notice>
+        {own.blocked.map(({ text, negative }) => `${quote(text)} is blocked by the negative ${quote(negative)}`).join('; ')}: take it out in
+        Groups, or leave these terms.
+      </Notice>
+    {/if}
     <div class="flex flex-wrap gap-2">
       <Button kind="act" onclick={make}>Make it <KeyCap keys="Ctrl Enter" /></Button>
       <Button onclick={() => (terms.ticked = new Set())}>Not now</Button>

@@ -1,11 +1,16 @@
 <script lang="ts">
   import { formatMoney } from '$lib/core/money/money';
-  import { judgementWords, wordBeside, wordLeads, wordSum } from '$lib/wording/terms';
+  import { judgementWords, wordBeside, wordLeads, wordReport, wordSum } from '$lib/wording/terms';
   import { quote } from '$lib/wording/texts';
+  import type { Report } from '$lib/core/records/report';
+  import { childrenOf, inOrder } from '$lib/core/store/snapshot';
+  import Button from '../parts/Button.svelte';
+  import { getShell } from '../shell/shell.svelte';
   import OwnGroupPanel from './OwnGroupPanel.svelte';
   import type { TermsState } from './terms-state.svelte';
 
   /** `isOnTerm`: whether one term is at hand. */
+  const shell = getShell();
   let { terms, isOnTerm }: { terms: TermsState; isOnTerm: boolean } = $props();
 
   const { planState, term, read } = $derived(terms);
@@ -13,8 +18,14 @@
   const answer = $derived(term ? terms.verdicts.answer(term) : null);
   const nameOf = (id: string | null) => planState.snapshot.group.get(id ?? '')?.name ?? '';
   const named = $derived(term?.inGroups.find(({ group }) => group)?.group ?? null);
+  const reports = $derived(inOrder(planState.snapshot.report));
+  const rowsOf = (id: string) => childrenOf(planState.snapshot.reportRow, 'reportId', id).length;
   const beside = $derived(wordBeside(read, planState.currency));
   const money = (minor: number) => formatMoney(Math.round(minor), planState.currency);
+  function forget({ id, name }: Report) {
+    if (!planState.make({ type: 'remove', record: 'report', ids: [id] }))
+      shell.announce(`“${name}” is forgotten; its finds stay. Ctrl Z brings it back.`);
+  }
 </script>
 
 <div class="flex flex-col gap-4">
@@ -56,5 +67,19 @@
   {#if beside.length > 0}
     {#if isOnTerm}<hr class="border-rule" />{/if}
     {#each beside as sentence (sentence)}<p class="text-ink-2">{sentence}</p>{/each}
+  {/if}
+  {#if reports.length > 0}
+    <section aria-label="Reports read in">
+      <h3 class="font-semibold text-ink-2">Reports read in</h3>
+      {#each reports as report (report.id)}
+        <p class="flex items-baseline gap-2 py-0.5">
+          <span class="min-w-0 flex-1 truncate" title={report.name}
+            >{report.name}
+            <span class="text-ink-2">{wordReport(report, rowsOf(report.id))}</span></span
+          >
+          <Button kind="link" label={`Forget ${report.name}`} onclick={() => forget(report)}>Forget</Button>
+        </p>
+      {/each}
+    </section>
   {/if}
 </div>
