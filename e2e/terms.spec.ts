@@ -15,7 +15,7 @@ async function withReport(page: Page) {
 }
 
 async function readIn(page: Page) {
-  await page.getByRole('button', { name: 'Read in a report' }).first().click();
+  await page.getByRole('button', { name: 'Read in a report', exact: true }).first().click();
   const dialog = page.getByRole('dialog');
   await dialog.locator('input[type=file]').setInputFiles(report);
   await dialog.getByRole('button', { name: /^(Bring in|Take)/ }).click();

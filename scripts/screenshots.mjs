@@ -137,7 +137,7 @@ const views = [
     '/research?view=terms',
     async (page) => {
       await page.clock.setFixedTime(new Date('2027-03-20T10:00:00Z'));
-      await page.getByRole('button', { name: 'Read in a report' }).first().click();
+      await page.getByRole('button', { name: 'Read in a report', exact: true }).first().click();
       await page.locator('dialog[open] input[type=file]').setInputFiles(join(root, 'src/demo/ottlemere-search-terms.csv'));
       await page.getByRole('button', { name: /^Bring in/ }).click();
       await page.locator('[data-term]').first().waitFor();

@@ -74,7 +74,7 @@ export function wordNeeded({ judgement, clicksNeeded }: JudgedTerm): string {
   if (judgement === 'converting' || judgement === 'costing') return '';
   return clicksNeeded === null
     ? 'no end'
-    : `${clicksNeeded < 10_000 ? clicksNeeded.toLocaleString('en-GB') : `${Math.round(clicksNeeded / 1000)}k`} more`;
+    : `${clicksNeeded < 1000 ? clicksNeeded : `${(clicksNeeded / 1000).toFixed(clicksNeeded < 10_000 ? 1 : 0)}k`} more`;
 }
 
 /** Which days the terms are about, and of how many reports. */

@@ -56,7 +56,7 @@
   /** Brings the cell at the cursor into sight, no further than needed. */
   async function show() {
     await tick();
-    rows.reveal(sheet.cursor.row);
+    rows.reveal(sheet.cursor.row, rowHeight);
     columns.reveal(sheet.cursor.column);
   }
   function end(by: { row?: number; column?: number } = {}) {

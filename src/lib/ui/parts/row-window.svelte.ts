@@ -66,12 +66,13 @@ export class RowWindow {
     };
   };
 
-  /** Scrolls no further than needed to have a row wholly in sight. */
-  reveal(index: number): void {
+  /** Scrolls no further than needed to have a row wholly in sight; `above`: the height of heads that stay above the rows in what scrolls. */
+  reveal(index: number, above = 0): void {
     if (!this.element) return;
     const { scrollTop, clientHeight } = this.element;
     const top = index * this.rowHeight();
     if (top < scrollTop) this.element.scrollTop = top;
-    else if (top + this.rowHeight() > scrollTop + clientHeight) this.element.scrollTop = top + this.rowHeight() - clientHeight;
+    else if (top + this.rowHeight() + above > scrollTop + clientHeight)
+      this.element.scrollTop = top + this.rowHeight() + above - clientHeight;
   }
 }

@@ -82,6 +82,9 @@ describe('the rows drawn of a long list', () => {
     expect(scroller.scrollTop).toBe(0);
     rows.reveal(20);
     expect(scroller.scrollTop).toBe(21 * rowHeight - 560);
+    // Heads that stay above the rows take room from them.
+    rows.reveal(20, rowHeight);
+    expect(scroller.scrollTop).toBe(22 * rowHeight - 560);
     rows.reveal(0);
     expect(scroller.scrollTop).toBe(0);
   });

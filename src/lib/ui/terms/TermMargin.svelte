@@ -73,9 +73,10 @@
       <h3 class="font-semibold text-ink-2">Reports read in</h3>
       {#each reports as report (report.id)}
         <p class="flex items-baseline gap-2 py-0.5">
-          <span class="min-w-0 flex-1 truncate" title={report.name}
-            >{report.name}
-            <span class="text-ink-2">{wordReport(report, rowsOf(report.id))}</span></span
+          <span class="min-w-0 flex-1"
+            ><span class="block truncate" title={report.name}>{report.name}</span><span class="text-[12px] text-ink-2"
+              >{wordReport(report, rowsOf(report.id))}</span
+            ></span
           >
           <Button kind="link" label={`Forget ${report.name}`} onclick={() => forget(report)}>Forget</Button>
         </p>

@@ -38,7 +38,7 @@
     () => lines.length,
   );
   let isKeeping = $state(false);
-  const grid = 'grid grid-cols-[26px_minmax(0,1fr)_92px_44px_66px_36px_58px_72px_96px] items-center';
+  const grid = 'grid grid-cols-[26px_minmax(0,1fr)_86px_46px_78px_36px_60px_74px_96px] items-center';
   const tones = {
     converting: 'text-act',
     promising: 'text-slate',
@@ -57,7 +57,7 @@
 
   async function show() {
     await tick();
-    rows.reveal(terms.line);
+    rows.reveal(terms.line, rowHeight);
   }
   function say(judged: ReturnType<TermsState['act']>, what: string) {
     if (!judged) return;
