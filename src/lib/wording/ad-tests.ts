@@ -1,6 +1,7 @@
 import type { TestAdvice } from '$lib/core/forecast/test-plan';
 import type { VersionComparison } from '$lib/core/forecast/compare-versions';
 import type { AdDifference, TestMeasure } from '$lib/core/records/ad';
+import { wordPercent } from './texts';
 
 /** The one thing in which a version differs. */
 export const differenceWords: Readonly<Record<AdDifference, string>> = {
@@ -26,10 +27,8 @@ export const measureWords: Readonly<Record<TestMeasure, string>> = {
   conversions: 'conversions of impressions',
 };
 
-const percent = (share: number) => `${(share * 100).toLocaleString('en-GB', { maximumFractionDigits: 2 })} %`;
-
 /** A rate, as a share of a hundred. */
-export const wordRate = percent;
+export const wordRate = (share: number): string => wordPercent(share, 2);
 
 /** A share of searches, whole; what is nearly all is not said to be all. */
 export const wordShare = (share: number) =>
@@ -37,7 +36,7 @@ export const wordShare = (share: number) =>
 
 /** What a comparison says, in plain words. */
 export function wordComparison({ difference: [low, high], decided }: VersionComparison, names: readonly [string, string]): string {
-  const span = `between ${percent(low)} and ${percent(high)}`;
+  const span = `between ${wordRate(low)} and ${wordRate(high)}`;
   if (decided === null) return `${names[0]} less ${names[1]} lies ${span}: it may as well be nothing.`;
   return `${names[0]} less ${names[1]} lies ${span}: ${decided === 'a' ? names[0] : names[1]} does better, with a chance of 1 in 20 that this is luck.`;
 }

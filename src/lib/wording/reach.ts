@@ -1,5 +1,5 @@
 import { wordRange } from './figures';
-import { countOf } from './texts';
+import { countOf, wordPercent } from './texts';
 import type { Range } from '$lib/core/market/range';
 import type { WhoCountsAdvice } from '$lib/core/plan/who-counts';
 import type { Campaign } from '$lib/core/records/campaign';
@@ -61,11 +61,10 @@ export function wordLearning({
   isShort: boolean;
 }[] {
   const day = `${wordRange(clicksPerDay)} clicks a day`;
-  const percent = (rate: number) => `${(rate * 100).toLocaleString('en-GB', { maximumFractionDigits: 1 })} %`;
   const competitor =
     impressionsEach === null || days === null
       ? 'A test version cannot be judged at this rate.'
-      : `Telling ${percent(rates[0])} from ${percent(rates[1])} takes ${impressionsEach.toLocaleString('en-GB')} impressions a version: ${days.toLocaleString('en-GB')} days, all groups pooled.`;
+      : `Telling ${wordPercent(rates[0])} from ${wordPercent(rates[1])} takes ${impressionsEach.toLocaleString('en-GB')} impressions a version: ${days.toLocaleString('en-GB')} days, all groups pooled.`;
   return [
     { text: `${day}.`, isShort: false },
     {

@@ -4,7 +4,7 @@ import type { ReportLeftOut } from '$lib/core/finds/counted-reports';
 import type { JudgedTerm, Judgement, TermFigures } from '$lib/core/terms/judge-term';
 import { daysToWait, type LeadCounts, type TermsRead } from '$lib/core/terms/read-terms';
 import type { TermVerdict } from '$lib/core/terms/term-verdicts';
-import { countOf, wordDate } from './texts';
+import { countOf, wordDate, wordPercent } from './texts';
 
 /** How a judgement is headed. */
 export const judgementWords: Record<Judgement, string> = {
@@ -48,8 +48,6 @@ export const conversionWords = (isEnquiry: boolean, judgedBy: TermsRead['judgedB
       ? { one: 'enquiry', many: 'enquiries', short: 'Enq.' }
       : { one: 'conversion', many: 'conversions', short: 'Conv.' };
 
-const percent = (share: number) => `${(share * 100).toLocaleString('en-GB', { maximumFractionDigits: 1 })} %`;
-
 /** The sum of a judgement in words. */
 export function wordSum(
   figures: TermFigures,
@@ -62,7 +60,7 @@ export function wordSum(
   if (judged.rate === null || judged.clickCostMinor === null) return 'Nothing was clicked yet.';
   const [low, high] = judged.rate;
   const each = (rate: number) => (rate > 0 ? money(judged.clickCostMinor! / rate) : 'no end');
-  return `${countOf(figures.clicks, 'click')} at ${money(judged.clickCostMinor)}, ${countOf(figures.conversions, names.one, names.many)}: the rate lies between ${percent(low)} and ${percent(high)}, so one costs ${each(high)} to ${each(low)}; ${money(affordableMinor)} may be spent.`;
+  return `${countOf(figures.clicks, 'click')} at ${money(judged.clickCostMinor)}, ${countOf(figures.conversions, names.one, names.many)}: the rate lies between ${wordPercent(low)} and ${wordPercent(high)}, so one costs ${each(high)} to ${each(low)}; ${money(affordableMinor)} may be spent.`;
 }
 
 /** What the client says of a term’s leads; empty where the list tells of none. */

@@ -5,6 +5,10 @@ export { first } from '$lib/core/text/first-letter';
 /** `12 keywords`, `1 keyword`. */
 export const countOf = (count: number, one: string, many = `${one}s`) => `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`;
 
+/** A share of one as a share of a hundred: `8.7 %`. */
+export const wordPercent = (share: number, digits = 1): string =>
+  `${(share * 100).toLocaleString('en-GB', { maximumFractionDigits: digits })} %`;
+
 /** A date for reading: 12 Jan 2027. */
 export function wordDate(date: string): string {
   const [year, month, day] = date.split('-').map(Number);

@@ -4,7 +4,7 @@ import type { Group } from '../records/group';
 import fallbackData from '../rules/slot-fallbacks.json';
 import { childrenOf } from '../store/snapshot';
 import { baseLanguage } from '../text/base-language';
-import { escapePattern } from '../text/escape-pattern';
+import { wholeWords } from '../text/escape-pattern';
 import { applyCase, caseThatMakes, type LetterCase } from '../text/letter-case';
 import type { PlanView } from '../view/plan-view';
 import { joinValue, type FillContext } from './fill-slots';
@@ -60,7 +60,7 @@ class Slotter {
   private replaceIn(text: string, slot: ProposedSlot): { before: string; slot: string; after: string } | null {
     const value = this.context.values[slot]?.trim() ?? '';
     if (value === '') return null;
-    const match = new RegExp(`(?<![\\p{L}\\p{N}])${escapePattern(value)}(?![\\p{L}\\p{N}])`, 'iu').exec(text);
+    const match = wholeWords(value, 'iu').exec(text);
     if (!match) return null;
     const letterCase = caseThatMakes(match[0], value, this.context.language);
     if (letterCase === undefined) return null;

@@ -1,5 +1,6 @@
 import type { Report, ReportRow } from '../records/report';
 import type { Snapshot } from '../store/snapshot';
+import { daysBetween } from '../text/days';
 
 /** An import that is not added up, since another counts the same clicks. */
 export interface ReportLeftOut {
@@ -24,7 +25,7 @@ interface Import {
   isDaily: boolean;
 }
 
-const days = ({ from, until }: Report) => (from && until ? (Date.parse(until) - Date.parse(from)) / 86_400_000 + 1 : 0);
+const days = ({ from, until }: Report) => (from && until ? daysBetween(from, until) + 1 : 0);
 const newestFirst = (a: Report, b: Report) =>
   a.importedOn < b.importedOn ? 1 : a.importedOn > b.importedOn ? -1 : b.position - a.position;
 

@@ -1,4 +1,5 @@
 import type { AdDifference, TestMeasure } from '../records/ad';
+import { addDays } from '../text/days';
 import { daysToTellApart, impressionsToTellApart } from './telling-apart';
 
 /** What a test of two versions is planned on: figures of all groups that are pooled, in the middle of what is expected. */
@@ -41,9 +42,7 @@ export function planTest({ measure, clicksPerMonth, clickThrough, conversionRate
   const impressionsEach = impressionsToTellApart(rate, rate * betterBy);
   const days = impressionsEach === null ? null : daysToTellApart(impressionsEach, impressionsPerMonth / monthDays);
   if (impressionsEach === null || days === null || days > mostTestDays) return null;
-  const end = new Date(`${startsOn}T12:00:00Z`);
-  end.setUTCDate(end.getUTCDate() + days);
-  return { impressionsPerMonth, rates: [rate, rate * betterBy], impressionsEach, days, endsOn: end.toISOString().slice(0, 10) };
+  return { impressionsPerMonth, rates: [rate, rate * betterBy], impressionsEach, days, endsOn: addDays(startsOn, days) };
 }
 
 /** By what a difference is judged: what sifts searchers keeps clicks away on purpose, so that only those who buy count. */

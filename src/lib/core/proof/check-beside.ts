@@ -1,7 +1,7 @@
 import { childrenOf } from '../store/snapshot';
 import { said, wordsOfExtra } from './check-extras';
 import { extrasShown } from '../view/extras-shown';
-import { escapePattern } from '../text/escape-pattern';
+import { wholeWords } from '../text/escape-pattern';
 import type { PlanView } from '../view/plan-view';
 import type { Ad } from '../records/ad';
 import type { AdLine } from '../records/ad-line';
@@ -28,7 +28,7 @@ function checkRepeats(group: Group, lines: readonly LineOfAd[], extras: readonly
 
 /** Lines that say the code of a dated offer in another spelling: typed so it would be refused. */
 function checkCodes(group: Group, lines: readonly LineOfAd[], codes: readonly string[]): Report[] {
-  const found = codes.map((code) => ({ code, pattern: new RegExp(`(?<![\\p{L}\\p{N}])${escapePattern(code)}(?![\\p{L}\\p{N}])`, 'giu') }));
+  const found = codes.map((code) => ({ code, pattern: wholeWords(code, 'giu') }));
   return lines.flatMap(({ ad, line }) =>
     found.flatMap(({ code, pattern }): Report[] => {
       const other = [...line.text.matchAll(pattern)].map(([typed]) => typed).find((typed) => typed !== code);

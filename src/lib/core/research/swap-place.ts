@@ -3,11 +3,11 @@ import type { Snapshot } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import { figuresOfFind, noFigures } from '../finds/find-figures';
 import type { Find } from '../records/find';
-import { escapePattern } from '../text/escape-pattern';
+import { wholeWords } from '../text/escape-pattern';
 
 /** A text with one place in another's stead. */
 export const withPlace = (text: string, { from, to }: { from: string; to: string }): string =>
-  text.replace(new RegExp(`(?<![\\p{L}\\p{N}])${escapePattern(from)}(?![\\p{L}\\p{N}])`, 'gu'), to.toLowerCase());
+  text.replace(wholeWords(from, 'gu'), to.toLowerCase());
 
 /** A find in which one town is put in for another. */
 export interface PlaceSwap {

@@ -1,6 +1,6 @@
 import data from './word-lists.json';
 import { baseLanguage } from '../text/base-language';
-import { escapePattern } from '../text/escape-pattern';
+import { wholeWords } from '../text/escape-pattern';
 
 /** Words by which readings, copy and starter negatives are judged, in one language. */
 export interface WordLists {
@@ -32,7 +32,7 @@ const patterns = new Map<string, RegExp>();
 function patternOf(phrase: string): RegExp {
   let pattern = patterns.get(phrase);
   if (!pattern) {
-    pattern = new RegExp(`(?<![\\p{L}\\p{N}])${escapePattern(phrase)}(?![\\p{L}\\p{N}])`, 'iu');
+    pattern = wholeWords(phrase, 'iu');
     patterns.set(phrase, pattern);
   }
   return pattern;

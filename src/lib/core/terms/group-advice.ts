@@ -5,7 +5,7 @@ import type { ReportRow } from '../records/report';
 import { childrenOf } from '../store/snapshot';
 import { groupBid, groupsInOrder, type PlanView } from '../view/plan-view';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
-import { addUp, sameName, type Term, type TermsRead } from './read-terms';
+import { addUp, figuresOfRow, groupsByName, sameName, type Term, type TermsRead } from './read-terms';
 
 /** What is advised of a group by its own figures. */
 export type GroupAdvice =
@@ -63,7 +63,7 @@ export function adviseGroups(
 
 /** Sold leads of each group: of the one that the list names, else of the one that answered their term most. */
 function soldByGroup(view: PlanView, terms: readonly Term[]): ReadonlyMap<Group, number> {
-  const named = new Map(groupsInOrder(view).map((group) => [sameName(group.name), group]));
+  const named = groupsByName(view);
   const answering = new Map(terms.map(({ text, inGroups }) => [text, inGroups[0]?.group ?? null]));
   const sold = new Map<Group, number>();
   for (const { soldMinor, groupName, text } of view.snapshot.lead.values()) {
@@ -82,11 +82,6 @@ export interface OwnGroupSince {
   comparison: VersionComparison;
 }
 
-const figuresOf = (rows: readonly ReportRow[]): TermFigures =>
-  addUp(
-    rows.map(({ clicks, costMinor, conversions }) => ({ clicks: clicks ?? 0, costMinor: costMinor ?? 0, conversions: conversions ?? 0 })),
-  );
-
 /** Groups whose exact keywords another group answered in earlier reports, compared with what they bring themselves. */
 export function compareOwnGroups(view: PlanView): OwnGroupSince[] {
   const { snapshot } = view;
@@ -102,7 +97,7 @@ export function compareOwnGroups(view: PlanView): OwnGroupSince[] {
     const first = own.flatMap((row) => startOf(row) ?? []).sort()[0];
     if (texts.size === 0 || first === undefined) return [];
     const earlier = rows.filter((row) => texts.has(row.text) && !isOwn(row) && row.groupName !== '' && (endOf(row) ?? first) < first);
-    const [before, since] = [figuresOf(earlier), figuresOf(own)];
+    const [before, since] = [addUp(earlier.map(figuresOfRow)), addUp(own.map(figuresOfRow))];
     if (before.clicks === 0 || since.clicks === 0) return [];
     const result = ({ clicks, conversions }: TermFigures) => ({ hits: Math.min(clicks, conversions), of: clicks });
     return [{ group, before, since, comparison: compareVersions(result(since), result(before)) }];

@@ -4,6 +4,7 @@ import { parseShare } from '../money/ratio';
 import type { Ad } from '../records/ad';
 import type { Look } from '../records/look';
 import { inOrder } from '../store/snapshot';
+import { addDays } from '../text/days';
 import { worthOf, type PlanView } from '../view/plan-view';
 import { judgeTerm } from './judge-term';
 
@@ -40,8 +41,6 @@ export interface LookFigures {
   clicksWithoutAny: number | null;
 }
 
-const dayAfter = (day: string, days: number) => new Date(Date.parse(day) + days * 86_400_000).toISOString().slice(0, 10);
-
 /** The day on which a plan starts: the brief’s, else its first campaign’s; null where none is set. */
 export function startOf({ brief, snapshot }: Pick<PlanView, 'brief' | 'snapshot'>): string | null {
   const starts = [...snapshot.campaign.values()].flatMap(({ startsOn }) => startsOn ?? []).sort();
@@ -57,7 +56,7 @@ export function planLooks(view: Pick<PlanView, 'brief' | 'snapshot'>): PlannedLo
   for (const ad of snapshot.ad.values())
     if (ad.differsIn !== '' && ad.testEndsOn !== null) byDay.set(ad.testEndsOn, [...(byDay.get(ad.testEndsOn) ?? []), ad]);
   const looks = [
-    ...(start === null ? [] : lookDays.map((after) => ({ key: `day-${after}`, day: dayAfter(start, after), after, tests: [] }))),
+    ...(start === null ? [] : lookDays.map((after) => ({ key: `day-${after}`, day: addDays(start, after), after, tests: [] }))),
     ...[...byDay].map(([day, tests]) => ({ key: `test-${day}`, day, after: null, tests })),
   ];
   return looks

@@ -8,7 +8,7 @@ import type { SimpleChange } from '../store/changes';
 import { childrenOf, inOrder } from '../store/snapshot';
 import { firstLanguage, type PlanView } from '../view/plan-view';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
-import { addUp, sumJudgedOn, type Term } from './read-terms';
+import { sumJudgedOn, type Term } from './read-terms';
 
 /** The least share of a keyword’s clicks that came for its own words where it stays as it is (house rule). */
 const leastOwn = 0.5;
@@ -66,10 +66,12 @@ export function adviseMatches(view: PlanView, terms: readonly Term[], affordable
       const group = snapshot.group.get(keyword.groupId)!;
       const language = firstLanguage(view, snapshot.campaign.get(group.campaignId));
       const { stems } = prepareSearch(keyword.text, language);
-      const stemsOf = (term: Term) => prepareSearch(term.text, language).stems;
-      const ownClicks = addUp(own.filter((term) => sameWords(stemsOf(term), stems))).clicks;
+      const read = own.map((term) => ({ term, stems: prepareSearch(term.text, language).stems }));
+      const clicksOf = (holds: (stems: readonly string[]) => boolean) =>
+        read.reduce((clicks, one) => clicks + (holds(one.stems) ? one.term.clicks : 0), 0);
+      const ownClicks = clicksOf((one) => sameWords(one, stems));
       const key = ` ${stems.join(' ')} `;
-      const inItsOrder = addUp(own.filter((term) => ` ${stemsOf(term).join(' ')} `.includes(key))).clicks;
+      const inItsOrder = clicksOf((one) => ` ${one.join(' ')} `.includes(key));
       const sum = sumJudgedOn(own);
       const isCostKnown = own.every((term) => term.isCostKnown);
       const judged = affordableMinor !== null && isCostKnown ? judgeTerm(sum, affordableMinor) : null;

@@ -12,9 +12,10 @@ import type { Group } from '../records/group';
 import type { MatchType } from '../records/match-types';
 import type { Change, SimpleChange } from '../store/changes';
 import { childrenOf } from '../store/snapshot';
-import { escapePattern } from '../text/escape-pattern';
+import { wholeWords } from '../text/escape-pattern';
 import { applyCase, caseThatMakes } from '../text/letter-case';
 import { campaignsMeeting, firstLanguage, type PlanView } from '../view/plan-view';
+import { judgeFinds } from './judge-finds';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
 import { sumJudgedOn, type Term } from './read-terms';
 
@@ -161,7 +162,7 @@ export function planOwnGroup(
   if (movedIds.length > 0) changes.push({ type: 'remove', record: 'keyword', ids: movedIds });
   changes.push({ type: 'add', record: 'keyword', rows: newKeywords(snapshot, id, keywords, newId) }, ...ads.changes);
   if (negatives.length > 0) changes.push({ type: 'add', record: 'negative', rows: negatives });
-  changes.push(...keepFinds(view, texts));
+  changes.push(...judgeFinds(snapshot, texts, 'keep'));
   return {
     name: free,
     theme: group.theme,
@@ -193,7 +194,7 @@ function bringAdsAlong(
   const texts = [...new Set(keywords.map(({ text }) => text))];
   const theme = from.theme.trim();
   if (theme === '') return { changes: copyAds(view.snapshot, from.id, group.id, newId), linesChanged: 0 };
-  const pattern = new RegExp(`(?<![\\p{L}\\p{N}])${escapePattern(theme)}(?![\\p{L}\\p{N}])`, 'giu');
+  const pattern = wholeWords(theme, 'giu');
   let linesChanged = 0;
   const changes = copyAds(view.snapshot, from.id, group.id, newId, (line, ad) => {
     const text = line.text.replace(pattern, (found) => {
@@ -206,15 +207,6 @@ function bringAdsAlong(
     return text;
   });
   return { changes, linesChanged };
-}
-
-/** Terms that are finds are kept. */
-function keepFinds({ snapshot }: PlanView, texts: readonly string[]): SimpleChange[] {
-  const wanted = new Set(texts);
-  const ids = [...snapshot.find.values()].flatMap(({ id, text, verdict }) =>
-    wanted.has(text) && verdict !== 'keep' ? [id as string] : [],
-  );
-  return ids.length === 0 ? [] : [{ type: 'judge', ids, verdict: 'keep' }];
 }
 
 function keepOthersApart(

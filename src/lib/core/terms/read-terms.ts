@@ -2,6 +2,7 @@ import { countedReports, type ReportLeftOut } from '../finds/counted-reports';
 import type { Group } from '../records/group';
 import type { Report, ReportRow } from '../records/report';
 import type { Snapshot } from '../store/snapshot';
+import { addDays, daysBetween } from '../text/days';
 import { groupsInOrder, worthOf, type PlanView } from '../view/plan-view';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
 
@@ -86,9 +87,19 @@ function costOf({ costMinor, averageCostMinor, clicks }: ReportRow): number | nu
   return averageCostMinor === null ? null : averageCostMinor * clicks;
 }
 
-const dayBefore = (day: string, days: number) => new Date(Date.parse(day) - days * 86_400_000).toISOString().slice(0, 10);
+/** What a line counted; nothing where it does not tell. */
+export const figuresOfRow = (row: ReportRow): TermFigures => ({
+  clicks: row.clicks ?? 0,
+  costMinor: costOf(row) ?? 0,
+  conversions: row.conversions ?? 0,
+});
+
 /** A group’s name as reports are held against it. */
 export const sameName = (name: string) => name.trim().toLowerCase();
+
+/** The plan’s groups by the name that reports are held against. */
+export const groupsByName = (view: PlanView): ReadonlyMap<string, Group> =>
+  new Map(groupsInOrder(view).map((group) => [sameName(group.name), group]));
 
 class Gathering {
   readonly byText = new Map<string, Term & { inGroups: TermInGroup[] }>();
@@ -96,12 +107,11 @@ class Gathering {
   private readonly groups: ReadonlyMap<string, Group>;
 
   constructor(view: PlanView) {
-    this.groups = new Map(groupsInOrder(view).map((group) => [sameName(group.name), group]));
+    this.groups = groupsByName(view);
   }
 
   take(row: ReportRow, waitsFrom: string): void {
-    const cost = costOf(row);
-    const figures = { clicks: row.clicks ?? 0, costMinor: cost ?? 0, conversions: row.conversions ?? 0 };
+    const figures = figuresOfRow(row);
     if (row.day !== null && row.day > waitsFrom) {
       add(this.waiting, figures);
       if (this.waiting.since === null || row.day < this.waiting.since) this.waiting.since = row.day;
@@ -123,7 +133,7 @@ class Gathering {
     }
     add(term, figures);
     term.impressions += row.impressions ?? 0;
-    term.isCostKnown &&= cost !== null;
+    term.isCostKnown &&= costOf(row) !== null;
     let inGroup = term.inGroups.find(({ groupName }) => groupName === row.groupName);
     if (!inGroup) {
       inGroup = { groupName: row.groupName, group: this.groups.get(sameName(row.groupName)) ?? null, ...nothing() };
@@ -137,8 +147,7 @@ function hiddenIn(reports: readonly Report[], rows: Iterable<ReportRow>): TermsR
   const telling = new Map(reports.filter(({ totalCostMinor }) => totalCostMinor !== null).map((report) => [report.id as string, report]));
   if (telling.size === 0) return null;
   const told = nothing();
-  for (const row of rows)
-    if (telling.has(row.reportId)) add(told, { clicks: row.clicks ?? 0, costMinor: costOf(row) ?? 0, conversions: 0 });
+  for (const row of rows) if (telling.has(row.reportId)) add(told, figuresOfRow(row));
   const all = [...telling.values()];
   return {
     clicks: Math.max(0, all.reduce((sum, { totalClicks }) => sum + (totalClicks ?? 0), 0) - told.clicks),
@@ -170,7 +179,7 @@ function youngDaysOf(reports: readonly Report[], rows: ReadonlyMap<string, Repor
     .flatMap((report) => (withDays.has(report.id) ? [] : (report.until ?? [])))
     .sort()
     .at(-1);
-  return until !== undefined && until > waitsFrom ? (Date.parse(until) - Date.parse(waitsFrom)) / 86_400_000 : 0;
+  return until !== undefined && until > waitsFrom ? daysBetween(waitsFrom, until) : 0;
 }
 
 /**
@@ -182,7 +191,7 @@ export function readTerms(view: PlanView, today: string): TermsRead {
   const leads = leadsByText(view.snapshot);
   const judgedBy = [...leads.values()].some(({ sold }) => sold > 0) ? 'sold' : 'conversions';
   const affordableMinor = (judgedBy === 'sold' ? affordableSale(view) : worthOf(view)?.affordableMinor) ?? null;
-  const waitsFrom = dayBefore(today, daysToWait);
+  const waitsFrom = addDays(today, -daysToWait);
   const gathering = new Gathering(view);
   for (const row of rows.values()) gathering.take(row, waitsFrom);
   const terms = [...gathering.byText.values()];

@@ -1,3 +1,4 @@
+import { findsByText } from '../finds/keyword-figures';
 import { negativeListsOn } from '../groups/acting-negatives';
 import { newKeywords, newNegatives } from '../groups/new-rows';
 import { PlanAnswers, type SureAnswer } from '../groups/plan-answers';
@@ -9,8 +10,9 @@ import type { StepName } from '../store/step-names';
 import { blockFinds } from '../research/block-finds';
 import { fileKeywords } from '../research/file-keywords';
 import type { Change, SimpleChange } from '../store/changes';
-import { childrenOf, inOrder, type Snapshot } from '../store/snapshot';
+import { childrenOf, inOrder } from '../store/snapshot';
 import { firstLanguage, type PlanView } from '../view/plan-view';
+import { judgeFinds } from './judge-finds';
 import type { Term } from './read-terms';
 
 /** What was decided on a term, as the plan holds it. */
@@ -32,12 +34,7 @@ const step = (name: StepName, changes: SimpleChange[], done: readonly Term[], le
   left,
 });
 
-/** The finds of terms get a verdict; what they are not judged anew is left out. */
-function judgeFinds({ find }: Snapshot, terms: readonly Term[], verdict: 'keep' | 'pass' | 'later'): SimpleChange[] {
-  const texts = new Set(terms.map(({ text }) => text));
-  const ids = [...find.values()].flatMap((one) => (texts.has(one.text) && one.verdict !== verdict ? [one.id as string] : []));
-  return ids.length === 0 ? [] : [{ type: 'judge', ids, verdict }];
-}
+const textsOf = (terms: readonly Term[]) => terms.map(({ text }) => text);
 
 /** What is decided on terms is read out of the plan itself: keywords, negatives, and finds that wait. */
 export class TermVerdicts {
@@ -106,13 +103,18 @@ export function keepExact(view: PlanView, verdicts: TermVerdicts, terms: readonl
     return rows.length === 0 ? [] : [{ type: 'add', record: 'keyword', rows }];
   });
   const done = [...byGroup.values()].flat();
-  return step('term-judged', [...changes, ...judgeFinds(view.snapshot, done, 'keep')], done, left);
+  return step('term-judged', [...changes, ...judgeFinds(view.snapshot, textsOf(done), 'keep')], done, left);
 }
 
 /** Terms kept as keywords of one group, by its own match type; those of another group of its campaign move there. */
 export function keepInGroup(view: PlanView, group: Group, terms: readonly Term[], newId: () => string): TermsJudged {
   const filed = terms.map(({ text }) => ({ text, group }));
-  return step('term-judged', [...fileKeywords(view.snapshot, filed, newId), ...judgeFinds(view.snapshot, terms, 'keep')], terms, []);
+  return step(
+    'term-judged',
+    [...fileKeywords(view.snapshot, filed, newId), ...judgeFinds(view.snapshot, textsOf(terms), 'keep')],
+    terms,
+    [],
+  );
 }
 
 /** Terms blocked in the groups that answered them, by exact negatives; one that is itself a keyword there is left alone. */
@@ -130,14 +132,14 @@ export function blockInGroups(view: PlanView, verdicts: TermVerdicts, terms: rea
     .flatMap(([group, texts]) => newNegatives(view.snapshot, group.id, newOnes(view, group, texts), newId))
     .map((row, at, [first]) => ({ ...row, position: first!.position + at }));
   const changes: SimpleChange[] = rows.length === 0 ? [] : [{ type: 'add', record: 'negative', rows }];
-  return step('term-judged', [...changes, ...judgeFinds(view.snapshot, done, 'pass')], done, notAmong(terms, done));
+  return step('term-judged', [...changes, ...judgeFinds(view.snapshot, textsOf(done), 'pass')], done, notAmong(terms, done));
 }
 
 /** Terms blocked everywhere, as a block of their finds does; one that a keyword holds is left alone. */
 export function blockEverywhere(view: PlanView, terms: readonly Term[], newId: () => string): TermsJudged {
   const groups = [...view.snapshot.group.values()];
   const done = terms.filter(({ text }) => !groups.some((group) => blocksOwn(view, group, text, 'phrase')));
-  const byText = new Map([...view.snapshot.find.values()].map((find) => [find.text, find]));
+  const byText = findsByText(view.snapshot.find);
   const blocked = done.flatMap(({ text }) => {
     const find = byText.get(text);
     return find && find.verdict !== 'block' ? [{ find, negative: text, reason: null }] : [];
@@ -147,7 +149,7 @@ export function blockEverywhere(view: PlanView, terms: readonly Term[], newId: (
 
 /** Terms put off until there are more clicks. */
 export const putOff = (view: PlanView, terms: readonly Term[]): TermsJudged =>
-  step('term-judged', judgeFinds(view.snapshot, terms, 'later'), terms, []);
+  step('term-judged', judgeFinds(view.snapshot, textsOf(terms), 'later'), terms, []);
 
 const notAmong = (terms: readonly Term[], done: readonly Term[]) => terms.filter((term) => !done.includes(term));
 

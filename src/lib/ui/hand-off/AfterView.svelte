@@ -2,6 +2,7 @@
   import { blank } from '$lib/core/records/record-types';
   import { nextPosition } from '$lib/core/store/snapshot';
   import { figuresOfLook, planLooks, startOf, type PlannedLook } from '$lib/core/terms/looks';
+  import { daysBetween } from '$lib/core/text/days';
   import { countsEnquiries } from '$lib/core/view/plan-view';
   import { nameLook, wordAlarm, wordExpected, wordLook } from '$lib/wording/looks';
   import { conversionWords } from '$lib/wording/terms';
@@ -10,6 +11,7 @@
   import Checkbox from '../parts/Checkbox.svelte';
   import EmptyState from '../parts/EmptyState.svelte';
   import Input from '../parts/Input.svelte';
+  import { download } from './download';
   import type { PlanState } from '../state/plan-state.svelte';
   import { newId } from '../state/synced-store.svelte';
 
@@ -22,7 +24,7 @@
   const start = $derived(startOf(view));
   const names = $derived(conversionWords(countsEnquiries(view.brief.goal)));
   const { summary } = $derived(planState.forecast);
-  const daysOf = ({ day }: PlannedLook) => (start === null ? 0 : Math.round((Date.parse(day) - Date.parse(start)) / 86_400_000));
+  const daysOf = ({ day }: PlannedLook) => (start === null ? 0 : daysBetween(start, day));
   const figures = $derived(new Map(summary ? looks.map((look) => [look.key, figuresOfLook(view, summary, daysOf(look))]) : []));
 
   function note(look: PlannedLook, fields: { doneOn?: string | null; note?: string }) {
@@ -52,11 +54,9 @@
         summary: `${view.plan.name}: ${nameLook(look)}`,
         description: [...wordLook(look), ...said(look), look.noted?.note ?? ''].filter(Boolean).join('\n'),
       });
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([calendar.toString()], { type: 'text/calendar' }));
-    link.download = `${view.plan.name.replace(/[^\p{L}\p{N} _-]+/gu, '')}.ics`;
-    link.click();
-    URL.revokeObjectURL(link.href);
+    const address = URL.createObjectURL(new Blob([calendar.toString()], { type: 'text/calendar' }));
+    download(address, `${view.plan.name.replace(/[^\p{L}\p{N} _-]+/gu, '')}.ics`);
+    URL.revokeObjectURL(address);
   }
 </script>
 

@@ -14,6 +14,12 @@ export async function decodeFile(file: File): Promise<DecodedFile> {
   return { ...answer, sheets };
 }
 
+/** The rows of the largest sheet of a file. */
+export async function readLargestSheet(file: File): Promise<readonly (readonly string[])[]> {
+  const { sheets } = await decodeFile(file);
+  return [...sheets].sort((a, b) => b.rows.length - a.rows.length)[0]?.rows ?? [];
+}
+
 /** What the server calls an encoding, as a layout calls it; null where no layout writes it. */
 export const layoutEncoding = (encoding: string | null) =>
   encoding === 'utf-16le' || encoding === 'utf-16be' ? 'utf-16' : encoding === 'utf-8' || encoding === 'windows-1252' ? encoding : null;

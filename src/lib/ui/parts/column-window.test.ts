@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { stubObservedSize } from '../../../tests/observed-size';
 import { ColumnWindow } from './column-window.svelte';
 
 /** What scrolls sideways, as far as a window looks at it. */
@@ -11,16 +12,7 @@ class Scroller extends EventTarget {
   }
 }
 
-beforeEach(() =>
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      constructor(private readonly look: () => void) {}
-      observe = () => this.look();
-      disconnect = () => undefined;
-    },
-  ),
-);
+beforeEach(() => stubObservedSize());
 afterEach(() => vi.unstubAllGlobals());
 
 function windowOf(count: number, width = 200) {

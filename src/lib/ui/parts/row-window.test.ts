@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { stubObservedSize } from '../../../tests/observed-size';
 import { RowWindow } from './row-window.svelte';
 
 /** What scrolls, as far as a window looks at it. */
@@ -23,14 +24,7 @@ let paper: Paper;
 beforeEach(() => {
   paper = new Paper();
   vi.stubGlobal('matchMedia', () => paper);
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      constructor(private readonly look: () => void) {}
-      observe = () => this.look();
-      disconnect = () => undefined;
-    },
-  );
+  stubObservedSize();
 });
 afterEach(() => vi.unstubAllGlobals());
 

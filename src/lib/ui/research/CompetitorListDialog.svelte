@@ -2,7 +2,7 @@
   import { readCompetitors, type CompetitorProblem, type CompetitorsRead } from '$lib/core/research/read-competitors';
   import { takeCompetitors } from '$lib/core/research/seen-competitors';
   import { countOf } from '$lib/wording/texts';
-  import { decodeFile } from '../hand-off/decode-file';
+  import { readLargestSheet } from '../hand-off/decode-file';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import { getShell } from '../shell/shell.svelte';
@@ -35,11 +35,10 @@
     failure = '';
     read = null;
     try {
-      const { sheets } = await decodeFile(file);
-      const [largest] = [...sheets].sort((a, b) => b.rows.length - a.rows.length);
+      const rows = await readLargestSheet(file);
       read = {
         name: file.name,
-        ...readCompetitors(largest?.rows ?? [], {
+        ...readCompetitors(rows, {
           refusedSigns: research.planState.plan.rules.refusedKeywordSigns,
           ownSite: research.planState.plan.client.site,
         }),

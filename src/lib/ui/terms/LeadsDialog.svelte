@@ -2,7 +2,7 @@
   import { readLeads, takeLeads, type LeadProblem, type LeadsRead } from '$lib/core/terms/read-leads';
   import { formatMoney } from '$lib/core/money/money';
   import { countOf } from '$lib/wording/texts';
-  import { decodeFile } from '../hand-off/decode-file';
+  import { readLargestSheet } from '../hand-off/decode-file';
   import Button from '../parts/Button.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import Notice from '../parts/Notice.svelte';
@@ -33,12 +33,11 @@
     failure = '';
     read = null;
     try {
-      const { sheets } = await decodeFile(file);
-      const [largest] = [...sheets].sort((a, b) => b.rows.length - a.rows.length);
+      const rows = await readLargestSheet(file);
       const { currency, plan } = planState;
       read = {
         name: file.name,
-        ...readLeads(largest?.rows ?? [], { currency, locale: navigator.language, refusedSigns: plan.rules.refusedKeywordSigns }),
+        ...readLeads(rows, { currency, locale: navigator.language, refusedSigns: plan.rules.refusedKeywordSigns }),
       };
     } catch (error) {
       failure = error instanceof Error ? error.message : '';

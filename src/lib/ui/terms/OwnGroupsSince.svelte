@@ -4,6 +4,7 @@
   import type { TermFigures } from '$lib/core/terms/judge-term';
   import { countsEnquiries } from '$lib/core/view/plan-view';
   import { conversionWords } from '$lib/wording/terms';
+  import { wordPercent } from '$lib/wording/texts';
   import Table from '../parts/Table.svelte';
   import type { TermsState } from './terms-state.svelte';
 
@@ -14,15 +15,14 @@
   const names = $derived(conversionWords(countsEnquiries(planState.plan.brief.goal)));
   const compared = $derived(compareOwnGroups(planState.plan));
   const money = (minor: number) => formatMoney(Math.round(minor), planState.currency);
-  const percent = (share: number) => `${(share * 100).toLocaleString('en-GB', { maximumFractionDigits: 1 })} %`;
-  const rate = ({ clicks, conversions }: TermFigures) => percent(Math.min(1, conversions / clicks));
+  const rate = ({ clicks, conversions }: TermFigures) => wordPercent(Math.min(1, conversions / clicks));
   const each = ({ costMinor, conversions }: TermFigures) => (conversions > 0 ? money(costMinor / conversions) : '–');
   const says = ({ comparison }: OwnGroupSince) =>
     comparison.decided === 'a'
       ? 'better since'
       : comparison.decided === 'b'
         ? 'worse since'
-        : `not to be told apart yet: ${percent(comparison.difference[0])} to ${percent(comparison.difference[1])}`;
+        : `not to be told apart yet: ${wordPercent(comparison.difference[0])} to ${wordPercent(comparison.difference[1])}`;
 </script>
 
 {#if compared.length > 0}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { page } from '$app/state';
   import AfterView from '$lib/ui/hand-off/AfterView.svelte';
+  import { download } from '$lib/ui/hand-off/download';
   import NoTableCarries from '$lib/ui/hand-off/NoTableCarries.svelte';
   import LayoutsView from '$lib/ui/hand-off/LayoutsView.svelte';
   import ReadInView from '$lib/ui/hand-off/ReadInView.svelte';
@@ -26,10 +27,7 @@
   /** The server's file is asked for only once it has every edit. */
   async function fetchFile(address: string) {
     await Promise.all([planState.flush(), planState.workspace.flush()]);
-    const link = document.createElement('a');
-    link.href = address;
-    link.download = '';
-    link.click();
+    download(address);
   }
 
   /** The server keeps a version of what is handed off, so it must have every edit first. */
