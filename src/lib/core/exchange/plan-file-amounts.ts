@@ -8,6 +8,7 @@ import { keywordRecord } from '../records/keyword';
 import { offerRecord } from '../records/offer';
 import { leadRecord } from '../records/lead';
 import { reportRecord, reportRowRecord } from '../records/report';
+import { sitePageRecord } from '../records/site-page';
 import { scenarioRecord } from '../records/scenario';
 
 const extras = extraRecord.amounts;
@@ -24,6 +25,7 @@ export const planFileAmounts: AmountFields = {
   brief: { ...briefRecord.amounts, offers: offerRecord.amounts },
   campaigns: campaignAmounts,
   extras,
+  sitePages: sitePageRecord.amounts,
   leads: leadRecord.amounts,
   reports: { ...reportRecord.amounts, rows: reportRowRecord.amounts },
   finds: findRecord.amounts,

@@ -22,6 +22,7 @@ import { seenCompetitor } from '../records/seen-competitor';
 import { lead } from '../records/lead';
 import { look } from '../records/look';
 import { seenPage } from '../records/seen-page';
+import { keptOfSitePage, sitePage } from '../records/site-page';
 import { wordKind } from '../records/word-kind';
 import { wordVerdict } from '../records/word-verdict';
 
@@ -130,6 +131,7 @@ export const planFileSchema = /* @__PURE__ */ made(() =>
     wordKinds: list(wordKind.omit(noPlace)).default([]),
     rivals: list(seenCompetitor.omit(noPlace), 200).default([]),
     pagesRead: list(seenPage.omit(noPlace), 5000).default([]),
+    sitePages: list(sitePage.omit(noPlace), keptOfSitePage.pages).default([]),
     looks: list(look.omit(noPlace), 1000).default([]),
     leads: list(lead.omit(noPlace), 20_000).default([]),
     reports: list(

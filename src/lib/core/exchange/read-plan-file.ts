@@ -37,6 +37,7 @@ class PlanFileReader {
     this.each('rivals', file.rivals, (row, at) => this.add('seenCompetitor', { ...at, ...row }));
     this.each('leads', file.leads, (row, at) => this.add('lead', { ...at, ...row }));
     this.each('looks', file.looks, (row, at) => this.add('look', { ...at, ...row }));
+    this.each('sitePages', file.sitePages, (row, at) => this.add('sitePage', { ...at, ...row }));
     this.each('pagesRead', file.pagesRead, (row, at) => this.add('seenPage', { ...at, ...row }));
     this.each('reports', file.reports, ({ rows, ...report }, at, path) => {
       this.add('report', { ...at, ...report });

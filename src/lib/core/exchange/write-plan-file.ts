@@ -77,6 +77,7 @@ class PlanFileWriter {
       rivals: this.noted(inOrder(snapshot.seenCompetitor), 'rivals').map((row) => without(row, 'id', 'position')),
       leads: this.noted(inOrder(snapshot.lead), 'leads').map((row) => without(row, 'id', 'position')),
       looks: this.noted(inOrder(snapshot.look), 'looks').map((row) => without(row, 'id', 'position')),
+      sitePages: this.noted(inOrder(snapshot.sitePage), 'sitePages').map((row) => without(row, 'id', 'position')),
       pagesRead: this.noted(inOrder(snapshot.seenPage), 'pagesRead').map((row) => without(row, 'id', 'position')),
       reports: this.noted(inOrder(snapshot.report), 'reports').map((row) => ({
         ...without(row, 'id', 'position'),

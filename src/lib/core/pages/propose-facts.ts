@@ -2,6 +2,8 @@ import { parseAmount } from '../money/money';
 import type { PagePiece, FactProposal, ReadPage } from './page-text';
 
 const priceSign = /(?:[£€$]\s?\d[\d.,\s]*\d|[£€$]\s?\d|\bkr\.?\s?\d[\d.,\s]*|\b\d[\d.,\s]*\s?(?:kr|kroner|euro|pounds)\b)/iu;
+/** The first price that a text names, as it stands there; null where it names none. */
+export const findPrice = (text: string): string | null => priceSign.exec(text)?.[0].trim() ?? null;
 const notOffered =
   /\b(?:we do not|we don['’]t|not offered|no longer|sorry, no|vi (?:tilbyr|gjør) ikke|ikke)\b\s*(?:offer|sell|do|take on|tune|repair)?\s*([^.;,]{3,40})/iu;
 const servedPlace =

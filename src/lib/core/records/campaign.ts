@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type { RecordType } from './record-type';
 import { made } from './made';
 import { goals } from './brief';
+import { pageCondition } from './condition-text';
 import * as field from './fields';
 import { hourSpan, percent } from './hour-span';
 import { trackingParameter, type TrackingParameter } from './tracking-parameter';
@@ -16,6 +17,15 @@ export const deviceNames = ['computer', 'phone', 'tablet'] as const;
 export const notShown = -100;
 
 export type BiddingKind = (typeof biddingKinds)[number];
+
+/** What a campaign's groups are driven by, and where the pages come from that drive them. */
+export const drivers = ['keywords', 'pages'] as const;
+export const pageSources = ['feed', 'found', 'both'] as const;
+export type PageSourceKind = (typeof pageSources)[number];
+
+/** Pages that ads never lead to, with the reason as a name. */
+const pagesOff = /* @__PURE__ */ made(() => z.strictObject({ name: field.name.max(200), when: pageCondition }));
+export type PagesOff = z.infer<typeof pagesOff>;
 
 /** People by interest or from a list: watched only, or aimed at, which narrows reach. */
 const audience = /* @__PURE__ */ made(() =>
@@ -62,6 +72,12 @@ export const campaign = /* @__PURE__ */ made(() =>
     /** Sites and addresses of pages that the ads are kept off. */
     placementsOff: z.array(field.text.max(2048)).max(5000),
     tracking: z.array(trackingParameter).max(50),
+    drivenBy: z.enum(drivers),
+    /** The domain whose pages drive it; empty: the client's. */
+    pageDomain: field.text.max(253),
+    /** Its pages are those of the feed, those that the network finds on the domain, or both. */
+    pageSource: z.enum(pageSources),
+    pagesOff: z.array(pagesOff).max(200),
     position: field.position,
   }),
 );
@@ -78,6 +94,10 @@ const later = {
   audiences: [] as Audience[],
   placementsOff: [] as string[],
   tracking: [] as TrackingParameter[],
+  drivenBy: 'keywords',
+  pageDomain: '',
+  pageSource: 'feed',
+  pagesOff: [] as PagesOff[],
 } as const satisfies Partial<Campaign>;
 
 /** What the store needs to know of campaigns, and what a new one holds. */

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { RecordType } from './record-type';
 import { made } from './made';
+import { pageCondition } from './condition-text';
 import { matchTypes } from './match-types';
 import * as field from './fields';
 
@@ -27,6 +28,8 @@ export const group = /* @__PURE__ */ made(() =>
     isFixed: z.boolean(),
     note: field.text.max(500),
     labels: field.labels,
+    /** The pages that it takes, in words; empty: it is not driven by pages, or has no rule yet. Rules are read in the groups' order. */
+    pagesWhen: pageCondition.or(z.literal('')),
     position: field.position,
   }),
 );
@@ -40,6 +43,7 @@ const later = {
   isFixed: false,
   note: '',
   labels: [],
+  pagesWhen: '',
 } as const satisfies Partial<Group>;
 
 /** What the store needs to know of groups, and what a new one holds. */

@@ -29,6 +29,7 @@ import { seenCompetitor } from './seen-competitor';
 import { lead } from './lead';
 import { look } from './look';
 import { seenPage } from './seen-page';
+import { sitePage } from './site-page';
 import { scenario } from './scenario';
 import { setAside } from './set-aside';
 import { sheetReading } from './sheet-reading';
@@ -69,6 +70,7 @@ export const recordSchemas: Readonly<Record<RecordName, z.ZodObject>> = {
   wordKind,
   seenCompetitor,
   seenPage,
+  sitePage,
   look,
   lead,
   report,

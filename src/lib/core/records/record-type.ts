@@ -29,6 +29,7 @@ export const recordNames = [
   'wordKind',
   'seenCompetitor',
   'seenPage',
+  'sitePage',
   'look',
   'lead',
   'report',

@@ -27,6 +27,7 @@ import { planRecord, type Plan } from './plan';
 import { reportRecord, type Report, reportRowRecord, type ReportRow } from './report';
 import { ruleSetRecord, type RuleSetRow } from './rule-set';
 import { seenPageRecord, type SeenPage } from './seen-page';
+import { sitePageRecord, type SitePage } from './site-page';
 import { seenCompetitorRecord, type SeenCompetitor } from './seen-competitor';
 import { scenarioRecord, type Scenario } from './scenario';
 import { setAsideRecord, type SetAside } from './set-aside';
@@ -68,6 +69,7 @@ export interface RecordTypes {
   wordKind: WordKind;
   seenCompetitor: SeenCompetitor;
   seenPage: SeenPage;
+  sitePage: SitePage;
   look: Look;
   lead: Lead;
   report: Report;
@@ -113,6 +115,7 @@ const described = {
   wordKind: wordKindRecord,
   seenCompetitor: seenCompetitorRecord,
   seenPage: seenPageRecord,
+  sitePage: sitePageRecord,
   look: lookRecord,
   lead: leadRecord,
   report: reportRecord,

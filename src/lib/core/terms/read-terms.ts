@@ -143,6 +143,7 @@ class Gathering {
   }
 }
 
+/** What counted reports sum up in their last line beyond all lines of their own, also those that another report counts. */
 function hiddenIn(reports: readonly Report[], rows: Iterable<ReportRow>): TermsRead['hidden'] {
   const telling = new Map(reports.filter(({ totalCostMinor }) => totalCostMinor !== null).map((report) => [report.id as string, report]));
   if (telling.size === 0) return null;
@@ -213,7 +214,7 @@ export function readTerms(view: PlanView, today: string): TermsRead {
     leftOut,
     waiting: gathering.waiting,
     youngDays: youngDaysOf(counted, rows, waitsFrom),
-    hidden: hiddenIn(counted, rows.values()),
+    hidden: hiddenIn(counted, view.snapshot.reportRow.values()),
     judgedBy,
     affordableMinor,
   };

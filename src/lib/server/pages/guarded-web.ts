@@ -2,10 +2,12 @@ import { lookup as lookupName } from 'node:dns/promises';
 import ipaddr from 'ipaddr.js';
 import robotsParser from 'robots-parser';
 import { Agent, buildConnector, fetch } from 'undici';
-import { PageRefused, type FetchedPage, type PageSource } from './page-source';
+import { PageRefused, type FetchedFile, type FetchedPage, type PageSource } from './page-source';
 
 /** Limits of reading a page. */
-export const pageLimits = { bytes: 2 * 1024 * 1024, milliseconds: 10_000, redirects: 5 };
+export const pageLimits = { bytes: 2 * 1024 * 1024, milliseconds: 10_000, redirects: 5, fileBytes: 10 * 1024 * 1024 };
+/** A site's robots file is asked for once while its pages are read one after another. */
+const robotsKeptMs = 5 * 60_000;
 const agentName = 'BiblionPageReader';
 
 /** Of a robots file as much is read as is usual; a line that no site needs is left out: comparing it would take for ever. */
@@ -38,6 +40,8 @@ const systemLookup: Lookup = (name) => lookupName(name, { all: true, verbatim: t
  */
 export class GuardedWeb implements PageSource {
   private readonly agent: Agent;
+  private readonly robots = new Map<string, { text: string; until: number }>();
+  readonly pauseMs = 500;
 
   constructor(
     private readonly lookup: Lookup = systemLookup,
@@ -59,11 +63,22 @@ export class GuardedWeb implements PageSource {
     return protocol === 'http:' || protocol === 'https:';
   }
 
-  async fetch(address: URL): Promise<FetchedPage> {
-    const stop = AbortSignal.timeout(pageLimits.milliseconds);
+  async fetch(address: URL, stop?: AbortSignal): Promise<FetchedPage> {
+    const { address: last, status, redirects, answer } = await this.guarded(address, 'text/html', stop);
+    return { address: last, status, redirects, html: await readHtmlBody(answer).catch(refuseIt) };
+  }
+
+  async fetchFile(address: URL, stop?: AbortSignal): Promise<FetchedFile> {
+    const { address: last, status, answer } = await this.guarded(address, '*/*', stop);
+    return { address: last, status, bytes: await readBytes(answer, pageLimits.fileBytes).catch(refuseIt) };
+  }
+
+  private async guarded(address: URL, accept: string, stop?: AbortSignal): Promise<Followed> {
+    const patience = AbortSignal.timeout(pageLimits.milliseconds);
+    const end = stop ? AbortSignal.any([stop, patience]) : patience;
     try {
-      await this.checkRobots(address, stop);
-      return await this.follow(address, stop);
+      await this.checkRobots(address, end);
+      return await this.follow(address, accept, end);
     } catch (error) {
       throw asRefusal(error);
     }
@@ -81,13 +96,23 @@ export class GuardedWeb implements PageSource {
 
   private async checkRobots(address: URL, stop: AbortSignal): Promise<void> {
     const file = new URL('/robots.txt', address);
-    const answer = await fetch(file, { dispatcher: this.agent, signal: stop, redirect: 'manual', headers: { 'user-agent': agentName } });
-    const text = answer.ok ? await readBody(answer) : '';
-    if (robotsParser(file.href, readableRobots(text)).isAllowed(address.href, agentName) === false)
+    if (robotsParser(file.href, await this.robotsOf(file, stop)).isAllowed(address.href, agentName) === false)
       throw new PageRefused('robots', `${address.hostname} does not want this page read by programs.`);
   }
 
-  private async follow(first: URL, stop: AbortSignal): Promise<FetchedPage> {
+  /** The robots file of a site, as far as it is read. */
+  private async robotsOf(file: URL, stop: AbortSignal): Promise<string> {
+    const now = Date.now();
+    for (const [site, { until }] of this.robots) if (until < now) this.robots.delete(site);
+    const known = this.robots.get(file.origin);
+    if (known) return known.text;
+    const answer = await fetch(file, { dispatcher: this.agent, signal: stop, redirect: 'manual', headers: { 'user-agent': agentName } });
+    const text = answer.ok ? readableRobots(await readBody(answer)) : '';
+    this.robots.set(file.origin, { text, until: now + robotsKeptMs });
+    return text;
+  }
+
+  private async follow(first: URL, accept: string, stop: AbortSignal): Promise<Followed> {
     const redirects: string[] = [];
     for (let address = first; ;) {
       if (!this.serves(address)) throw new PageRefused('not-web', 'Only http and https addresses are read.');
@@ -95,10 +120,10 @@ export class GuardedWeb implements PageSource {
         dispatcher: this.agent,
         signal: stop,
         redirect: 'manual',
-        headers: { 'user-agent': agentName, accept: 'text/html' },
+        headers: { 'user-agent': agentName, accept },
       });
       const next = answer.status >= 300 && answer.status < 400 ? answer.headers.get('location') : null;
-      if (next === null) return { address: address.href, status: answer.status, redirects, html: await readHtmlBody(answer) };
+      if (next === null) return { address: address.href, status: answer.status, redirects, answer };
       await answer.body?.cancel();
       if (redirects.length === pageLimits.redirects) throw new PageRefused('too-many-redirects', 'The address leads on and on.');
       address = new URL(next, address);
@@ -112,19 +137,33 @@ export class GuardedWeb implements PageSource {
 
 type Answer = Awaited<ReturnType<typeof fetch>>;
 
-async function readBody(answer: Answer): Promise<string> {
+/** What answered at the end of redirects. */
+interface Followed extends Omit<FetchedPage, 'html'> {
+  answer: Answer;
+}
+
+const refuseIt = (error: unknown): never => {
+  throw asRefusal(error);
+};
+
+async function readBytes(answer: Answer, most: number): Promise<Uint8Array> {
   const chunks: Uint8Array[] = [];
   let size = 0;
   for await (const chunk of (answer.body ?? []) as AsyncIterable<Uint8Array>) {
     size += chunk.length;
-    if (size > pageLimits.bytes) throw new PageRefused('too-large', 'The page is larger than 2 MB.');
+    if (size > most) throw new PageRefused('too-large', `It is larger than ${Math.round(most / 1024 / 1024)} MB.`);
     chunks.push(chunk);
   }
+  return Buffer.concat(chunks);
+}
+
+async function readBody(answer: Answer): Promise<string> {
+  const bytes = await readBytes(answer, pageLimits.bytes);
   const charset = /charset=["']?([\w-]+)/i.exec(answer.headers.get('content-type') ?? '')?.[1] ?? 'utf-8';
   try {
-    return new TextDecoder(charset).decode(Buffer.concat(chunks));
+    return new TextDecoder(charset).decode(bytes);
   } catch {
-    return Buffer.concat(chunks).toString('utf8');
+    return Buffer.from(bytes).toString('utf8');
   }
 }
 

@@ -6,11 +6,23 @@ export interface FetchedPage {
   html: string;
 }
 
+/** A file beside the pages of a site, as it came. */
+export interface FetchedFile {
+  address: string;
+  status: number;
+  bytes: Uint8Array;
+}
+
 /** Where pages come from. */
 export interface PageSource {
+  /** How long to wait between two pages of one site. */
+  readonly pauseMs: number;
   /** Whether this source has pages of an address. */
   serves(address: URL): boolean;
-  fetch(address: URL): Promise<FetchedPage>;
+  /** A page; `stop` ends waiting for it. */
+  fetch(address: URL, stop?: AbortSignal): Promise<FetchedPage>;
+  /** A file such as a site map, under the same guards. */
+  fetchFile(address: URL, stop?: AbortSignal): Promise<FetchedFile>;
 }
 
 /** Why a page is not fetched. */

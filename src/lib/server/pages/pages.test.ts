@@ -144,7 +144,9 @@ describe('the texts of a page', () => {
       { text: 'Other', address: 'https://other.example/' },
     ]);
     const site: PageSource = {
+      pauseMs: 0,
       serves: () => true,
+      fetchFile: () => Promise.reject(new PageRefused('not-found', 'No files.')),
       fetch: ({ href }) =>
         Promise.resolve({ address: href, status: 200, redirects: [], html: html + html + '<a href="javascript:x">J</a>' }),
     };

@@ -38,6 +38,7 @@ export function newPlanFile({ clientName, site, currency, timeZone, planName, la
     wordKinds: [],
     rivals: [],
     pagesRead: [],
+    sitePages: [],
     looks: [],
     leads: [],
     reports: [],

@@ -1,4 +1,5 @@
-import { PageRefused, type FetchedPage, type PageSource } from '../../pages/page-source';
+import { PageRefused, type FetchedFile, type FetchedPage, type PageSource } from '../../pages/page-source';
+import { closedPath, PracticeShop, shopDomain } from './practice-shop';
 import pages from '../../../../demo/site/pages.json';
 import { domainOf } from '../market/practice-domain';
 import { trades } from '../market/trades.json';
@@ -22,18 +23,38 @@ function rivalPages(): Record<string, string> {
   return Object.fromEntries(pagesOf);
 }
 
-/** The sites of the demo clients and the front pages of their rivals: pages by address, without anything of the web. */
+/** The sites of the demo clients, one of them a whole shop, and the front pages of their rivals: pages by address, without anything of the web. */
 export class PracticeSite implements PageSource {
   private readonly pages: Readonly<Record<string, string>> = { ...rivalPages(), ...(pages as Record<string, string>) };
+
+  private readonly shop = new PracticeShop();
+  readonly pauseMs = 0;
 
   serves({ hostname }: URL): boolean {
     return hostname.endsWith('.example');
   }
 
   fetch(address: URL): Promise<FetchedPage> {
-    const key = `${address.hostname.replace(/^www\./, '')}${address.pathname.replace(/\/$/, '')}`;
-    const html = this.pages[key];
-    if (html === undefined) return Promise.reject(new PageRefused('not-found', `The practice site has no page ${key}.`));
-    return Promise.resolve({ address: address.href, status: 200, redirects: [], html });
+    const [host, path] = this.placeOf(address);
+    const html = this.pages[`${host}${path}`];
+    if (html !== undefined) return Promise.resolve({ address: address.href, status: 200, redirects: [], html });
+    if (host === shopDomain && path === closedPath)
+      return Promise.reject(new PageRefused('robots', `${host} does not want this page read by programs.`));
+    const answer = host === shopDomain ? this.shop.answer(path) : undefined;
+    if (!answer) return Promise.reject(new PageRefused('not-found', `The practice site has no page ${host}${path}.`));
+    if (answer.leadsTo === null) return Promise.resolve({ address: address.href, status: answer.status, redirects: [], html: answer.html });
+    const next = new URL(answer.leadsTo, address);
+    return this.fetch(next).then((page) => ({ ...page, redirects: [next.href, ...page.redirects] }));
+  }
+
+  fetchFile(address: URL): Promise<FetchedFile> {
+    const [host, path] = this.placeOf(address);
+    const bytes = host === shopDomain ? this.shop.file(path) : undefined;
+    if (!bytes) return Promise.reject(new PageRefused('not-found', `The practice site has no file ${host}${path}.`));
+    return Promise.resolve({ address: address.href, status: 200, bytes });
+  }
+
+  private placeOf({ hostname, pathname }: URL): [host: string, path: string] {
+    return [hostname.replace(/^www\./, ''), pathname.replace(/\/$/, '')];
   }
 }

@@ -1,0 +1,78 @@
+import type { FieldCondition, PageCondition } from '../records/page-condition';
+
+/** One comparison of a row of a table, or its opposite. */
+export interface RowCondition extends FieldCondition {
+  isNot: boolean;
+}
+
+/** What a receiving tool's rows take. */
+export interface RowLimits {
+  /** Conditions joined by “and” in one row. */
+  conditions: number;
+  /** Whether a row can say that a field does not compare so. */
+  takesNot: boolean;
+}
+
+/** Rows of all alternatives are not more. */
+const mostRows = 500;
+
+type Unfolded = RowCondition[][];
+
+/** Every choice of one of each: what “and” of alternatives comes to; null where these are too many. */
+function crossed(parts: readonly (Unfolded | null)[]): Unfolded | null {
+  let rows: Unfolded = [[]];
+  for (const part of parts) {
+    if (!part || rows.length * part.length > mostRows) return null;
+    rows = rows.flatMap((row) => part.map((one) => [...row, ...one]));
+  }
+  return rows;
+}
+
+function joined(parts: readonly (Unfolded | null)[]): Unfolded | null {
+  const rows = parts.flatMap((part) => part ?? []);
+  return parts.includes(null) || rows.length > mostRows ? null : rows;
+}
+
+/** A condition as alternatives of comparisons; `not` goes inward to the fields. */
+function alternatives(condition: PageCondition, isNot: boolean): Unfolded | null {
+  if ('not' in condition) return alternatives(condition.not, !isNot);
+  if ('field' in condition) return [[{ ...condition, isNot }]];
+  const isAll = 'all' in condition;
+  const parts = (isAll ? condition.all : condition.any).map((part) => alternatives(part, isNot));
+  return isAll === isNot ? joined(parts) : crossed(parts);
+}
+
+const key = ({ field, is, value, isNot }: RowCondition) => JSON.stringify([field, is, value, isNot]);
+
+/** A row with each comparison once; null where it contradicts itself. */
+function tidied(row: readonly RowCondition[]): RowCondition[] | null {
+  const byKey = new Map(row.map((one) => [key(one), one]));
+  const isContradiction = [...byKey.values()].some((one) => byKey.has(key({ ...one, isNot: !one.isNot })));
+  return isContradiction ? null : [...byKey.values()];
+}
+
+/**
+ * A rule's condition as rows of which any holds, each of comparisons that all hold (none: everything). Null: there are too many alternatives, or a
+ * row says more than rows take.
+ */
+export function unfoldRule(condition: PageCondition, { conditions, takesNot }: RowLimits): RowCondition[][] | null {
+  const rows = alternatives(condition, false)?.flatMap((row) => {
+    const tidy = tidied(row);
+    return tidy ? [tidy] : [];
+  });
+  if (!rows || rows.some((row) => row.length > conditions || (!takesNot && row.some(({ isNot }) => isNot)))) return null;
+  const seen = new Set<string>();
+  return rows.filter((row) => {
+    const known = row.map(key).sort().join();
+    return seen.has(known) ? false : (seen.add(known), true);
+  });
+}
+
+/** Rows read back as the condition that they unfold. */
+export function foldRows(rows: readonly (readonly RowCondition[])[]): PageCondition {
+  const parts = rows.map((row): PageCondition => {
+    const all = row.map(({ isNot, ...one }): PageCondition => (isNot ? { not: one } : one));
+    return all.length === 1 ? all[0]! : { all };
+  });
+  return parts.length === 1 ? parts[0]! : { any: parts };
+}
