@@ -41,6 +41,8 @@ export interface PagesSorted extends SortedPages {
   /** Rules in their order; `catches` and the like are by index of `pages`. */
   ids: readonly string[];
   off: ReasonOff[];
+  /** Of each rule the pages that it would take and that left before. */
+  hitsOff: number[][];
   /** Of each page the rule it goes to, `left out` with the reason's index below 0 (-2 - index), or -1: nobody's. */
   goesTo: Int32Array;
 }
@@ -100,13 +102,21 @@ export class DomainPages {
       goesTo[page] = -2 - reason;
       off[reason]!.pages.push(page);
     }
-    return { ...sorted, ids: rules.map(({ id }) => id), off, goesTo };
+    const hitsOff = rules.map(({ when }) => {
+      const matches = this.texts.matching(this.condition(when));
+      return sorted.excluded.filter((page) => matches[page] === 1);
+    });
+    return { ...sorted, ids: rules.map(({ id }) => id), off, hitsOff, goesTo };
   }
 }
 
 const mostResolved = 2000;
 
 const keptPages = new WeakMap<Snapshot['sitePage'], Map<string, DomainPages>>();
+
+/** The pages of a domain that stand on the site still, in their order. */
+export const pagesOfDomain = ({ sitePage }: Pick<Snapshot, 'sitePage'>, domain: string): SitePage[] =>
+  inOrder(sitePage).filter(({ address, change }) => change !== 'gone' && hostOf(address) === domain);
 
 /** The pages of a domain that a plan knows, prepared once for the same rows. */
 export function domainPages({ snapshot, account }: Pick<PlanView, 'snapshot' | 'account'>, domain: string): DomainPages {
@@ -116,8 +126,7 @@ export function domainPages({ snapshot, account }: Pick<PlanView, 'snapshot' | '
   const key = `${digits} ${domain}`;
   let known = byDomain.get(key);
   if (!known) {
-    const pages = inOrder(snapshot.sitePage).filter(({ address, change }) => change !== 'gone' && hostOf(address) === domain);
-    byDomain.set(key, (known = new DomainPages(pages, domain, digits)));
+    byDomain.set(key, (known = new DomainPages(pagesOfDomain(snapshot, domain), domain, digits)));
   }
   return known;
 }
@@ -125,6 +134,10 @@ export function domainPages({ snapshot, account }: Pick<PlanView, 'snapshot' | '
 /** The groups of a campaign that are driven by pages, in the order in which their rules are read. */
 export const pageGroups = ({ snapshot }: Pick<PlanView, 'snapshot'>, campaign: Campaign): Group[] =>
   childrenOf(snapshot.group, 'campaignId', campaign.id).filter((group) => isPageDriven(group, campaign));
+
+/** The rules of groups in words, in the groups' order. */
+export const rulesOf = (groups: readonly Group[]): RuleInWords[] =>
+  groups.map(({ id, name, pagesWhen }) => ({ id, name, when: pagesWhen }));
 
 /** A campaign's pages and where each goes. */
 export interface CampaignPages {
@@ -141,8 +154,7 @@ export function campaignPages(view: PlanView, campaign: Campaign): CampaignPages
   const known = keptSorted.get(campaign);
   if (known?.groups === view.snapshot.group && known.domain === domain) return known.found;
   const groups = pageGroups(view, campaign);
-  const rules = groups.map(({ id, name, pagesWhen }) => ({ id, name, when: pagesWhen }));
-  const found = { domain, groups, sorted: domain.sort(rules, campaign.pagesOff) };
+  const found = { domain, groups, sorted: domain.sort(rulesOf(groups), campaign.pagesOff) };
   keptSorted.set(campaign, { groups: view.snapshot.group, domain, found });
   return found;
 }

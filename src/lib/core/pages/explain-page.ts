@@ -1,7 +1,7 @@
 import { conditionOf } from '../records/condition-text';
 import type { FieldCondition, PageCondition } from '../records/page-condition';
 import type { SitePage } from '../records/site-page';
-import type { Campaign, PagesOff } from '../records/campaign';
+import type { PagesOff } from '../records/campaign';
 import { blank } from '../records/record-types';
 import { bareAddress } from '../records/page-condition';
 import { DomainPages, type RuleInWords } from './campaign-pages';
@@ -33,7 +33,7 @@ function holding(condition: PageCondition, holds: (part: PageCondition) => boole
 export function explainPage(
   { pages, domain }: Pick<DomainPages, 'pages' | 'domain'>,
   typed: string,
-  { rules, pagesOff, digits }: { rules: readonly RuleInWords[]; pagesOff: Campaign['pagesOff']; digits: number },
+  { rules, pagesOff, digits }: { rules: readonly RuleInWords[]; pagesOff: readonly PagesOff[]; digits: number },
 ): PageExplained {
   const address = bareAddress(typed.trim().startsWith('/') ? `${domain}${typed.trim()}` : typed.trim());
   const page = pages.find((one) => bareAddress(one.address) === address) ?? null;

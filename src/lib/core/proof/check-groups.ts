@@ -1,3 +1,4 @@
+import { isPageDriven } from '../pages/campaign-pages';
 import { biddingKindFacts } from '../forecast/bidding-kinds';
 import { childrenOf, inOrder } from '../store/snapshot';
 import { bidOf, campaignsMeeting, groupBid, groupsInOrder, worthOf, type PlanView } from '../view/plan-view';
@@ -17,9 +18,10 @@ const at = (group: Group, field: string) => ({
   where: { campaignId: group.campaignId, groupId: group.id, field },
 });
 
-function checkSize({ house }: PlanView, group: Group, keywords: readonly Keyword[]): Report[] {
+function checkSize({ house, snapshot }: PlanView, group: Group, keywords: readonly Keyword[]): Report[] {
   const { least, most } = house.keywordsPerGroup;
   const report = { record: group.id, ...at(group, 'keywords') };
+  if (isPageDriven(group, snapshot.campaign.get(group.campaignId))) return [];
   if (keywords.length === 0) return [{ rule: 'groups.no-keywords', ...report, data: { group: group.name } }];
   if (keywords.length > most)
     return [{ rule: 'groups.many-keywords', ...report, data: { group: group.name, count: keywords.length, most } }];

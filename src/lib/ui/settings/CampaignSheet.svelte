@@ -15,6 +15,7 @@
   import type { CampaignReach } from './campaign-reach.svelte';
   import PlaceList from '../places/PlaceList.svelte';
   import PlacesSection from './PlacesSection.svelte';
+  import DrivenSection from './DrivenSection.svelte';
   import DatesSection from './DatesSection.svelte';
   import KeptOff from './KeptOff.svelte';
   import PeopleSection from './PeopleSection.svelte';
@@ -43,6 +44,7 @@
 <div class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_262px] overflow-y-auto">
   <div class="flex flex-col gap-3 px-[22px] py-3">
     <CampaignName {planState} {campaign} />
+    <DrivenSection {planState} {campaign} />
     <PlacesSection {planState} {campaign} {reach} />
     <div class="grid grid-cols-[minmax(0,1fr)_170px] gap-6 border-b border-rule pb-3">
       <div>

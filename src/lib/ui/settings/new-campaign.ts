@@ -3,6 +3,7 @@ import { composeName, freeName } from '$lib/core/view/campaign-name';
 import { worthOf, type PlanView } from '$lib/core/view/plan-view';
 import type { SimpleChange } from '$lib/core/store/changes';
 import { blank } from '$lib/core/records/record-types';
+import type { Campaign } from '$lib/core/records/campaign';
 import type { Place } from '$lib/core/records/place';
 
 const keyOf = ({ kind, code, name, country }: Place) => [kind, country, code, name].join(' ');
@@ -23,7 +24,7 @@ function placesLeft({ snapshot }: PlanView): Place[] {
 }
 
 /** A campaign shaped by the brief: its goal, places, languages, start, and what is left of its money. */
-export function newCampaign(view: PlanView, id: string, newId: () => string) {
+export function newCampaign(view: PlanView, id: string, newId: () => string, drivenBy: Campaign['drivenBy'] = 'keywords') {
   const { snapshot, brief } = view;
   const campaigns = inOrder(snapshot.campaign);
   const places = placesLeft(view);
@@ -45,6 +46,7 @@ export function newCampaign(view: PlanView, id: string, newId: () => string) {
     id,
     name: freeName(composeName(parts, view.house.naming), new Set(campaigns.map(({ name }) => name))),
     ...parts,
+    drivenBy,
     whoCounts: view.house.whoCounts,
     monthlyMinor: left,
     bidMinor: worthOf(view)?.perClickMinor ?? null,

@@ -34,9 +34,9 @@
     ),
   );
 
-  function add() {
+  function add(drivenBy: 'keywords' | 'pages' = 'keywords') {
     const id = newId();
-    planState.make(newCampaign(planState.plan, id, newId));
+    planState.make(newCampaign(planState.plan, id, newId, drivenBy));
     void goto(`?campaign=${id}`, { keepFocus: true });
     enterNew(fieldAt(`${id}:name`));
   }
@@ -69,7 +69,8 @@
           <Button kind="quiet" onclick={remove}>Delete</Button>
           <Button onclick={() => (isCopying = true)}>Copy to another place…</Button>
         {/if}
-        <Button kind={campaigns.length === 0 ? 'act' : 'plain'} onclick={add}>New campaign</Button>
+        <Button kind={campaigns.length === 0 ? 'act' : 'plain'} onclick={() => add()}>New campaign</Button>
+        <Button onclick={() => add('pages')} title="Its groups are driven by pages of a site, not by keywords">New, by pages</Button>
       {/snippet}
     </ChapterHead>
     {#if campaign}
@@ -77,7 +78,8 @@
     {:else}
       <div class="flex flex-col items-center gap-3 py-24">
         <p class="text-[14.5px]">A campaign takes its goal, places, languages, money and start from the brief.</p>
-        <Button kind="act" onclick={add}>Set up the first campaign</Button>
+        <Button kind="act" onclick={() => add()}>Set up the first campaign</Button>
+        <Button kind="link" onclick={() => add('pages')}>Or one that is driven by the pages of a site</Button>
       </div>
     {/if}
   </div>
