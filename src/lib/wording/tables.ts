@@ -11,6 +11,8 @@ export const tableTitles: Readonly<Record<TableName | 'all', string>> = {
   negatives: 'Negative keywords',
   ads: 'Ads',
   extras: 'Extras',
+  pages: 'Pages',
+  'page rules': 'Rules over pages',
   all: 'All rows',
 };
 

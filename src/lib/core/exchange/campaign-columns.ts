@@ -2,6 +2,7 @@ import { dailyFromMonthly, monthlyForDaily } from '../money/split';
 import { goals } from '../records/brief';
 import { biddingKinds, type Campaign } from '../records/campaign';
 import { writeHours } from '../view/hours';
+import { drivenColumns } from './page-columns';
 import { settingsColumns } from './settings-columns';
 import type { TableColumns } from './table-columns';
 
@@ -69,4 +70,5 @@ export const campaignColumns: TableColumns<Campaign> = {
   },
   'time zone': { write: (_, { view }) => view.account.timeZone },
   ...settingsColumns,
+  ...drivenColumns,
 };

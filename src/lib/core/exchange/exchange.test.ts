@@ -211,6 +211,8 @@ describe('tables', () => {
       negatives: snapshot.negative.size,
       ads: 60,
       extras: 6,
+      pages: 0,
+      'page rules': 0,
     };
     // Places of the brief are no campaign's and go in no table.
     for (const name of tableNames) {

@@ -41,6 +41,7 @@ export const groupColumns: TableColumns<Group> = {
     },
   },
   ...labelColumns,
+  'page rule': { write: ({ pagesWhen }) => pagesWhen, read: (row, { cells }) => ({ pagesWhen: cells.text(row, 'page rule') }) },
 };
 
 /** A keyword with the match type that its row gives it; null where nothing can be read. */

@@ -1,3 +1,4 @@
+import { withShop } from '../../../tests/page-shop';
 import { fc, test } from '@fast-check/vitest';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
@@ -79,7 +80,7 @@ describe('shipped layouts', () => {
     expect(layoutSchema.parse(layout)).toEqual(layout);
     const copy = copyLayout(layout, { id: 'own', names: new Set([`${layout.name}, copy`]), position: 4 });
     expect(layoutSchema.parse(copy)).toMatchObject({ id: 'own', name: `${layout.name}, copy 2`, columns: layout.columns });
-    expect(tablesOf(layout)).toHaveLength(7);
+    expect(tablesOf(layout)).toHaveLength(9);
   });
 
   const cases = plans.flatMap(([name, file]) => [...shippedLayouts, ownHand].map((layout) => [name, layout.name, file, layout] as const));
@@ -100,6 +101,46 @@ describe('shipped layouts', () => {
     const { change, counts } = readInto(snapshot, sheetsOf(snapshot, shared), shared);
     expect(change).toBeNull();
     expect(Object.values(counts).every(({ rows, existing }) => rows === existing)).toBe(true);
+  });
+});
+
+describe('a campaign that is driven by pages', () => {
+  const { snapshot } = withShop(
+    snapshotOfFile(cleanFile),
+    [
+      { name: 'Small frames', when: 'address begins "/cold-frames" and "price band" is one of ("50 to 100", "100 to 250")', bidMinor: 85 },
+      { name: 'Frames', when: 'address begins "/cold-frames" and not title holds "oak; ""dark"""' },
+      { name: 'Last net', when: 'everything' },
+    ],
+    { pagesOff: [{ name: 'Journal | news', when: 'address begins one of ("/journal", "/help")' }] },
+  );
+
+  it.each(shippedLayouts.map((layout) => [layout.name, layout] as const))('goes out, in and out again as it was in “%s”', (_, layout) => {
+    const source = sheetsOf(snapshot, layout);
+    const read = readInto(emptied(cleanFile), source, layout);
+    expect(read.problems).toEqual([]);
+    expect(sheetsOf(read.snapshot, layout)).toEqual(source);
+    const again = readInto(snapshot, source, { ...layout, planNegatives: 'shared-list' });
+    expect(again.change).toBeNull();
+    expect(again.changed).toEqual([]);
+  });
+
+  it('carries rules unfolded, with those before them as left out', () => {
+    const [table] = makeTables(viewOf(snapshot), new Map(), plainLayout).filter(({ name }) => name === 'page rules');
+    const rows = table!.rows.map((cells) => cells.slice(1).join('|').replace(/\|+$/, ''));
+    expect(rows).toEqual([
+      '|leave out||address|begins with|vellacre.example/journal',
+      '|leave out||address|begins with|vellacre.example/help',
+      'Small frames|aim|0.85|address|begins with|vellacre.example/cold-frames|price band|is|50 to 100',
+      'Small frames|aim|0.85|address|begins with|vellacre.example/cold-frames|price band|is|100 to 250',
+      expect.stringMatching(/^Frames\|aim\|[\d.]*\|address\|begins with\|vellacre.example\/cold-frames\|title\|not holds\|oak; "dark"$/),
+      'Frames|leave out||address|begins with|vellacre.example/cold-frames|price band|is|50 to 100',
+      'Frames|leave out||address|begins with|vellacre.example/cold-frames|price band|is|100 to 250',
+      expect.stringMatching(/^Last net\|aim\|[\d.]*\|all pages$/),
+      'Last net|leave out||address|begins with|vellacre.example/cold-frames|price band|is|50 to 100',
+      'Last net|leave out||address|begins with|vellacre.example/cold-frames|price band|is|100 to 250',
+      'Last net|leave out||address|begins with|vellacre.example/cold-frames|title|not holds|oak; "dark"',
+    ]);
   });
 });
 

@@ -35,6 +35,8 @@ const telling: readonly [TableName, RegExp][] = [
   ['negatives', /^negative$/],
   ['keywords', /^keyword$/],
   ['places', /^place$/],
+  ['pages', /^page$/],
+  ['page rules', /^rule use$/],
   ['extras', /^(?:text|extra description \d|values|price rows|phone)$/],
 ];
 

@@ -1,6 +1,7 @@
 import type { StepName } from '../store/step-names';
 import { recordNames, type RecordName, type Row } from '../records/record-type';
 import type * as z from 'zod';
+import { bareAddress } from '../records/page-condition';
 import { writeAddress } from '../text/address';
 import { applyEdits, inOrder, nextPosition, type Snapshot, type RowEdit } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
@@ -22,6 +23,7 @@ function* keysOf({ snapshot }: PlanView): Iterable<[record: RecordName, id: stri
   for (const { id, campaignId, groupId, text, match } of inOrder(snapshot.negative))
     yield ['negative', id, [campaignId, groupId, match, text]];
   for (const { id, groupId, name } of inOrder(snapshot.ad)) yield ['ad', id, [groupId, name]];
+  for (const { id, address } of snapshot.sitePage.values()) yield ['sitePage', id, [bareAddress(address)]];
   for (const extra of inOrder(snapshot.extra)) yield ['extra', extra.id, [extra.campaignId, extra.groupId, ...keyOfExtra(extra)]];
   for (const { id, campaignId, country, code, name } of inOrder(snapshot.place)) yield ['place', id, [campaignId, country, code, name]];
 }

@@ -1,3 +1,6 @@
+import { readPageAddress } from '../pages/read-feed';
+import { bareAddress } from '../records/page-condition';
+import { pageColumns } from './page-columns';
 import type { RecordName } from '../records/record-type';
 import { nextAdName } from '../ads/next-ad-name';
 import { nameOfExtra } from '../records/extra';
@@ -86,6 +89,8 @@ class TablesReader implements CellReading {
     negatives: (row) => this.keyword(row, 'negative'),
     ads: (row) => this.ad(row),
     extras: (row) => this.extra(row),
+    pages: (row) => this.page(row),
+    'page rules': (row) => this.pageRule(row),
   };
 
   /** What cells are read by in a group, which has a bid and a page for what stands in it. */
@@ -213,6 +218,22 @@ class TablesReader implements CellReading {
       if (line.text) this.add(row, 'adLine', { ...blankFields('adLine'), ...line, adId, kind });
     }
     return 'added';
+  }
+
+  private page(row: FieldRow): Outcome {
+    const address = readPageAddress(this.cells.required(row, 'page'), '');
+    if (address === null) return 'left-out';
+    const known = this.additions.find('sitePage', [bareAddress(address)]);
+    if (known) return this.existing.hold(row, 'sitePage', known, address);
+    const fields = { ...blankFields('sitePage'), ...readColumns(pageColumns, row, this) };
+    return this.add(row, 'sitePage', { ...fields, address }, [bareAddress(address)]) ? 'added' : 'left-out';
+  }
+
+  /** Rules follow from what groups and campaigns say: their rows only name whose they are. */
+  private pageRule(row: FieldRow): Outcome {
+    const [campaign, group] = [this.cells.text(row, 'campaign'), this.cells.text(row, 'group')];
+    const campaignId = this.additions.find('campaign', [campaign]);
+    return campaignId && (group === '' || this.additions.find('group', [campaignId, group])) ? 'existing' : 'left-out';
   }
 
   private extra(row: FieldRow): Outcome {

@@ -12,6 +12,8 @@ const owners = {
   negatives: ['row', 'campaign', 'group'],
   ads: ['row', 'campaign', 'group'],
   extras: ['row', 'campaign', 'group'],
+  pages: ['row'],
+  'page rules': ['row'],
 };
 
 describe('the fields of each table', () => {

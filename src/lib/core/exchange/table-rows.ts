@@ -13,6 +13,7 @@ import { adColumns, lineColumns } from './ad-columns';
 import { campaignColumns } from './campaign-columns';
 import { extraColumns } from './extra-columns';
 import { groupColumns, keywordColumns, negativeColumns } from './group-columns';
+import { pageColumns, pageRuleColumns, pageRuleRows, pagesToWrite } from './page-columns';
 import { placeColumns } from './place-columns';
 import { writeColumns, type CellValue, type CellWriting, type TableColumns } from './table-columns';
 
@@ -135,5 +136,12 @@ export const tableDescriptions: Readonly<Record<TableName, TableDescription>> = 
           cells: { campaign, group: group?.name ?? '', ...write(extra) },
         };
       }
+  }),
+  pages: describe('sitePage', pageColumns, function* (write, { view }) {
+    for (const page of pagesToWrite(view)) yield { id: page.id, chain: [page.id], cells: write(page) };
+  }),
+  'page rules': describe('group', pageRuleColumns, function* (write, { view, layout }) {
+    for (const row of pageRuleRows(view, layout))
+      yield { id: row.id, chain: [row.campaign.id, row.group?.id ?? []].flat(), cells: write(row) };
   }),
 };

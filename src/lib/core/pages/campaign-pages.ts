@@ -53,6 +53,7 @@ const nothing: PageCondition = { any: [] };
 export class DomainPages {
   readonly texts: PageTexts;
   private readonly resolved = new Map<string, PageCondition>();
+  private byId: ReadonlyMap<string, number> | null = null;
 
   constructor(
     /** Those of the domain that stand on the site still. */
@@ -73,6 +74,12 @@ export class DomainPages {
       this.resolved.set(when, condition);
     }
     return condition;
+  }
+
+  /** The index of a page by its id; -1 where it is none of them. */
+  indexOf(id: string): number {
+    this.byId ??= new Map(this.pages.map((page, index) => [page.id, index]));
+    return this.byId.get(id) ?? -1;
   }
 
   /** A condition whose paths are those of this domain. */

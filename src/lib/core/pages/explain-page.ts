@@ -37,7 +37,7 @@ export function explainPage(
 ): PageExplained {
   const address = bareAddress(typed.trim().startsWith('/') ? `${domain}${typed.trim()}` : typed.trim());
   const page = pages.find((one) => bareAddress(one.address) === address) ?? null;
-  const alone = new DomainPages([page ?? blank('sitePage', { id: '', address, seenOn: '', position: 0 })], domain, digits);
+  const alone = new DomainPages([page ?? blank('sitePage', { id: '', address, position: 0 })], domain, digits);
   const sorted = alone.sort(rules, pagesOff);
   const why = ({ when }: Pick<PagesOff, 'when'>) => {
     const condition = conditionOf(when);

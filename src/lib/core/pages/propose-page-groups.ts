@@ -121,6 +121,16 @@ export function valuesAt({ texts }: DomainPages, page: number, field: string): r
 const sharedByAll = 0.6;
 const wordPattern = /[\p{L}\p{N}]+(?:[-’'][\p{L}\p{N}]+)*/gu;
 
+/** The share of pages that stand in one folder: a theme is a department, a word such as “large” stands in all of them. */
+function inOneFolder({ pages }: DomainPages, own: readonly number[]): number {
+  const counts = new Map<string, number>();
+  for (const page of own) {
+    const folder = foldersOf(pages[page]!.address).slice(0, -1).join('/');
+    counts.set(folder, (counts.get(folder) ?? 0) + 1);
+  }
+  return own.length === 0 ? 0 : Math.max(...counts.values()) / own.length;
+}
+
 /** What titles share: words and pairs of words that stand in some, not most, each with the pages left to it; those of most pages first. */
 function proposeTitles(domain: DomainPages, open: ReadonlySet<number>, wanted: number, languages: readonly string[]) {
   const stops = languages.map(languageWords);
@@ -141,9 +151,12 @@ function proposeTitles(domain: DomainPages, open: ReadonlySet<number>, wanted: n
   const left = new Set(open);
   const chosen: { name: string; condition: PageCondition }[] = [];
   while (chosen.length < wanted) {
-    const counted = holding.map(({ text, pages }) => ({ text, count: pages.filter((page) => left.has(page)).length, all: pages }));
+    const counted = holding.map(({ text, pages }) => {
+      const own = pages.filter((page) => left.has(page));
+      return { text, count: own.length, worth: own.length * inOneFolder(domain, own), all: pages };
+    });
     // Of equals the longer text says more: “cold frame” before “frame”.
-    const [best] = counted.sort((a, b) => b.count - a.count || b.text.length - a.text.length || (a.text < b.text ? -1 : 1));
+    const [best] = counted.sort((a, b) => b.worth - a.worth || b.text.length - a.text.length || (a.text < b.text ? -1 : 1));
     if (!best || best.count < fewestPages) break;
     for (const page of best.all) left.delete(page);
     chosen.push({ name: named(best.text), condition: condition(best.text) });

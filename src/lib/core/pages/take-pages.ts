@@ -80,8 +80,8 @@ export function takePages(
       const now = completed(page, before);
       const change = told(now) === told(before) ? 'same' : 'changed';
       counts[change]++;
-      if (change === 'changed' || before.change !== 'same' || before.seenOn !== today || before.origin !== origin)
-        set.push({ ...now, id: before.id, origin, seenOn: today, change });
+      if (change === 'changed' || before.change !== 'same' || before.seenOn !== today)
+        set.push({ ...now, id: before.id, origin: before.origin, seenOn: today, change });
     }
   }
   const missing = isWhole ? [...known].flatMap(([key, page]) => (seen.has(key) || page.origin !== origin ? [] : [page])) : [];

@@ -38,8 +38,8 @@ export const sitePage = /* @__PURE__ */ made(() =>
     /** The address that answered, where it leads elsewhere; empty: none. */
     answered: field.text.max(2048),
     origin: z.enum(pageOrigins),
-    /** The day of the reading that told of it last. */
-    seenOn: field.date,
+    /** The day of the reading that told of it last; null: a table did, on a day nobody noted. */
+    seenOn: field.date.nullable(),
     change: z.enum(pageChanges),
     position: field.position,
   }),
@@ -52,5 +52,5 @@ export const sitePageRecord = {
   parents: {},
   unique: ['address'],
   amounts: { priceMinor: true },
-  blank: { title: '', text: '', priceMinor: null, columns: [], status: null, answered: '', origin: 'feed', change: 'new' },
+  blank: { title: '', text: '', priceMinor: null, columns: [], status: null, answered: '', origin: 'feed', seenOn: null, change: 'same' },
 } as const satisfies RecordType<SitePage>;

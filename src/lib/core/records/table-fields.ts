@@ -1,5 +1,5 @@
 /** The tables in the order of loading. */
-export const tableNames = ['campaigns', 'places', 'groups', 'keywords', 'negatives', 'ads', 'extras'] as const;
+export const tableNames = ['campaigns', 'places', 'groups', 'keywords', 'negatives', 'ads', 'extras', 'pages', 'page rules'] as const;
 export type TableName = (typeof tableNames)[number];
 
 /** The most lines of a kind that a table of ads holds. */
@@ -7,6 +7,12 @@ export const mostLines = { headline: 15, description: 4 } as const;
 
 const lineFields = (kind: keyof typeof mostLines) =>
   Array.from({ length: mostLines[kind] }, (_, index) => [`${kind} ${index + 1}`, `${kind} ${index + 1} fixed at`]).flat();
+
+/** The most conditions that a row of rules over pages holds. */
+export const mostPageConditions = 3;
+const pageConditionFields = Array.from({ length: mostPageConditions }, (_, index) =>
+  ['field', 'comparison', 'value'].map((part) => `page ${part} ${index + 1}`),
+).flat();
 
 /** What a row of each table can say. `row` is the kind of row, for tables of several kinds. */
 export const tableFields: Readonly<Record<TableName, readonly string[]>> = {
@@ -35,9 +41,13 @@ export const tableFields: Readonly<Record<TableName, readonly string[]>> = {
     'audiences',
     'kept off',
     'tracking',
+    'driven by',
+    'page domain',
+    'page source',
+    'pages left out',
   ],
   places: ['row', 'campaign', 'place', 'country', 'place kind', 'region', 'region code', 'radius km', 'use', 'latitude', 'longitude'],
-  groups: ['row', 'campaign', 'group', 'bid', 'landing page', 'labels', 'note'],
+  groups: ['row', 'campaign', 'group', 'bid', 'landing page', 'labels', 'note', 'page rule'],
   keywords: ['row', 'campaign', 'group', 'keyword', 'match', 'bid', 'landing page', 'labels', 'note'],
   negatives: ['row', 'level', 'campaign', 'group', 'negative', 'match'],
   ads: [
@@ -78,6 +88,8 @@ export const tableFields: Readonly<Record<TableName, readonly string[]>> = {
     'least order',
     'shared set',
   ],
+  pages: ['row', 'page', 'page title', 'page price', 'page labels', 'page group'],
+  'page rules': ['row', 'campaign', 'group', 'rule use', 'bid', ...pageConditionFields],
 };
 
 /** Every field there is, once. */
@@ -92,6 +104,8 @@ export const rowWords: Readonly<Record<TableName, string>> = {
   negatives: 'negative keyword',
   ads: 'ad',
   extras: 'extra',
+  pages: 'page',
+  'page rules': 'page rule',
 };
 
 /** Fields that hold amounts or counts and nothing else. */
@@ -100,6 +114,7 @@ export const numberFields: ReadonlySet<string> = new Set([
   'bid',
   'share of appearances',
   'least order',
+  'page price',
   'radius km',
   'latitude',
   'longitude',

@@ -57,6 +57,10 @@
         return `plan ${plan.filter((row) => row.campaignId === null && row.groupId === null).length} ${layout.planNegatives === 'shared-list' ? 'as a shared list' : 'once a campaign'}, campaigns ${plan.filter((row) => row.campaignId !== null).length}, groups ${plan.filter((row) => row.groupId !== null).length}`;
       case 'ads':
         return `a live slot in ${new Set(inOrder(snapshot.adLine).flatMap((line) => (line.text.includes('[[keyword') ? [line.adId] : []))).size}`;
+      case 'pages':
+        return 'a feed with labels, and the group of each';
+      case 'page rules':
+        return 'unfolded; each leaves out what rules before it take';
       case 'all':
         return 'rows of every kind';
       case 'extras':

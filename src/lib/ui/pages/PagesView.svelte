@@ -103,7 +103,7 @@
   <p class="flex flex-wrap items-baseline gap-x-4 border-b border-rule-soft px-[22px] py-1.5" data-pages-total>
     <span
       ><b class="font-semibold">{count(counts.all)} pages</b>
-      {#if last}<span class="text-ink-2">from {originWords[last.origin]}, {wordDate(last.seenOn)}</span>{/if}</span
+      {#if last}<span class="text-ink-2">from {originWords[last.origin]}{last.seenOn ? `, ${wordDate(last.seenOn)}` : ''}</span>{/if}</span
     >
     <span><b class="font-semibold text-act">{count(counts.inGroups)}</b> in a group</span>
     <span><b class="font-semibold text-madder">{count(counts.out)}</b> left out</span>

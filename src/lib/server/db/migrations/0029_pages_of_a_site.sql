@@ -10,7 +10,7 @@ CREATE TABLE site_page (
   status INTEGER,
   answered TEXT NOT NULL,
   origin TEXT NOT NULL CHECK (origin IN ('feed', 'map', 'site', 'pasted')),
-  seen_on TEXT NOT NULL,
+  seen_on TEXT,
   change TEXT NOT NULL CHECK (change IN ('same', 'new', 'changed', 'gone')),
   position INTEGER NOT NULL,
   UNIQUE (plan_id, address)

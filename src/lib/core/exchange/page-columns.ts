@@ -1,0 +1,155 @@
+import { campaignPages, isLastNet, pageDomain, pageGroups, type CampaignPages, type DomainPages } from '../pages/campaign-pages';
+import { hostOf } from '../pages/site-pages';
+import { unfoldRule, type RowCondition } from '../pages/unfold-rule';
+import { drivers, pageSources, type Campaign, type PagesOff } from '../records/campaign';
+import type { Group } from '../records/group';
+import type { Layout } from '../records/layout';
+import type { Comparison } from '../records/page-condition';
+import { keptOfSitePage, type SitePage } from '../records/site-page';
+import { mostPageConditions } from '../records/table-fields';
+import { inOrder } from '../store/snapshot';
+import { writeAddress } from '../text/address';
+import { columnsOf } from '../layouts/layouts';
+import { groupBid, type PlanView } from '../view/plan-view';
+import { parts, writeParts } from './list-cells';
+import type { CellWriting, TableColumns } from './table-columns';
+
+const driverWords = drivers.map((driver) => [driver] as const);
+const sourceWords = pageSources.map((source) => [source] as const);
+
+/** The columns of a campaign that say what drives it. */
+export const drivenColumns: TableColumns<Campaign> = {
+  'driven by': {
+    write: ({ drivenBy }) => drivenBy,
+    read: (row, { cells }) => ({ drivenBy: cells.word(row, 'driven by', driverWords, 'keywords') }),
+  },
+  'page domain': { write: ({ pageDomain: own }) => own, read: (row, { cells }) => ({ pageDomain: cells.text(row, 'page domain') }) },
+  'page source': {
+    write: ({ pageSource, drivenBy }) => (drivenBy === 'pages' ? pageSource : ''),
+    read: (row, { cells }) => ({ pageSource: cells.word(row, 'page source', sourceWords, 'feed') }),
+  },
+  'pages left out': {
+    write: ({ pagesOff }) => pagesOff.map(({ name, when }) => writeParts([name, when])).join('; '),
+    read: (row, { cells }) => ({
+      pagesOff: parts(cells.text(row, 'pages left out')).map(([name = '', when = '']): PagesOff => ({ name, when })),
+    }),
+  },
+};
+
+/** The table of pages: a feed with their labels, and the groups that they go to. */
+export const pageColumns: TableColumns<SitePage> = {
+  page: { write: ({ address }) => writeAddress(address), tells: true },
+  'page title': { write: ({ title }) => title, read: (row, { cells }) => ({ title: cells.text(row, 'page title') }) },
+  'page price': {
+    write: ({ priceMinor }, { money }) => money(priceMinor),
+    read: (row, { cells }) => ({ priceMinor: cells.amount(row, 'page price') }),
+  },
+  'page labels': {
+    write: ({ columns }) => columns.map(({ name, values }) => writeParts([name, ...values])).join('; '),
+    read: (row, { cells }) => ({
+      columns: parts(cells.text(row, 'page labels')).map(([name = '', ...values]) => ({
+        name,
+        values: values.slice(0, keptOfSitePage.values),
+      })),
+    }),
+  },
+  'page group': { write: (page, { view }) => groupsOfPage(view, page).join('; ') },
+};
+
+/** The groups of page-driven campaigns that a page goes to, by name. */
+function groupsOfPage(view: PlanView, page: SitePage): string[] {
+  return inOrder(view.snapshot.campaign).flatMap((campaign) => {
+    if (pageGroups(view, campaign).length === 0 || hostOf(page.address) !== pageDomain(view, campaign)) return [];
+    const { domain, groups, sorted } = campaignPages(view, campaign);
+    const to = sorted.goesTo[domain.indexOf(page.id)] ?? -1;
+    return to >= 0 ? [groups[to]!.name] : [];
+  });
+}
+
+/** A row of the table of rules: pages that a group is aimed at, or that it or the whole campaign leaves out. */
+export interface PageRuleRow {
+  id: string;
+  campaign: Campaign;
+  /** Null: of the whole campaign. */
+  group: Group | null;
+  use: 'aim' | 'leave out';
+  /** All of them hold; none: all pages. */
+  conditions: readonly RowCondition[];
+}
+
+const comparisonWords: Readonly<Record<Comparison, string>> = { holds: 'holds', begins: 'begins with', ends: 'ends with', equals: 'is' };
+
+const conditionColumns: TableColumns<PageRuleRow> = Object.fromEntries(
+  Array.from({ length: mostPageConditions }, (_, at) => [
+    [
+      `page field ${at + 1}`,
+      { write: ({ conditions }: PageRuleRow) => (at === 0 && conditions.length === 0 ? 'all pages' : (conditions[at]?.field ?? '')) },
+    ],
+    [
+      `page comparison ${at + 1}`,
+      {
+        write: ({ conditions }: PageRuleRow) => {
+          const condition = conditions[at];
+          return condition ? `${condition.isNot ? 'not ' : ''}${comparisonWords[condition.is]}` : '';
+        },
+      },
+    ],
+    [`page value ${at + 1}`, { write: ({ conditions }: PageRuleRow) => conditions[at]?.value ?? '' }],
+  ]).flat(),
+);
+
+/** The table of rules, unfolded for receivers; it follows from groups and campaigns, and nothing of it is read back. */
+export const pageRuleColumns: TableColumns<PageRuleRow> = {
+  campaign: { write: ({ campaign }) => campaign.name, tells: true },
+  group: { write: ({ group }) => group?.name ?? '', tells: true },
+  'rule use': { write: ({ use }) => use, tells: true },
+  bid: { write: ({ group, use }, { view, money }: CellWriting) => money(group && use === 'aim' ? groupBid(view, group) : null) },
+  ...conditionColumns,
+};
+
+/** How many conditions a layout's rows of rules have columns for. */
+const conditionsOf = (layout: Layout) => columnsOf(layout, 'page rules').filter(({ field }) => field.startsWith('page field ')).length;
+
+/** A rule as rows; where it does not unfold into what the layout takes, its pages one by one. */
+function rowsOf(domain: DomainPages, when: string, pages: readonly number[], conditions: number): (readonly RowCondition[])[] {
+  const unfolded = unfoldRule(domain.condition(when), { conditions, takesNot: true });
+  return unfolded ?? pages.map((page) => [{ field: 'address', is: 'equals', value: domain.pages[page]!.address, isNot: false }]);
+}
+
+/** Earlier rules whose pages a rule might take where rules are not read in order: those that share pages with it, or all where pages are not all known. */
+function earlierRules({ sorted, groups }: CampaignPages, at: number, isAllKnown: boolean): number[] {
+  const sharing = new Set(sorted.rules[at]!.shares.map(({ name }) => name));
+  return groups.flatMap((group, earlier) =>
+    earlier < at && group.pagesWhen !== '' && (!isAllKnown || sharing.has(group.name)) ? [earlier] : [],
+  );
+}
+
+/** The rows of rules of every campaign with groups of pages: what it leaves out, then each group's pages, then those of rules before it. */
+export function* pageRuleRows(view: PlanView, layout: Layout): Iterable<PageRuleRow> {
+  const conditions = conditionsOf(layout);
+  for (const campaign of inOrder(view.snapshot.campaign)) {
+    if (pageGroups(view, campaign).length === 0) continue;
+    const found = campaignPages(view, campaign);
+    const { domain, groups, sorted } = found;
+    let count = 0;
+    const row = (group: Group | null, use: PageRuleRow['use'], all: readonly RowCondition[]): PageRuleRow => ({
+      id: `${group?.id ?? campaign.id}:${count++}`,
+      campaign,
+      group,
+      use,
+      conditions: all,
+    });
+    for (const { when, pages } of sorted.off) for (const all of rowsOf(domain, when, pages, conditions)) yield row(null, 'leave out', all);
+    for (const [at, group] of groups.entries()) {
+      if (group.pagesWhen === '') continue;
+      for (const all of rowsOf(domain, group.pagesWhen, sorted.rules[at]!.catches, conditions)) yield row(group, 'aim', all);
+      for (const earlier of earlierRules(found, at, campaign.pageSource === 'feed'))
+        if (!isLastNet(groups[earlier]!.pagesWhen))
+          for (const all of rowsOf(domain, groups[earlier]!.pagesWhen, sorted.rules[earlier]!.catches, conditions))
+            yield row(group, 'leave out', all);
+    }
+  }
+}
+
+/** Pages in the order of the feed, those that are gone aside. */
+export const pagesToWrite = ({ snapshot }: PlanView): SitePage[] => inOrder(snapshot.sitePage).filter(({ change }) => change !== 'gone');
