@@ -7,7 +7,7 @@ import { takePages } from '$lib/core/pages/take-pages';
 import { addPageGroups, type NewPageGroup } from '$lib/core/pages/page-group-changes';
 import type { Change } from '$lib/core/store/changes';
 import { decide } from '$lib/core/store/decide';
-import { applyEdits, inOrder, snapshotOf, type Snapshot } from '$lib/core/store/snapshot';
+import { applyEdits, childrenOf, inOrder, snapshotOf, type Snapshot } from '$lib/core/store/snapshot';
 import { today } from './clean-plan';
 
 /** The demo shop's feed as rows of cells. */
@@ -48,7 +48,9 @@ export function withShop(
     position: 90,
   };
   const withPages = taken.change ? applied(snapshot, taken.change) : snapshot;
-  const withCampaign = applied(withPages, { type: 'add', record: 'campaign', rows: [campaign] });
+  const places = childrenOf(snapshot.place, 'campaignId', model.id).map((place) => ({ ...place, id: newId(), campaignId: campaign.id }));
+  const alone = applied(withPages, { type: 'add', record: 'campaign', rows: [campaign] });
+  const withCampaign = places.length > 0 ? applied(alone, { type: 'add', record: 'place', rows: places }) : alone;
   const { change } = addPageGroups(withCampaign, campaign.id, groups, newId);
   return { snapshot: groups.length > 0 ? applied(withCampaign, change) : withCampaign, campaign };
 }

@@ -7,6 +7,8 @@ import type { SeenPage } from '$lib/core/records/seen-page';
 import type { RuleId } from '$lib/core/proof/rule-list';
 import { blank, blankFields } from '$lib/core/records/record-types';
 import type { Extra, PriceRow } from '$lib/core/records/extra';
+import type { PagesOff } from '$lib/core/records/campaign';
+import { shopFeed, withShop } from './page-shop';
 import { sellingLines } from './selling-lines';
 import { addLike, snapshotOfFile, change, cleanFile, drop, row, today, viewOf } from './clean-plan';
 
@@ -23,6 +25,22 @@ const description =
   };
 const item = (kind: 'fact' | 'not-offered' | 'rival' | 'always' | 'proof', text: string) => (snapshot: Snapshot) =>
   addLike(snapshot, 'briefItem', { kind, text });
+/** With a campaign that is driven by a few pages of the demo shop. */
+const pageShop =
+  (groups: Parameters<typeof withShop>[1], pagesOff: PagesOff[] = []) =>
+  (snapshot: Snapshot) =>
+    withShop(snapshot, groups, { pagesOff, rows: shopFeed.filter((_, at) => at === 0 || (at > 3 && at < 12) || at % 30 === 0) }).snapshot;
+/** The same, of low frames, with an ad of one description. */
+const pageAd = (text: string) => (snapshot: Snapshot) => {
+  const shop = pageShop([{ name: 'Low frames', when: 'address holds "ash/low"' }])(snapshot);
+  const group = [...shop.group.values()].find(({ name }) => name === 'Low frames')!;
+  const ad = blank('ad', { id: 'page-ad', groupId: group.id, name: 'A', format: 'page-driven', position: 0 });
+  const said = blank('adLine', { id: 'page-line', adId: ad.id, kind: 'description', text, position: 0 });
+  return applyEdits(shop, [
+    { record: 'ad', id: ad.id, before: null, after: ad },
+    { record: 'adLine', id: said.id, before: null, after: said },
+  ]);
+};
 /** One change after another. */
 export const both =
   (...steps: ((snapshot: Snapshot) => Snapshot)[]) =>
@@ -355,6 +373,44 @@ export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snap
     ),
     not: (snapshot) => change(snapshot, 'group', { defaultBidMinor: null }),
   },
+  'groups.rule-catches-nothing': {
+    raises: pageShop([{ name: 'Tents', when: 'address begins "/tents"' }]),
+    not: pageShop([{ name: 'Frames', when: 'address begins "/cold-frames"' }]),
+  },
+  'groups.rule-shadowed': {
+    raises: pageShop([
+      { name: 'Frames', when: 'address begins "/cold-frames"' },
+      { name: 'Oak', when: 'address begins "/cold-frames/oak"' },
+    ]),
+    not: pageShop([
+      { name: 'Oak', when: 'address begins "/cold-frames/oak"' },
+      { name: 'Frames', when: 'address begins "/cold-frames"' },
+    ]),
+  },
+  'groups.pages-not-answering': {
+    raises: both(pageShop([{ name: 'All', when: 'everything' }]), (snapshot) => change(snapshot, 'sitePage', { status: 404 })),
+    not: both(pageShop([{ name: 'All', when: 'everything' }]), (snapshot) => change(snapshot, 'sitePage', { status: 200 })),
+  },
+  'groups.pages-of-nobody': {
+    raises: pageShop([{ name: 'Frames', when: 'address begins "/cold-frames"' }]),
+    not: pageShop([{ name: 'All', when: 'everything' }]),
+  },
+  'groups.page-answers-too': {
+    raises: both((snapshot) => change(snapshot, 'keyword', { text: 'ash cold frames' }), pageShop([{ name: 'All', when: 'everything' }])),
+    not: both(
+      (snapshot) => change(snapshot, 'keyword', { text: 'ash cold frames' }),
+      pageShop([{ name: 'All', when: 'everything' }]),
+      (snapshot) => addLike(snapshot, 'negative', { campaignId: null, groupId: null, text: 'frames', match: 'broad' }),
+      (snapshot) => change(snapshot, 'keyword', { text: 'ash cold frames' }),
+    ),
+  },
+  'groups.all-pages': {
+    raises: pageShop([{ name: 'All', when: 'everything' }]),
+    not: pageShop([{ name: 'All', when: 'everything' }], [{ name: 'Jobs', when: 'address begins "/careers"' }]),
+  },
+  'ads.price-of-no-page': { raises: pageAd('Cold frames from £73, delivered flat'), not: pageAd('Cold frames from £90, delivered flat') },
+  'ads.page-is-cheaper': { raises: pageAd('Cold frames from £105, delivered flat'), not: pageAd('Cold frames from £90, delivered flat') },
+  'ads.promise-of-some-pages': { raises: pageAd('All of them in stock'), not: pageAd('All of them in glass') },
   'groups.bid-above-day': {
     raises: (snapshot) => change(snapshot, 'group', { defaultBidMinor: 2961 }),
     not: (snapshot) => change(snapshot, 'group', { defaultBidMinor: 2960 }),

@@ -127,6 +127,39 @@ const writers: Record<RuleId, Writer> = {
     `${quote(d.text('negative'))} in ${standsIn(d)} stands above it already.`,
     'Leave one',
   ],
+  'groups.rule-catches-nothing': (d) => ['A rule catches nothing', `${d.text('group')}: no page that is known is as it says.`],
+  'groups.rule-shadowed': (d) => [
+    'A rule catches nothing',
+    `${d.text('group')}: rules read before it take all ${countOf(d.number('count'), 'page')} of it, ${d.list('by', 3)}. Read it sooner, or take it out.`,
+  ],
+  'groups.pages-not-answering': (d) => [
+    `${countOf(d.number('count'), 'page')} that do not answer or lead elsewhere`,
+    `${d.text('group')}: ${d.list('pages', 3)}. Leave them out.`,
+  ],
+  'groups.pages-of-nobody': (d) => [
+    `${countOf(d.number('count'), 'page')} that no rule takes`,
+    `${d.text('campaign')}: of ${d.text('all')}. A last net would take them.`,
+  ],
+  'groups.page-answers-too': (d) => [
+    `Answers ${countOf(d.number('count'), 'keyword')} of another group too`,
+    `${d.text('group')}: so does ${d.text('other')}, ${d.list('keywords', 3)}.`,
+  ],
+  'groups.all-pages': (d) => [
+    'All pages, and none left out',
+    `${d.text('campaign')}: jobs, terms and what is sold out are advertised too, ${d.text('all')} pages in all.`,
+  ],
+  'ads.price-of-no-page': (d) => [
+    'A price that no page has',
+    `${d.text('group')}: ${quote(d.text('text'))} says ${d.money('minor')}; the cheapest page says ${d.money('cheapestMinor')}.`,
+  ],
+  'ads.page-is-cheaper': (d) => [
+    'Pages are cheaper than the description says',
+    `${d.text('group')}: ${countOf(d.number('count'), 'page')} below ${d.money('minor')}, the cheapest ${d.money('cheapestMinor')}.`,
+  ],
+  'ads.promise-of-some-pages': (d) => [
+    'A description promises what only some pages hold',
+    `${d.text('group')}: ${quote(d.text('value'))} is the ${d.text('column')} of ${d.text('count')} of its ${d.text('all')} pages.`,
+  ],
   'groups.no-bid': (d) => ['A group has no default bid', `${d.text('group')}: whoever loads the plan is asked for one.`],
   'groups.bid-above-day': (d) => [
     'A bid is above the day’s money',

@@ -120,7 +120,8 @@ describe('a campaign that is driven by pages', () => {
     const read = readInto(emptied(cleanFile), source, layout);
     expect(read.problems).toEqual([]);
     expect(sheetsOf(read.snapshot, layout)).toEqual(source);
-    const again = readInto(snapshot, source, { ...layout, planNegatives: 'shared-list' });
+    const shared = { ...layout, planNegatives: 'shared-list' as const };
+    const again = readInto(snapshot, sheetsOf(snapshot, shared), shared);
     expect(again.change).toBeNull();
     expect(again.changed).toEqual([]);
   });
@@ -304,6 +305,8 @@ describe('reading tables', () => {
       ['negatives', 0],
       ['ads', 1],
       ['extras', 0],
+      ['pages', 0],
+      ['page rules', 0],
     ]);
   });
 });

@@ -1,4 +1,3 @@
-import { formatMoney } from '../money/money';
 import { bareAddress, type PageCondition } from '../records/page-condition';
 import type { SitePage } from '../records/site-page';
 import type { RulePage } from './page-rules';

@@ -7,6 +7,7 @@ import { checkBrief } from './check-brief';
 import { checkExtras } from './check-extras';
 import { checkForecast } from './check-forecast';
 import { groupUnits } from './check-groups';
+import { pageUnits } from './check-pages';
 import { checkResearch } from './check-research';
 import { checkSettings } from './check-settings';
 import { digestOf } from '../text/digest';
@@ -42,6 +43,7 @@ const sources: readonly ({ key: string; check: Check } | { units: Units })[] = [
   { key: 'amounts', check: checkAmounts },
   { key: 'research', check: checkResearch },
   { units: groupUnits },
+  { units: pageUnits },
   { units: adUnits },
   { key: 'extras', check: checkExtras },
   { key: 'forecast', check: checkForecast },

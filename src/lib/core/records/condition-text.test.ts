@@ -84,8 +84,8 @@ describe('conditions in words', () => {
     ),
   }));
   const pages: RulePage[] = ['a', 'x/and', '(b)', 'one, two'].flatMap((title, at) => [
-    { address: `shop.example/${title}`, columns: { title, 'price band': ['a', 'sold out'], not: 'b' } },
-    { address: `shop.example/${at}`, columns: { is: 'q"uote', 'my "own"': title } },
+    { address: `shop.example/${title}`, columns: { title, 'price band': ['a', 'sold out'], not: 'b' } as RulePage['columns'] },
+    { address: `shop.example/${at}`, columns: { is: 'q"uote', 'my "own"': title } as RulePage['columns'] },
   ]);
   test.prop([condition], { seed: 2108, numRuns: 1500 })('hold the same pages when they are written and read again', (one) => {
     const texts = new PageTexts(pages);

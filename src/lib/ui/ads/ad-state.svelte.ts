@@ -5,6 +5,8 @@ import type { Measure } from '$lib/core/ads/measure';
 import { LineMeasures } from '$lib/core/ads/measure-lines';
 import type { FillContext } from '$lib/core/ads/fill-slots';
 import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
+import { isPageDriven } from '$lib/core/pages/campaign-pages';
+import type { FormatName } from '$lib/core/records/format-names';
 import { childrenOf, nextPosition } from '$lib/core/store/snapshot';
 import { domainOf, landingPageOf } from '$lib/core/view/plan-view';
 import { blank, blankFields } from '$lib/core/records/record-types';
@@ -90,7 +92,10 @@ export function addAd(planState: PlanState, groupId: string, model: Ad | null): 
   const { snapshot } = planState;
   const id = newId();
   const ads = childrenOf(snapshot.ad, 'groupId', groupId);
-  const { headlines, descriptions } = planState.plan.rules.formats.responsive;
+  const group = snapshot.group.get(groupId);
+  const isByPages = group !== undefined && isPageDriven(group, snapshot.campaign.get(group.campaignId));
+  const format: FormatName = model?.format ?? (isByPages ? 'page-driven' : 'responsive');
+  const { headlines, descriptions } = planState.plan.rules.formats[format];
   const start = model
     ? childrenOf(snapshot.adLine, 'adId', model.id).map(({ kind, text, fixedAt, masterLineId, masterText }) => ({
         kind,
@@ -105,7 +110,7 @@ export function addAd(planState: PlanState, groupId: string, model: Ad | null): 
       ];
   const { masterName, masterPaths, path1, path2, landingPage } = model ?? blankFields('ad');
   const own = { masterName, masterPaths, path1, path2, landingPage };
-  const ad = blank('ad', { id, groupId, name: nameBeside(ads), ...own, position: nextPosition(ads) });
+  const ad = blank('ad', { id, groupId, name: nameBeside(ads), format, ...own, position: nextPosition(ads) });
   const rows = start.map((line, position) => ({ id: newId(), adId: id, ...line, position }));
   planState.make({
     type: 'several',

@@ -62,3 +62,20 @@
     >
   </section>
 {/if}
+{#if pages.overlaps.length > 0}
+  <section aria-label="Answered by keywords too" class="border-t border-rule pt-3">
+    <h2 class="pb-1 font-semibold">Answered by keywords too</h2>
+    {#each pages.overlaps as overlap (overlap.other.id)}
+      <p class="pb-1">
+        {overlap.other.name}:
+        <span class="text-ink-2"
+          >{overlap.keywords
+            .slice(0, 3)
+            .map(({ text }) => `“${text}”`)
+            .join(', ')}{overlap.keywords.length > 3 ? ` and ${overlap.keywords.length - 3} more` : ''}.</span
+        >
+        <Button kind="link" label={`Keep apart from ${overlap.other.name}`} onclick={() => pages.keepApart(overlap)}>Keep apart</Button>
+      </p>
+    {/each}
+  </section>
+{/if}

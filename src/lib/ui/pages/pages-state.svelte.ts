@@ -4,6 +4,7 @@ import { explainPage } from '$lib/core/pages/explain-page';
 import type { OffProposal } from '$lib/core/pages/propose-left-out';
 import { addPageGroups, moveRule, switchLastNet, type NewPageGroup } from '$lib/core/pages/page-group-changes';
 import { fieldsOf, foldersOf, pathOf } from '$lib/core/pages/site-pages';
+import { keepPagesApart, pageOverlaps, type PageOverlap } from '$lib/core/pages/page-overlaps';
 import { labelColumns } from '$lib/core/pages/read-feed';
 import { writeCondition } from '$lib/core/records/condition-text';
 import type { Campaign, PagesOff } from '$lib/core/records/campaign';
@@ -120,6 +121,12 @@ export class PagesState {
     });
   });
 
+  /** Groups of keywords that answer the same searches as the group at hand. */
+  readonly overlaps: readonly PageOverlap[] = $derived.by(() => {
+    const { campaign, group } = this;
+    return campaign && group ? pageOverlaps(this.planState.plan, campaign).filter((one) => one.group.id === group.id) : [];
+  });
+
   /** Where the typed address goes, and why; null while none is typed. */
   readonly explained = $derived.by(() =>
     this.typed.trim() === '' ? null : explainPage(this, this.typed, { rules: this.rules, pagesOff: this.pagesOff, digits: this.digits }),
@@ -197,6 +204,11 @@ export class PagesState {
 
   leaveOut(name: string, when: string): void {
     if (this.pagesOff.every((one) => one.when !== when)) this.setOff([...this.pagesOff, { name, when }]);
+  }
+
+  /** Leaves the searches that a group of keywords answers too to it. */
+  keepApart(overlap: PageOverlap): void {
+    this.planState.make({ type: 'several', name: 'kept-apart', changes: [keepPagesApart(this.planState.plan, overlap, newId)] });
   }
 
   /** Leaves out all pages of a folder. */
