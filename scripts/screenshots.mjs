@@ -17,12 +17,21 @@ const views = [
   ['settings', '/settings', (page) => page.getByText('Clicks asked for').waitFor()],
   ['research', '/research', (page) => page.getByText('sells the service').first().waitFor(), 'Cold frames, spring'],
   [
-    'rivals',
-    '/research',
+    'pages',
+    '/settings',
     async (page) => {
-      await page.getByRole('button', { name: 'Rivals' }).click();
-      await page.getByRole('button', { name: '4 ads' }).first().click();
+      await page.getByRole('button', { name: 'New, by pages' }).click();
+      await page.getByRole('region', { name: 'Driven by' }).getByRole('link', { name: 'Groups' }).click();
+      await page.getByRole('button', { name: 'Read pages' }).first().click();
+      await page.locator('dialog[open] input[type=file]').setInputFiles(join(root, 'src/demo/vellacre-shop-feed.csv'));
+      await page.getByRole('button', { name: 'Take 600 pages' }).click();
+      await page.getByRole('button', { name: 'Propose rules' }).first().click();
+      await page.getByRole('button', { name: 'Make 6 groups' }).click();
+      await page.locator('[data-rule]').nth(2).click();
+      await page.keyboard.press('p');
+      await page.getByRole('textbox', { name: 'Address of a page' }).fill('/cold-frames/oak/tall-8-ft');
     },
+    'Cold frames, spring',
   ],
   [
     'groups-proposed',

@@ -12,7 +12,7 @@
 </script>
 
 <div class="grid min-h-0 grid-cols-2 border-b border-rule">
-  <section aria-label="Pages left out" class="max-h-[176px] overflow-y-auto border-e border-rule py-1.5 ps-[22px] pe-3">
+  <section aria-label="Pages left out" class="max-h-[140px] overflow-y-auto border-e border-rule py-1.5 ps-[22px] pe-3">
     <h2 class="flex items-baseline gap-2">
       <span class="font-semibold">Left out</span><b class="font-mono font-semibold">{pages.counts.out.toLocaleString('en-GB')}</b>
       {#if proposed.length > 0}<Button
@@ -53,7 +53,7 @@
       </p>
     {/each}
   </section>
-  <section aria-label="Nobody’s pages" class="max-h-[176px] overflow-y-auto py-1.5 ps-3.5 pe-[18px]">
+  <section aria-label="Nobody’s pages" class="max-h-[140px] overflow-y-auto py-1.5 ps-3.5 pe-[18px]">
     <h2>
       <span class="font-semibold">Nobody’s</span> <b class="font-mono font-semibold">{pages.counts.nobody.toLocaleString('en-GB')}</b>
       <span class="text-ink-2">by folder, no rule holds them</span>

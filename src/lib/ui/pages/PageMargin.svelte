@@ -3,6 +3,7 @@
   import { lineContext } from '$lib/core/ads/slot-values';
   import { measureLine } from '$lib/core/ads/measure';
   import { units } from '$lib/core/text/text-length';
+  import { countOf } from '$lib/wording/texts';
   import { ruleText } from '$lib/wording/pages';
   import Button from '../parts/Button.svelte';
   import Input from '../parts/Input.svelte';
@@ -60,6 +61,9 @@
     <Button kind="link" href={`/plans/${planState.planId}/ads?group=${pages.group.id}`}
       >{descriptions.length > 0 ? 'Change it' : 'Write it in Ads'}</Button
     >
+    {#if descriptions.length > 0 && pages.withoutAd.length > 0}<Button kind="link" class="ms-3" onclick={() => pages.copyAdToOthers()}
+        >Copy it to {countOf(pages.withoutAd.length, 'group')} without</Button
+      >{/if}
   </section>
 {/if}
 {#if pages.overlaps.length > 0}

@@ -50,9 +50,9 @@
       : null,
   );
   const problemWords: Record<FeedProblem['code'], string> = {
-    'no-address': 'no address',
+    'no-address': 'without an address',
     'other-domain': 'of another domain',
-    'price-unread': 'a price nobody can read',
+    'price-unread': 'with a price nobody can read',
   };
   const mostNamed = 3;
 
@@ -61,7 +61,7 @@
     for (const problem of problems) byCode.set(problem.code, [...(byCode.get(problem.code) ?? []), problem]);
     const notes = [...byCode].map(
       ([code, all]) =>
-        `${countOf(all.length, 'line')} with ${problemWords[code]}${code === 'price-unread' ? '' : ', left out'}: ${all
+        `${countOf(all.length, 'line')} ${problemWords[code]}${code === 'price-unread' ? '' : ', left out'}: ${all
           .slice(0, mostNamed)
           .map(({ line, text }) => `line ${line} “${text}”`)
           .join(', ')}${all.length > mostNamed ? ' …' : ''}`,

@@ -101,7 +101,7 @@
     <p class="pt-1 text-[12.5px] text-ink-2" aria-live="polite" data-as-typed>
       as typed: <b class="font-mono font-semibold text-ink">{count(rule?.catches.length ?? 0)}</b>
       {#if taken.length > 0}, {taken.map(({ count: many, to }) => `${count(many)} to ${to}`).join(', ')} above{/if}{#if hitsOff > 0},
-        <span class="text-ochre">{countOf(hitsOff, 'page')} that is left out</span>{/if}{#if pages.also.length > 0}, also in {pages.also.join(
+        <span class="text-ochre">{countOf(hitsOff, 'page')} besides, left out</span>{/if}{#if pages.also.length > 0}, also in {pages.also.join(
           ', ',
         )}{/if}
     </p>

@@ -1,3 +1,5 @@
+import { copyAds } from '$lib/core/groups/new-rows';
+import { childrenOf } from '$lib/core/store/snapshot';
 import { minorDigits } from '$lib/core/money/money';
 import { isLastNet, pageDomain, pageGroups, pagesOfDomain, rulesOf } from '$lib/core/pages/campaign-pages';
 import { explainPage } from '$lib/core/pages/explain-page';
@@ -204,6 +206,19 @@ export class PagesState {
 
   leaveOut(name: string, when: string): void {
     if (this.pagesOff.every((one) => one.when !== when)) this.setOff([...this.pagesOff, { name, when }]);
+  }
+
+  /** Groups of the campaign without an ad. */
+  readonly withoutAd: readonly Group[] = $derived.by(() =>
+    this.groups.filter(({ id }) => childrenOf(this.planState.snapshot.ad, 'groupId', id).length === 0),
+  );
+
+  /** Gives every group without an ad those of the group at hand. */
+  copyAdToOthers(): void {
+    const { group, planState } = this;
+    if (!group) return;
+    const changes = this.withoutAd.flatMap(({ id }) => copyAds(planState.snapshot, group.id, id, newId));
+    if (changes.length > 0) planState.make({ type: 'several', name: 'ad-added', changes });
   }
 
   /** Leaves the searches that a group of keywords answers too to it. */

@@ -23,22 +23,33 @@ function placesLeft({ snapshot }: PlanView): Place[] {
   return first ? own.filter((place) => place.country === first.country && (place.excluded || !served.has(keyOf(place)))) : [];
 }
 
+/** The places of the plan's first campaign. */
+const placesOfFirst = ({ snapshot }: PlanView): Place[] => {
+  const [first] = inOrder(snapshot.campaign);
+  return first ? [...childrenOf(snapshot.place, 'campaignId', first.id)] : [];
+};
+
 /** A campaign shaped by the brief: its goal, places, languages, start, and what is left of its money. */
 export function newCampaign(view: PlanView, id: string, newId: () => string, drivenBy: Campaign['drivenBy'] = 'keywords') {
   const { snapshot, brief } = view;
   const campaigns = inOrder(snapshot.campaign);
-  const places = placesLeft(view);
+  // Pages serve the places that keywords serve: what both answer is kept apart by negatives.
+  const unserved = placesLeft(view);
+  const places = unserved.length > 0 || drivenBy === 'keywords' ? unserved : placesOfFirst(view);
   const spent = campaigns.reduce((sum, { monthlyMinor }) => sum + (monthlyMinor ?? 0), 0);
   const left = brief.monthlyMinor === null ? null : Math.max(0, brief.monthlyMinor - spent);
   const parts = {
     goal: brief.goal,
     placeWord: places.find(({ excluded }) => !excluded)?.name.toLowerCase() ?? '',
     partnerSites: false,
-    themeWord: brief.offer
-      .split(/[\s,]+/)
-      .slice(0, 2)
-      .join(' ')
-      .toLowerCase(),
+    themeWord:
+      drivenBy === 'pages'
+        ? 'by pages'
+        : brief.offer
+            .split(/[\s,]+/)
+            .slice(0, 2)
+            .join(' ')
+            .toLowerCase(),
     languages: brief.languages,
     bidding: 'by-hand' as const,
   };
