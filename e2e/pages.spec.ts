@@ -6,15 +6,8 @@ import { expectNoSeriousFinding } from './axe';
 const feed = new URL('../src/demo/vellacre-shop-feed.csv', import.meta.url).pathname;
 
 async function openPages(page: Page): Promise<void> {
-  await page.goto('/');
-  await page
-    .getByRole('link', { name: /Cold frames, spring/ })
-    .first()
-    .click();
-  await page
-    .getByRole('link', { name: /Settings/ })
-    .first()
-    .click();
+  const { plans } = (await (await page.request.get('/api/plans')).json()) as { plans: { id: string; name: string }[] };
+  await page.goto(`/plans/${plans.find(({ name }) => name === 'Cold frames, spring')!.id}/settings`);
   await page.getByRole('button', { name: 'New, by pages' }).click();
   await expect(page.getByRole('radio', { name: 'pages of a site' })).toBeChecked();
   await page.getByRole('region', { name: 'Driven by' }).getByRole('link', { name: 'Groups' }).click();
