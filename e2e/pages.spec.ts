@@ -94,3 +94,25 @@ test('rules as text say what is wrong with them, and pasted nonsense takes nothi
   await page.getByRole('button', { name: 'Take 1 page', exact: true }).click();
   await expect(page.locator('[data-pages-total]')).toContainText('601 pages');
 });
+
+test('what pages bring is unknown, never nothing; a feed of another site is no dead end', async ({ page }) => {
+  await openPages(page);
+  await readFeedIn(page);
+  await page.getByRole('button', { name: 'Propose rules' }).first().click();
+  await page.getByRole('button', { name: 'Make 6 groups' }).click();
+  await expect(page.locator('[data-rule]').first()).toContainText('unknown');
+  await page.getByRole('button', { name: 'Read pages again' }).click();
+  await page.getByRole('tab', { name: 'Pasted' }).click();
+  await page.getByRole('textbox', { name: 'Pages', exact: true }).fill('shop.example/tents/one\tOne\nshop.example/tents/two\tTwo');
+  await page.getByRole('button', { name: 'Make it shop.example' }).click();
+  await page.getByRole('button', { name: 'Take 2 pages', exact: true }).click();
+  await expect(page.locator('[data-pages-total]')).toContainText('2 pages');
+  await expect(page.locator('[data-pages-total]')).toContainText('600 of other domains');
+  await page
+    .getByRole('navigation', { name: 'Chapters' })
+    .getByRole('link', { name: /Forecast/ })
+    .click();
+  await expect(page.locator('[data-of-pages]')).toContainText('Without 7 groups of pages: what they bring is unknown');
+  await page.getByRole('link', { name: /by pages/ }).click();
+  await expect(page.locator('[data-of-pages]')).toContainText('Clicks, cost and conversions: unknown');
+});

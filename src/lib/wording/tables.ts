@@ -12,7 +12,7 @@ export const tableTitles: Readonly<Record<TableName | 'all', string>> = {
   ads: 'Ads',
   extras: 'Extras',
   pages: 'Pages',
-  'page rules': 'Rules over pages',
+  'page-rules': 'Rules over pages',
   all: 'All rows',
 };
 

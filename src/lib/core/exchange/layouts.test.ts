@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import frames from '../../../demo/vellacre-cold-frames.json';
 import spring from '../../../demo/ottlemere-spring-launch.json';
 import weekends from '../../../demo/skarvholm-helgekurs.json';
-import { snapshotOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
+import { change, snapshotOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { everyExtra } from '../../../tests/every-extra';
 import { applyEdits, type Snapshot } from '../store/snapshot';
 import { decide } from '../store/decide';
@@ -126,8 +126,14 @@ describe('a campaign that is driven by pages', () => {
     expect(again.changed).toEqual([]);
   });
 
+  it('hands off no keywords that are left in its groups', () => {
+    const turned = change(snapshotOfFile(cleanFile), 'campaign', { drivenBy: 'pages' });
+    const [table] = makeTables(viewOf(turned), new Map(), plainLayout).filter(({ name }) => name === 'keywords');
+    expect([table!.rows, table!.held]).toEqual([[], []]);
+  });
+
   it('carries rules unfolded, with those before them as left out', () => {
-    const [table] = makeTables(viewOf(snapshot), new Map(), plainLayout).filter(({ name }) => name === 'page rules');
+    const [table] = makeTables(viewOf(snapshot), new Map(), plainLayout).filter(({ name }) => name === 'page-rules');
     const rows = table!.rows.map((cells) => cells.slice(1).join('|').replace(/\|+$/, ''));
     expect(rows).toEqual([
       '|leave out||address|begins with|vellacre.example/journal',
@@ -306,7 +312,7 @@ describe('reading tables', () => {
       ['ads', 1],
       ['extras', 0],
       ['pages', 0],
-      ['page rules', 0],
+      ['page-rules', 0],
     ]);
   });
 });

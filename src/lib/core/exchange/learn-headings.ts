@@ -36,7 +36,7 @@ const telling: readonly [TableName, RegExp][] = [
   ['keywords', /^keyword$/],
   ['places', /^place$/],
   ['pages', /^page$/],
-  ['page rules', /^rule use$/],
+  ['page-rules', /^rule use$/],
   ['extras', /^(?:text|extra description \d|values|price rows|phone)$/],
 ];
 

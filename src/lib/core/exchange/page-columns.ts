@@ -108,7 +108,7 @@ export const pageRuleColumns: TableColumns<PageRuleRow> = {
 };
 
 /** How many conditions a layout's rows of rules have columns for. */
-const conditionsOf = (layout: Layout) => columnsOf(layout, 'page rules').filter(({ field }) => field.startsWith('page field ')).length;
+const conditionsOf = (layout: Layout) => columnsOf(layout, 'page-rules').filter(({ field }) => field.startsWith('page field ')).length;
 
 /** A rule as rows; where it does not unfold into what the layout takes, its pages one by one. */
 function rowsOf(domain: DomainPages, when: string, pages: readonly number[], conditions: number): (readonly RowCondition[])[] {

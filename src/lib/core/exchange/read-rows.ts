@@ -46,7 +46,7 @@ const withoutGuard = (cell: string) => cell.replace(/^'(?=[=+\-@\p{Cc}])/u, '');
 
 /** Rows that a cell must not be empty in to be of a kind, the most telling first. */
 const telling: readonly [TableName, readonly string[]][] = [
-  ['page rules', ['rule use']],
+  ['page-rules', ['rule use']],
   ['pages', ['page']],
   ['ads', ['headline 1', 'description 1']],
   ['negatives', ['negative']],

@@ -90,7 +90,7 @@ class TablesReader implements CellReading {
     ads: (row) => this.ad(row),
     extras: (row) => this.extra(row),
     pages: (row) => this.page(row),
-    'page rules': (row) => this.pageRule(row),
+    'page-rules': (row) => this.pageRule(row),
   };
 
   /** What cells are read by in a group, which has a bid and a page for what stands in it. */

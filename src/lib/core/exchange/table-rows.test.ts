@@ -13,7 +13,7 @@ const owners = {
   ads: ['row', 'campaign', 'group'],
   extras: ['row', 'campaign', 'group'],
   pages: ['row'],
-  'page rules': ['row'],
+  'page-rules': ['row'],
 };
 
 describe('the fields of each table', () => {

@@ -13,6 +13,7 @@ import { adColumns, lineColumns } from './ad-columns';
 import { campaignColumns } from './campaign-columns';
 import { extraColumns } from './extra-columns';
 import { groupColumns, keywordColumns, negativeColumns } from './group-columns';
+import { isPageDriven } from '../pages/campaign-pages';
 import { pageColumns, pageRuleColumns, pageRuleRows, pagesToWrite } from './page-columns';
 import { placeColumns } from './place-columns';
 import { writeColumns, type CellValue, type CellWriting, type TableColumns } from './table-columns';
@@ -94,7 +95,9 @@ export const tableDescriptions: Readonly<Record<TableName, TableDescription>> = 
   }),
   keywords: describe('keyword', keywordColumns, function* (write, { view }) {
     for (const group of groupsInOrder(view))
-      for (const keyword of childrenOf(view.snapshot.keyword, 'groupId', group.id))
+      for (const keyword of isPageDriven(group, view.snapshot.campaign.get(group.campaignId))
+        ? []
+        : childrenOf(view.snapshot.keyword, 'groupId', group.id))
         yield {
           id: keyword.id,
           chain: [group.campaignId, group.id, keyword.id],
@@ -140,7 +143,7 @@ export const tableDescriptions: Readonly<Record<TableName, TableDescription>> = 
   pages: describe('sitePage', pageColumns, function* (write, { view }) {
     for (const page of pagesToWrite(view)) yield { id: page.id, chain: [page.id], cells: write(page) };
   }),
-  'page rules': describe('group', pageRuleColumns, function* (write, { view, layout }) {
+  'page-rules': describe('group', pageRuleColumns, function* (write, { view, layout }) {
     for (const row of pageRuleRows(view, layout))
       yield { id: row.id, chain: [row.campaign.id, row.group?.id ?? []].flat(), cells: write(row) };
   }),

@@ -3,6 +3,7 @@ import { keywordTexts, lineContext } from '../ads/slot-values';
 import { measureLine } from '../ads/measure';
 import { writeAmount } from '../money/money';
 import type { PlanView } from '../view/plan-view';
+import { isPageDriven } from '../pages/campaign-pages';
 import type { Ad } from '../records/ad';
 import type { Layout } from '../records/layout';
 import { numberFields, rowWords, type TableName } from '../records/table-fields';
@@ -138,15 +139,29 @@ function guard(table: Table, layout: Layout): Table {
   return table;
 }
 
-/** The tables of a plan in a layout, in the order of loading and in exact text; rows that a finding holds back stand apart. */
+const ofPages: ReadonlySet<TableName> = new Set(['pages', 'page-rules']);
+
+/** The tables that a plan fills: those of pages only where it knows pages, or pages drive something in it. */
+function kindsOf({ snapshot }: PlanView, layout: Layout): TableName[] {
+  const hasPages =
+    snapshot.sitePage.size > 0 ||
+    [...snapshot.group.values()].some((group) => isPageDriven(group, snapshot.campaign.get(group.campaignId)));
+  return tablesOf(layout).filter((kind) => hasPages || !ofPages.has(kind));
+}
+
+/**
+ * The tables of a plan in a layout, in the order of loading and in exact text; rows that a finding holds back stand apart. Tables of pages are there
+ * where the plan has any.
+ */
 export function makeTables(view: PlanView, held: RowsHeld, layout: Layout): Table[] {
   const writer = new RowWriter(view, layout);
   if (layout.form === 'one') {
-    const table = emptyTable('all', jointHeadings(layout));
-    for (const kind of tablesOf(layout)) fillTable(table, kind, writer, held);
+    const kinds = kindsOf(view, layout);
+    const table = emptyTable('all', jointHeadings(layout, kinds));
+    for (const kind of kinds) fillTable(table, kind, writer, held);
     return [guard(table, layout)];
   }
-  return tablesOf(layout).map((kind) => {
+  return kindsOf(view, layout).map((kind) => {
     const table = emptyTable(
       kind,
       columnsOf(layout, kind).map(({ heading }) => heading),

@@ -42,6 +42,14 @@ const after = (snapshot: Snapshot, one: Change | null) => viewOf(made(snapshot, 
 const summary = summarizeForecast(plan.view);
 const blankScenario = { bidMinor: null, monthlyMinor: null, allHours: false, allDevices: false, match: null, clickRate: '', placesOff: [] };
 
+it('keywords that are left in a campaign driven by pages count for nothing', () => {
+  const turned = change(demo, 'campaign', { drivenBy: 'pages' });
+  const { campaigns } = planModelOf(viewOf(turned));
+  const keywordsOf = (index: number) => campaigns[index]!.groups.reduce((sum, { keywords }) => sum + keywords.length, 0);
+  expect(keywordsOf(0)).toBe(0);
+  expect(keywordsOf(1)).toBeGreaterThan(0);
+});
+
 describe('whose figures a keyword has', () => {
   const campaign = row(clean, 'campaign');
   const figures = (fields: object) => ({ ...noFigures, ...fields });

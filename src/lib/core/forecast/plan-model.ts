@@ -1,3 +1,4 @@
+import { isPageDriven } from '../pages/campaign-pages';
 import { figuresOfKeywords, type FigureOrigin, type KeywordFigures } from '../finds/keyword-figures';
 import { parseShare } from '../money/ratio';
 import { deviceNames, notShown, type Campaign } from '../records/campaign';
@@ -237,12 +238,10 @@ export class PlanModel {
       id: group.id,
       name: group.name,
       row: group,
-      keywords: childrenOf(snapshot.keyword, 'groupId', group.id).map(({ id, text, match }) => ({
-        id,
-        text,
-        match,
-        figures: figuresOf(text),
-      })),
+      // Keywords that are left in a group of pages answer nothing.
+      keywords: isPageDriven(group, row)
+        ? []
+        : childrenOf(snapshot.keyword, 'groupId', group.id).map(({ id, text, match }) => ({ id, text, match, figures: figuresOf(text) })),
     }));
     const ownBids = new Map(
       groups.flatMap(({ id }) => childrenOf(snapshot.keyword, 'groupId', id).map((one) => [one.id as string, one.bidMinor])),

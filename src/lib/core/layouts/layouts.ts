@@ -38,10 +38,10 @@ function followersOf(lists: readonly (readonly string[])[]): Map<string, Set<str
 
 /**
  * The headings of the one table that holds all rows: each heading once, in an order that keeps that of every kind of row.
- * Where the kinds contradict each other, the kind that comes first wins.
+ * Where the kinds contradict each other, the kind that comes first wins. `kinds`: the kinds of rows that it holds; usually all.
  */
-export function jointHeadings(layout: Pick<Layout, 'columns'>): string[] {
-  const followers = followersOf(tableNames.map((table) => columnsOf(layout, table).map(({ heading }) => heading)));
+export function jointHeadings(layout: Pick<Layout, 'columns'>, kinds: readonly TableName[] = tableNames): string[] {
+  const followers = followersOf(kinds.map((table) => columnsOf(layout, table).map(({ heading }) => heading)));
   const left = new Set(followers.keys());
   const ordered: string[] = [];
   while (left.size > 0) {

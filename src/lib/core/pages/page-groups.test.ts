@@ -1,12 +1,14 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { applied, nothing, readShop, shopFeed, withShop } from '../../../tests/page-shop';
-import { cleanFile, snapshotOfFile, viewOf } from '../../../tests/clean-plan';
+import { change, cleanFile, snapshotOfFile, viewOf } from '../../../tests/clean-plan';
 import { conditionOf, readCondition, writeCondition } from '../records/condition-text';
 import type { PageCondition } from '../records/page-condition';
 import type { SitePage } from '../records/site-page';
 import { childrenOf } from '../store/snapshot';
 import { campaignPages, DomainPages, pageGroups, rulesOf } from './campaign-pages';
+import { mainWords } from './page-words';
+import { keepPagesApart, pageOverlaps } from './page-overlaps';
 import { explainPage } from './explain-page';
 import { moveRule, switchLastNet } from './page-group-changes';
 import { PageTexts, type RulePage } from './page-rules';
@@ -270,6 +272,36 @@ describe('what is proposed', () => {
       const groups = proposePageGroups(shop, { by, wanted: 4, open: shop.pages.keys(), languages: ['en'] });
       expect(groups.map(({ pages: own }) => own).sort((a, b) => a[0]! - b[0]!)).toEqual(truth);
     }
+  });
+});
+
+it('main words are those that many pages say, not all', () => {
+  const page = (title: string, path: string) => ({ title, text: 'Made by us in the workshop', address: at(path) }) as SitePage;
+  const pages = [page('Ash frame', '/frames/a'), page('Oak frame', '/frames/b'), page('Bell jar', '/cloches/c'), page('Ash tray', '/x/d')];
+  // “workshop” and “made” stand in all of them.
+  expect(mainWords(pages, 'en', 3)).toEqual([
+    { word: 'ash', pages: 2 },
+    { word: 'frame', pages: 2 },
+    { word: 'frames', pages: 2 },
+  ]);
+});
+
+describe('searches that keywords answer too', () => {
+  const frames = [{ name: 'Frames of ash', when: 'address begins "/cold-frames/ash"' }];
+  const { snapshot, campaign } = withShop(change(clean, 'keyword', { text: 'low ash cold frames' }), frames);
+
+  it('are those whose words stand in one title; negatives keep them apart', () => {
+    const view = viewOf(snapshot);
+    const [overlap, ...none] = pageOverlaps(view, campaign);
+    expect(none).toEqual([]);
+    expect(overlap).toMatchObject({ group: { name: 'Frames of ash' }, keywords: [{ text: 'low ash cold frames' }] });
+    const apart = applied(snapshot, { type: 'several', name: 'kept-apart', changes: [keepPagesApart(view, overlap!, newId)] });
+    expect(pageOverlaps(viewOf(apart), campaign)).toEqual([]);
+  });
+
+  it('are none where the words stand in different titles', () => {
+    const other = change(snapshot, 'keyword', { text: 'ash lean-to glasshouse' });
+    expect(pageOverlaps(viewOf(other), campaign)).toEqual([]);
   });
 });
 

@@ -47,7 +47,7 @@ function standInOne(stems: readonly string[], byStem: ReadonlyMap<string, Readon
 export function pageOverlaps(view: PlanView, campaign: Campaign): PageOverlap[] {
   const { domain, groups, sorted } = campaignPages(view, campaign);
   const language = firstLanguage(view, campaign);
-  const others = [campaign, ...campaignsMeeting(view, campaign)].flatMap((one) =>
+  const others = campaignsMeeting(view, campaign).flatMap((one) =>
     childrenOf(view.snapshot.group, 'campaignId', one.id).filter((group) => !isPageDriven(group, one)),
   );
   if (others.length === 0) return [];

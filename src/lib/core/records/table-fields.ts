@@ -1,5 +1,5 @@
 /** The tables in the order of loading. */
-export const tableNames = ['campaigns', 'places', 'groups', 'keywords', 'negatives', 'ads', 'extras', 'pages', 'page rules'] as const;
+export const tableNames = ['campaigns', 'places', 'groups', 'keywords', 'negatives', 'ads', 'extras', 'pages', 'page-rules'] as const;
 export type TableName = (typeof tableNames)[number];
 
 /** The most lines of a kind that a table of ads holds. */
@@ -89,7 +89,7 @@ export const tableFields: Readonly<Record<TableName, readonly string[]>> = {
     'shared set',
   ],
   pages: ['row', 'page', 'page title', 'page price', 'page labels', 'page group'],
-  'page rules': ['row', 'campaign', 'group', 'rule use', 'bid', ...pageConditionFields],
+  'page-rules': ['row', 'campaign', 'group', 'rule use', 'bid', ...pageConditionFields],
 };
 
 /** Every field there is, once. */
@@ -105,7 +105,7 @@ export const rowWords: Readonly<Record<TableName, string>> = {
   ads: 'ad',
   extras: 'extra',
   pages: 'page',
-  'page rules': 'page rule',
+  'page-rules': 'page rule',
 };
 
 /** Fields that hold amounts or counts and nothing else. */

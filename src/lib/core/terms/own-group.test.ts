@@ -1,6 +1,7 @@
 import { fc, test } from '@fast-check/vitest';
 import { describe, expect, it } from 'vitest';
 import { addLike, change, cleanFile, countingIds, row, snapshotOfFile, viewOf } from '../../../tests/clean-plan';
+import { withShop } from '../../../tests/page-shop';
 import { withReports } from '../../../tests/with-reports';
 import { findBlockedIn } from '../groups/blocked-keywords';
 import { PlanAnswers } from '../groups/plan-answers';
@@ -141,4 +142,33 @@ describe('a group of its own', () => {
       expect(blocked(after)).toBe(blocked(before));
     },
   );
+});
+
+describe('terms that a group of pages found', () => {
+  const shop = withShop(clean, [{ name: 'Oak and all', when: 'address begins "/cold-frames"' }]);
+  const { snapshot } = shop;
+  const found = [{ text: 'oak cold frame low', clicks: 30, costMinor: 2400, conversions: 3, groupName: 'Oak and all' }];
+
+  it('become keywords of a campaign of keywords, with lines and page of the page that says them, and are kept from the pages', () => {
+    const { own, after, group } = plan(reported(snapshot, found), () => true, { name: '' })!;
+    expect(after.campaign.get(group.campaignId)!.drivenBy).toBe('keywords');
+    expect(group.landingPage).toMatch(/^https:\/\/vellacre\.example\/cold-frames\/oak\/low-\d-ft$/);
+    const [ad] = childrenOf(after.ad, 'groupId', group.id);
+    expect(ad!.format).toBe('responsive');
+    const headlines = childrenOf(after.adLine, 'adId', ad!.id).flatMap(({ kind, text }) => (kind === 'headline' ? [text] : []));
+    expect(headlines).toEqual(expect.arrayContaining(['Oak cold frame', 'Low']));
+    expect(headlines.every((text) => text.length <= 30)).toBe(true);
+    expect(own.apart).toMatchObject([
+      { group: { name: 'Oak and all' }, negatives: ['oak cold frame low'], clicksBefore: 30, clicksAfter: 0 },
+    ]);
+    const pages = inOrder(after.group).find(({ name }) => name === 'Oak and all')!;
+    expect(childrenOf(after.negative, 'groupId', pages.id).map(({ text, match }) => [text, match])).toEqual([
+      ['oak cold frame low', 'exact'],
+    ]);
+  });
+
+  it('stay where no campaign takes keywords', () => {
+    const alone = { ...snapshot, campaign: new Map([[shop.campaign.id, shop.campaign]]) };
+    expect(plan(reported(alone as Snapshot, found), () => true)).toBeNull();
+  });
 });

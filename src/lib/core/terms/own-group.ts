@@ -4,6 +4,7 @@ import { lineContext } from '../ads/slot-values';
 import { campaignNegatives, planNegatives } from '../groups/acting-negatives';
 import { PlanAnswers } from '../groups/plan-answers';
 import { copyAds, freeGroupName, newGroup, newKeywords, newNegatives } from '../groups/new-rows';
+import { isPageDriven } from '../pages/campaign-pages';
 import { languageWords } from '../keywords/stems';
 import { blocks, prepareNegative, prepareSearch } from '../keywords/matching';
 import { NegativeIndex } from '../keywords/negative-index';
@@ -17,6 +18,7 @@ import { applyCase, caseThatMakes } from '../text/letter-case';
 import { campaignsMeeting, firstLanguage, type PlanView } from '../view/plan-view';
 import { judgeFinds } from './judge-finds';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
+import { scoutAd } from './scouted-ad';
 import { sumJudgedOn, type Term } from './read-terms';
 
 /** What a group of its own is to be. */
@@ -119,7 +121,8 @@ function negativesFor(view: PlanView, group: Group, texts: readonly string[], mo
 /**
  * The group that chosen terms would become: exact keywords, ads and settings of the group that answered them most, a bid of its own figures, and
  * every group that surely answers one of them kept apart by exact negatives, which block nothing else; keywords that are the terms themselves move.
- * Null where no group is known that answered them.
+ * Terms that a group of pages found go to a campaign of keywords that meets the same searchers, with lines of the page's title. Null where no group is
+ * known that answered them, or no campaign takes keywords.
  */
 export function planOwnGroup(
   view: PlanView,
@@ -129,7 +132,7 @@ export function planOwnGroup(
 ): OwnGroup | null {
   const { snapshot } = view;
   const from = mostAnswering(terms) ?? fallback;
-  const campaign = from && snapshot.campaign.get(from.campaignId);
+  const campaign = from && keywordCampaign(view, from);
   if (!from || !campaign || terms.length === 0) return null;
   const texts = terms.map(({ text }) => text);
   const sum = sumJudgedOn(terms);
@@ -146,10 +149,15 @@ export function planOwnGroup(
     landingPage: landingPage.trim() || from.landingPage,
     offerId: from.offerId,
   };
+  const scouted = isPageDriven(from, snapshot.campaign.get(from.campaignId)) ? scoutAd(view, from, group, texts, newId) : null;
+  if (scouted?.page && landingPage.trim() === '') group.landingPage = scouted.page.address;
   const keywords = texts.flatMap((text) =>
     (isPhraseToo ? (['exact', 'phrase'] as const) : (['exact'] as const)).map((match) => ({ text, match })),
   );
-  const apart = keepOthersApart(view, campaignsMeeting(view, campaign), texts, all, new Set(terms));
+  const apart = [
+    ...keepOthersApart(view, campaignsMeeting(view, campaign), texts, all, new Set(terms)),
+    ...keepPagesApart(view, texts, all, new Set(terms)),
+  ];
   const movedIds = apart.flatMap(({ group: old, moved }) =>
     childrenOf(snapshot.keyword, 'groupId', old.id).flatMap((keyword) => (moved.includes(keyword.text) ? [keyword.id as string] : [])),
   );
@@ -157,7 +165,7 @@ export function planOwnGroup(
   const negatives = apart
     .flatMap(({ group: old, negatives: own }) => newNegatives(snapshot, old.id, marks(own), newId))
     .map((row, at, [first]) => ({ ...row, position: first!.position + at }));
-  const ads = bringAdsAlong(view, from, group, keywords, newId);
+  const ads = scouted ? { changes: scouted.changes, linesChanged: 0 } : bringAdsAlong(view, from, group, keywords, newId);
   const changes: SimpleChange[] = [{ type: 'add', record: 'group', rows: [group] }];
   if (movedIds.length > 0) changes.push({ type: 'remove', record: 'keyword', ids: movedIds });
   changes.push({ type: 'add', record: 'keyword', rows: newKeywords(snapshot, id, keywords, newId) }, ...ads.changes);
@@ -173,7 +181,7 @@ export function planOwnGroup(
     judged,
     tooEarlyAlone: terms.filter(({ judged: own }) => own?.judgement === 'too-early').length,
     bidMinor,
-    ads: childrenOf(snapshot.ad, 'groupId', from.id).length,
+    ads: scouted ? 1 : childrenOf(snapshot.ad, 'groupId', from.id).length,
     linesChanged: ads.linesChanged,
     apart,
     blocked: blockedInCampaign(view, campaign, texts),
@@ -181,6 +189,31 @@ export function planOwnGroup(
     change: { type: 'several', name: 'own-group-made', changes },
   };
 }
+
+/** The campaign that keywords of a group's terms stand in: its own, or where pages drive that one, one of keywords that meets it. */
+function keywordCampaign(view: PlanView, from: Group): Campaign | null {
+  const own = view.snapshot.campaign.get(from.campaignId) ?? null;
+  if (own?.drivenBy !== 'pages') return own;
+  return campaignsMeeting(view, own).find(({ drivenBy }) => drivenBy === 'keywords') ?? null;
+}
+
+/** Groups of pages that reports name for the terms: they get exact negatives, as no keyword of theirs could be blocked. */
+function keepPagesApart(view: PlanView, texts: readonly string[], all: readonly Term[], chosen: ReadonlySet<Term>): KeptApart[] {
+  const groups = new Set([...chosen].flatMap(({ inGroups }) => inGroups.flatMap(({ group }) => group ?? [])));
+  return [...groups]
+    .filter((group) => isPageDriven(group, view.snapshot.campaign.get(group.campaignId)))
+    .map((group) => {
+      const clicksBefore = clicksOf(all, group.id, () => true);
+      return { group, negatives: texts, moved: [], clicksBefore, clicksAfter: clicksOf(all, group.id, (term) => !chosen.has(term)) };
+    });
+}
+
+/** The clicks of a group's terms, of those that count. */
+const clicksOf = (all: readonly Term[], groupId: string, isCounted: (term: Term) => boolean): number =>
+  all.reduce(
+    (sum, term) => sum + (isCounted(term) ? term.inGroups.reduce((own, one) => own + (one.group?.id === groupId ? one.clicks : 0), 0) : 0),
+    0,
+  );
 
 /** Ads of the old group for the new one: where a line says the old theme it says the new one, if it fits. */
 function bringAdsAlong(
@@ -222,12 +255,6 @@ function keepOthersApart(
     const { group, also } = answers.answer(text);
     for (const id of group === null ? also : [group, ...also]) shared.set(id, [...(shared.get(id) ?? []), text]);
   }
-  const clicks = (groupId: string, isCounted: (term: Term) => boolean) =>
-    all.reduce(
-      (sum, term) =>
-        sum + (isCounted(term) ? term.inGroups.reduce((own, one) => own + (one.group?.id === groupId ? one.clicks : 0), 0) : 0),
-      0,
-    );
   return [...shared].map(([groupId, own]) => {
     const group = view.snapshot.group.get(groupId)!;
     const standing = new Set(childrenOf(view.snapshot.keyword, 'groupId', groupId).map(({ text }) => text));
@@ -236,8 +263,8 @@ function keepOthersApart(
       group,
       negatives: negativesFor(view, group, own, new Set(moved)),
       moved,
-      clicksBefore: clicks(groupId, () => true),
-      clicksAfter: clicks(groupId, (term) => !chosen.has(term)),
+      clicksBefore: clicksOf(all, groupId, () => true),
+      clicksAfter: clicksOf(all, groupId, (term) => !chosen.has(term)),
     };
   });
 }

@@ -68,6 +68,16 @@ describe('terms that come back', () => {
     expect(read([{ rows: [line('x', 1, 1, 0)] }]).hidden).toBeNull();
   });
 
+  it('say nothing is hidden where a newer report of single days counts lines of theirs', () => {
+    const days = ['2027-03-01', '2027-03-02'].map((day) => line('piano tuner', 10, 1000, 0, { day }));
+    const { hidden, total } = read([
+      { importedOn: '2027-03-10', from: '2027-03-01', until: '2027-03-02', rows: days, totalClicks: 25, totalCostMinor: 2500 },
+      { importedOn: '2027-03-11', from: '2027-03-02', until: '2027-03-02', rows: [days[1]!] },
+    ]);
+    expect(total.clicks).toBe(20);
+    expect(hidden).toEqual({ clicks: 5, costMinor: 500 });
+  });
+
   it('are not judged while nobody has said what a conversion is worth', () => {
     const view = viewOf(withReports(change(clean, 'brief', { valueMinor: null }), [{ rows: [line('x', 100, 90_000, 0)] }]));
     expect(readTerms(view, '2027-04-01')).toMatchObject({ affordableMinor: null, terms: [{ judged: null }] });

@@ -59,7 +59,7 @@
         return `a live slot in ${new Set(inOrder(snapshot.adLine).flatMap((line) => (line.text.includes('[[keyword') ? [line.adId] : []))).size}`;
       case 'pages':
         return 'a feed with labels, and the group of each';
-      case 'page rules':
+      case 'page-rules':
         return 'unfolded; each leaves out what rules before it take';
       case 'all':
         return 'rows of every kind';

@@ -4,6 +4,7 @@
   import type { SitePage } from '$lib/core/records/site-page';
   import { changeWords } from '$lib/wording/pages';
   import { countOf } from '$lib/wording/texts';
+  import Button from '../parts/Button.svelte';
   import EmptyState from '../parts/EmptyState.svelte';
   import Input from '../parts/Input.svelte';
   import { RowWindow } from '../parts/row-window.svelte';
@@ -38,6 +39,14 @@
     <span class="text-ink-2"
       >{countOf(pages.listed.length, 'page')}{pages.shown === 'rule' && pages.group ? ` of ${pages.group.name}` : ''}</span
     >
+    <span class="flex min-w-0 items-center gap-1 overflow-hidden" role="group" aria-label="Main words">
+      {#each pages.words as { word, pages: count } (word)}<Button
+          kind="quiet"
+          pressed={pages.holds.trim().toLowerCase() === word}
+          onclick={() => (pages.holds = pages.holds.trim().toLowerCase() === word ? '' : word)}
+          >{word} <span class="font-mono text-[11.5px]">{count.toLocaleString('en-GB')}</span></Button
+        >{/each}
+    </span>
   </div>
   <div
     class="min-h-0 flex-1 overflow-y-auto outline-none"

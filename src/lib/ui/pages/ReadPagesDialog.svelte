@@ -35,6 +35,8 @@
   let visits = $state(true);
   let pasted = $state('');
   let failure = $state('');
+  /** The domain that all pages of a feed are of, where it is not the campaign’s. */
+  let otherDomain = $state('');
   let progress = $state.raw<{ done: number; of: number } | null>(null);
   let stopper: AbortController | null = null;
   /** What was read, and what is said of it. */
@@ -69,14 +71,24 @@
     return columnsLeft.length > 0 ? [...notes, `${countOf(columnsLeft.length, 'column')} beyond the most that are kept, left out`] : notes;
   }
 
+  let lastRows: readonly (readonly string[])[] = [];
   function take(rows: readonly (readonly string[])[], origin: 'feed' | 'pasted') {
+    lastRows = rows;
     const { currency } = planState;
     // A feed says itself which site it is about, where the campaign does not yet.
-    const all = readFeed(rows, { currency, domain: pages.domain });
-    const domain = pages.domain || commonDomain(all.pages.map((page) => page.address));
-    const feed = domain === pages.domain ? all : readFeed(rows, { currency, domain });
+    const all = readFeed(rows, { currency, domain: '' });
+    const common = commonDomain(all.pages.map((page) => page.address));
+    const domain = pages.domain || common;
+    const feed = readFeed(rows, { currency, domain });
+    otherDomain = feed.isUnderstood && feed.pages.length === 0 && common !== domain ? common : '';
     failure = feed.isUnderstood ? '' : 'One of its columns has to hold addresses, and its first line name it “address” or “url”.';
     read = feed.isUnderstood ? { pages: feed.pages, origin, isWhole: origin === 'feed', notes: notesOf(feed) } : null;
+  }
+
+  /** The campaign becomes one of the domain that the feed is about. */
+  function takeDomain() {
+    if (!pages.campaign || planState.set('campaign', pages.campaign.id, { pageDomain: otherDomain })) return;
+    take(lastRows, way === 'pasted' ? 'pasted' : 'feed');
   }
 
   async function readFile(file: File | undefined) {
@@ -152,7 +164,7 @@
   }
   function close() {
     stop();
-    [open, read, failure, pasted] = [false, null, '', ''];
+    [open, read, failure, pasted, otherDomain] = [false, null, '', '', ''];
   }
 </script>
 
@@ -220,7 +232,11 @@
       />{/if}
   {/if}
   {#if failure}<Notice>{failure}</Notice>{/if}
-  {#if read && counted}
+  {#if otherDomain}<Notice
+      >These are pages of {otherDomain}, and the campaign’s are of {pages.domain}.
+      <Button kind="link" onclick={takeDomain}>Make it {otherDomain}</Button></Notice
+    >{/if}
+  {#if read && counted && !otherDomain}
     <p data-pages-read>
       <b class="font-semibold">{countOf(read.pages.length - counted.doubled, 'page')}</b>:
       {#if planState.snapshot.sitePage.size === 0}all of them new.{:else}{counted.counts.new} new, {counted.counts.changed} changed,

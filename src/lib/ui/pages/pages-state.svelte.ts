@@ -7,6 +7,8 @@ import type { OffProposal } from '$lib/core/pages/propose-left-out';
 import { addPageGroups, moveRule, switchLastNet, type NewPageGroup } from '$lib/core/pages/page-group-changes';
 import { fieldsOf, foldersOf, pathOf } from '$lib/core/pages/site-pages';
 import { keepPagesApart, pageOverlaps, type PageOverlap } from '$lib/core/pages/page-overlaps';
+import { mainWords, type PageWord } from '$lib/core/pages/page-words';
+import { firstLanguage } from '$lib/core/view/plan-view';
 import { labelColumns } from '$lib/core/pages/read-feed';
 import { writeCondition } from '$lib/core/records/condition-text';
 import type { Campaign, PagesOff } from '$lib/core/records/campaign';
@@ -27,6 +29,7 @@ export interface FolderOfNobody {
 }
 
 const mostFolders = 40;
+const mostWords = 9;
 
 /** A campaign's groups that are driven by pages: its rules, where every page goes, and what is at hand. */
 export class PagesState {
@@ -119,9 +122,17 @@ export class PagesState {
     return [...of].filter((at) => {
       const page = pages[at]!;
       if (shown === 'changed' && page.change === 'same') return false;
-      return wanted === '' || `${pathOf(page.address)} ${page.title}`.toLowerCase().includes(wanted);
+      return wanted === '' || `${pathOf(page.address)} ${page.title} ${page.text}`.toLowerCase().includes(wanted);
     });
   });
+  /** The main words of the pages that are shown. */
+  readonly words: readonly PageWord[] = $derived.by(() =>
+    mainWords(
+      this.listed.map((at) => this.pages[at]!),
+      firstLanguage(this.planState.plan, this.campaign ?? undefined),
+      mostWords,
+    ),
+  );
 
   /** Groups of keywords that answer the same searches as the group at hand. */
   readonly overlaps: readonly PageOverlap[] = $derived.by(() => {

@@ -3,9 +3,11 @@
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
   import { page as current } from '$app/state';
+  import { isPageDriven } from '$lib/core/pages/campaign-pages';
   import type { Scope } from '$lib/core/forecast/plan-model';
   import { groupsInOrder } from '$lib/core/view/plan-view';
   import { childrenOf, inOrder } from '$lib/core/store/snapshot';
+  import { countOf } from '$lib/wording/texts';
   import { shortCampaignNames } from '$lib/wording/campaign-names';
   import Answer from '$lib/ui/forecast/Answer.svelte';
   import BidChart from '$lib/ui/forecast/BidChart.svelte';
@@ -51,6 +53,15 @@
   );
   const findings = $derived(
     planState.reader.proof.findings.filter(({ chapter, rule }) => chapter === 'forecast' && rule !== 'forecast.too-thin'),
+  );
+  const groupsByPages = $derived(
+    [...snapshot.group.values()].filter((group) => isPageDriven(group, snapshot.campaign.get(group.campaignId))),
+  );
+  /** What pages bring nobody can tell before it runs: no keyword says how much is searched. */
+  const isOfPages = $derived(
+    scope.kind === 'campaign'
+      ? snapshot.campaign.get(scope.id)?.drivenBy === 'pages'
+      : scope.kind === 'group' && groupsByPages.some(({ id }) => id === scope.id),
   );
   const isKnown = $derived((page.curve?.said.total.clicksAsked[2] ?? 0) > 0);
   let dialog = $state<'part' | 'scenario' | 'levels' | null>(null);
@@ -117,7 +128,18 @@
       {/snippet}
     </ChapterHead>
     <div class="min-h-0 flex-1 overflow-y-auto print:overflow-visible">
-      {#if page.curve}
+      {#if isOfPages}
+        <p class="max-w-xl px-[22px] py-8" data-of-pages>
+          Clicks, cost and conversions: <b class="font-semibold">unknown</b>. Pages are shown for what they say, and no keyword tells how
+          much of that is searched. Reports of search terms tell once it runs.
+        </p>
+      {:else if page.curve}
+        {#if scope.kind === 'plan' && groupsByPages.length > 0}<p
+            class="border-b border-rule-soft px-[22px] py-1.5 text-ink-2"
+            data-of-pages
+          >
+            Without {countOf(groupsByPages.length, 'group')} of pages: what they bring is unknown.
+          </p>{/if}
         <Answer {page} />
         {#if isKnown}
           <BidTable {page} />
