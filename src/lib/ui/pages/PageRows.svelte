@@ -34,11 +34,11 @@
 
 <section aria-label="Pages" class="flex min-h-0 flex-1 flex-col">
   <div class="flex items-center gap-2 px-[18px] py-1">
-    <Tabs label="Pages shown" kind="box" tabs={ways} value={pages.shown} onpick={(way: PagesShown) => (pages.shown = way)} />
-    <Input class="h-[26px] w-44!" aria-label="Pages that hold" placeholder="that hold …" bind:value={pages.holds} />
-    <span class="text-ink-2"
-      >{countOf(pages.listed.length, 'page')}{pages.shown === 'rule' && pages.group ? ` of ${pages.group.name}` : ''}</span
+    <span class="flex shrink-0 whitespace-nowrap"
+      ><Tabs label="Pages shown" kind="box" tabs={ways} value={pages.shown} onpick={(way: PagesShown) => (pages.shown = way)} /></span
     >
+    <Input class="h-[26px] w-32! shrink-0" aria-label="Pages that hold" placeholder="that hold …" bind:value={pages.holds} />
+    <span class="shrink-0 whitespace-nowrap text-ink-2">{countOf(pages.listed.length, 'page')}</span>
     <span class="flex min-w-0 items-center gap-1 overflow-hidden" role="group" aria-label="Main words">
       {#each pages.words as { word, pages: count } (word)}<Button
           kind="quiet"
