@@ -6,8 +6,6 @@
 
   let { state: pages }: { state: PagesState } = $props();
 
-  /** What is left out, and below it what is proposed besides. */
-  const proposed = $derived(pages.proposedOff.filter(({ when }) => pages.pagesOff.every((one) => one.when !== when)));
   const nameOf = (when: string) => pages.proposedOff.find((one) => one.when === when);
 </script>
 
@@ -15,10 +13,7 @@
   <section aria-label="Pages left out" class="max-h-[140px] overflow-y-auto border-e border-rule py-1.5 ps-[22px] pe-3">
     <h2 class="flex items-baseline gap-2">
       <span class="font-semibold">Left out</span><b class="font-mono font-semibold">{pages.counts.out.toLocaleString('en-GB')}</b>
-      {#if proposed.length > 0}<Button
-          kind="link"
-          class="ms-auto"
-          onclick={() => pages.setOff([...pages.pagesOff, ...proposed.map(({ reason, when }) => ({ name: offWords[reason].name, when }))])}
+      {#if pages.newOff.length > 0}<Button kind="link" class="ms-auto" onclick={() => pages.leaveOutProposed()}
           >Leave out all that is proposed</Button
         >{/if}
     </h2>
@@ -39,7 +34,7 @@
         <span class="font-mono">{own.length.toLocaleString('en-GB')}</span>
       </p>
     {/each}
-    {#each proposed as { reason, when, pages: own } (when)}
+    {#each pages.newOff as { reason, when, pages: own } (when)}
       <p class="flex items-baseline gap-2 border-t border-rule-soft py-0.5 text-ink-2">
         <input
           type="checkbox"

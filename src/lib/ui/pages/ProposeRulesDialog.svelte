@@ -28,7 +28,7 @@
   let dropped = $state.raw<ReadonlySet<string>>(new Set());
   let proposals = $state.raw<readonly PageGroupProposal[]>([]);
   const by: PartedBy = $derived(way.startsWith('label:') ? { column: way.slice(6) } : (way as 'folders' | 'titles'));
-  const newOff = $derived(pages.proposedOff.filter(({ when }) => pages.pagesOff.every((one) => one.when !== when)));
+  const { newOff } = $derived(pages);
   /** Pages that no rule takes, the last net aside, without those that are to be left out. */
   const openPages = $derived.by(() => {
     const out = new Set(withOff ? newOff.flatMap(({ pages: own }) => own) : []);
@@ -55,8 +55,7 @@
     dropped = next;
   }
   function make() {
-    if (withOff && newOff.length > 0)
-      pages.setOff([...pages.pagesOff, ...newOff.map(({ reason, when }) => ({ name: offWords[reason].name, when }))]);
+    if (withOff && newOff.length > 0) pages.leaveOutProposed();
     pages.add([...chosen, ...(withNet && !pages.hasNet ? [{ name: 'Last net', when: everything }] : [])]);
     shell.announce(`${countOf(chosen.length, 'group')} of pages made.`);
     open = false;

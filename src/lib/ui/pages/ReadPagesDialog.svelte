@@ -76,11 +76,11 @@
     lastRows = rows;
     const { currency } = planState;
     // A feed says itself which site it is about, where the campaign does not yet.
-    const all = readFeed(rows, { currency, domain: '' });
-    const common = commonDomain(all.pages.map((page) => page.address));
-    const domain = pages.domain || common;
+    const commonOf = () => commonDomain(readFeed(rows, { currency, domain: '' }).pages.map((page) => page.address));
+    const domain = pages.domain || commonOf();
     const feed = readFeed(rows, { currency, domain });
-    otherDomain = feed.isUnderstood && feed.pages.length === 0 && common !== domain ? common : '';
+    const common = feed.isUnderstood && feed.pages.length === 0 ? commonOf() : domain;
+    otherDomain = common === domain ? '' : common;
     failure = feed.isUnderstood ? '' : 'One of its columns has to hold addresses, and its first line name it “address” or “url”.';
     read = feed.isUnderstood ? { pages: feed.pages, origin, isWhole: origin === 'feed', notes: notesOf(feed) } : null;
   }

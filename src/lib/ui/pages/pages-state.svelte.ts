@@ -3,7 +3,7 @@ import { childrenOf } from '$lib/core/store/snapshot';
 import { minorDigits } from '$lib/core/money/money';
 import { isLastNet, pageDomain, pageGroups, pagesOfDomain, rulesOf } from '$lib/core/pages/campaign-pages';
 import { explainPage } from '$lib/core/pages/explain-page';
-import type { OffProposal } from '$lib/core/pages/propose-left-out';
+import { notYetOff, type OffProposal } from '$lib/core/pages/propose-left-out';
 import { addPageGroups, moveRule, switchLastNet, type NewPageGroup } from '$lib/core/pages/page-group-changes';
 import { fieldsOf, foldersOf, pathOf } from '$lib/core/pages/site-pages';
 import { keepPagesApart, pageOverlaps, type PageOverlap } from '$lib/core/pages/page-overlaps';
@@ -15,6 +15,7 @@ import type { Campaign, PagesOff } from '$lib/core/records/campaign';
 import type { Group } from '$lib/core/records/group';
 import type { SitePage } from '$lib/core/records/site-page';
 import { clicksOfGroups } from '$lib/core/terms/clicks-of-groups';
+import { offWords } from '$lib/wording/pages';
 import type { PlanState } from '../state/plan-state.svelte';
 import { newId } from '../state/synced-store.svelte';
 import { PagesReader } from './pages-reader.svelte';
@@ -81,6 +82,8 @@ export class PagesState {
 
   /** What is proposed as left out. */
   proposedOff = $state.raw<readonly OffProposal[]>([]);
+  /** The same without what is left out already. */
+  readonly newOff: readonly OffProposal[] = $derived.by(() => notYetOff(this.proposedOff, this.pagesOff));
   /** Pages of the rule at hand that rules further down would take too, in words: `all in 2`. */
   readonly also: readonly string[] = $derived.by(() => {
     const { sorted, at, group } = this;
@@ -213,6 +216,11 @@ export class PagesState {
         name: 'pages-left-out',
         changes: [{ type: 'set', record: 'campaign', ids: [this.campaign.id], fields: { pagesOff: [...pagesOff] } }],
       });
+  }
+
+  /** Leaves out all that is proposed. */
+  leaveOutProposed(): void {
+    this.setOff([...this.pagesOff, ...this.newOff.map(({ reason, when }) => ({ name: offWords[reason].name, when }))]);
   }
 
   leaveOut(name: string, when: string): void {
