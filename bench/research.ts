@@ -11,9 +11,8 @@ import { WordIndex } from '$lib/core/research/word-index';
 import { ruleSet } from '$lib/core/rules/rule-set';
 import { openDatabase } from '$lib/server/db/open-database';
 import { bringFindsIn } from '$lib/server/incoming-finds';
-import { Plans } from '$lib/server/plans';
-import { ChangeWriter } from '$lib/server/change-writer';
 import { makePlan } from './big-plan';
+import { emptyServer } from './empty-server';
 import { compare, timeOf, type BenchRow } from './measuring';
 
 const snapshotWith = (finds: number) => snapshotOfFile(makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds }));
@@ -60,16 +59,6 @@ function benchCounts(finds: ReadonlyMap<string, Find>): BenchRow {
   const after = timeOf(() => index.update(versions[turn++ % 3]!));
   const anew = timeOf(() => new WordIndex(english).update(versions[0]!));
   return compare('word-counts', { kind: 'at-least', times: 10 }, after, anew);
-}
-
-/** A server with one plan on its Shelf that has no finds. */
-function emptyServer() {
-  let made = 0;
-  const newId = () => `row-${++made}`;
-  const writer = new ChangeWriter(openDatabase(':memory:'), () => new Date(0));
-  const plans = new Plans(writer, { now: () => new Date(0), newId });
-  const planId = plans.readIn(makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: 0 }));
-  return { writer, plans, newId, planId };
 }
 
 /** A list of 100,000 rows as text: finds with searches and two bids. */

@@ -1,9 +1,15 @@
 import { PageTexts, sortPages, type PageRule, type RulePage } from '$lib/core/pages/page-rules';
 import type { PageCondition } from '$lib/core/records/page-condition';
 import { readTerms } from '$lib/core/terms/read-terms';
+import { readPastedFinds } from '$lib/core/exchange/read-finds';
+import { linesOfReport, type ReportLine } from '$lib/core/research/incoming-report';
+import { ruleSet } from '$lib/core/rules/rule-set';
+import { openDatabase } from '$lib/server/db/open-database';
+import { bringReportIn } from '$lib/server/incoming-finds';
 import { cleanFile, snapshotOfFile, viewOf } from '../src/tests/clean-plan';
 import { withReports } from '../src/tests/with-reports';
 import { seeded } from './big-plan';
+import { emptyServer } from './empty-server';
 import { compare, timeOf, type BenchRow } from './measuring';
 
 const random = seeded(21);
@@ -61,4 +67,46 @@ function benchTerms(): BenchRow {
   return compare('terms-judged-of-100000', { kind: 'at-most', times: 8 }, read, bare);
 }
 
-export const benchTermsAndPages = () => [benchPageRules(), benchTerms()];
+const report = { name: 'report.csv', on: '2027-02-03', from: '2027-01-01', until: '2027-02-01', totals: null };
+
+/** A report of 100,000 lines as text brought in: read, sent, decided, written and journaled, each search as a find; against bare inserts of its lines and finds. */
+function benchReport(): BenchRow {
+  const written = Array.from(
+    { length: 100_000 },
+    (_, at) => `piano ${pick(kinds)} ${pick(folders)} ${at}\tPiano tuning\t${random(40)}\t${random(900)}\t${random(40)}.50\t${random(3)}`,
+  );
+  const text = ['Search term\tAd group\tClicks\tImpressions\tCost\tConversions', ...written].join('\n');
+  const read = () => readPastedFinds(text, { currency: 'GBP', refusedSigns: ruleSet.refusedKeywordSigns, existing: new Set() }).reportRows;
+  const ours = timeOf(({ planId, ...server }) => {
+    const body = [...linesOfReport({ id: 'import', key: '', report }, read())].join('');
+    if (bringReportIn(server, planId, body).fresh !== 100_000) throw new Error('Some lines are missing.');
+  }, emptyServer);
+  const lines: readonly ReportLine[] = read();
+  const bare = timeOf(
+    (db) => {
+      const insertLine = db.prepare(
+        'INSERT INTO report_row (plan_id, id, report_id, group_name, day, text, clicks, impressions, cost_minor, average_cost_minor, conversions, value_minor, position) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+      );
+      const insertFind = db.prepare('INSERT INTO find (plan_id, id, text, verdict, source, position) VALUES (?, ?, ?, ?, ?, ?)');
+      db.transaction(() => {
+        db.prepare('INSERT INTO report (plan_id, id, name, imported_on, position) VALUES (?, ?, ?, ?, ?)').run(
+          'plan',
+          'report',
+          'report.csv',
+          '2027-02-03',
+          0,
+        );
+        for (const [at, line] of lines.entries()) {
+          const { groupName, day, clicks, impressions, costMinor, averageCostMinor, conversions, valueMinor } = line;
+          insertFind.run('plan', `find-${at}`, line.text, 'open', 'report.csv', at);
+          const figures = [clicks, impressions, costMinor, averageCostMinor, conversions, valueMinor];
+          insertLine.run('plan', `row-${at}`, 'report', groupName, day, line.text, ...figures, at);
+        }
+      })();
+    },
+    () => openDatabase(':memory:'),
+  );
+  return compare('report-of-100000-lines', { kind: 'at-most', times: 8 }, ours, bare);
+}
+
+export const benchTermsAndPages = () => [benchPageRules(), benchTerms(), benchReport()];

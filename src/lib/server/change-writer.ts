@@ -100,12 +100,12 @@ export class ChangeWriter {
   }
 
   /**
-   * Makes a change that comes in parts, all in one transaction and one step. Every part is decided on what stood before the first, so
-   * none may depend on another; neither the parts nor the rows that they make are held together. Answers the revision.
+   * Makes a change that comes in parts, all in one transaction and one step. Every part is decided on what stood before and what `first`
+   * made, so none may depend on another; neither the parts nor the rows that they make are held together. Answers the revision.
    */
   makeInParts(
     streamId: string,
-    sent: { id: string; summary: StepSummary },
+    sent: { id: string; summary: StepSummary; first?: Change },
     parts: (snapshot: Snapshot) => Iterable<Change>,
   ): { ok: true; revision: number } | { ok: false; refusal: Refusal | { code: 'change-id-taken' } } {
     const { snapshot, revision } = this.open(streamId);
@@ -116,13 +116,16 @@ export class ChangeWriter {
     let step: number | bigint | null = null;
     try {
       this.db.transaction(() => {
-        for (const part of parts(snapshot)) {
-          const decision = decide(snapshot, part, 'plan');
+        const write = (part: Change, base: Snapshot) => {
+          const decision = decide(base, part, 'plan');
           if (!decision.ok) throw new PartRefused(decision.refusal);
           step ??= this.journal.begin(streamId, next, { editSession: undefined, summary: sent.summary });
           this.records.write(streamId, decision.edits);
           this.journal.addRows(step, decision.edits);
-        }
+          return decision.edits;
+        };
+        const base = sent.first ? applyEdits(snapshot, write(sent.first, snapshot)) : snapshot;
+        for (const part of parts(snapshot)) write(part, base);
         if (step === null) return;
         this.sql.setRevision.run(streamId, next);
         this.remember(sent.id, streamId, next);

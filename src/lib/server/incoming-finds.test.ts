@@ -3,10 +3,11 @@ import { readPastedFinds, incomingFinds } from '$lib/core/exchange/read-finds';
 import { planFileSchema } from '$lib/core/exchange/plan-file';
 import { inOrder } from '$lib/core/store/snapshot';
 import { linesOfFinds } from '$lib/core/finds/incoming-finds';
+import { linesOfReport, type IncomingReport, type ReportLine } from '$lib/core/research/incoming-report';
 import type { IncomingFind } from '$lib/core/finds/merge-finds';
 import { cleanFile, countingIds } from '../../tests/clean-plan';
 import { openDatabase } from './db/open-database';
-import { bringFindsIn } from './incoming-finds';
+import { bringFindsIn, bringReportIn } from './incoming-finds';
 import { RequestRefused } from './outcome';
 import { Plans } from './plans';
 import { ChangeWriter } from './change-writer';
@@ -125,5 +126,74 @@ describe('hostile lines', () => {
       'no-such-plan',
       'id',
     ]);
+  });
+});
+
+describe('a report brought in as lines', () => {
+  const line = (text: string, clicks: number, day: string | null = null): ReportLine => ({
+    text,
+    groupName: 'Tuning',
+    day,
+    clicks,
+    impressions: clicks * 10,
+    costMinor: clicks * 90,
+    averageCostMinor: 90,
+    conversions: clicks / 4,
+    valueMinor: null,
+  });
+  const report: IncomingReport = {
+    name: 'march.csv',
+    on: '2026-12-21',
+    from: null,
+    until: null,
+    totals: { clicks: 9000, costMinor: null },
+  };
+  const bodyOfReport = (lines: readonly ReportLine[], id = 'march') => [...linesOfReport({ id, key: '', report }, lines)].join('');
+  const bringReport = (body: string) => bringReportIn({ writer, plans, newId: countingIds('r') }, planId, body);
+  const rows = () => inOrder(writer.open(planId).snapshot.reportRow);
+
+  it('is one step over packs: every line stands, each search once as a find, and all of it goes back as one', () => {
+    const before = finds();
+    const lines = Array.from({ length: 4500 }, (_, at) => line(`zither number ${at % 3000}`, at, `2026-12-0${1 + (at % 9)}`));
+    const known = line(before[0]!.text, 7);
+    const answer = bringReport(bodyOfReport([...lines, known]));
+    expect(answer).toMatchObject({ fresh: 3000, known: 1 });
+    expect(heard).toEqual([answer.revision]);
+    expect(finds()).toHaveLength(before.length + 3000);
+    expect(inOrder(writer.open(planId).snapshot.report)).toMatchObject([
+      { name: 'march.csv', importedOn: '2026-12-21', from: '2026-12-01', until: '2026-12-09', totalClicks: 9000, totalCostMinor: null },
+    ]);
+    expect(rows().map(({ id: _, reportId: __, position: ___, ...rest }) => rest)).toEqual([...lines, known]);
+    expect(writer.listSteps(planId).map(({ summary, rows: count }) => [summary.name, count])[0]).toEqual(['report-read-in', 7503]);
+    expect(writer.apply(planId, { id: 'undo', revision: 0, change: { type: 'undo' } }).ok).toBe(true);
+    expect([finds(), rows()]).toEqual([before, []]);
+    expect(writer.apply(planId, { id: 'redo', revision: 0, change: { type: 'redo' } }).ok).toBe(true);
+    expect(rows()).toHaveLength(4501);
+  });
+
+  it('does not come in twice where the answer was lost', () => {
+    const body = bodyOfReport([line('zither', 3)]);
+    const { revision } = bringReport(body);
+    expect(bringReport(body)).toMatchObject({ revision });
+    expect(rows()).toHaveLength(1);
+  });
+
+  it.each([
+    ['a head of something else', '{"id":"x","key":"","name":"pasted"}\n', [422, 'not-valid', 'line 1, report']],
+    ['clicks below nothing', bodyOfReport([line('zither', -1)]), [422, 'not-valid', 'line 2, 0.clicks']],
+    [
+      'a pack of another record',
+      `${bodyOfReport([])}{"record":"find","count":1,"fields":{"text":{"values":["a"],"at":null}}}`,
+      [422, 'not-valid', 'line 2, record'],
+    ],
+  ])('leaves nothing of %s', (_, body, refusal) => {
+    expect(refusalOf(() => bringReport(body))).toEqual(refusal);
+    expect([heard, rows(), writer.open(planId).snapshot.report.size]).toEqual([[], [], 0]);
+  });
+
+  it('refuses more lines than come in at once, and keeps none of them', () => {
+    const lines = Array.from({ length: 200_001 }, () => line('zither', 1));
+    expect(refusalOf(() => bringReport(bodyOfReport(lines)))).toEqual([413, 'too-many-rows', 'rows']);
+    expect(rows()).toEqual([]);
   });
 });

@@ -2,6 +2,7 @@ import type { ColumnMeaning } from '$lib/core/exchange/list-columns';
 import { incomingFinds, readListedFinds, type ListedFinds, type PastedFinds } from '$lib/core/exchange/read-finds';
 import { listTextOf, type ListText } from '$lib/core/exchange/list-text';
 import { linesOfFinds, type IncomingHead } from '$lib/core/finds/incoming-finds';
+import { linesOfReport, type ReportHead } from '$lib/core/research/incoming-report';
 
 /** Where a list comes from: pasted, or a file that the server makes text of. */
 export type ListSource = { pasted: string } | { file: File };
@@ -24,13 +25,12 @@ export type ListRequest =
       headingLine?: number | null | undefined;
     }
   | { ask: 'pack'; head: IncomingHead; marks: IncomingMarks }
-  /** The lines of a report. */
-  | { ask: 'report' };
+  | { ask: 'pack-report'; head: ReportHead };
 
 /** A list as it was read; what comes in stays with the worker. */
 export type ListRead = Omit<PastedFinds, 'listed' | 'reportRows'> & { reportCount: number };
 
-export type ListAnswer = { read: ListRead } | { reportRows: PastedFinds['reportRows'] } | { body: Blob } | { failure: string };
+export type ListAnswer = { read: ListRead } | { body: Blob } | { failure: string };
 
 let list: ListText = listTextOf('');
 let existing: ReadonlySet<string> = new Set();
@@ -48,7 +48,7 @@ async function textOf(source: ListSource): Promise<ListText> {
 
 async function answer(request: ListRequest): Promise<ListAnswer> {
   if (request.ask === 'pack') return { body: new Blob([...linesOfFinds(request.head, incomingFinds(listed!, request.marks))]) };
-  if (request.ask === 'report') return { reportRows };
+  if (request.ask === 'pack-report') return { body: new Blob([...linesOfReport(request.head, reportRows)]) };
   const { source, currency, refusedSigns, meanings, headingLine } = request;
   // What was read before makes room for what comes.
   listed = null;

@@ -3,7 +3,8 @@ import { snapshotOfFile, cleanFile, countingIds, viewOf } from '../../../tests/c
 import { applyEdits, inOrder } from '../store/snapshot';
 import { decide } from '../store/decide';
 import { sumReports } from '../finds/report-sums';
-import { takeReport } from '../research/take-report';
+import { withDays } from '../research/incoming-report';
+import { ReportTaker } from '../research/take-report';
 import { TermFinder } from '../research/term-finder';
 import { ruleSet } from '../rules/rule-set';
 import { meaningsOfHeadings } from './list-columns';
@@ -85,16 +86,18 @@ describe('a report of searches', () => {
       ['2027-02-01', 240],
       ['2027-02-02', 320],
     ]);
-    const incoming = { name: 'days.csv', on: '2027-02-10', from: null, until: null, totals: null, rows: daily.reportRows };
-    const { change } = takeReport(viewOf(snapshotOfFile(cleanFile)), incoming, { key: '', newId: countingIds('d') });
-    expect(JSON.stringify(change)).toContain('"from":"2027-02-01","until":"2027-02-02"');
+    const incoming = { name: 'days.csv', on: '2027-02-10', from: null, until: null, totals: null };
+    expect(withDays(incoming, daily.reportRows)).toMatchObject({ from: '2027-02-01', until: '2027-02-02' });
+    expect(withDays({ ...incoming, from: '2027-01-31' }, daily.reportRows)).toMatchObject({ from: '2027-01-31', until: '2027-02-02' });
   });
 
   it('comes in as one step: its lines, the finds, and again out of a plan file', () => {
     const snapshot = snapshotOfFile(cleanFile);
-    const incoming = { name: 'october.csv', on: '2026-11-01', from: dates!.from, until: dates!.until, totals, rows: reportRows };
-    const { change, fresh } = takeReport(viewOf(snapshot), incoming, { key: '', newId: countingIds('r') });
-    const decision = decide(snapshot, change, 'plan');
+    const incoming = { name: 'october.csv', on: '2026-11-01', from: dates!.from, until: dates!.until, totals };
+    const taker = new ReportTaker(viewOf(snapshot), incoming, { key: '', newId: countingIds('r') });
+    const { change, fresh } = taker.take(reportRows);
+    const changes = [taker.first, change].flatMap((one) => (one.type === 'several' ? one.changes : [one]));
+    const decision = decide(snapshot, { type: 'several', name: 'report-read-in', changes }, 'plan');
     if (!decision.ok) throw new Error(decision.refusal.code);
     const after = applyEdits(snapshot, decision.edits);
     expect([fresh, after.report.size, after.reportRow.size]).toEqual([2, 1, 3]);

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { rowsInPack, unpackRows, type PackedRows } from '../store/packed-rows';
+import { packOf } from '../store/pack-schema';
 import { verdicts } from '../records/find';
 import { figures, find, type Figures } from '../records/find';
 import { type IncomingHead, type IncomingRow } from './incoming-finds';
@@ -21,21 +21,7 @@ export const incomingHead: z.ZodType<IncomingHead> = z.strictObject({
 });
 
 /** A pack of finds on their way in. */
-export const incomingPack = z
-  .strictObject({
-    record: z.literal('find'),
-    count: z.int().min(1).max(rowsInPack),
-    fields: z.record(
-      z.enum(Object.keys(incomingRow.shape) as (keyof IncomingRow)[]),
-      z.strictObject({
-        values: z.array(z.unknown()).min(1).max(rowsInPack),
-        at: z.array(z.int().min(0).max(rowsInPack)).max(rowsInPack).nullable(),
-      }),
-    ),
-  })
-  .transform((pack) => unpackRows(pack as PackedRows) as unknown[])
-  .pipe(z.array(incomingRow))
-  .transform((rows) => rows.map(fromRow));
+export const incomingPack = packOf('find', incomingRow, Object.keys(incomingRow.shape)).transform((rows) => rows.map(fromRow));
 
 function fromRow({ text, source, isMisspelling, broughtBy, verdict, ...told }: IncomingRow): IncomingFind {
   return { text, source, isMisspelling, broughtBy, figures: told satisfies Figures, ...(verdict !== null && { verdict }) };

@@ -1,59 +1,55 @@
 import { nextPosition } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import type { PlanView } from '../view/plan-view';
-import type { ReportFigures } from '../records/report';
-import { mergeFinds } from '../finds/merge-finds';
+import { FindMerger, type IncomingCounts } from '../finds/merge-finds';
+import type { IncomingReport, ReportLine } from './incoming-report';
 
-/** A report on its way in. */
-export interface IncomingReport {
-  name: string;
-  /** The day it is brought in. */
-  on: string;
-  from: string | null;
-  until: string | null;
-  /** What its last line counts in all, where it has one. */
-  totals: { clicks: number | null; costMinor: number | null } | null;
-  rows: readonly (ReportFigures & { text: string })[];
+/** What some lines of a report add: they themselves, and the finds of searches that earlier ones did not hold. */
+export interface TakenLines extends IncomingCounts {
+  change: Change;
 }
 
-/** Lines of a report that come in at once. */
-export const mostReportRows = 20_000;
+/** Takes a report in, some lines after the other: the lines as they are, and each search as a find, which standing words judge at once. */
+export class ReportTaker {
+  /** Adds the report; what its lines add comes after it. */
+  readonly first: Change;
+  private readonly reportId: string;
+  private readonly merger: FindMerger;
+  private readonly met = new Set<string>();
+  private position = 0;
 
-/** The change that brings a report in, one step: its lines as they are, and each search as a find, which standing words judge at once. */
-export function takeReport(
-  view: PlanView,
-  { name, on, from, until, totals, rows }: IncomingReport,
-  { key, newId }: { key: string; newId: () => string },
-): { change: Change; fresh: number; known: number } {
-  const source = name.slice(0, 200);
-  const texts = [...new Set(rows.map(({ text }) => text))];
-  const incoming = texts.map((text) => ({ text, figures: null, source }));
-  const { change, fresh, known } = mergeFinds(view, incoming, { key, name: 'report-read-in', newId });
-  const finds: SimpleChange[] = change?.type === 'several' ? change.changes : [];
-  const id = newId();
-  const days = rows.flatMap(({ day }) => day ?? []).sort();
-  const report = {
-    id,
-    name: source,
-    importedOn: on,
-    from: from ?? days[0] ?? null,
-    until: until ?? days.at(-1) ?? null,
-    totalClicks: totals?.clicks ?? null,
-    totalCostMinor: totals?.costMinor ?? null,
-    position: nextPosition(view.snapshot.report.values()),
-  };
-  const lines = rows.map((row, position) => ({ id: newId(), reportId: id, ...row, position }));
-  return {
-    change: {
-      type: 'several',
-      name: 'report-read-in',
-      changes: [
-        ...finds,
-        { type: 'add', record: 'report', rows: [report] },
-        ...(lines.length > 0 ? [{ type: 'add' as const, record: 'reportRow' as const, rows: lines }] : []),
-      ],
-    },
-    fresh,
-    known,
-  };
+  constructor(
+    view: PlanView,
+    private readonly report: IncomingReport,
+    private readonly context: { key: string; newId: () => string },
+  ) {
+    const { name, on, from, until, totals } = report;
+    this.merger = new FindMerger(view, { ...context, name: 'report-read-in' });
+    this.reportId = context.newId();
+    const row = {
+      id: this.reportId,
+      name,
+      importedOn: on,
+      from,
+      until,
+      totalClicks: totals?.clicks ?? null,
+      totalCostMinor: totals?.costMinor ?? null,
+      position: nextPosition(view.snapshot.report.values()),
+    };
+    this.first = { type: 'add', record: 'report', rows: [row] };
+  }
+
+  /** The change that adds some lines. */
+  take(lines: readonly ReportLine[]): TakenLines {
+    const { name: source } = this.report;
+    const texts = [...new Set(lines.map(({ text }) => text))].filter((text) => !this.met.has(text));
+    for (const text of texts) this.met.add(text);
+    const { change, ...counts } = this.merger.merge(texts.map((text) => ({ text, figures: null, source })));
+    const finds: readonly SimpleChange[] = change?.type === 'several' ? change.changes : [];
+    const rows = lines.map((line) => ({ id: this.context.newId(), reportId: this.reportId, ...line, position: this.position++ }));
+    return {
+      change: { type: 'several', name: 'report-read-in', changes: [...finds, { type: 'add', record: 'reportRow', rows }] },
+      ...counts,
+    };
+  }
 }

@@ -6,8 +6,9 @@
   import { onDestroy, untrack } from 'svelte';
   import { isReport, type ColumnMeaning } from '$lib/core/exchange/list-columns';
   import { inOrder } from '$lib/core/store/snapshot';
-  import { mostReportRows, takeReport } from '$lib/core/research/take-report';
+  import { mostReportLines } from '$lib/core/research/incoming-report';
   import { countOf } from '$lib/wording/texts';
+  import type { BroughtIn } from '$lib/core/finds/incoming-finds';
   import type { ListSource } from '$lib/workers/list.worker';
   import DateField from '../parts/DateField.svelte';
   import Button from '../parts/Button.svelte';
@@ -65,7 +66,7 @@
   });
   const isOfReport = $derived(read !== null && isReport(read.columns.map(({ meaning }) => meaning)));
   const told = $derived(days ?? read?.dates ?? { from: '', until: '' });
-  const tooLong = $derived(isOfReport && (read?.reportCount ?? 0) > mostReportRows);
+  const tooLong = $derived(isOfReport && (read?.reportCount ?? 0) > mostReportLines);
   function choose(index: number, meaning: ColumnMeaning) {
     chosen = (read?.columns ?? []).map((column, at) =>
       at === index
@@ -91,13 +92,10 @@
   }
 
   /** A report's lines stand as they are, beside the finds of their texts. */
-  async function takeIn(name: string): Promise<{ fresh: number; known: number }> {
-    const rows = await reader.reportRows();
-    const report = { name, on: planState.today, from: told.from || null, until: told.until || null, totals: read?.totals ?? null, rows };
-    const { change, fresh, known } = takeReport(planState.plan, report, { key: research.figures.key, newId });
-    const refusal = planState.make(change);
-    if (refusal) throw new Error('The report was not brought in.');
-    return { fresh, known };
+  async function takeReport(name: string): Promise<BroughtIn> {
+    const report = { name, on: planState.today, from: told.from || null, until: told.until || null, totals: read?.totals ?? null };
+    const body = await reader.packReport({ id: newId(), key: research.figures.key, report });
+    return planState.bringIn(body, 'reports');
   }
 
   async function take() {
@@ -112,7 +110,7 @@
         on: planState.today,
       };
       const { fresh, known } = isOfReport
-        ? await takeIn(marks.source)
+        ? await takeReport(marks.source)
         : await planState.bringIn(await reader.pack({ id: newId(), key: research.figures.key, name: 'pasted' }, marks));
       if (chosen !== null) remember(read.shape, chosen);
       shell.announce(`${countOf(fresh, 'find')} brought in${known > 0 ? `, ${known.toLocaleString('en-GB')} known before` : ''}.`);
@@ -205,7 +203,7 @@
         {/if}
       </div>
       {#if tooLong}<Notice>
-          {read.reportCount.toLocaleString('en-GB')} lines; a report comes in with at most {mostReportRows.toLocaleString('en-GB')}. Leave
+          {read.reportCount.toLocaleString('en-GB')} lines; a report comes in with at most {mostReportLines.toLocaleString('en-GB')}. Leave
           out those without clicks.
         </Notice>{/if}
       <ColumnMeanings columns={read.columns} onchoose={choose} />
@@ -213,12 +211,16 @@
     <PastedLines {read} {isOfReport} currency={planState.currency} />
   {/if}
   {#snippet footer()}
-    <Checkbox class="me-auto flex items-center gap-2" bind:checked={keepsAtOnce}>keep them all at once</Checkbox>
+    {#if !isOfReport}
+      <Checkbox class="me-auto flex items-center gap-2" bind:checked={keepsAtOnce}>keep them all at once</Checkbox>
+    {/if}
     <Button onclick={() => (open = false)}>Not now</Button>
     <Button
       kind="act"
       disabled={reader.isBusy || isTaking || tooLong || reader.failure !== '' || counts.fresh + counts.known === 0}
-      onclick={take}>{isTaking ? 'Bringing in' : 'Bring in'} {countOf(counts.fresh, 'find')}</Button
+      onclick={take}
+      >{isTaking ? 'Bringing in' : 'Bring in'}
+      {isOfReport ? countOf(read?.reportCount ?? 0, 'line') : countOf(counts.fresh, 'find')}</Button
     >
   {/snippet}
 </Dialog>

@@ -1,6 +1,6 @@
 import type { ColumnMeaning } from '$lib/core/exchange/list-columns';
-import type { PastedFinds } from '$lib/core/exchange/read-finds';
 import type { IncomingHead } from '$lib/core/finds/incoming-finds';
+import type { ReportHead } from '$lib/core/research/incoming-report';
 import type { IncomingMarks, ListAnswer, ListRead, ListRequest, ListSource } from '$lib/workers/list.worker';
 
 /** How a list is read: whatever changed since the last time is sent. */
@@ -41,25 +41,25 @@ export class ListReader {
 
   /** What was read, as the body of a request that brings it in. */
   pack(head: IncomingHead, marks: IncomingMarks): Promise<Blob> {
-    return new Promise((resolve, reject) => {
-      this.post({ ask: 'pack', head, marks }, (answer) =>
-        'body' in answer ? resolve(answer.body) : reject(new Error('failure' in answer ? answer.failure : '')),
-      );
-    });
+    return this.bodyOf({ ask: 'pack', head, marks });
   }
 
-  /** The lines of a report that was read. */
-  reportRows(): Promise<PastedFinds['reportRows']> {
-    return new Promise((resolve, reject) => {
-      this.post({ ask: 'report' }, (answer) =>
-        'reportRows' in answer ? resolve(answer.reportRows) : reject(new Error('failure' in answer ? answer.failure : '')),
-      );
-    });
+  /** The report that was read, as the body of a request that brings it in. */
+  packReport(head: ReportHead): Promise<Blob> {
+    return this.bodyOf({ ask: 'pack-report', head });
   }
 
   /** Ends the worker. */
   close(): void {
     this.worker.terminate();
+  }
+
+  private bodyOf(request: ListRequest): Promise<Blob> {
+    return new Promise((resolve, reject) => {
+      this.post(request, (answer) =>
+        'body' in answer ? resolve(answer.body) : reject(new Error('failure' in answer ? answer.failure : '')),
+      );
+    });
   }
 
   private post(request: ListRequest, take: (answer: ListAnswer) => void): void {

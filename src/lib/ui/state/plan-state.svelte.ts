@@ -61,10 +61,10 @@ export class PlanState extends SyncedStore {
   }
 
   /** Brings finds in that travel as lines of JSON, one step that the server makes; throws with what it says where it does not. */
-  async bringIn(body: Blob): Promise<BroughtIn> {
+  async bringIn(body: Blob, to: 'finds' | 'reports' = 'finds'): Promise<BroughtIn> {
     return this.askAside(async () => {
       const headers = { 'content-type': 'application/x-ndjson' };
-      const address = `/api/plans/${encodeURIComponent(this.planId)}/finds`;
+      const address = `/api/plans/${encodeURIComponent(this.planId)}/${to}`;
       const response = await fetch(address, { method: 'POST', headers, body }).catch(() => null);
       if (!response) throw new Error('The server does not answer. Try again: what has come in does not come in twice.');
       const answer = (await response.json()) as BroughtIn & { message?: string };
