@@ -141,8 +141,9 @@ const writers: Record<RuleId, Writer> = {
     `${d.text('campaign')}: of ${d.text('all')}. A last net would take them.`,
   ],
   'groups.page-answers-too': (d) => [
-    `Answers ${countOf(d.number('count'), 'keyword')} of another group too`,
-    `${d.text('group')}: so does ${d.text('other')}, ${d.list('keywords', 3)}.`,
+    `Answers ${countOf(d.number('count'), 'keyword')} of ${countOf(d.number('groups'), 'group')} too`,
+    `${d.text('group')}: so do the keywords of ${d.list('others', 2)}, ${d.list('keywords', 3)}.`,
+    'Keep apart',
   ],
   'groups.all-pages': (d) => [
     'All pages, and none left out',

@@ -41,6 +41,8 @@ export interface PagesSorted extends SortedPages {
   /** Rules in their order; `catches` and the like are by index of `pages`. */
   ids: readonly string[];
   off: ReasonOff[];
+  /** Of each rule the pages that no other takes; the last net counts as none, since it would take all of them. */
+  alone: number[][];
   /** Of each rule the pages that it would take and that left before. */
   hitsOff: number[][];
   /** Of each page the rule it goes to, `left out` with the reason's index below 0 (-2 - index), or -1: nobody's. */
@@ -113,7 +115,11 @@ export class DomainPages {
       const matches = this.texts.matching(this.condition(when));
       return sorted.excluded.filter((page) => matches[page] === 1);
     });
-    return { ...sorted, ids: rules.map(({ id }) => id), off, hitsOff, goesTo };
+    const held = new Uint16Array(this.pages.length);
+    const asked = rules.map(({ when }) => ({ matches: this.texts.matching(this.condition(when)), isNet: isLastNet(when) }));
+    for (const { matches, isNet } of asked) if (!isNet) for (let page = 0; page < held.length; page++) held[page]! += matches[page]!;
+    const alone = sorted.rules.map(({ catches }, rule) => catches.filter((page) => held[page] === (asked[rule]!.isNet ? 0 : 1)));
+    return { ...sorted, alone, ids: rules.map(({ id }) => id), off, hitsOff, goesTo };
   }
 }
 

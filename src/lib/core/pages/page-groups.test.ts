@@ -6,9 +6,10 @@ import { conditionOf, readCondition, writeCondition } from '../records/condition
 import type { PageCondition } from '../records/page-condition';
 import type { SitePage } from '../records/site-page';
 import { childrenOf } from '../store/snapshot';
+import type { PlanView } from '../view/plan-view';
 import { campaignPages, DomainPages, pageGroups, rulesOf } from './campaign-pages';
 import { mainWords } from './page-words';
-import { keepPagesApart, pageOverlaps } from './page-overlaps';
+import { keepPagesApart, overlapsOf } from './page-overlaps';
 import { explainPage } from './explain-page';
 import { moveRule, switchLastNet } from './page-group-changes';
 import { PageTexts, type RulePage } from './page-rules';
@@ -286,22 +287,49 @@ it('main words are those that many pages say, not all', () => {
   ]);
 });
 
+describe('pages that only one rule takes', () => {
+  const rules = [
+    { id: 'ash', name: 'Ash', when: 'title holds "ash"' },
+    { id: 'frames', name: 'Frames', when: 'address begins "/cold-frames"' },
+    { id: 'net', name: 'Last net', when: 'everything' },
+  ];
+  const { snapshot, campaign } = withShop(nothing, []);
+  const { domain } = campaignPages(viewOf({ ...clean, sitePage: snapshot.sitePage }), campaign);
+
+  it('are counted as if the last net were not there; the net’s are those of no other', () => {
+    const [withNet, without] = [domain.sort(rules, []), domain.sort(rules.slice(0, 2), [])];
+    expect(withNet.alone.slice(0, 2)).toEqual(without.rules.map(({ only }) => only));
+    expect(withNet.alone[2]).toEqual(without.nobody);
+    expect(withNet.alone.map(({ length }) => length > 0)).toEqual([true, true, true]);
+    // To the letter of the rules the net takes a part of all.
+    expect(withNet.rules.slice(0, 2).map(({ only }) => only)).toEqual([[], []]);
+  });
+});
+
 describe('searches that keywords answer too', () => {
   const frames = [{ name: 'Frames of ash', when: 'address begins "/cold-frames/ash"' }];
   const { snapshot, campaign } = withShop(change(clean, 'keyword', { text: 'low ash cold frames' }), frames);
+  const pageOverlaps = (view: PlanView) => {
+    const { domain, groups, sorted } = campaignPages(view, campaign);
+    return groups.flatMap((group, at) => overlapsOf(view, campaign, { group, pages: domain.pages, catches: sorted.rules[at]!.catches }));
+  };
 
   it('are those whose words stand in one title; negatives keep them apart', () => {
     const view = viewOf(snapshot);
-    const [overlap, ...none] = pageOverlaps(view, campaign);
+    const [overlap, ...none] = pageOverlaps(view);
     expect(none).toEqual([]);
     expect(overlap).toMatchObject({ group: { name: 'Frames of ash' }, keywords: [{ text: 'low ash cold frames' }] });
-    const apart = applied(snapshot, { type: 'several', name: 'kept-apart', changes: [keepPagesApart(view, overlap!, newId)] });
-    expect(pageOverlaps(viewOf(apart), campaign)).toEqual([]);
+    const apart = applied(snapshot, {
+      type: 'several',
+      name: 'kept-apart',
+      changes: [keepPagesApart(view, overlap!.group, overlap!.keywords, newId)],
+    });
+    expect(pageOverlaps(viewOf(apart))).toEqual([]);
   });
 
   it('are none where the words stand in different titles', () => {
     const other = change(snapshot, 'keyword', { text: 'ash lean-to glasshouse' });
-    expect(pageOverlaps(viewOf(other), campaign)).toEqual([]);
+    expect(pageOverlaps(viewOf(other))).toEqual([]);
   });
 });
 

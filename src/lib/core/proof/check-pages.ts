@@ -1,5 +1,5 @@
 import { campaignPages, everything, isLastNet, pageGroups, type CampaignPages } from '../pages/campaign-pages';
-import { pageOverlaps } from '../pages/page-overlaps';
+import { keepPagesApart, overlapsOf } from '../pages/page-overlaps';
 import { findPrice } from '../pages/propose-facts';
 import { labelColumns } from '../pages/read-feed';
 import { answerOf, columnOf } from '../pages/site-pages';
@@ -8,7 +8,7 @@ import { holdsPhrase } from '../rules/word-lists';
 import type { Campaign } from '../records/campaign';
 import type { Group } from '../records/group';
 import type { SitePage } from '../records/site-page';
-import { childrenOf, inOrder } from '../store/snapshot';
+import { childrenOf, inOrder, nextPosition } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import type { Report } from './finding';
 import type { Units } from './proof-unit';
@@ -106,11 +106,28 @@ function checkGroups(view: PlanView, { groups, sorted, domain }: CampaignPages):
 }
 
 function checkOverlaps(view: PlanView, campaign: Campaign): Report[] {
-  return pageOverlaps(view, campaign).map(({ group, other, keywords }) => ({
-    rule: 'groups.page-answers-too',
-    ...ofGroup(group, `answers ${other.id}`),
-    data: { group: group.name, other: other.name, count: keywords.length, keywords: keywords.slice(0, 5).map(({ text }) => text) },
-  }));
+  const { domain, groups, sorted } = campaignPages(view, campaign);
+  return groups.flatMap((group, at): Report[] => {
+    const overlaps = overlapsOf(view, campaign, { group, pages: domain.pages, catches: sorted.rules[at]!.catches });
+    const keywords = overlaps.flatMap((one) => one.keywords);
+    if (keywords.length === 0) return [];
+    let next = nextPosition(view.snapshot.negative.values());
+    const change = keepPagesApart(view, group, keywords, () => `${group.id}-apart-${next++}`);
+    return [
+      {
+        rule: 'groups.page-answers-too',
+        ...ofGroup(group, 'answers'),
+        data: {
+          group: group.name,
+          others: overlaps.map(({ other }) => other.name).slice(0, 5),
+          groups: overlaps.length,
+          count: keywords.length,
+          keywords: keywords.slice(0, 5).map(({ text }) => text),
+        },
+        mend: { kind: 'offer', change, data: {} },
+      },
+    ];
+  });
 }
 
 /** Campaigns with groups that are driven by pages, each read as a whole. */

@@ -70,7 +70,7 @@
     title={taken.map(({ name, count: many }) => `${many} to ${name}`).join(', ')}
     >{#each taken as { count: many, to }, at (to)}{at > 0 ? ', ' : ''}<b class="font-mono font-semibold text-ink">{count(many)}</b> to {to}{:else}–{/each}</span
   >
-  <span role="gridcell" class="text-end font-mono text-ink-2">{rule ? count(rule.only.length) : ''}</span>
+  <span role="gridcell" class="text-end font-mono text-ink-2">{rule ? count(pages.sorted!.alone[index]!.length) : ''}</span>
   <span role="gridcell" class="pe-2"
     ><MoneyField
       label={`Bid of ${group.name}`}

@@ -6,7 +6,7 @@ import { explainPage } from '$lib/core/pages/explain-page';
 import { notYetOff, type OffProposal } from '$lib/core/pages/propose-left-out';
 import { addPageGroups, moveRule, switchLastNet, type NewPageGroup } from '$lib/core/pages/page-group-changes';
 import { fieldsOf, foldersOf, pathOf } from '$lib/core/pages/site-pages';
-import { keepPagesApart, pageOverlaps, type PageOverlap } from '$lib/core/pages/page-overlaps';
+import { keepPagesApart, overlapsOf, type PageOverlap } from '$lib/core/pages/page-overlaps';
 import { mainWords, type PageWord } from '$lib/core/pages/page-words';
 import { firstLanguage } from '$lib/core/view/plan-view';
 import { labelColumns } from '$lib/core/pages/read-feed';
@@ -139,8 +139,10 @@ export class PagesState {
 
   /** Groups of keywords that answer the same searches as the group at hand. */
   readonly overlaps: readonly PageOverlap[] = $derived.by(() => {
-    const { campaign, group } = this;
-    return campaign && group ? pageOverlaps(this.planState.plan, campaign).filter((one) => one.group.id === group.id) : [];
+    const { campaign, group, pages, sorted, at } = this;
+    return campaign && group && sorted
+      ? overlapsOf(this.planState.plan, campaign, { group, pages, catches: sorted.rules[at]!.catches })
+      : [];
   });
 
   /** Where the typed address goes, and why; null while none is typed. */
@@ -241,8 +243,8 @@ export class PagesState {
   }
 
   /** Leaves the searches that a group of keywords answers too to it. */
-  keepApart(overlap: PageOverlap): void {
-    this.planState.make({ type: 'several', name: 'kept-apart', changes: [keepPagesApart(this.planState.plan, overlap, newId)] });
+  keepApart({ group, keywords }: PageOverlap): void {
+    this.planState.make({ type: 'several', name: 'kept-apart', changes: [keepPagesApart(this.planState.plan, group, keywords, newId)] });
   }
 
   /** Leaves out all pages of a folder. */
