@@ -3,7 +3,6 @@ import type { PageCondition } from '../records/page-condition';
 import type { PagesOff } from '../records/campaign';
 import type { DomainPages } from './campaign-pages';
 import unadvertised from './unadvertised-folders.json';
-import { labelColumns } from './read-feed';
 import { foldersOf } from './site-pages';
 
 /** Why pages are proposed as left out; the name is made outside core. */
@@ -21,12 +20,28 @@ export interface OffProposal {
 const soldOut =
   /^(?:sold[ -]?out|out[ -]of[ -]stock|not available|unavailable|discontinued|no longer (?:made|sold)|utsolgt|ikke på lager|utgått|ausverkauft|nicht (?:lieferbar|verfügbar|auf lager))$/i;
 
-/** Values of label columns that say a thing cannot be bought, as a condition; null where there are none. */
+/** Values of any column that say a thing cannot be bought, as a condition; null where there are none. */
 function soldOutCondition({ pages }: DomainPages): PageCondition | null {
-  const parts = labelColumns(pages, Infinity).flatMap(({ name, values }) =>
-    [...values.keys()].filter((value) => soldOut.test(value)).map((value) => ({ field: name, is: 'equals' as const, value })),
-  );
+  const said = new Map<string, Set<string>>();
+  for (const { columns } of pages)
+    for (const { name, values } of columns)
+      for (const value of values) if (soldOut.test(value)) said.set(name, (said.get(name) ?? new Set()).add(value));
+  const parts = [...said].flatMap(([field, values]) => [...values].map((value) => ({ field, is: 'equals' as const, value })));
   return parts.length === 0 ? null : parts.length === 1 ? parts[0]! : { any: parts };
+}
+
+const between = new Set(['and', 'og', 'und', '']);
+
+/** Whether a folder, or each of the words it is joined of, is one of some: `frakt-og-retur`. */
+function isOneOf(folder: string, known: ReadonlySet<string>): boolean {
+  const name = folder.replace(/\.[a-z]{2,5}$/, '');
+  return (
+    known.has(name) ||
+    name
+      .split('-')
+      .filter((word) => !between.has(word))
+      .every((word) => known.has(word))
+  );
 }
 
 /** Folders at the first or second place of addresses that are of a kind nobody advertises, as a condition; null where there are none. */
@@ -35,7 +50,7 @@ function folderCondition({ pages }: DomainPages, words: readonly string[]): Page
   const starts = new Set<string>();
   for (const { address } of pages) {
     const folders = foldersOf(address);
-    const at = folders.slice(0, 2).findIndex((folder) => known.has(folder.replace(/\.[a-z]{2,5}$/, '')));
+    const at = folders.slice(0, 2).findIndex((folder) => isOneOf(folder, known));
     // The second only below a language: `/en/careers`.
     if (at === 0 || (at === 1 && folders[0]!.length === 2)) starts.add(`/${folders.slice(0, at + 1).join('/')}`);
   }

@@ -63,7 +63,7 @@ function partFolders(root: Folder, wanted: number): Folder[] {
   for (;;) {
     const splits = folders
       .map((folder) => ({ folder, parts: largeChildren(folder) }))
-      .filter(({ parts }) => parts.length > 1)
+      .filter(({ parts }) => parts.length > 0)
       .map((one) => ({ ...one, hasRest: restOf(one.folder, one.parts) >= fewestPages }))
       .filter(({ parts, hasRest }) => folders.length - (hasRest ? 0 : 1) + parts.length <= wanted)
       .sort((a, b) => b.folder.pages.length - a.folder.pages.length);
@@ -121,39 +121,82 @@ export function valuesAt({ texts }: DomainPages, page: number, field: string): r
 const sharedByAll = 0.6;
 const wordPattern = /[\p{L}\p{N}]+(?:[-’'][\p{L}\p{N}]+)*/gu;
 
-/** The share of pages that stand in one folder: a theme is a department, a word such as “large” stands in all of them. */
-function inOneFolder({ pages }: DomainPages, own: readonly number[]): number {
-  const counts = new Map<string, number>();
-  for (const page of own) {
-    const folder = foldersOf(pages[page]!.address).slice(0, -1).join('/');
-    counts.set(folder, (counts.get(folder) ?? 0) + 1);
-  }
-  return own.length === 0 ? 0 : Math.max(...counts.values()) / own.length;
+/** The first folder of each page below those that all of them share; empty where it is the page itself. */
+function departments(addresses: readonly (readonly string[])[]): string[] {
+  const [first = []] = addresses;
+  const common = first.findIndex((folder, at) => addresses.some((folders) => folders[at] !== folder));
+  return addresses.map((folders) => (folders.length > common + 1 ? (folders[common] ?? '') : ''));
 }
 
-/** What titles share: words and pairs of words that stand in some, not most, each with the pages left to it; those of most pages first. */
+/** How many of some pages stand in the department that has most of them: a theme is of one, a word such as “large” stands in all of them. */
+function inOneDepartment(departmentOf: ReadonlyMap<number, string>, own: readonly number[]): number {
+  const counts = new Map<string, number>();
+  for (const page of own) counts.set(departmentOf.get(page)!, (counts.get(departmentOf.get(page)!) ?? 0) + 1);
+  return Math.max(0, ...counts.values());
+}
+
+/** Languages that write words joined: there a word that begins or ends a longer one is said by it. */
+const joinsWords = new Set(['de', 'no', 'sv', 'da', 'nl', 'fi']);
+/** Parts of joined words are at least so long. */
+const shortestPart = 5;
+
+/** What words that are written joined begin with alike: `filter` of `filterkartusche` and `filterreiniger`. */
+function sharedBeginnings(words: ReadonlySet<string>): string[] {
+  const sorted = [...words].sort();
+  return sorted.slice(1).flatMap((word, at) => {
+    const before = sorted[at]!;
+    let length = 0;
+    while (length < word.length && word[length] === before[length]) length++;
+    return length >= shortestPart ? [word.slice(0, length)] : [];
+  });
+}
+
+/** A group of many more pages than its share is parted rather than made: a word that large says too little. */
+const largestShare = 1.5;
+
+/**
+ * What titles share: words and pairs of words, each with the pages left to it. A word counts where a title says it, not where it is a part of
+ * another (where words are joined it may be), as far as its pages are of one department, and up to the share of pages that a group may have.
+ */
 function proposeTitles(domain: DomainPages, open: ReadonlySet<number>, wanted: number, languages: readonly string[]) {
   const stops = languages.map(languageWords);
+  const isJoined = languages.some((language) => joinsWords.has(language));
   const candidates = new Set<string>();
+  const said = new Set<string>();
   for (const page of open) {
     const words = domain.pages[page]!.title.toLowerCase().match(wordPattern) ?? [];
     const says = (word: string | undefined) =>
       word !== undefined && word.length > 2 && !/^\d/.test(word) && !stops.some((one) => one.isStopWord(word));
     words.forEach((word, at) => {
-      if (says(word)) candidates.add(word);
+      if (says(word)) {
+        candidates.add(word);
+        said.add(word);
+      }
       if (says(word) && says(words[at + 1])) candidates.add(`${word} ${words[at + 1]}`);
     });
   }
+  if (isJoined) for (const part of sharedBeginnings(said)) candidates.add(part);
   const condition = (text: string): PageCondition => ({ field: 'title', is: 'holds', value: text });
   const holding = [...candidates]
     .map((text) => ({ text, pages: domain.matching(writeCondition(condition(text))).filter((page) => open.has(page)) }))
     .filter(({ pages }) => pages.length >= fewestPages && pages.length <= open.size * sharedByAll);
+  const openPages = [...open];
+  const placed = departments(openPages.map((page) => foldersOf(domain.pages[page]!.address)));
+  const departmentOf = new Map(openPages.map((page, index) => [page, placed[index]!]));
+  const largest = (open.size / wanted) * largestShare;
+  const saysIt = (title: string, text: string) => {
+    const at = title.indexOf(text);
+    const [begins, ends] = [!/[\p{L}\p{N}]/u.test(title[at - 1] ?? ' '), !/[\p{L}\p{N}]/u.test(title[at + text.length] ?? ' ')];
+    return isJoined ? begins || ends : begins && ends;
+  };
   const left = new Set(open);
   const chosen: { name: string; condition: PageCondition }[] = [];
   while (chosen.length < wanted) {
     const counted = holding.map(({ text, pages }) => {
       const own = pages.filter((page) => left.has(page));
-      return { text, count: own.length, worth: own.length * inOneFolder(domain, own), all: pages };
+      const saying = own.filter((page) => saysIt(domain.pages[page]!.title.toLowerCase(), text));
+      const [count, ofOne] = [own.length, inOneDepartment(departmentOf, saying)];
+      return { text, count, worth: Math.min(ofOne, largest) * (ofOne / Math.max(1, saying.length)), all: pages };
     });
     // Of equals the longer text says more: “cold frame” before “frame”.
     const [best] = counted.sort((a, b) => b.worth - a.worth || b.text.length - a.text.length || (a.text < b.text ? -1 : 1));

@@ -21,7 +21,10 @@
     { id: 'titles', name: 'By what titles share' },
     ...[...pages.labels.keys()].slice(0, 6).map((column) => ({ id: `label:${column}`, name: `By ${column}` })),
   ]);
-  let way = $state('folders');
+  /** What was picked; else folders where they part the pages, and titles where addresses are flat. */
+  let picked = $state<string | null>(null);
+  let isFlat = $state(false);
+  const way = $derived(picked ?? (isFlat ? 'titles' : 'folders'));
   let wanted = $state(6);
   let withNet = $state(true);
   let withOff = $state(true);
@@ -43,7 +46,9 @@
     if (!open) return;
     const question = ++asked;
     void pages.reader.groups(by, wanted, openPages, [firstLanguage(pages.planState.plan, pages.campaign ?? undefined)]).then((found) => {
-      if (question === asked) proposals = found;
+      if (question !== asked) return;
+      proposals = found;
+      if (by === 'folders' && picked === null) isFlat = found.length < 2;
     });
   });
   const chosen = $derived(proposals.filter(({ when }) => !dropped.has(when)));
@@ -64,7 +69,8 @@
 
 <Dialog bind:open title="Propose rules" wide>
   <div class="flex flex-wrap items-center gap-3">
-    <Tabs label="What pages are parted by" kind="box" tabs={ways} value={way} onpick={(picked) => (way = picked)} />
+    <Tabs label="What pages are parted by" kind="box" tabs={ways} value={way} onpick={(next) => (picked = next)} />
+    {#if isFlat && picked === null}<span class="text-ink-2">Folders of the addresses do not part these pages.</span>{/if}
   </div>
   <label class="flex items-center gap-3"
     ><span class="text-ink-2">few</span><input
