@@ -56,6 +56,20 @@ describe('a feed', () => {
     ]);
   });
 
+  it.each([
+    ['Art.No;Link;Item title;Our price;Old price;Kind', ['Art.No', 'Old price', 'Kind'], 'B7;/a;Oak frame;£12.50;£15;frame'],
+    ['Ref;Where;What it is;Costs;Kind', ['Ref', 'Kind'], '7;vellacre.example/a;Oak frame;£12.50;frame'],
+    ['Price band;url;name;Price (GBP)', ['Price band'], 'low;https://vellacre.example/a;Oak frame;12.50'],
+  ])('knows its columns by a word of their names or by what stands in them: %s', (names, kept, line) => {
+    const read = readFeed([names.split(';'), line.split(';')], gbp);
+    expect(read.pages).toMatchObject([{ address: at('/a'), title: 'Oak frame', priceMinor: 1250 }]);
+    expect(read.pages[0]!.columns.map(({ name }) => name)).toEqual(kept);
+    // Corrected by hand, the title is a label like others.
+    const corrected = readFeed([names.split(';'), line.split(';')], gbp, { ...read.places, title: null });
+    expect(corrected.pages[0]!.title).toBe('');
+    expect(corrected.pages[0]!.columns.map(({ name }) => name)).toContain(names.split(';')[read.places.title!]);
+  });
+
   it('without headings is addresses and titles; without addresses it is none', () => {
     expect(readFeed([['vellacre.example/a', 'A', 'in stock']], gbp).pages).toMatchObject([
       { title: 'A', columns: [{ name: 'column 3', values: ['in stock'] }] },

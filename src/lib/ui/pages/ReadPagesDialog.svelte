@@ -1,6 +1,14 @@
 <script lang="ts">
   import Papa from 'papaparse';
-  import { commonDomain, readFeed, type FeedProblem, type FeedRead } from '$lib/core/pages/read-feed';
+  import {
+    commonDomain,
+    feedColumns,
+    readFeed,
+    type FeedColumn,
+    type FeedPlaces,
+    type FeedProblem,
+    type FeedRead,
+  } from '$lib/core/pages/read-feed';
   import { takePages, type PageRead, type PagesTaken } from '$lib/core/pages/take-pages';
   import type { PageOrigin } from '$lib/core/records/site-page';
   import { countOf } from '$lib/wording/texts';
@@ -9,6 +17,7 @@
   import Dialog from '../parts/Dialog.svelte';
   import Input from '../parts/Input.svelte';
   import Notice from '../parts/Notice.svelte';
+  import Select from '../parts/Select.svelte';
   import Progress from '../parts/Progress.svelte';
   import Tabs from '../parts/Tabs.svelte';
   import TextArea from '../parts/TextArea.svelte';
@@ -72,29 +81,42 @@
   }
 
   let lastRows: readonly (readonly string[])[] = [];
-  function take(rows: readonly (readonly string[])[], origin: 'feed' | 'pasted') {
+  /** What the columns of a feed are called and which holds what; null where none was read. */
+  let columns = $state.raw<{ names: readonly string[]; places: FeedPlaces } | null>(null);
+  const columnWords: Record<FeedColumn, string> = { address: 'address', title: 'title', price: 'price', text: 'description' };
+  function take(rows: readonly (readonly string[])[], origin: 'feed' | 'pasted', given?: FeedPlaces) {
     lastRows = rows;
     const { currency } = planState;
     // A feed says itself which site it is about, where the campaign does not yet.
-    const commonOf = () => commonDomain(readFeed(rows, { currency, domain: '' }).pages.map((page) => page.address));
+    const commonOf = () => commonDomain(readFeed(rows, { currency, domain: '' }, given).pages.map((page) => page.address));
     const domain = pages.domain || commonOf();
-    const feed = readFeed(rows, { currency, domain });
+    const feed = readFeed(rows, { currency, domain }, given);
+    columns = feed.headings.length > 1 ? { names: feed.headings, places: feed.places } : null;
     const common = feed.isUnderstood && feed.pages.length === 0 ? commonOf() : domain;
     otherDomain = common === domain ? '' : common;
-    failure = feed.isUnderstood ? '' : 'One of its columns has to hold addresses, and its first line name it “address” or “url”.';
+    failure = feed.isUnderstood ? '' : 'One of its columns has to hold addresses. Say which, or paste one address a line.';
     read = feed.isUnderstood ? { pages: feed.pages, origin, isWhole: origin === 'feed', notes: notesOf(feed) } : null;
+  }
+
+  /** Reads it again with a column for what it holds; the one it had is a label then. */
+  function place(column: FeedColumn, at: number | null) {
+    if (!columns) return;
+    const places = Object.fromEntries(
+      feedColumns.map((one) => [one, one === column ? at : columns!.places[one] === at ? null : columns!.places[one]]),
+    ) as FeedPlaces;
+    take(lastRows, way === 'pasted' ? 'pasted' : 'feed', places);
   }
 
   /** The campaign becomes one of the domain that the feed is about. */
   function takeDomain() {
     if (!pages.campaign || planState.set('campaign', pages.campaign.id, { pageDomain: otherDomain })) return;
-    take(lastRows, way === 'pasted' ? 'pasted' : 'feed');
+    take(lastRows, way === 'pasted' ? 'pasted' : 'feed', columns?.places);
   }
 
   async function readFile(file: File | undefined) {
     if (!file) return;
     failure = '';
-    read = null;
+    [read, columns] = [null, null];
     try {
       take(await readLargestSheet(file), 'feed');
     } catch (error) {
@@ -164,26 +186,28 @@
   }
   function close() {
     stop();
-    [open, read, failure, pasted, otherDomain] = [false, null, '', '', ''];
+    [open, read, columns, failure, pasted, otherDomain] = [false, null, null, '', '', ''];
   }
 </script>
 
 <!-- Native: the browser’s own way to a file. -->
 <Dialog bind:open title="Read pages" wide>
-  <Tabs
-    label="Where pages come from"
-    kind="box"
-    tabs={ways}
-    value={way}
-    onpick={(picked) => {
-      stop();
-      [way, read, failure] = [picked, null, ''];
-    }}
-  />
+  <span class="flex"
+    ><Tabs
+      label="Where pages come from"
+      kind="box"
+      tabs={ways}
+      value={way}
+      onpick={(picked) => {
+        stop();
+        [way, read, columns, failure] = [picked, null, null, ''];
+      }}
+    /></span
+  >
   {#if way === 'feed'}
     <p class="text-ink-2">
-      A table of pages in any columns: one of them addresses; title, price and description are known by their names, every other column is
-      kept under its own and can be asked for in rules. Several values in a cell are parted by “;” or “|”.
+      A table of pages in any columns: one of them addresses. Those without a place of their own are kept as labels, and rules can ask for
+      them. Several values in a cell are parted by “;” or “|”.
     </p>
     <label class="flex items-baseline gap-3"
       ><span>A file</span><input
@@ -232,6 +256,22 @@
       />{/if}
   {/if}
   {#if failure}<Notice>{failure}</Notice>{/if}
+  {#if columns}
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-1" role="group" aria-label="Which column holds what">
+      {#each feedColumns as column (column)}
+        <label class="flex items-center gap-1.5"
+          ><span class="text-ink-2">{columnWords[column]}</span><Select
+            class="h-[26px] max-w-44 text-[12.5px]"
+            value={String(columns.places[column])}
+            onchange={(event) => place(column, event.currentTarget.value === 'null' ? null : Number(event.currentTarget.value))}
+          >
+            <option value="null">none</option>
+            {#each columns.names as name, at (at)}{#if name.trim() !== ''}<option value={String(at)}>{name}</option>{/if}{/each}
+          </Select></label
+        >
+      {/each}
+    </div>
+  {/if}
   {#if otherDomain}<Notice
       >These are pages of {otherDomain}, and the campaign’s are of {pages.domain}.
       <Button kind="link" onclick={takeDomain}>Make it {otherDomain}</Button></Notice

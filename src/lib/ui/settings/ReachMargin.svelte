@@ -57,6 +57,8 @@
     </dl>
     <p class="mt-2 border-s-3 border-slate ps-2.5">{wordLimit(said.limit)}</p>
     {#if summary?.isOfFinds}<p class="mt-1 text-ink-2">No keyword stands in a group yet: kept finds stand in for them.</p>{/if}
+  {:else if campaign.drivenBy === 'pages'}
+    <p class="mt-2 text-ink-2">What pages bring is unknown until they have run.</p>
   {:else if said && reach.texts.length === 0}
     <p class="mt-2 text-ink-2">Keep finds or add keywords to see what they bring.</p>
   {:else if said}
