@@ -527,7 +527,15 @@ export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snap
     raises: (snapshot) => change(snapshot, 'ad', { path1: '[[town]]' }),
     not: (snapshot) => change(snapshot, 'ad', { path1: '[[place]]' }),
   },
-  'ads.no-page': { raises: (snapshot) => change(snapshot, 'brief', { landingPage: '' }) },
+  'ads.no-page': {
+    raises: (snapshot) => change(snapshot, 'brief', { landingPage: '' }),
+    // Each search is led to the page that answers it.
+    not: both(
+      pageAd('Cold frames, delivered flat'),
+      (snapshot) => ({ ...snapshot, ad: new Map([['page-ad', snapshot.ad.get('page-ad')!]]) }),
+      (snapshot) => change(snapshot, 'brief', { landingPage: '' }),
+    ),
+  },
   'ads.no-theme': {
     raises: (snapshot) => change(snapshot, 'group', { theme: 'glasshouse' }),
     not: (snapshot) => change(snapshot, 'group', { theme: 'tunings' }),

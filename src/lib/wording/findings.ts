@@ -191,7 +191,10 @@ const writers: Record<RuleId, Writer> = {
     'Make them phrase',
   ],
 
-  'ads.no-ad': (d) => ['A group has no ad', `${d.text('group')}: ${countOf(d.number('keywords'), 'keyword')} and nothing to show`],
+  'ads.no-ad': (d) => [
+    'A group has no ad',
+    `${d.text('group')}: ${d.text('by') === 'pages' ? 'its pages' : countOf(d.number('keywords'), 'keyword')} and nothing to show`,
+  ],
   'ads.one-ad': (d) => ['One ad, nothing to compare it with', `${d.text('group')}: the house rule asks for ${d.text('asked')}`],
   'ads.many-ads': (d) => ['Too many responsive ads', `${d.text('count')} in ${d.text('group')}; ${d.text('most')} at most`],
   'ads.format-past': (d) => ['A format that is no longer taken', `${d.text('format')}, until ${d.date('until')}`, 'Make it responsive'],

@@ -93,12 +93,13 @@ function findCode(name: string, filled: string | null, seen: ReadonlySet<string>
 export function addressOnClick(
   view: PlanView,
   group: Group,
-  ad: Pick<Ad, 'name' | 'landingPage' | 'groupId'>,
+  ad: Pick<Ad, 'name' | 'landingPage' | 'groupId' | 'format'>,
   keyword: string,
 ): string | null {
   const campaign = view.snapshot.campaign.get(group.campaignId);
   const parameters = campaign ? trackingOf(view, campaign) : [];
-  if (!campaign || parameters.length === 0) return null;
+  const page = landingPageOf(view, ad);
+  if (!campaign || parameters.length === 0 || page === '') return null;
   const clicked = { '[[clicked-keyword]]': keyword, '[[clicked-ad]]': ad.name };
-  return addTracking(parameters, { ...trackingContext(view, campaign, group), page: landingPageOf(view, ad), clicked }).address;
+  return addTracking(parameters, { ...trackingContext(view, campaign, group), page, clicked }).address;
 }

@@ -8,7 +8,7 @@ import type { SitePage } from '../records/site-page';
 import { childrenOf } from '../store/snapshot';
 import type { PlanView } from '../view/plan-view';
 import { campaignPages, DomainPages, pageGroups, rulesOf } from './campaign-pages';
-import { mainWords } from './page-words';
+import { mainWords, pageWords } from './page-words';
 import { keepPagesApart, overlapsOf } from './page-overlaps';
 import { explainPage } from './explain-page';
 import { moveRule, switchLastNet } from './page-group-changes';
@@ -299,6 +299,24 @@ it('main words are those that many pages say, not all', () => {
     { word: 'frame', pages: 2 },
     { word: 'frames', pages: 2 },
   ]);
+});
+
+it('words of a page are those that few others say, its title first', () => {
+  const page = (title: string, path: string) => ({ title, text: 'Made by us in the workshop', address: at(path) }) as SitePage;
+  const pages = [
+    page('Ash frame', '/frames/a'),
+    page('Oak frame', '/frames/b'),
+    page('Bell jar', '/cloches/c'),
+    page('Ash jar', '/cloches/d'),
+  ];
+  const wordsOf = pageWords(pages, 'en');
+  expect(pages.map((one) => wordsOf(one, 2))).toEqual([
+    ['ash', 'frame'],
+    ['frame', 'oak'],
+    ['bell', 'jar'],
+    ['ash', 'jar'],
+  ]);
+  expect(wordsOf(pages[0]!, 9)).not.toContain('workshop');
 });
 
 describe('pages that only one rule takes', () => {

@@ -25,3 +25,24 @@ export function mainWords(pages: readonly SitePage[], language: string, most: nu
     .slice(0, most)
     .map(([word, count]) => ({ word, pages: count }));
 }
+
+/** Tells of each page the words that tell it apart: said by few pages, its title before its text; nothing that only it says where others do. */
+export function pageWords(pages: readonly SitePage[], language: string): (page: SitePage, most: number) => string[] {
+  const { isStopWord } = languageWords(language);
+  const counts = new Map<string, number>();
+  for (const page of pages) for (const word of wordsOfPage(page)) counts.set(word, (counts.get(word) ?? 0) + 1);
+  return (page, most) => {
+    const titled = wordsOfPage({ title: page.title, text: '', address: '' });
+    const worth = (word: string) => {
+      const count = counts.get(word) ?? 1;
+      // A word of one page is a number or a name more often than what it sells.
+      return Math.log(pages.length / count) * (titled.has(word) ? 2 : 1) * (count === 1 ? 0.5 : 1);
+    };
+    return [...wordsOfPage(page)]
+      .filter((word) => !isStopWord(word) && counts.get(word) !== pages.length)
+      .map((word) => ({ word, worth: worth(word) }))
+      .sort((a, b) => b.worth - a.worth || (a.word < b.word ? -1 : 1))
+      .slice(0, most)
+      .map(({ word }) => word);
+  };
+}

@@ -7,6 +7,7 @@ import { areKeywordsFirst, groupsInOrder, landingPageOf, offerOf, type PlanView 
 import { seenPageOf } from '../pages/seen-pages';
 import type { Ad } from '../records/ad';
 import type { Group } from '../records/group';
+import { isPageDriven } from '../pages/campaign-pages';
 import { holdsPhrase } from '../rules/word-lists';
 import { checkAdLines } from './check-ad-lines';
 import { checkBeside } from './check-beside';
@@ -22,6 +23,7 @@ import { constantsOf, type ProofUnit, type Units } from './proof-unit';
 function checkPage(ad: MeasuredAd): Report[] {
   const page = landingPageOf(ad.view, ad.ad);
   const report = { record: ad.ad.id, where: place(ad, 'landingPage') };
+  if (page === '' && ad.ad.format === 'page-driven') return [];
   if (page === '') return [{ rule: 'ads.no-page', ...report, data: named(ad) }];
   if (!readAddress(page) || page.length > ad.view.rules.addressLimit)
     return [{ rule: 'ads.page-unread', ...report, data: { ...named(ad), address: page } }];
@@ -158,7 +160,12 @@ function checkTogether(view: PlanView, group: Group): Report[] {
   const reports: Report[] = [];
   const keywords = childrenOf(view.snapshot.keyword, 'groupId', group.id).length;
   if (ads.length === 0) {
-    if (!areKeywordsFirst(view)) reports.push({ rule: 'ads.no-ad', ...report, data: { ...data, keywords } });
+    if (!areKeywordsFirst(view))
+      reports.push({
+        rule: 'ads.no-ad',
+        ...report,
+        data: { ...data, keywords, by: isPageDriven(group, view.snapshot.campaign.get(group.campaignId)) ? 'pages' : 'keywords' },
+      });
   } else if (ads.length < view.house.adsPerGroup)
     reports.push({ rule: 'ads.one-ad', ...report, data: { ...data, asked: view.house.adsPerGroup } });
   const most = view.rules.responsiveAdsPerGroup;

@@ -84,14 +84,18 @@ export function groupBid({ snapshot }: PlanView, group: Group): number | null {
   return group.defaultBidMinor ?? (campaign?.bidding === 'by-hand' ? campaign.bidMinor : null);
 }
 
-/** The landing page of an ad, as typed: its own, else its group's, else the brief's. */
-export function landingPageOf({ snapshot, brief }: PlanView, ad: Pick<Ad, 'landingPage' | 'groupId'>): string {
+/** What of an ad says where it leads; without a format it is one that keywords show. */
+type AdsPage = Pick<Ad, 'landingPage' | 'groupId'> & Partial<Pick<Ad, 'format'>>;
+
+/** The landing page of an ad, as typed: its own, else its group's, else the brief's; an ad that pages drive has none but its own. */
+export function landingPageOf({ snapshot, brief }: PlanView, ad: AdsPage): string {
+  // Each search is led to the page that answers it.
+  if (ad.format === 'page-driven') return ad.landingPage.trim();
   return ad.landingPage.trim() || snapshot.group.get(ad.groupId)?.landingPage.trim() || brief.landingPage.trim();
 }
 
 /** The domain that an ad's shown address has. */
-export const domainOf = (view: PlanView, ad: Pick<Ad, 'landingPage' | 'groupId'>) =>
-  readAddress(landingPageOf(view, ad))?.hostname.replace(/^www\./, '') ?? '';
+export const domainOf = (view: PlanView, ad: AdsPage) => readAddress(landingPageOf(view, ad))?.hostname.replace(/^www\./, '') ?? '';
 
 /** The offer a group's lines speak of: its own, else the plan's first; null where the plan has none. */
 export function offerOf({ snapshot }: PlanView, group: Group): Offer | null {

@@ -1,5 +1,7 @@
 <script lang="ts">
   import { measureLine } from '$lib/core/ads/measure';
+  import { pathOf } from '$lib/core/pages/site-pages';
+  import { bareAddress } from '$lib/core/records/page-condition';
   import type { AdLine } from '$lib/core/records/ad-line';
   import type { AdState } from './ad-state.svelte';
   import { extrasShown } from '$lib/core/view/extras-shown';
@@ -10,10 +12,13 @@
   let { bench, index = $bindable(0) }: { bench: AdState; index: number } = $props();
 
   let isNarrow = $state(false);
-  const count = $derived(bench.keywords.length);
+  const isByPages = $derived(bench.ad?.format === 'page-driven');
+  const count = $derived(isByPages ? bench.pages.length : bench.keywords.length);
   const current = $derived(count === 0 ? 0 : Math.min(index, count - 1));
   const step = (by: number) => (index = count === 0 ? 0 : (current + by + count) % count);
 
+  /** Of an ad that pages drive, the page that says the rest. */
+  const page = $derived(isByPages ? (bench.pages[current] ?? null) : null);
   /** The texts as they are read with the keyword that stands, fixed ones at their positions. */
   function readLines(lines: typeof bench.lines, most: number): { line: AdLine; text: string }[] {
     const filled = lines.filter(({ text }) => text.trim() !== '');
@@ -59,7 +64,9 @@
           class={`${at === 0 ? 'text-plum' : ''} ${line.fixedAt === at + 1 ? 'underline decoration-slate decoration-2 underline-offset-3' : ''}`}
           >{text}</span
         >{/each}
-      {#if headlines.length === 0}<span class="text-ink-3">No headline yet</span>{/if}
+      {#if page}<span class="text-plum">{page.title || 'Its page’s title'}</span>{:else if headlines.length === 0}<span class="text-ink-3"
+          >{isByPages ? 'The title of the page' : 'No headline yet'}</span
+        >{/if}
     </p>
     <p class="mt-1.5 leading-[18px] break-words">
       {#each descriptions as { line, text }, at (line.id)}{#if at > 0}{' '}{/if}<span
@@ -68,7 +75,11 @@
     </p>
     <p class="mt-2 border-t border-rule-soft pt-1.5 break-words text-ink-2">
       {#if businessName}<span class="block font-semibold text-ink">{businessName}</span>{/if}
-      {bench.domain || 'no page yet'}{#each paths as path, at (at)}/<wbr />{path}{/each}
+      {page
+        ? bareAddress(page.address)
+        : isByPages
+          ? 'the page that answers'
+          : bench.domain || 'no page yet'}{#each paths as path, at (at)}/<wbr />{path}{/each}
     </p>
     <ExtrasBeside planState={bench.planState} extras={shown} {isNarrow} />
   </div>
@@ -88,15 +99,16 @@
   {/if}
   <div class="mt-2 flex items-center justify-between gap-2">
     <p class="min-w-0">
-      <span class="text-ink-2">keyword matched:</span><br /><span class="font-semibold break-words" data-preview-keyword
-        >{bench.keywords[current] ?? 'none in this group'}</span
+      <span class="text-ink-2">{isByPages ? 'page that answers:' : 'keyword matched:'}</span><br /><span
+        class="font-semibold break-words"
+        data-preview-keyword>{(page ? pathOf(page.address) : bench.keywords[current]) ?? 'none in this group'}</span
       >
     </p>
     {#if count > 0}
       <p class="flex shrink-0 items-center gap-1 font-mono text-[12px]">
-        <Button kind="quiet" label="Keyword before" onclick={() => step(-1)}>‹</Button>{current + 1} of {count}<Button
+        <Button kind="quiet" label={isByPages ? 'Page before' : 'Keyword before'} onclick={() => step(-1)}>‹</Button>{current + 1} of {count}<Button
           kind="quiet"
-          label="Next keyword"
+          label={isByPages ? 'Next page' : 'Next keyword'}
           onclick={() => step(1)}>›</Button
         >
       </p>

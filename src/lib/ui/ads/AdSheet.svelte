@@ -28,6 +28,7 @@
   );
   const shares = $derived(answered?.ads.find(({ adId }) => adId === bench.ad?.id) ?? null);
   const onClick = $derived(bench.group && bench.ad ? addressOnClick(planState.plan, bench.group, bench.ad, bench.keywords[0] ?? '') : null);
+  const isByPages = $derived(bench.ad?.format === 'page-driven');
   const paths = $derived(
     (['path1', 'path2'] as const).slice(0, bench.format.paths.most).map((field, at) => ({ field, at, text: bench.ad?.[field] ?? '' })),
   );
@@ -41,30 +42,33 @@
   {#if ad.masterName}<MasterTie {planState} {ad} />{/if}
   <AdLines {planState} {bench} note={`${bench.format.name.toLowerCase()}, rules of ${planState.plan.rules.from.slice(0, 4)}`} />
   <section class="flex flex-col gap-3 py-3" aria-label="Addresses">
-    <div>
-      <h2 class="pb-0.5 text-ink-2">Shown address</h2>
-      <div class="flex items-start gap-1.5">
-        <span class="max-w-56 truncate pt-1" title={bench.domain}>{bench.domain || 'no page yet'}</span>
-        {#each paths as { field, at, text } (field)}
-          {#if bench.contexts}<PathField
-              label={`Path ${at + 1}`}
-              value={text}
-              context={bench.contexts.path}
-              keywords={bench.keywords}
-              at={`${ad.id}:${field}`}
-              onedit={(typed, editSession) => void planState.set('ad', ad.id, { [field]: typed }, editSession)}
-            />{/if}
-        {/each}
+    {#if isByPages}<p class="text-ink-2">
+        Headline, shown address and the page that is opened come from the page that answers a search.
+      </p>{/if}
+    {#if !isByPages || ad.landingPage !== ''}<div>
+        <h2 class="pb-0.5 text-ink-2">Shown address</h2>
+        <div class="flex items-start gap-1.5">
+          <span class="max-w-56 truncate pt-1" title={bench.domain}>{bench.domain || 'no page yet'}</span>
+          {#each paths as { field, at, text } (field)}
+            {#if bench.contexts}<PathField
+                label={`Path ${at + 1}`}
+                value={text}
+                context={bench.contexts.path}
+                keywords={bench.keywords}
+                at={`${ad.id}:${field}`}
+                onedit={(typed, editSession) => void planState.set('ad', ad.id, { [field]: typed }, editSession)}
+              />{/if}
+          {/each}
+        </div>
       </div>
-    </div>
-    <TextField
-      label="Landing page"
-      value={ad.landingPage}
-      placeholder={bench.page || 'an address'}
-      at={`${ad.id}:landingPage`}
-      onedit={(landingPage, editSession) => void planState.set('ad', ad.id, { landingPage }, editSession)}
-      hint={ad.landingPage === '' && bench.page ? 'Empty: the page of the group or the brief.' : undefined}
-    />
+      <TextField
+        label="Landing page"
+        value={ad.landingPage}
+        placeholder={bench.page || 'an address'}
+        at={`${ad.id}:landingPage`}
+        onedit={(landingPage, editSession) => void planState.set('ad', ad.id, { landingPage }, editSession)}
+        hint={ad.landingPage === '' && bench.page ? 'Empty: the page of the group or the brief.' : undefined}
+      />{/if}
     <TextField
       label="Counting address"
       value={ad.countingAddress}
@@ -79,6 +83,6 @@
       </p>{/if}
   </section>
   <ReadingsTable {bench} bind:index />
-  <CombinationsPanel {planState} adId={ad.id} />
+  {#if !isByPages}<CombinationsPanel {planState} adId={ad.id} />{/if}
   {#if against}<TestStrip {planState} version={ad} {against} />{/if}
 {/if}

@@ -5,7 +5,7 @@ import type { Measure } from '$lib/core/ads/measure';
 import { LineMeasures } from '$lib/core/ads/measure-lines';
 import type { FillContext } from '$lib/core/ads/fill-slots';
 import { keywordTexts, lineContext } from '$lib/core/ads/slot-values';
-import { isPageDriven } from '$lib/core/pages/campaign-pages';
+import { isPageDriven, pagesOfGroup } from '$lib/core/pages/campaign-pages';
 import type { FormatName } from '$lib/core/records/format-names';
 import { childrenOf, nextPosition } from '$lib/core/store/snapshot';
 import { domainOf, landingPageOf } from '$lib/core/view/plan-view';
@@ -13,6 +13,7 @@ import { blank, blankFields } from '$lib/core/records/record-types';
 import type { Ad } from '$lib/core/records/ad';
 import type { AdLine, LineKindOfAd } from '$lib/core/records/ad-line';
 import type { Group } from '$lib/core/records/group';
+import type { SitePage } from '$lib/core/records/site-page';
 import { units } from '$lib/core/text/text-length';
 import { newId } from '../state/synced-store.svelte';
 import type { PlanState } from '../state/plan-state.svelte';
@@ -38,6 +39,10 @@ export class AdState {
     this.contexts ? this.cachedMeasures.measure(this.lines, this.keywords, this.contexts) : new Map(),
   );
   readonly page: string = $derived.by(() => (this.ad ? landingPageOf(this.planState.plan, this.ad) : ''));
+  /** Where the ad says what pages do not: those of its group; none where a page of its own is led to. */
+  readonly pages: readonly SitePage[] = $derived.by(() =>
+    this.group && this.ad?.format === 'page-driven' ? pagesOfGroup(this.planState.plan, this.group) : [],
+  );
   readonly domain: string = $derived.by(() => (this.ad ? domainOf(this.planState.plan, this.ad) : ''));
 
   /** What the plan proposes as a fallback of a live slot: the group's theme, the campaign's, the offer, in the letters of a title. */

@@ -6,6 +6,7 @@
   import { countOf } from '$lib/wording/texts';
   import Button from '../parts/Button.svelte';
   import EmptyState from '../parts/EmptyState.svelte';
+  import Select from '../parts/Select.svelte';
   import Input from '../parts/Input.svelte';
   import { RowWindow } from '../parts/row-window.svelte';
   import Tabs from '../parts/Tabs.svelte';
@@ -29,6 +30,10 @@
     'grid grid-cols-[minmax(0,1.15fr)_minmax(0,1.1fr)_minmax(0,0.9fr)_62px_minmax(0,0.95fr)] items-center gap-3 ps-[22px] pe-[14px]';
   const says = (page: SitePage) => ({ yes: '', 'not asked': '', no: 'does not answer', elsewhere: 'leads elsewhere' })[answerOf(page)];
   const labelsOf = ({ columns }: SitePage) => columns.flatMap(({ values }) => values.filter((one) => one.length <= 30)).join(' · ');
+  /** What the third column shows. */
+  let told = $state<'labels' | 'words'>('labels');
+  const wordsShown = 5;
+  const tell = (page: SitePage) => (told === 'labels' ? labelsOf(page) : pages.wordsOf(page, wordsShown).join(' · '));
   const tones = { rule: '', out: 'text-madder', nobody: 'text-ochre' };
 </script>
 
@@ -57,10 +62,16 @@
     {@attach rows.follow}
   >
     <div role="row" class={`${grid} sticky top-0 z-10 h-[25px] border-y border-rule bg-paper text-ink-2`}>
-      <span role="columnheader">Address</span><span role="columnheader">Title</span><span role="columnheader">Labels</span><span
-        role="columnheader"
-        class="text-end">Price</span
-      ><span role="columnheader">Goes to</span>
+      <span role="columnheader">Address</span><span role="columnheader">Title</span><span role="columnheader"
+        ><Select
+          class="-ms-2 h-[22px] border-transparent! bg-transparent! py-0 ps-2 text-[13px] text-ink-2"
+          aria-label="Third column"
+          bind:value={told}
+        >
+          <option value="labels">Labels</option>
+          <option value="words">Main words</option>
+        </Select></span
+      ><span role="columnheader" class="text-end">Price</span><span role="columnheader">Goes to</span>
     </div>
     <div role="presentation" style:height={`${rows.spaceAbove}px`}></div>
     {#each pages.listed.slice(rows.first, rows.end) as at, index (pages.pages[at]!.id)}
@@ -73,7 +84,7 @@
               >{changeWords[page.change]}</span
             >{/if}{page.title || '–'}</span
         >
-        <span role="gridcell" class="truncate text-ink-2" title={labelsOf(page)}>{labelsOf(page)}</span>
+        <span role="gridcell" class="truncate text-ink-2" title={tell(page)}>{tell(page)}</span>
         <span role="gridcell" class="text-end font-mono text-[12.5px]"
           >{page.priceMinor === null ? '' : formatMoney(page.priceMinor, pages.planState.currency, { whole: true })}</span
         >

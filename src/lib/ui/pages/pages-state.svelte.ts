@@ -7,7 +7,7 @@ import { notYetOff, type OffProposal } from '$lib/core/pages/propose-left-out';
 import { addPageGroups, moveRule, switchLastNet, type NewPageGroup } from '$lib/core/pages/page-group-changes';
 import { fieldsOf, foldersOf, pathOf } from '$lib/core/pages/site-pages';
 import { keepPagesApart, overlapsOf, type PageOverlap } from '$lib/core/pages/page-overlaps';
-import { mainWords, type PageWord } from '$lib/core/pages/page-words';
+import { mainWords, pageWords, type PageWord } from '$lib/core/pages/page-words';
 import { firstLanguage } from '$lib/core/view/plan-view';
 import { labelColumns } from '$lib/core/pages/read-feed';
 import { writeCondition } from '$lib/core/records/condition-text';
@@ -136,6 +136,9 @@ export class PagesState {
       mostWords,
     ),
   );
+
+  /** The words that tell a page apart from the others. */
+  readonly wordsOf = $derived.by(() => pageWords(this.pages, firstLanguage(this.planState.plan, this.campaign ?? undefined)));
 
   /** Groups of keywords that answer the same searches as the group at hand. */
   readonly overlaps: readonly PageOverlap[] = $derived.by(() => {
