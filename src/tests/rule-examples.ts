@@ -168,7 +168,13 @@ function secondCampaign(snapshot: Snapshot, place: Partial<typeof city>): Snapsh
 /** For each rule: a plan that raises it, and one near to it that does not. */
 export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snapshot; not?: (snapshot: Snapshot) => Snapshot }> = {
   'brief.no-offer': { raises: (snapshot) => change(snapshot, 'brief', { offer: ' ' }) },
-  'brief.no-landing-page': { raises: (snapshot) => change(snapshot, 'brief', { landingPage: '' }) },
+  'brief.no-landing-page': {
+    raises: (snapshot) => change(snapshot, 'brief', { landingPage: '' }),
+    not: both(
+      (snapshot) => change(snapshot, 'campaign', { drivenBy: 'pages' }),
+      (snapshot) => change(snapshot, 'brief', { landingPage: '' }),
+    ),
+  },
   'brief.home-page': {
     raises: (snapshot) => change(snapshot, 'brief', { landingPage: 'https://ottlemere.example/' }),
     not: (snapshot) => change(snapshot, 'brief', { landingPage: 'https://ottlemere.example/?offer=tuning' }),

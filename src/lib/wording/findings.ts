@@ -193,7 +193,9 @@ const writers: Record<RuleId, Writer> = {
 
   'ads.no-ad': (d) => [
     'A group has no ad',
-    `${d.text('group')}: ${d.text('by') === 'pages' ? 'its pages' : countOf(d.number('keywords'), 'keyword')} and nothing to show`,
+    d.text('by') === 'pages'
+      ? `${d.text('group')}: nothing to show beside its pages`
+      : `${d.text('group')}: ${countOf(d.number('keywords'), 'keyword')} and nothing to show`,
   ],
   'ads.one-ad': (d) => ['One ad, nothing to compare it with', `${d.text('group')}: the house rule asks for ${d.text('asked')}`],
   'ads.many-ads': (d) => ['Too many responsive ads', `${d.text('count')} in ${d.text('group')}; ${d.text('most')} at most`],

@@ -36,9 +36,12 @@ export function blockNotOffered(view: PlanView, newId: (itemId: string) => strin
   };
 }
 
-function checkLandingPage({ brief }: PlanView): Report[] {
+function checkLandingPage({ brief, snapshot }: PlanView): Report[] {
   const where = { field: 'landingPage' };
-  if (brief.landingPage.trim() === '') return [{ rule: 'brief.no-landing-page', where }];
+  // Where pages drive all campaigns, each search opens the page that answers it.
+  const campaigns = inOrder(snapshot.campaign);
+  const isNeeded = campaigns.length === 0 || campaigns.some(({ drivenBy }) => drivenBy === 'keywords');
+  if (brief.landingPage.trim() === '') return !isNeeded ? [] : [{ rule: 'brief.no-landing-page', where }];
   const address = readAddress(brief.landingPage);
   if (!address) return [{ rule: 'brief.address-unread', where, data: { address: brief.landingPage } }];
   return isHomePage(address) ? [{ rule: 'brief.home-page', where, data: { address: brief.landingPage } }] : [];

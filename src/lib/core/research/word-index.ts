@@ -57,7 +57,11 @@ export class WordIndex implements WordHolders {
   private readonly entries = new Map<string, Entry>();
   private readonly keysOf = new Map<string, readonly [key: string, form: string][]>();
 
-  constructor(private readonly words: LanguageWords) {}
+  constructor(
+    private readonly words: LanguageWords,
+    /** Words in a row that are counted, at most. */
+    private readonly longest = mostWords,
+  ) {}
 
   /** Takes the finds as they now are. */
   update(rows: ReadonlyMap<string, Find>): void {
@@ -127,11 +131,11 @@ export class WordIndex implements WordHolders {
     };
   }
 
-  /** Each run of up to three words, once a find; runs that begin or end with a small word say nothing. */
+  /** Each run of a few words, once a find; runs that begin or end with a small word say nothing. */
   private runsOf(text: string): readonly [string, string][] {
     const words = wordsOf(text);
     const runs = new Map<string, string>();
-    for (let length = 1; length <= mostWords; length++)
+    for (let length = 1; length <= this.longest; length++)
       for (let at = 0; at + length <= words.length; at++) {
         if (this.words.isStopWord(words[at]!) || this.words.isStopWord(words[at + length - 1]!)) continue;
         const run = words.slice(at, at + length);

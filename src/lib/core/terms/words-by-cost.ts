@@ -15,7 +15,7 @@ export interface WordByCost extends TermFigures {
 
 /** Words that stand in at least two terms, most cost first; counted as in Research, judged as a term is. */
 export function wordsByCost(terms: readonly Term[], words: LanguageWords, affordableMinor: number | null, most = 40): WordByCost[] {
-  const index = new WordIndex(words);
+  const index = new WordIndex(words, 1);
   const find = blank('find', { id: '', text: '', position: 0 });
   index.update(
     new Map(

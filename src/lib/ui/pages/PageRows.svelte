@@ -64,7 +64,7 @@
     <div role="row" class={`${grid} sticky top-0 z-10 h-[25px] border-y border-rule bg-paper text-ink-2`}>
       <span role="columnheader">Address</span><span role="columnheader">Title</span><span role="columnheader"
         ><Select
-          class="-ms-2 h-[22px] border-transparent! bg-transparent! py-0 ps-2 text-[13px] text-ink-2"
+          class="h-[22px] border-transparent! bg-transparent! ps-0! text-ink-2"
           aria-label="Third column"
           bind:value={told}
         >
