@@ -47,13 +47,13 @@ export function walkJournal(
   if (!way) return { refusal: { code: change.type === 'redo' ? 'nothing-to-redo' : 'nothing-to-undo' } };
   // Amounts from before a change of currency would be taken for such of after it.
   if (way.steps.some((step) => journal.summaryOf(step).name === 'currency-changed')) return { refusal: { code: 'currency-between' } };
-  const edits: RowEdit[] = [];
+  const made: RowEdit[][] = [];
   let next = snapshot;
   for (const step of way.steps) {
-    const made = editsOfStep(journal, next, { step, direction: way.direction });
-    if ('refusal' in made) return made;
-    edits.push(...made.edits);
-    next = applyEdits(next, made.edits);
+    const edited = editsOfStep(journal, next, { step, direction: way.direction });
+    if ('refusal' in edited) return edited;
+    made.push(edited.edits);
+    next = applyEdits(next, edited.edits);
   }
-  return { ...way, edits: joinEdits(edits) };
+  return { ...way, edits: joinEdits(made.flat()) };
 }

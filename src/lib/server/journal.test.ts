@@ -1,9 +1,10 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { snapshotOfFile, cleanFile, row } from '../../tests/clean-plan';
 import { summarize } from '$lib/core/store/changes';
-import type { RowEdit } from '$lib/core/store/snapshot';
+import { snapshotOf, type RowEdit } from '$lib/core/store/snapshot';
 import { openDatabase, type Database } from './db/open-database';
 import { Journal } from './journal';
+import { walkJournal } from './journal-walk';
 import { forgetOldChanges } from './sweep';
 
 let db: Database;
@@ -54,4 +55,20 @@ describe('a journal', () => {
     expect(forgetOldChanges(db, now())).toBe(1);
     expect(db.prepare('SELECT id FROM made_change').pluck().all()).toEqual(['young']);
   });
+});
+
+it('a step of more rows than a call takes arguments is made again', () => {
+  const rows = Array.from({ length: 300_000 }, (_, at) => ({
+    record: 'report',
+    id: `row-${at}`,
+    before: null,
+    after: { id: `row-${at}` },
+  }));
+  const journal = {
+    findNext: () => ({ steps: [1], direction: 'redo' }),
+    summaryOf: () => ({ name: 'report-read-in' }),
+    rowsOf: () => rows,
+  } as unknown as Journal;
+  const walked = walkJournal(journal, { streamId: 'plan', snapshot: snapshotOf({}) }, { type: 'redo' });
+  expect('edits' in walked && walked.edits.length).toBe(300_000);
 });

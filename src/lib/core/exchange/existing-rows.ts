@@ -45,7 +45,7 @@ export class ExistingRows {
       const spot = { sheet: row.sheet, line: row.line, kind: row.kind, name, field };
       return [{ ...spot, key: `${id} ${field}`, before: before[field] ?? '', after: cell.trim(), change }];
     });
-    this.changed.push(...found);
+    for (const one of found) this.changed.push(one);
     return found.length > 0 ? 'changed' : 'existing';
   }
 

@@ -167,7 +167,7 @@ export class SearchAnswers {
       for (const { text: negative } of blocking) answer.blocked.push({ group: id, negative });
       if (blocking.length > 0) continue;
       sureIds.push(id);
-      open.push(...sure.get(place)!);
+      for (const one of sure.get(place)!) open.push(one);
     }
     const best = this.strongest(open, searches);
     if (best) Object.assign(answer, { group: this.groups[best.group]!.id, keyword: best.text, match: best.match });

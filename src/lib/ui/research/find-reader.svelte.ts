@@ -100,7 +100,7 @@ export class FindReader {
   }
 
   private take(answer: ReadingAnswer): void {
-    this.said.push(...answer.fresh);
+    for (const one of answer.fresh) this.said.push(one);
     answer.ids.forEach((id, at) => {
       const proposal = this.said[answer.numbers[at]!]!;
       this.proposals.set(id, proposal);
