@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount, tick } from 'svelte';
   import { tinykeys } from 'tinykeys';
-  import { formatMoney } from '$lib/core/money/money';
+  import { formatMoney, formatRoughly } from '$lib/core/money/money';
   import { countsEnquiries, groupsInOrder } from '$lib/core/view/plan-view';
   import { countOf } from '$lib/wording/texts';
   import { conversionWords, judgementWords, termVerdictWords, wordJudgement, wordNeeded, wordRange } from '$lib/wording/terms';
@@ -32,13 +32,16 @@
   const counted = $derived(conversionWords(countsEnquiries(planState.plan.brief.goal)));
   const money = (minor: number) => formatMoney(Math.round(minor), planState.currency);
   const affordable = $derived(read.affordableMinor === null ? '' : money(read.affordableMinor));
+  /** Sums of many terms stand without decimals, as there is no room for them. */
+  const mostDecimals = 100_000;
+  const sum = (minor: number) => (minor < mostDecimals ? money(minor) : formatRoughly(minor, planState.currency));
   const rowHeight = 27;
   const rows = new RowWindow(
     () => rowHeight,
     () => lines.length,
   );
   let isKeeping = $state(false);
-  const grid = 'grid grid-cols-[26px_minmax(0,1fr)_86px_46px_78px_36px_60px_74px_96px] items-center';
+  const grid = 'grid grid-cols-[26px_minmax(0,1fr)_86px_54px_76px_44px_60px_74px_92px] items-center';
   const tones = {
     converting: 'text-act',
     promising: 'text-slate',
@@ -127,7 +130,7 @@
       <h2 class="px-3 font-semibold">Words by cost</h2>
       <p class="flex px-3 pb-0.5 text-[12px] text-ink-2">
         <span class="flex-1">in all {read.terms.length.toLocaleString('en-GB')}</span><span class="w-12 text-end">cost</span><span
-          class="w-8 text-end lowercase">{names.short}</span
+          class="w-10 text-end lowercase">{names.short}</span
         >
       </p>
       {#each words as word (word.key)}
@@ -139,8 +142,8 @@
           ><span
             class={`min-w-0 flex-1 truncate ${word.judged && word.judged.judgement !== 'too-early' ? `font-semibold ${tones[word.judged.judgement]}` : ''}`}
             >{word.shown}</span
-          ><span class="w-10 text-end font-mono text-[12px]">{Math.round(word.costMinor / 100).toLocaleString('en-GB')}</span><span
-            class="w-6 text-end font-mono text-[12px]">{word.conversions.toLocaleString('en-GB')}</span
+          ><span class="w-16 text-end font-mono text-[12px]">{formatRoughly(word.costMinor, planState.currency)}</span><span
+            class="w-10 text-end font-mono text-[12px]">{word.conversions.toLocaleString('en-GB')}</span
           ></RowButton
         >
       {/each}
@@ -255,7 +258,7 @@
 
 {#snippet figures({ clicks, costMinor, conversions }: { clicks: number; costMinor: number; conversions: number })}
   <span role="gridcell" class="text-end font-mono text-[12.5px]">{clicks.toLocaleString('en-GB')}</span>
-  <span role="gridcell" class="text-end font-mono text-[12.5px]">{money(costMinor)}</span>
+  <span role="gridcell" class="text-end font-mono text-[12.5px]">{sum(costMinor)}</span>
   <span role="gridcell" class="text-end font-mono text-[12.5px]">{conversions.toLocaleString('en-GB')}</span>
   <span role="gridcell" class="text-end font-mono text-[12.5px]">{conversions > 0 ? money(costMinor / conversions) : '–'}</span>
 {/snippet}
