@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, type Page } from '@playwright/test';
-import { planId, untilSaved } from './actions';
+import { planId, typeOver, untilSaved } from './actions';
 import { expectNoSeriousFinding } from './axe';
 import { Hand } from './hand';
 import { testOnDemo as test } from './own-server';
@@ -58,13 +58,13 @@ test('a month of search terms is read in, judged by keys, and two groups are mad
     ['old', 'Old pianos'],
     ['saturday', 'Saturdays'],
   ] as const) {
-    await page.getByLabel('Terms that hold').fill(word);
+    await typeOver(page.getByLabel('Terms that hold'), word);
     await page.getByLabel('Terms that hold').press('Escape');
     await expect(page.locator('[data-term]').first()).toContainText(word);
     const openTerms = page.locator('[data-term]').filter({ hasText: 'to judge' });
     for (let turn = 0; turn < 3; turn++) await openTerms.nth(turn).getByRole('checkbox').check();
     const panel = page.getByRole('region', { name: 'A group of its own' });
-    await panel.getByLabel('Name of the group').fill(name);
+    await typeOver(panel.getByLabel('Name of the group'), name);
     await expect(panel).toContainText('that block nothing else');
     if (word === 'old') await expectNoSeriousFinding(page);
     await page.keyboard.press('Control+Enter');
@@ -108,7 +108,7 @@ test('the looks after the launch are noted, kept, and taken along as a calendar 
   await expect(first).toContainText('Expected by then:');
   await expect(page.locator('[data-look="day-30"]')).toContainText('Alarming: fewer than');
   await first.getByRole('checkbox', { name: 'done' }).check();
-  await first.getByLabel('Note on 3 days on').fill('two ads refused, mended');
+  await typeOver(first.getByLabel('Note on 3 days on'), 'two ads refused, mended');
   await page.keyboard.press('Tab');
   await expectNoSeriousFinding(page);
   await untilSaved(page);

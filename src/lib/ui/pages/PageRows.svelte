@@ -63,11 +63,7 @@
   >
     <div role="row" class={`${grid} sticky top-0 z-10 h-[25px] border-y border-rule bg-paper text-ink-2`}>
       <span role="columnheader">Address</span><span role="columnheader">Title</span><span role="columnheader"
-        ><Select
-          class="h-[22px] border-transparent! bg-transparent! ps-0! text-ink-2"
-          aria-label="Third column"
-          bind:value={told}
-        >
+        ><Select class="h-[22px] border-transparent! bg-transparent! ps-0! text-ink-2" aria-label="Third column" bind:value={told}>
           <option value="labels">Labels</option>
           <option value="words">Main words</option>
         </Select></span

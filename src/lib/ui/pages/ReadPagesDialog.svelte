@@ -249,11 +249,13 @@
           onclick={() => void readSite(way === 'map' ? 'map' : 'site')}>Read it</Button
         >{/if}
     </div>
-    {#if progress}<Progress
-        done={progress.done}
-        of={progress.of}
-        label={`${progress.done.toLocaleString('en-GB')} of ${progress.of.toLocaleString('en-GB')} pages known so far`}
-      />{/if}
+    {#if progress}
+      {@const said = `${progress.done.toLocaleString('en-GB')} of ${progress.of.toLocaleString('en-GB')} pages known so far`}
+      <div>
+        <Progress done={progress.done} of={progress.of} label={said} />
+        <p class="text-ink-2">{said}</p>
+      </div>
+    {/if}
   {/if}
   {#if failure}<Notice>{failure}</Notice>{/if}
   {#if columns}
@@ -262,6 +264,7 @@
         <label class="flex items-center gap-1.5"
           ><span class="text-ink-2">{columnWords[column]}</span><Select
             class="h-[26px] max-w-44 text-[12.5px]"
+            aria-label={`Column of the ${columnWords[column]}`}
             value={String(columns.places[column])}
             onchange={(event) => place(column, event.currentTarget.value === 'null' ? null : Number(event.currentTarget.value))}
           >
