@@ -1,6 +1,9 @@
 import { PageTexts, sortPages, type PageRule, type RulePage } from '$lib/core/pages/page-rules';
 import type { PageCondition } from '$lib/core/records/page-condition';
+import { languageWords } from '$lib/core/keywords/stems';
+import { WordIndex } from '$lib/core/research/word-index';
 import { readTerms } from '$lib/core/terms/read-terms';
+import { wordsByCost } from '$lib/core/terms/words-by-cost';
 import { readPastedFinds } from '$lib/core/exchange/read-finds';
 import { linesOfReport, type ReportLine } from '$lib/core/research/incoming-report';
 import { ruleSet } from '$lib/core/rules/rule-set';
@@ -8,7 +11,7 @@ import { openDatabase } from '$lib/server/db/open-database';
 import { bringReportIn } from '$lib/server/incoming-finds';
 import { cleanFile, snapshotOfFile, viewOf } from '../src/tests/clean-plan';
 import { withReports } from '../src/tests/with-reports';
-import { seeded } from './big-plan';
+import { makePlan, seeded } from './big-plan';
 import { emptyServer } from './empty-server';
 import { compare, timeOf, type BenchRow } from './measuring';
 
@@ -109,4 +112,19 @@ function benchReport(): BenchRow {
   return compare('report-of-100000-lines', { kind: 'at-most', times: 8 }, ours, bare);
 }
 
-export const benchTermsAndPages = () => [benchPageRules(), benchTerms(), benchReport()];
+/** The words of 20,000 terms by their cost, against counting words of as many finds as Research does. */
+function benchWords(): BenchRow {
+  const english = languageWords('en');
+  const rows = Array.from({ length: 20_000 }, (_, at) => ({
+    text: `${pick(kinds)} ${pick(folders)} ${pick(kinds)} ${at % 900}`,
+    clicks: 3,
+    costMinor: random(900),
+  }));
+  const { terms } = readTerms(viewOf(withReports(snapshotOfFile(cleanFile), [{ rows }])), '2027-04-01');
+  const finds = snapshotOfFile(makePlan({ keywords: 0, groups: 0, ads: 0, negatives: 0, finds: terms.length })).find;
+  const ours = timeOf(() => wordsByCost(terms, english, 2976));
+  const research = timeOf(() => new WordIndex(english).update(finds));
+  return compare('words-by-cost', { kind: 'at-most', times: 1 }, ours, research);
+}
+
+export const benchTermsAndPages = () => [benchPageRules(), benchTerms(), benchReport(), benchWords()];

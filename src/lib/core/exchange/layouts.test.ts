@@ -25,6 +25,7 @@ import { copyLayout, plainLayout, shippedLayouts, tablesOf } from '../layouts/la
 import { planFileSchema, type PlanFile } from './plan-file';
 import type { SheetRows } from './read-rows';
 import { readTables } from './read-tables';
+import { standsAsPages } from './page-columns';
 import { makeTables } from './tables';
 
 const plans: [string, PlanFile][] = [
@@ -351,3 +352,13 @@ describe('cells of a layout', () => {
     for (const cell of ['', 'much', '1.2.3', '1,2', '--1']) expect(readDecimal(plainLayout, cell)).toBeNull();
   });
 });
+
+it.each([
+  ['address begins "/a" and not title holds "x"', false],
+  ['address begins one of ("/a", "/b") or title holds "x"', false],
+  ['address begins "/a" and title holds "b" and text holds "c" and stock is "d"', true],
+  ['everything', false],
+  ['said wrongly', false],
+])('a rule of more comparisons than a row takes stands as its pages: %s', (when, asPages) =>
+  expect(standsAsPages(when, plainLayout)).toBe(asPages),
+);

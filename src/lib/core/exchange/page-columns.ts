@@ -4,6 +4,7 @@ import { unfoldRule, type RowCondition } from '../pages/unfold-rule';
 import { drivers, pageSources, type Campaign, type PagesOff } from '../records/campaign';
 import type { Group } from '../records/group';
 import type { Layout } from '../records/layout';
+import { conditionOf } from '../records/condition-text';
 import type { Comparison } from '../records/page-condition';
 import { keptOfSitePage, type SitePage } from '../records/site-page';
 import { mostPageConditions } from '../records/table-fields';
@@ -109,6 +110,12 @@ export const pageRuleColumns: TableColumns<PageRuleRow> = {
 
 /** How many conditions a layout's rows of rules have columns for. */
 const conditionsOf = (layout: Layout) => columnsOf(layout, 'page-rules').filter(({ field }) => field.startsWith('page field ')).length;
+
+/** Whether a rule says more than rows of a layout take: its pages stand there in its stead, one by one. */
+export function standsAsPages(when: string, layout: Layout): boolean {
+  const condition = isLastNet(when) ? null : conditionOf(when);
+  return condition !== null && unfoldRule(condition, { conditions: conditionsOf(layout), takesNot: true }) === null;
+}
 
 /** A rule as rows; where it does not unfold into what the layout takes, its pages one by one. */
 function rowsOf(domain: DomainPages, when: string, pages: readonly number[], conditions: number): (readonly RowCondition[])[] {

@@ -1,6 +1,6 @@
 import { countedReports } from '../finds/counted-reports';
 import type { PlanView } from '../view/plan-view';
-import { groupsByName, sameName } from './read-terms';
+import { groupsByName, sameName } from './group-names';
 
 /** The clicks that reports count for groups, by the group's id; a group that no report names is missing: unknown, not 0. */
 export function clicksOfGroups(view: PlanView): ReadonlyMap<string, number> {

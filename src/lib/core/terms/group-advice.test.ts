@@ -4,6 +4,7 @@ import { withReports, type WrittenReport } from '../../../tests/with-reports';
 import { blankFields } from '../records/record-types';
 import { inOrder, type Snapshot } from '../store/snapshot';
 import { adviseGroups, compareOwnGroups } from './group-advice';
+import { placedLeads } from './placed-leads';
 import { readTerms } from './read-terms';
 
 const clean = snapshotOfFile(cleanFile);
@@ -50,6 +51,37 @@ describe('a group with figures', () => {
       ['tune a piano', null, 0],
     ]);
     expect(adviseGroups(view, read)[0]?.sum).toEqual({ clicks: 100, costMinor: 10_000, conversions: 2 });
+  });
+
+  it('has leads that name only a day where one term converted on it; where two did nobody knows', () => {
+    const on = (day: string, text: string, groupName: string) => ({ ...line(text, 10, 900, 1, groupName), day });
+    const rows = [
+      on('2027-03-01', 'piano tuner', 'Piano tuning'),
+      { ...line('free piano', 10, 900, 0, 'Repair'), day: '2027-03-01' },
+      on('2027-03-02', 'piano tuner', 'Piano tuning'),
+      on('2027-03-02', 'tune a piano', 'Piano tuning'),
+      on('2027-03-02', 'piano repair', 'Repair'),
+    ];
+    const leads = [
+      { day: '2027-03-01', quality: 'good' },
+      { day: '2027-03-02', quality: 'good' },
+      { day: '2027-03-02', groupName: 'repair', quality: 'bad' },
+      { day: '2027-03-09', quality: 'bad' },
+    ].map((one, at) => [`l${at}`, { ...blankFields('lead'), id: `l${at}`, position: at, ...one }] as const);
+    const snapshot = { ...withReports(clean, [{ rows }]), lead: new Map(leads) } as unknown as Snapshot;
+    expect(placedLeads(snapshot).map(({ text, groupName }) => [text, groupName])).toEqual([
+      ['piano tuner', 'Piano tuning'],
+      ['', ''],
+      ['piano repair', 'repair'],
+      ['', ''],
+    ]);
+    const told = readTerms(viewOf(snapshot), '2027-04-01').terms.flatMap(({ text, leads: own }) =>
+      own ? [[text, own.good, own.bad]] : [],
+    );
+    expect(told.sort()).toEqual([
+      ['piano repair', 0, 1],
+      ['piano tuner', 1, 0],
+    ]);
   });
 
   it('is stopped where it costs too much even at its high end, and left where nobody can tell', () => {

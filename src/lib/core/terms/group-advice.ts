@@ -5,7 +5,9 @@ import type { ReportRow } from '../records/report';
 import { childrenOf } from '../store/snapshot';
 import { groupBid, groupsInOrder, type PlanView } from '../view/plan-view';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
-import { addUp, figuresOfRow, groupsByName, sameName, type Term, type TermsRead } from './read-terms';
+import { groupsByName, sameName } from './group-names';
+import { placedLeads } from './placed-leads';
+import { addUp, figuresOfRow, type Term, type TermsRead } from './read-terms';
 
 /** What is advised of a group by its own figures. */
 export type GroupAdvice =
@@ -61,12 +63,12 @@ export function adviseGroups(
     .sort((a, b) => b.sum.costMinor - a.sum.costMinor);
 }
 
-/** Sold leads of each group: of the one that the list names, else of the one that answered their term most. */
+/** Sold leads of each group: of the one that the list names or the day tells, else of the one that answered their term most. */
 function soldByGroup(view: PlanView, terms: readonly Term[]): ReadonlyMap<Group, number> {
   const named = groupsByName(view);
   const answering = new Map(terms.map(({ text, inGroups }) => [text, inGroups[0]?.group ?? null]));
   const sold = new Map<Group, number>();
-  for (const { soldMinor, groupName, text } of view.snapshot.lead.values()) {
+  for (const { soldMinor, groupName, text } of placedLeads(view.snapshot)) {
     const group = soldMinor === null ? null : (named.get(sameName(groupName)) ?? answering.get(text));
     if (group) sold.set(group, (sold.get(group) ?? 0) + 1);
   }

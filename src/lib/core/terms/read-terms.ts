@@ -3,8 +3,10 @@ import type { Group } from '../records/group';
 import type { Report, ReportRow } from '../records/report';
 import type { Snapshot } from '../store/snapshot';
 import { addDays, daysBetween } from '../text/days';
-import { groupsInOrder, worthOf, type PlanView } from '../view/plan-view';
+import { worthOf, type PlanView } from '../view/plan-view';
+import { groupsByName, sameName } from './group-names';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
+import { placedLeads } from './placed-leads';
 
 /** Days for which clicks wait before they are judged (house rule): enquiries come later than clicks. */
 export const daysToWait = 7;
@@ -94,13 +96,6 @@ export const figuresOfRow = (row: ReportRow): TermFigures => ({
   conversions: row.conversions ?? 0,
 });
 
-/** A group’s name as reports are held against it. */
-export const sameName = (name: string) => name.trim().toLowerCase();
-
-/** The plan’s groups by the name that reports are held against. */
-export const groupsByName = (view: PlanView): ReadonlyMap<string, Group> =>
-  new Map(groupsInOrder(view).map((group) => [sameName(group.name), group]));
-
 class Gathering {
   readonly byText = new Map<string, Term & { inGroups: TermInGroup[] }>();
   readonly waiting = { ...nothing(), since: null as string | null };
@@ -156,10 +151,10 @@ function hiddenIn(reports: readonly Report[], rows: Iterable<ReportRow>): TermsR
   };
 }
 
-/** Leads that name a term, by it. */
-function leadsByText({ lead }: Snapshot): ReadonlyMap<string, LeadCounts> {
+/** Leads whose term is known, by it. */
+function leadsByText(snapshot: Snapshot): ReadonlyMap<string, LeadCounts> {
   const counts = new Map<string, LeadCounts>();
-  for (const { text, quality, soldMinor } of lead.values()) {
+  for (const { text, quality, soldMinor } of placedLeads(snapshot)) {
     if (text === '') continue;
     const own = counts.get(text) ?? { good: 0, bad: 0, sold: 0 };
     if (quality !== 'unsaid') own[quality]++;

@@ -1,5 +1,7 @@
 <script lang="ts">
   import { childrenOf } from '$lib/core/store/snapshot';
+  import { standsAsPages } from '$lib/core/exchange/page-columns';
+  import { layoutOf } from '$lib/core/layouts/layouts';
   import { lineContext } from '$lib/core/ads/slot-values';
   import { measureLine } from '$lib/core/ads/measure';
   import { units } from '$lib/core/text/text-length';
@@ -13,6 +15,8 @@
 
   const { planState } = $derived(pages);
   const explained = $derived(pages.explained);
+  const layout = $derived(layoutOf(planState.workspace.snapshot, planState.plan.plan.layoutKey));
+  const isAsPages = $derived(pages.group !== null && standsAsPages(pages.group.pagesWhen, layout));
   const ad = $derived(pages.group ? (childrenOf(planState.snapshot.ad, 'groupId', pages.group.id)[0] ?? null) : null);
   const descriptions = $derived(
     ad && pages.group
@@ -65,6 +69,11 @@
         >Copy it to {countOf(pages.withoutAd.length, 'group')} without</Button
       >{/if}
   </section>
+{/if}
+{#if isAsPages}
+  <p class="border-t border-rule pt-3" data-as-pages>
+    <b class="font-semibold">In the tables of “{layout.name}”</b> this rule stands as its pages, one by one: it says more than a row takes there.
+  </p>
 {/if}
 {#if pages.overlaps.length > 0}
   <section aria-label="Answered by keywords too" class="border-t border-rule pt-3">

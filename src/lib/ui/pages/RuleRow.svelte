@@ -1,5 +1,6 @@
 <script lang="ts">
   import { isLastNet, everything } from '$lib/core/pages/campaign-pages';
+  import { pathOf } from '$lib/core/pages/site-pages';
   import { groupBid } from '$lib/core/view/plan-view';
   import type { Group } from '$lib/core/records/group';
   import { wordRefusalCode } from '$lib/wording/refusals';
@@ -31,7 +32,8 @@
       [],
   );
   /** Pages that left before any rule was read, and would go to it. */
-  const hitsOff = $derived(pages.sorted?.hitsOff[index]?.length ?? 0);
+  const hitsOff = $derived(pages.sorted?.hitsOff[index] ?? []);
+  const mostNamed = 3;
   function write(pagesWhen: string, editSession: string) {
     const refusal = planState.set('group', group.id, { pagesWhen }, editSession);
     return refusal && wordRefusalCode(refusal);
@@ -100,10 +102,13 @@
     />
     <p class="pt-1 text-[12.5px] text-ink-2" aria-live="polite" data-as-typed>
       as typed: <b class="font-mono font-semibold text-ink">{count(rule?.catches.length ?? 0)}</b>
-      {#if taken.length > 0}, {taken.map(({ count: many, to }) => `${count(many)} to ${to}`).join(', ')} above{/if}{#if hitsOff > 0},
-        <span class="text-ochre">{countOf(hitsOff, 'page')} besides, left out</span>{/if}{#if pages.also.length > 0}, also in {pages.also.join(
-          ', ',
-        )}{/if}
+      {#if taken.length > 0}, {taken.map(({ count: many, to }) => `${count(many)} to ${to}`).join(', ')} above{/if}{#if hitsOff.length > 0},
+        <span class="text-ochre"
+          >{countOf(hitsOff.length, 'page')} besides, left out: {hitsOff
+            .slice(0, mostNamed)
+            .map((at) => pathOf(pages.pages[at]!.address))
+            .join(', ')}{hitsOff.length > mostNamed ? ' …' : ''}</span
+        >{/if}{#if pages.also.length > 0}, also in {pages.also.join(', ')}{/if}
     </p>
   </div>
 {/if}
