@@ -1,8 +1,8 @@
 import type { Change } from '$lib/core/store/changes';
 import type { BroughtIn } from '$lib/core/finds/incoming-finds';
 import { incomingHead, incomingPack } from '$lib/core/finds/incoming-schemas';
-import { FindMerger } from '$lib/core/finds/merge-finds';
-import { mostReportLines } from '$lib/core/research/incoming-report';
+import { FindMerger, type IncomingCounts, type IncomingFind, type MergedFinds } from '$lib/core/finds/merge-finds';
+import { mostReportLines, type ReportLine } from '$lib/core/research/incoming-report';
 import { reportHead, reportPack } from '$lib/core/research/report-schemas';
 import { ReportTaker } from '$lib/core/research/take-report';
 import type { StepName } from '$lib/core/store/step-names';
@@ -24,6 +24,20 @@ interface Receiver {
 const isTwice = (error: unknown) => error instanceof Error && 'code' in error && error.code === 'SQLITE_CONSTRAINT_UNIQUE';
 const tooMany = (most: number, things: string, path: string) =>
   new RequestRefused(413, 'too-many-rows', `More than ${most} ${things} can not come in at once. Split the list.`, path);
+
+/** Takes in a pack; answers the change that it is, none where it brings nothing. */
+type Taker<Row> = (rows: Row[]) => MergedFinds;
+
+/** The changes of packs, made as they are asked for; adds up in `brought` what they bring. */
+function* changesOf<Row>(packs: Iterable<Row[]>, take: Taker<Row>, brought: IncomingCounts): Iterable<Change> {
+  for (const rows of packs) {
+    const { change, fresh, known, ruled } = take(rows);
+    brought.fresh += fresh;
+    brought.known += known;
+    brought.ruled += ruled;
+    if (change) yield change;
+  }
+}
 
 /** Writes what comes in in parts as one step, and answers its revision. */
 function write(
@@ -48,17 +62,12 @@ export function bringFindsIn({ writer, plans, newId }: Receiver, planId: string,
   const { head, packs } = readPackedBody(body, { head: incomingHead, pack: incomingPack });
   const merger = new FindMerger(plans.getView(planId), { ...head, newId });
   const brought = { fresh: 0, known: 0, ruled: 0 };
-  function* parts(): Iterable<Change> {
-    for (const finds of packs) {
-      const { change, fresh, known, ruled } = merger.merge(finds);
-      brought.fresh += fresh;
-      brought.known += known;
-      brought.ruled += ruled;
-      if (brought.fresh + brought.known > mostFinds) throw tooMany(mostFinds, 'finds', 'finds');
-      if (change) yield change;
-    }
-  }
-  return { revision: write(writer, planId, head, parts), ...brought };
+  const take: Taker<IncomingFind> = (finds) => {
+    const merged = merger.merge(finds);
+    if (brought.fresh + brought.known + merged.fresh + merged.known > mostFinds) throw tooMany(mostFinds, 'finds', 'finds');
+    return merged;
+  };
+  return { revision: write(writer, planId, head, () => changesOf(packs, take, brought)), ...brought };
 }
 
 /** Brings a report into a plan, all of its lines and the finds of what was searched, or none, one step: a head and packs as lines of JSON. */
@@ -67,17 +76,11 @@ export function bringReportIn({ writer, plans, newId }: Receiver, planId: string
   const taker = new ReportTaker(plans.getView(planId), head.report, { key: head.key, newId });
   const brought = { fresh: 0, known: 0, ruled: 0 };
   let count = 0;
-  function* parts(): Iterable<Change> {
-    for (const lines of packs) {
-      count += lines.length;
-      if (count > mostReportLines) throw tooMany(mostReportLines, 'lines of a report', 'rows');
-      const { change, fresh, known, ruled } = taker.take(lines);
-      brought.fresh += fresh;
-      brought.known += known;
-      brought.ruled += ruled;
-      yield change;
-    }
-  }
+  const take: Taker<ReportLine> = (lines) => {
+    count += lines.length;
+    if (count > mostReportLines) throw tooMany(mostReportLines, 'lines of a report', 'rows');
+    return taker.take(lines);
+  };
   const step = { id: head.id, name: 'report-read-in' as const, first: taker.first };
-  return { revision: write(writer, planId, step, parts), ...brought };
+  return { revision: write(writer, planId, step, () => changesOf(packs, take, brought)), ...brought };
 }

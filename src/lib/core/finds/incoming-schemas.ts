@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { packOf } from '../store/pack-schema';
+import { sentId } from '../records/fields';
 import { verdicts } from '../records/find';
 import { figures, find, type Figures } from '../records/find';
 import { type IncomingHead, type IncomingRow } from './incoming-finds';
@@ -15,13 +16,13 @@ const incomingRow = figures.extend({
 
 /** What is said of finds that are brought in, before they come. */
 export const incomingHead: z.ZodType<IncomingHead> = z.strictObject({
-  id: z.string().regex(/^[A-Za-z0-9-]{1,64}$/),
+  id: sentId,
   key: z.string().max(4000),
   name: z.enum(['pasted', 'finds-fetched']),
 });
 
 /** A pack of finds on their way in. */
-export const incomingPack = packOf('find', incomingRow, Object.keys(incomingRow.shape)).transform((rows) => rows.map(fromRow));
+export const incomingPack = packOf('find', incomingRow).transform((rows) => rows.map(fromRow));
 
 function fromRow({ text, source, isMisspelling, broughtBy, verdict, ...told }: IncomingRow): IncomingFind {
   return { text, source, isMisspelling, broughtBy, figures: told satisfies Figures, ...(verdict !== null && { verdict }) };

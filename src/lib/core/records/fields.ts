@@ -11,12 +11,11 @@ const refuseSigns = (multiline: boolean) => (text: string, context: z.Refinement
     context.addIssue({ code: 'custom', message: `${code} ${sign} at position ${at + 1}` });
 };
 
-/** An id as made by the browser: letters, digits and hyphens. */
-export const id = <Name extends string>() =>
-  z
-    .string()
-    .regex(/^[A-Za-z0-9-]{1,64}$/)
-    .transform((text) => text as Id<Name>);
+/** An id that a sender makes up: letters, digits and hyphens. */
+export const sentId = /* @__PURE__ */ made(() => z.string().regex(/^[A-Za-z0-9-]{1,64}$/));
+
+/** An id of a record, as made by the browser. */
+export const id = <Name extends string>() => sentId.transform((text) => text as Id<Name>);
 
 /** One line of text, kept as typed; control, direction and invisible signs are refused. */
 export const text = /* @__PURE__ */ made(() => z.string().max(10_000).superRefine(refuseSigns(false)));

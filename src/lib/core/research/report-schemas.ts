@@ -1,11 +1,12 @@
 import * as z from 'zod';
 import { packOf } from '../store/pack-schema';
+import { sentId } from '../records/fields';
 import { report, reportRow } from '../records/report';
-import type { ReportHead, ReportLine } from './incoming-report';
+import type { ReportHead } from './incoming-report';
 
 /** What is said of a report that is brought in, before its lines come. */
 export const reportHead: z.ZodType<ReportHead> = z.strictObject({
-  id: z.string().regex(/^[A-Za-z0-9-]{1,64}$/),
+  id: sentId,
   key: z.string().max(4000),
   report: z.strictObject({
     name: report.shape.name,
@@ -16,7 +17,5 @@ export const reportHead: z.ZodType<ReportHead> = z.strictObject({
   }),
 });
 
-const line: z.ZodType<ReportLine> = reportRow.omit({ id: true, reportId: true, position: true });
-
 /** A pack of lines of a report on their way in. */
-export const reportPack = packOf('reportRow', line, Object.keys(reportRow.omit({ id: true, reportId: true, position: true }).shape));
+export const reportPack = packOf('reportRow', reportRow.omit({ id: true, reportId: true, position: true }));

@@ -1,3 +1,4 @@
+import { sentId } from '../records/fields';
 import { verdicts } from '../records/find';
 import * as z from 'zod';
 import { stepNames } from './step-names';
@@ -89,7 +90,7 @@ export const changeSchema = z.union([simpleSchema, several]).superRefine((change
 
 /** A change as it is sent: with an id that is remembered, so that it is never made twice. */
 export const sentChangeSchema = z.strictObject({
-  id: z.string().regex(/^[A-Za-z0-9-]{1,64}$/),
+  id: sentId,
   /** The revision of the stream that the change was made on. */
   revision: z.int().min(0),
   /** Changes of one edit session in one field are one step. */

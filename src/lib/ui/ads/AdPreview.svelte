@@ -12,7 +12,7 @@
   let { bench, index = $bindable(0) }: { bench: AdState; index: number } = $props();
 
   let isNarrow = $state(false);
-  const isByPages = $derived(bench.ad?.format === 'page-driven');
+  const isByPages = $derived(bench.isByPages);
   const count = $derived(isByPages ? bench.pages.length : bench.keywords.length);
   const current = $derived(count === 0 ? 0 : Math.min(index, count - 1));
   const step = (by: number) => (index = count === 0 ? 0 : (current + by + count) % count);

@@ -28,7 +28,7 @@
   );
   const shares = $derived(answered?.ads.find(({ adId }) => adId === bench.ad?.id) ?? null);
   const onClick = $derived(bench.group && bench.ad ? addressOnClick(planState.plan, bench.group, bench.ad, bench.keywords[0] ?? '') : null);
-  const isByPages = $derived(bench.ad?.format === 'page-driven');
+  const isByPages = $derived(bench.isByPages);
   const paths = $derived(
     (['path1', 'path2'] as const).slice(0, bench.format.paths.most).map((field, at) => ({ field, at, text: bench.ad?.[field] ?? '' })),
   );

@@ -39,9 +39,11 @@ export class AdState {
     this.contexts ? this.cachedMeasures.measure(this.lines, this.keywords, this.contexts) : new Map(),
   );
   readonly page: string = $derived.by(() => (this.ad ? landingPageOf(this.planState.plan, this.ad) : ''));
+  /** Whether pages drive it: its headline and where it leads are the network's. */
+  readonly isByPages: boolean = $derived.by(() => this.ad?.format === 'page-driven');
   /** Where the ad says what pages do not: those of its group; none where a page of its own is led to. */
   readonly pages: readonly SitePage[] = $derived.by(() =>
-    this.group && this.ad?.format === 'page-driven' ? pagesOfGroup(this.planState.plan, this.group) : [],
+    this.group && this.isByPages ? pagesOfGroup(this.planState.plan, this.group) : [],
   );
   readonly domain: string = $derived.by(() => (this.ad ? domainOf(this.planState.plan, this.ad) : ''));
 
