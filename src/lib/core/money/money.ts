@@ -47,6 +47,22 @@ export function formatRoughly(minor: number, currency: string, locale = 'en-GB')
   return formatOf(locale, currency, 0).format(Math.round(minor / 10 ** minorDigits(currency)));
 }
 
+/** A sum for a column whose head names the currency: `6,350.20`, or only about right `6,350`. */
+export function formatUnsigned(minor: number, currency: string, isRough = false, locale = 'en-GB'): string {
+  const digits = isRough ? 0 : minorDigits(currency);
+  const amount = minor / 10 ** minorDigits(currency);
+  return (isRough ? Math.round(amount) : amount).toLocaleString(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits });
+}
+
+/** The sign of a currency, as a column's head names it: `£`. */
+export function currencySign(currency: string, locale = 'en-GB'): string {
+  return (
+    formatOf(locale, currency, 0)
+      .formatToParts(0)
+      .find(({ type }) => type === 'currency')?.value ?? currency
+  );
+}
+
 /** An amount in minor units as a plain decimal: `1.60`. */
 export function writeAmount(minor: number, currency: string): string {
   const digits = minorDigits(currency);

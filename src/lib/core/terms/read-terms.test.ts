@@ -49,6 +49,7 @@ describe('terms that come back', () => {
     ]);
     expect(read([{ from: '2027-03-01', until: '2027-03-28', rows: [line('piano tuner', 1, 1, 0)] }]).youngDays).toBe(3);
     expect(read([{ from: '2027-03-01', until: '2027-03-25', rows: [line('piano tuner', 1, 1, 0)] }]).youngDays).toBe(0);
+    expect(read([{ from: '2027-03-01', until: '2027-06-30', rows: [line('piano tuner', 1, 1, 0)] }]).youngDays).toBe(7);
   });
 
   it('say what the report hides, and take an average where the cost is not told', () => {

@@ -175,7 +175,7 @@ function youngDaysOf(reports: readonly Report[], rows: ReadonlyMap<string, Repor
     .flatMap((report) => (withDays.has(report.id) ? [] : (report.until ?? [])))
     .sort()
     .at(-1);
-  return until !== undefined && until > waitsFrom ? daysBetween(waitsFrom, until) : 0;
+  return until !== undefined && until > waitsFrom ? Math.min(daysToWait, daysBetween(waitsFrom, until)) : 0;
 }
 
 /**

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { onMount, tick } from 'svelte';
   import { tinykeys } from 'tinykeys';
-  import { formatMoney, formatRoughly } from '$lib/core/money/money';
+  import { currencySign, formatMoney, formatUnsigned } from '$lib/core/money/money';
+  import type { Judgement } from '$lib/core/terms/judge-term';
   import { countsEnquiries, groupsInOrder } from '$lib/core/view/plan-view';
   import { countOf } from '$lib/wording/texts';
   import { conversionWords, judgementWords, termVerdictWords, wordJudgement, wordNeeded, wordRange } from '$lib/wording/terms';
@@ -32,16 +33,19 @@
   const counted = $derived(conversionWords(countsEnquiries(planState.plan.brief.goal)));
   const money = (minor: number) => formatMoney(Math.round(minor), planState.currency);
   const affordable = $derived(read.affordableMinor === null ? '' : money(read.affordableMinor));
+  const sign = $derived(currencySign(planState.currency));
   /** Sums of many terms stand without decimals, as there is no room for them. */
   const mostDecimals = 100_000;
-  const sum = (minor: number) => (minor < mostDecimals ? money(minor) : formatRoughly(minor, planState.currency));
+  const sum = (minor: number) => formatUnsigned(Math.round(minor), planState.currency, minor >= mostDecimals);
+  /** The key that a word's judgement proposes for all its terms. */
+  const proposedKeys: Partial<Record<Judgement, string>> = { converting: 'E', promising: 'E', costing: 'B' };
   const rowHeight = 27;
   const rows = new RowWindow(
     () => rowHeight,
     () => lines.length,
   );
   let isKeeping = $state(false);
-  const grid = 'grid grid-cols-[26px_minmax(0,1fr)_86px_54px_76px_44px_60px_74px_92px] items-center';
+  const grid = 'grid grid-cols-[26px_minmax(0,1fr)_86px_54px_66px_44px_56px_72px_92px] items-center';
   const tones = {
     converting: 'text-act',
     promising: 'text-slate',
@@ -125,30 +129,31 @@
         >: nothing is judged{/if}</span
     >
   </p>
-  <div class="grid min-h-0 flex-1 grid-cols-[172px_minmax(0,1fr)]">
+  <div class="grid min-h-0 flex-1 grid-cols-[184px_minmax(0,1fr)]">
     <nav class="min-h-0 overflow-y-auto border-e border-rule py-2" aria-label="Words by cost">
       <h2 class="px-3 font-semibold">Words by cost</h2>
       <p class="flex px-3 pb-0.5 text-[12px] text-ink-2">
-        <span class="flex-1">in all {read.terms.length.toLocaleString('en-GB')}</span><span class="w-12 text-end">cost</span><span
-          class="w-10 text-end lowercase">{names.short}</span
-        >
+        <span class="flex-1">in all {read.terms.length.toLocaleString('en-GB')}</span><span class="w-11 text-end">{sign}</span><span
+          class="w-9 text-end lowercase">{names.short}</span
+        ><span class="w-4"></span>
       </p>
       {#each words as word (word.key)}
         <RowButton
           pressed={terms.wordKey === word.key}
           title={word.judged ? `${judgementWords[word.judged.judgement]} over ${countOf(word.terms.length, 'term')}` : undefined}
-          class={`w-full px-3 py-px ${terms.wordKey === word.key ? 'bg-ochre-tint font-semibold' : 'hover:bg-fold'}`}
+          class={`w-full gap-0! px-3 py-px ${terms.wordKey === word.key ? 'bg-ochre-tint font-semibold' : 'hover:bg-fold'}`}
           onclick={() => terms.pickWord(word.key)}
           ><span
             class={`min-w-0 flex-1 truncate ${word.judged && word.judged.judgement !== 'too-early' ? `font-semibold ${tones[word.judged.judgement]}` : ''}`}
             >{word.shown}</span
-          ><span class="w-16 text-end font-mono text-[12px]">{formatRoughly(word.costMinor, planState.currency)}</span><span
-            class="w-10 text-end font-mono text-[12px]">{word.conversions.toLocaleString('en-GB')}</span
-          ></RowButton
+          ><span class="w-11 text-end font-mono text-[12px]">{formatUnsigned(word.costMinor, planState.currency, true)}</span><span
+            class="w-9 text-end font-mono text-[12px]">{word.conversions.toLocaleString('en-GB')}</span
+          ><span class="w-4 text-end text-[12px] text-ink-2">{(word.judged && proposedKeys[word.judged.judgement]) ?? ''}</span></RowButton
         >
       {/each}
       <p class="px-3 pt-2 text-[12px] text-ink-2">
-        <KeyCap keys="Shift" /> and the key: all terms of the word that is chosen, else of the judgement at hand, decided ones aside.
+        E, B: proposed. <KeyCap keys="Shift" /> and the key: all terms of the word that is chosen, else of the judgement at hand, decided ones
+        aside.
       </p>
     </nav>
     <div class="flex min-h-0 min-w-0 flex-col">
@@ -168,7 +173,7 @@
         <div role="row" class={`${grid} sticky top-0 z-10 h-[27px] border-b border-rule bg-paper px-3 text-ink-2`}>
           <span role="columnheader" class="sr-only">Own group</span><span aria-hidden="true"></span>
           <span role="columnheader">Term</span><span role="columnheader">Answered by</span>
-          <span role="columnheader" class="text-end">Clicks</span><span role="columnheader" class="text-end">Cost</span>
+          <span role="columnheader" class="text-end">Clicks</span><span role="columnheader" class="text-end">Cost, {sign}</span>
           <span role="columnheader" class="text-end">{names.short}</span><span role="columnheader" class="text-end">Each</span>
           <span role="columnheader" class="text-end">To decide</span><span role="columnheader" class="ps-3">Verdict</span>
         </div>
@@ -260,5 +265,5 @@
   <span role="gridcell" class="text-end font-mono text-[12.5px]">{clicks.toLocaleString('en-GB')}</span>
   <span role="gridcell" class="text-end font-mono text-[12.5px]">{sum(costMinor)}</span>
   <span role="gridcell" class="text-end font-mono text-[12.5px]">{conversions.toLocaleString('en-GB')}</span>
-  <span role="gridcell" class="text-end font-mono text-[12.5px]">{conversions > 0 ? money(costMinor / conversions) : '–'}</span>
+  <span role="gridcell" class="text-end font-mono text-[12.5px]">{conversions > 0 ? sum(costMinor / conversions) : '–'}</span>
 {/snippet}
