@@ -103,4 +103,35 @@ describe('terms that come back', () => {
     ]);
     expect(words[0]?.terms.map(({ text }) => text)).toEqual(['piano tuning app', 'tuning apps']);
   });
+
+  it('propose a key for all terms of a word, none where one of them is judged the other way', () => {
+    const { terms, affordableMinor } = read([
+      {
+        from: '2027-01-01',
+        until: '2027-01-31',
+        rows: [
+          line('piano jobs', 90, 9500, 0),
+          line('tuner jobs', 4, 400, 0),
+          line('piano tuner', 40, 2000, 9),
+          line('piano restringing', 9, 2200, 2),
+          line('restringing cost', 3, 100, 0),
+          line('scrap apps', 5, 100, 0),
+          line('scrap app', 3, 100, 0),
+        ],
+      },
+    ]);
+    const proposed = wordsByCost(terms, languageWords('en'), affordableMinor).map(({ shown, judged, proposed: key }) => [
+      shown,
+      judged?.judgement,
+      key,
+    ]);
+    expect(proposed).toEqual([
+      ['piano', 'converting', null],
+      ['jobs', 'costing', 'block'],
+      ['tuner', 'converting', 'keep'],
+      ['restringing', 'promising', 'keep'],
+      ['app', 'too-early', null],
+      ['scrap', 'too-early', null],
+    ]);
+  });
 });

@@ -11,6 +11,17 @@ export interface WordByCost extends TermFigures {
   shown: string;
   terms: readonly Term[];
   judged: JudgedTerm | null;
+  /** What is proposed for all its terms at once; null where one of them is judged the other way. */
+  proposed: 'keep' | 'block' | null;
+}
+
+const pays = (judged: JudgedTerm | null) => judged?.judgement === 'converting' || judged?.judgement === 'promising';
+const costs = (judged: JudgedTerm | null) => judged?.judgement === 'costing';
+
+function propose(judged: JudgedTerm | null, terms: readonly Term[]): WordByCost['proposed'] {
+  if (pays(judged)) return terms.some((term) => costs(term.judged)) ? null : 'keep';
+  if (costs(judged)) return terms.some((term) => pays(term.judged)) ? null : 'block';
+  return null;
 }
 
 /** Words that stand in at least two terms, most cost first; counted as in Research, judged as a term is. */
@@ -29,6 +40,7 @@ export function wordsByCost(terms: readonly Term[], words: LanguageWords, afford
     const holding = [...index.holders(key)].map((id) => terms[Number(id)]!);
     const sum = sumJudgedOn(holding);
     const isCostKnown = holding.every((term) => term.isCostKnown);
-    return { key, shown, ...sum, terms: holding, judged: affordableMinor !== null && isCostKnown ? judgeTerm(sum, affordableMinor) : null };
+    const judged = affordableMinor !== null && isCostKnown ? judgeTerm(sum, affordableMinor) : null;
+    return { key, shown, ...sum, terms: holding, judged, proposed: propose(judged, holding) };
   });
 }

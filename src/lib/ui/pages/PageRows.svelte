@@ -27,7 +27,7 @@
     ...(pages.pages.some(({ change }) => change !== 'same') ? [{ id: 'changed' as const, name: 'New, changed' }] : []),
   ]);
   const grid =
-    'grid grid-cols-[minmax(0,1.15fr)_minmax(0,1.1fr)_minmax(0,0.9fr)_62px_minmax(0,0.95fr)] items-center gap-3 ps-[22px] pe-[14px]';
+    'grid grid-cols-[minmax(0,1.25fr)_minmax(0,1.2fr)_minmax(0,0.9fr)_62px_minmax(0,0.7fr)] items-center gap-3 ps-[22px] pe-[14px]';
   const says = (page: SitePage) => ({ yes: '', 'not asked': '', no: 'does not answer', elsewhere: 'leads elsewhere' })[answerOf(page)];
   const labelsOf = ({ columns }: SitePage) => columns.flatMap(({ values }) => values.filter((one) => one.length <= 30)).join(' · ');
   /** What the third column shows. */
@@ -74,8 +74,11 @@
       {@const page = pages.pages[at]!}
       {@const to = pages.goesTo(at)}
       <div role="row" aria-rowindex={rows.first + index + 1} class={`${grid} h-[25px] border-b border-rule-soft`}>
-        <span role="rowheader" class="truncate font-mono text-[12px]" title={page.address}>{pathOf(page.address)}</span>
-        <span role="gridcell" class="truncate" title={page.text || page.title}
+        <!-- Cut at its start: pages of a folder differ at their end. -->
+        <span role="rowheader" class="truncate text-left font-mono text-[12px] [direction:rtl]" title={page.address}
+          ><bdi dir="ltr">{pathOf(page.address)}</bdi></span
+        >
+        <span role="gridcell" class="truncate" title={[page.title, page.text].filter(Boolean).join('\n')}
           >{#if page.change !== 'same'}<span class="me-1 rounded-sm bg-slate-tint px-1 text-[11.5px] text-slate"
               >{changeWords[page.change]}</span
             >{/if}{page.title || '–'}</span

@@ -101,8 +101,9 @@
       }}
     />
     <p class="pt-1 text-[12.5px] text-ink-2" aria-live="polite" data-as-typed>
-      as typed: <b class="font-mono font-semibold text-ink">{count(rule?.catches.length ?? 0)}</b>
-      {#if taken.length > 0}, {taken.map(({ count: many, to }) => `${count(many)} to ${to}`).join(', ')} above{/if}{#if hitsOff.length > 0},
+      as typed: <b class="font-mono font-semibold text-ink">{count(rule?.catches.length ?? 0)}</b>{#if taken.length > 0}, {taken
+          .map(({ count: many, to }) => `${count(many)} to ${to}`)
+          .join(', ')} above{/if}{#if hitsOff.length > 0},
         <span class="text-ochre"
           >{countOf(hitsOff.length, 'page')} besides, left out: {hitsOff
             .slice(0, mostNamed)

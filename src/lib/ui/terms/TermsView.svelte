@@ -2,7 +2,6 @@
   import { onMount, tick } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { currencySign, formatMoney, formatUnsigned } from '$lib/core/money/money';
-  import type { Judgement } from '$lib/core/terms/judge-term';
   import { countsEnquiries, groupsInOrder } from '$lib/core/view/plan-view';
   import { countOf } from '$lib/wording/texts';
   import { conversionWords, judgementWords, termVerdictWords, wordJudgement, wordNeeded, wordRange } from '$lib/wording/terms';
@@ -37,8 +36,8 @@
   /** Sums of many terms stand without decimals, as there is no room for them. */
   const mostDecimals = 100_000;
   const sum = (minor: number) => formatUnsigned(Math.round(minor), planState.currency, minor >= mostDecimals);
-  /** The key that a word's judgement proposes for all its terms. */
-  const proposedKeys: Partial<Record<Judgement, string>> = { converting: 'E', promising: 'E', costing: 'B' };
+  /** The keys of what is proposed for all terms of a word. */
+  const proposedKeys = { keep: 'E', block: 'B' };
   const rowHeight = 27;
   const rows = new RowWindow(
     () => rowHeight,
@@ -148,7 +147,7 @@
             >{word.shown}</span
           ><span class="w-11 text-end font-mono text-[12px]">{formatUnsigned(word.costMinor, planState.currency, true)}</span><span
             class="w-9 text-end font-mono text-[12px]">{word.conversions.toLocaleString('en-GB')}</span
-          ><span class="w-4 text-end text-[12px] text-ink-2">{(word.judged && proposedKeys[word.judged.judgement]) ?? ''}</span></RowButton
+          ><span class="w-4 text-end text-[12px] text-ink-2">{word.proposed ? proposedKeys[word.proposed] : ''}</span></RowButton
         >
       {/each}
       <p class="px-3 pt-2 text-[12px] text-ink-2">
@@ -217,7 +216,7 @@
                   onchange={() => terms.tick(term)}
                 /></span
               >
-              <span role="rowheader" class="truncate" title={term.text}>{term.text}</span>
+              <span role="rowheader" class="truncate pe-2" title={term.text}>{term.text}</span>
               <span role="gridcell" class="truncate pe-2 text-ink-2" title={term.inGroups.map(({ groupName }) => groupName).join(', ')}
                 >{term.inGroups[0]?.groupName || 'not told'}{term.inGroups.length > 1 ? ` +${term.inGroups.length - 1}` : ''}</span
               >
