@@ -53,6 +53,19 @@ test('six hundred pages become settled groups, each page once, in a few moves of
   await expect(page.locator('[data-explained]')).toContainText('Left out, journal and news');
   await expectNoSeriousFinding(page);
 
+  // Parted by price too, which no receiver's row compares.
+  await page.locator('[data-rule]').first().click();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: '+ and' }).click();
+  await page.getByLabel('Field 2', { exact: true }).selectOption('price');
+  await expect(page.getByLabel('How field 2 compares')).toHaveValue('over');
+  await typeOver(page.getByRole('textbox', { name: 'Value 2' }), '1,50');
+  await expect(page.getByText('Here stands a number, such as 150. Not saved.')).toBeVisible();
+  await typeOver(page.getByRole('textbox', { name: 'Value 2' }), '150');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-rule]').first()).toContainText('/cold-frames/ash and price over 150');
+  await expect(page.getByText('this rule stands as its pages, one by one')).toBeVisible();
+
   await page.reload();
   await expect(page.locator('[data-rule]').first()).toContainText('New rule');
   await expect(page.locator('[data-pages-total]')).toContainText('600 pages');
@@ -81,7 +94,7 @@ test('rules as text say what is wrong with them, and pasted nonsense takes nothi
   await page.getByRole('button', { name: 'as text' }).click();
   const text = page.getByRole('textbox', { name: 'The rule as text' });
   await typeOver(text, 'title has frame');
-  await expect(page.getByText('After title stands holds, begins, ends or is')).toBeVisible();
+  await expect(page.getByText('After title stands holds, begins, ends, is, over or under')).toBeVisible();
   await typeOver(text, 'title holds "frame" and not stock is "sold out"');
   await expect(page.locator('[data-as-typed]')).not.toContainText('as typed: 0');
   await page.keyboard.press('Enter');

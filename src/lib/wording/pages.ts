@@ -1,8 +1,8 @@
 import type { OffReason } from '$lib/core/pages/propose-left-out';
 import type { PageChange, PageOrigin } from '$lib/core/records/site-page';
-import type { Comparison, FieldCondition, PageCondition } from '$lib/core/records/page-condition';
+import type { FieldCondition, PageCondition } from '$lib/core/records/page-condition';
 import type { PageSourceKind } from '$lib/core/records/campaign';
-import { valuesOf } from '$lib/core/records/condition-text';
+import { comparisonWords, valuesOf } from '$lib/core/records/condition-text';
 
 /** Why pages are proposed as left out, and how that is known. */
 export const offWords: Readonly<Record<OffReason, { name: string; how: string }>> = {
@@ -16,8 +16,6 @@ export const offWords: Readonly<Record<OffReason, { name: string; how: string }>
   help: { name: 'Help and contact', how: 'for those who bought' },
   shop: { name: 'Basket and account', how: 'parts of the shop itself' },
 };
-
-export const comparisonWords: Readonly<Record<Comparison, string>> = { holds: 'holds', begins: 'begins', ends: 'ends', equals: 'is' };
 
 export const originWords: Readonly<Record<PageOrigin, string>> = {
   feed: 'a feed',

@@ -357,6 +357,7 @@ it.each([
   ['address begins "/a" and not title holds "x"', false],
   ['address begins one of ("/a", "/b") or title holds "x"', false],
   ['address begins "/a" and title holds "b" and text holds "c" and stock is "d"', true],
+  ['price over 2000', true],
   ['everything', false],
   ['said wrongly', false],
 ])('a rule of more comparisons than a row takes stands as its pages: %s', (when, asPages) =>

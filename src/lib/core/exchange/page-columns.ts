@@ -78,7 +78,14 @@ export interface PageRuleRow {
   conditions: readonly RowCondition[];
 }
 
-const comparisonWords: Readonly<Record<Comparison, string>> = { holds: 'holds', begins: 'begins with', ends: 'ends with', equals: 'is' };
+const comparisonWords: Readonly<Record<Comparison, string>> = {
+  holds: 'holds',
+  begins: 'begins with',
+  ends: 'ends with',
+  equals: 'is',
+  over: 'over',
+  under: 'under',
+};
 
 const conditionColumns: TableColumns<PageRuleRow> = Object.fromEntries(
   Array.from({ length: mostPageConditions }, (_, at) => [

@@ -196,6 +196,15 @@ describe('a campaign of 600 pages', () => {
     expect(sorted.rules[1]!.shares).toEqual([{ name: 'Small frames', pages: expect.any(Array) as number[] }]);
   });
 
+  it('is parted by price, and pages without one are neither over nor under', () => {
+    const priced = domain.pages.flatMap(({ priceMinor }, page) => (priceMinor === null ? [] : [[page, priceMinor] as const]));
+    const where = (isSo: (price: number) => boolean) => priced.flatMap(([page, price]) => (isSo(price) ? [page] : []));
+    expect(domain.matching('price over "1,189"')).toEqual(where((price) => price > 118_900));
+    expect(domain.matching('price under 90.5')).toEqual(where((price) => price < 9050));
+    expect(where((price) => price === 118_900)).not.toEqual([]);
+    expect(priced.length).toBeLessThan(600);
+  });
+
   it('tells where an address goes and why, also one that nobody has read', () => {
     const options = { rules: rulesOf(groups), pagesOff, digits: 2 };
     const known = explainPage(domain, '/cold-frames/ash/low-3-ft', options);
@@ -370,6 +379,7 @@ describe('a rule as it is put together', () => {
     'address begins "/a"',
     'title holds one of ("a", "b") and not stock is "sold out"',
     'title holds "a" or not "price band" is one of ("under 10", "10 to 25")',
+    'price over "2,000" and not price under "5"',
   ])('%s comes back as it went', (text) => {
     const draft = draftOf(conditionOf(text)!);
     expect(draft && writeCondition(conditionOfDraft(draft)!)).toBe(text);
@@ -377,6 +387,7 @@ describe('a rule as it is put together', () => {
   it('deeper ones stay text, and what is not said yet says nothing', () => {
     expect(draftOf(readCondition('(title holds a and title holds b) or title holds c'))).toBeNull();
     expect(conditionOfDraft({ join: 'all', parts: [{ field: 'title', is: 'holds', isNot: false, values: ['', ' '.trim()] }] })).toBeNull();
+    expect(conditionOfDraft({ join: 'all', parts: [{ field: 'price', is: 'over', isNot: false, values: ['cheap'] }] })).toBeNull();
   });
 });
 
@@ -409,6 +420,7 @@ describe('rules unfolded for receivers', () => {
     const pairs = Array.from({ length: 12 }, (_, n) => `(title holds a${n} or title holds b${n})`).join(' and ');
     expect(unfoldRule(readCondition(pairs), { conditions: 100, takesNot: true })).toBeNull();
     expect(unfoldRule(readCondition('title holds a and not title holds a'), { conditions: 3, takesNot: true })).toEqual([]);
+    expect(unfoldRule(readCondition('title holds a or price over 20'), { conditions: 3, takesNot: true })).toBeNull();
   });
 });
 

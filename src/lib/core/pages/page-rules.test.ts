@@ -68,6 +68,7 @@ describe('rules over pages', () => {
       when('title', 'holds', ''),
       when('address', 'holds', 'https://www.'),
       { field: 'title', is: 'like', value: 'x' },
+      { field: 'price', is: 'over', value: '5' },
       { all: [when('title', 'holds', '')] },
       { not: [] },
       { all: [], any: [] },
@@ -76,8 +77,8 @@ describe('rules over pages', () => {
       expect(isRead(condition)).toBe(false);
   });
 
-  const word = fc.constantFrom('a', 'B', 'ab', 'a/b', 'www.a', 'https://a/b/', 'sold out', '');
-  const value = fc.constantFrom('a', 'b', 'AB', 'a/', '/b', 'out');
+  const word = fc.constantFrom('a', 'B', 'ab', 'a/b', 'www.a', 'https://a/b/', 'sold out', '', '7', '1,199.5', '30');
+  const value = fc.constantFrom('a', 'b', 'AB', 'a/', '/b', 'out', '7', '1,200', '12.5');
   const pages = fc.array(
     fc.record({
       address: word,
@@ -90,7 +91,7 @@ describe('rules over pages', () => {
       { maxDepth: 3 },
       fc.record({
         field: fc.constantFrom('address', 'title', 'label', 'price'),
-        is: fc.constantFrom<Comparison>('holds', 'begins', 'ends', 'equals'),
+        is: fc.constantFrom<Comparison>('holds', 'begins', 'ends', 'equals', 'over', 'under'),
         value,
       }),
       fc.record({ all: fc.array(tie('condition'), { maxLength: 3 }) }),
@@ -113,6 +114,9 @@ describe('rules over pages', () => {
     const isAddress = one.field === 'address';
     const texts = isAddress ? [bare(address)] : [columns[one.field] ?? []].flat().map((text) => text.toLowerCase());
     const wanted = isAddress ? bare(one.value) : one.value.toLowerCase();
+    // Of the texts here only those of digits, commas and points are numbers, and Number reads those.
+    if (one.is === 'over') return texts.some((text) => Number(text.replace(',', '')) > Number(wanted.replace(',', '')));
+    if (one.is === 'under') return texts.some((text) => text !== '' && Number(text.replace(',', '')) < Number(wanted.replace(',', '')));
     return texts.some((text) =>
       one.is === 'holds'
         ? text.split(wanted).length > 1

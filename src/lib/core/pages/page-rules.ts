@@ -1,4 +1,4 @@
-import { bareAddress, comparedValue, type FieldCondition, type PageCondition } from '../records/page-condition';
+import { bareAddress, comparedValue, plainNumber, type FieldCondition, type PageCondition } from '../records/page-condition';
 
 /** A page as rules look at it. */
 export interface RulePage {
@@ -33,11 +33,19 @@ export interface SortedPages {
   excluded: number[];
 }
 
+/** A text against a number; a text that is none is neither over nor under it. */
+const compareNumber = (isSo: (number: number, limit: number) => boolean) => (text: string, value: string) => {
+  const [number, limit] = [plainNumber(text), plainNumber(value)];
+  return number !== null && limit !== null && isSo(number, limit);
+};
+
 const compare: Readonly<Record<FieldCondition['is'], (text: string, value: string) => boolean>> = {
   holds: (text, value) => text.includes(value),
   begins: (text, value) => text.startsWith(value),
   ends: (text, value) => text.endsWith(value),
   equals: (text, value) => text === value,
+  over: compareNumber((number, limit) => number > limit),
+  under: compareNumber((number, limit) => number < limit),
 };
 
 /**

@@ -1,5 +1,5 @@
 import { valuesOf } from '../records/condition-text';
-import { comparedValue, type Comparison, type FieldCondition, type PageCondition } from '../records/page-condition';
+import { saysSomething, type Comparison, type FieldCondition, type PageCondition } from '../records/page-condition';
 
 /** One part of a rule as it is put together: a field against one value or several, any of them, or its opposite. */
 export interface DraftPart {
@@ -38,7 +38,7 @@ export function draftOf(condition: PageCondition): RuleDraft | null {
 /** The condition that a draft says. Values that are empty, and parts without any, are not said yet; null where none is. */
 export function conditionOfDraft({ join, parts }: RuleDraft): PageCondition | null {
   const conditions = parts.flatMap(({ field, is, isNot, values }): PageCondition[] => {
-    const said = values.map((value): FieldCondition => ({ field, is, value })).filter((one) => comparedValue(one) !== '');
+    const said = values.map((value): FieldCondition => ({ field, is, value })).filter(saysSomething);
     if (said.length === 0) return [];
     const part: PageCondition = said.length === 1 ? said[0]! : { any: said };
     return [isNot ? { not: part } : part];

@@ -1,4 +1,4 @@
-import type { FieldCondition, PageCondition } from '../records/page-condition';
+import { isOfNumbers, type FieldCondition, type PageCondition } from '../records/page-condition';
 
 /** One comparison of a row of a table, or its opposite. */
 export interface RowCondition extends FieldCondition {
@@ -33,10 +33,10 @@ function joined(parts: readonly (Unfolded | null)[]): Unfolded | null {
   return parts.includes(null) || rows.length > mostRows ? null : rows;
 }
 
-/** A condition as alternatives of comparisons; `not` goes inward to the fields. */
+/** A condition as alternatives of comparisons; `not` goes inward to the fields. Null: too many, or of numbers, which no receiver's row compares. */
 function alternatives(condition: PageCondition, isNot: boolean): Unfolded | null {
   if ('not' in condition) return alternatives(condition.not, !isNot);
-  if ('field' in condition) return [[{ ...condition, isNot }]];
+  if ('field' in condition) return isOfNumbers(condition) ? null : [[{ ...condition, isNot }]];
   const isAll = 'all' in condition;
   const parts = (isAll ? condition.all : condition.any).map((part) => alternatives(part, isNot));
   return isAll === isNot ? joined(parts) : crossed(parts);
@@ -52,8 +52,8 @@ function tidied(row: readonly RowCondition[]): RowCondition[] | null {
 }
 
 /**
- * A rule's condition as rows of which any holds, each of comparisons that all hold (none: everything). Null: there are too many alternatives, or a
- * row says more than rows take.
+ * A rule's condition as rows of which any holds, each of comparisons that all hold (none: everything). Null: there are too many alternatives, a
+ * row says more than rows take, or numbers are compared.
  */
 export function unfoldRule(condition: PageCondition, { conditions, takesNot }: RowLimits): RowCondition[][] | null {
   const rows = alternatives(condition, false)?.flatMap((row) => {

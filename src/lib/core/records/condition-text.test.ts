@@ -45,6 +45,10 @@ describe('conditions in words', () => {
         ],
       },
     ],
+    [
+      'price over "2,000" and not over under 5',
+      { all: [{ field: 'price', is: 'over', value: '2,000' }, { not: { field: 'over', is: 'under', value: '5' } }] },
+    ],
     ['everything', { all: [] }],
     ['not (nothing)', { not: { any: [] } }],
     ['title holds "say ""so"""', { field: 'title', is: 'holds', value: 'say "so"' }],
@@ -58,10 +62,12 @@ describe('conditions in words', () => {
     ['address begins', '14: Here stands a value, and the text ends here.'],
     ['address begins ""', '15: A value that is empty says nothing of a page, not “”.'],
     ['address is "https://"', '11: A value that is empty says nothing of a page, not “https://”.'],
-    ['title has x', '6: After title stands holds, begins, ends or is, not “has”.'],
+    ['title has x', '6: After title stands holds, begins, ends, is, over or under, not “has”.'],
     ['title holds a title holds b', '14: After a condition stands “and” or “or”, not “title”.'],
     ['(title holds a', '14: A bracket is not closed, and the text ends here.'],
     ['title holds "a', '12: A quotation mark is not closed.'],
+    ['price over cheap', '11: After over stands a number, not “cheap”.'],
+    ['price under "1,50"', '12: After under stands a number, not “1,50”.'],
     ['title is one of x', '16: After “one of” stands a bracket with the values, not “x”.'],
   ])('“%s” is none: %s', (text, problem) => {
     expect(problemOf(text)).toBe(problem);

@@ -1,15 +1,23 @@
 import * as z from 'zod';
 import { made } from './made';
-import { comparedValue, type Comparison, type FieldCondition, type PageCondition } from './page-condition';
+import { isOfNumbers, saysSomething, textComparisons, type Comparison, type FieldCondition, type PageCondition } from './page-condition';
 
 /** How deep conditions may stand in each other. */
 const deepest = 32;
 /** The longest text of a condition. */
 export const longestCondition = 4000;
 
-const words: Readonly<Record<Comparison, string>> = { holds: 'holds', begins: 'begins', ends: 'ends', equals: 'is' };
-const comparisonOf = new Map(Object.entries(words).map(([comparison, word]) => [word, comparison as Comparison]));
-const kept = new Set(['and', 'or', 'not', 'everything', 'nothing', 'one', 'of', ...comparisonOf.keys()]);
+/** How comparisons are called, in rules as they are kept and as they are read. */
+export const comparisonWords: Readonly<Record<Comparison, string>> = {
+  holds: 'holds',
+  begins: 'begins',
+  ends: 'ends',
+  equals: 'is',
+  over: 'over',
+  under: 'under',
+};
+const comparisonOf = new Map(Object.entries(comparisonWords).map(([comparison, word]) => [word, comparison as Comparison]));
+const kept = new Set(['and', 'or', 'not', 'everything', 'nothing', 'one', 'of', ...textComparisons.map((is) => comparisonWords[is])]);
 
 const isPlain = (text: string) => /^[^\s"(),]+$/.test(text) && !kept.has(text.toLowerCase());
 const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`;
@@ -24,14 +32,14 @@ export function valuesOf(parts: readonly PageCondition[]): (Omit<FieldCondition,
 }
 
 function writePart(condition: PageCondition, within: 'none' | 'or' | 'and' | 'not'): string {
-  if ('field' in condition) return `${writeField(condition.field)} ${words[condition.is]} ${quoted(condition.value)}`;
+  if ('field' in condition) return `${writeField(condition.field)} ${comparisonWords[condition.is]} ${quoted(condition.value)}`;
   if ('not' in condition) return `not ${writePart(condition.not, 'not')}`;
   const [parts, isAll] = 'all' in condition ? [condition.all, true] : [condition.any, false];
   if (parts.length === 0) return isAll ? 'everything' : 'nothing';
   if (parts.length === 1) return writePart(parts[0]!, within);
   const together = isAll ? null : valuesOf(parts);
   if (together)
-    return `${writeField(together.field)} ${words[together.is]} one of (${together.values.map((value) => quoted(value)).join(', ')})`;
+    return `${writeField(together.field)} ${comparisonWords[together.is]} one of (${together.values.map((value) => quoted(value)).join(', ')})`;
   const text = parts.map((part) => writePart(part, isAll ? 'and' : 'or')).join(isAll ? ' and ' : ' or ');
   return within === 'not' || (within === 'and' && !isAll) ? `(${text})` : text;
 }
@@ -126,7 +134,7 @@ class ConditionReader {
     if (!token || (!token.isQuoted && !isPlain(token.text))) this.fail('Here stands a field, such as address or title');
     this.place++;
     const is = comparisonOf.get((this.tokens[this.place]?.text ?? '').toLowerCase());
-    if (!is) this.fail(`After ${token.text} stands holds, begins, ends or is`);
+    if (!is) this.fail(`After ${token.text} stands holds, begins, ends, is, over or under`);
     this.place++;
     if (!this.is('one') || this.tokens[this.place + 1]?.text.toLowerCase() !== 'of') return this.valued(token.text, is);
     this.place += 2;
@@ -141,7 +149,8 @@ class ConditionReader {
     const token = this.tokens[this.place];
     if (!token || (!token.isQuoted && /^[(),]$/.test(token.text))) this.fail('Here stands a value');
     const condition = { field, is, value: token.text };
-    if (token.text === '' || comparedValue(condition) === '') this.fail('A value that is empty says nothing of a page');
+    if (!saysSomething(condition))
+      this.fail(isOfNumbers(condition) ? `After ${is} stands a number` : 'A value that is empty says nothing of a page');
     this.place++;
     return condition;
   }

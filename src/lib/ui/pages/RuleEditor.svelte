@@ -1,9 +1,15 @@
 <script lang="ts">
   import { tick, untrack } from 'svelte';
-  import { ConditionProblem, conditionOf, readCondition, writeCondition } from '$lib/core/records/condition-text';
-  import { comparisons, type Comparison } from '$lib/core/records/page-condition';
+  import { comparisonWords, ConditionProblem, conditionOf, readCondition, writeCondition } from '$lib/core/records/condition-text';
+  import {
+    comparisons,
+    isOfNumbers,
+    numberComparisons,
+    plainNumber,
+    textComparisons,
+    type Comparison,
+  } from '$lib/core/records/page-condition';
   import { conditionOfDraft, draftOf, type DraftPart, type RuleDraft } from '$lib/core/pages/rule-draft';
-  import { comparisonWords } from '$lib/wording/pages';
   import Button from '../parts/Button.svelte';
   import Input from '../parts/Input.svelte';
   import Select from '../parts/Select.svelte';
@@ -32,18 +38,23 @@
   let text = $state(untrack(() => when));
   let problem = $state('');
   const editSession = `rule ${Date.now()}`;
-  const compared: readonly { value: string; name: string }[] = [false, true].flatMap((isNot) =>
-    comparisons.map((is) => ({
-      value: `${isNot ? 'not ' : ''}${is}`,
-      name: isNot ? (is === 'equals' ? 'is not' : `not ${comparisonWords[is]}`) : comparisonWords[is],
-    })),
-  );
+  const option = (is: Comparison, isNot: boolean) => ({
+    value: `${isNot ? 'not ' : ''}${is}`,
+    name: isNot ? (is === 'equals' ? 'is not' : `not ${comparisonWords[is]}`) : comparisonWords[is],
+  });
+  const options = [...comparisons.map((is) => option(is, false)), ...textComparisons.map((is) => option(is, true))];
+  /** Not over, not under: only where the rule says so already, as pages without a number would count in. */
+  const optionsOf = (part: DraftPart) =>
+    part.isNot && isOfNumbers(part) ? [...options, ...numberComparisons.map((is) => option(is, true))] : options;
   const known = $derived([...new Set([...fields, ...draft.parts.map(({ field }) => field)])]);
   const mostChoices = 14;
 
+  /** Typed where a number is wanted, and none. */
+  const isNoNumber = (part: DraftPart) => isOfNumbers(part) && part.values.some((value) => value !== '' && plainNumber(value) === null);
+
   function write() {
-    const condition = conditionOfDraft(draft);
-    problem = condition ? '' : 'Here stands a value.';
+    const condition = draft.parts.some(isNoNumber) ? null : conditionOfDraft(draft);
+    problem = condition ? '' : draft.parts.some(isOfNumbers) ? 'Here stands a number, such as 150.' : 'Here stands a value.';
     if (condition) problem = onedit((text = writeCondition(condition)), editSession) ?? '';
   }
   function writeText() {
@@ -57,9 +68,11 @@
     Object.assign(part, fields);
     write();
   }
+  /** How a field is compared that is picked; of labels one of the few, else what the text holds. */
+  const firstComparisons: Readonly<Record<string, Comparison>> = { address: 'begins', price: 'over' };
   function pickField(part: DraftPart, field: string) {
     const own = labels.get(field);
-    change(part, { field, is: own ? 'equals' : field === 'address' ? 'begins' : 'holds', values: [''] });
+    change(part, { field, is: own ? 'equals' : (firstComparisons[field] ?? 'holds'), values: [''] });
   }
   const pickComparison = (part: DraftPart, said: string) =>
     change(part, { isNot: said.startsWith('not '), is: said.replace('not ', '') as Comparison });
@@ -69,8 +82,8 @@
         ? part.values.filter((one) => one !== value)
         : [...part.values.filter((one) => one !== ''), value],
     });
-  /** Values as they are typed, parted by commas; the others stay as they stand. */
-  const typedValues = (typed: string) => typed.split(',').map((one) => one.trim());
+  /** Values as they are typed, parted by commas; a number may have commas of its own. */
+  const typedValues = (part: DraftPart, typed: string) => (isOfNumbers(part) ? [typed] : typed.split(',')).map((one) => one.trim());
 
   let box = $state<HTMLElement>();
   async function addPart(join: RuleDraft['join']) {
@@ -135,7 +148,7 @@
         value={`${part.isNot ? 'not ' : ''}${part.is}`}
         onchange={({ currentTarget }) => pickComparison(part, currentTarget.value)}
       >
-        {#each compared as { value, name } (value)}<option {value}>{name}</option>{/each}
+        {#each optionsOf(part) as { value, name } (value)}<option {value}>{name}</option>{/each}
       </Select>
       {#if part.is === 'equals' && choices.length > 0 && choices.length <= mostChoices}
         <span role="group" aria-label={`Values of ${part.field}`} class="flex flex-wrap items-center gap-1">
@@ -150,9 +163,9 @@
         <Input
           class="h-[28px] w-44! font-mono text-[12.5px]!"
           aria-label={`Value ${at + 1}`}
-          placeholder={part.field === 'address' ? '/folder' : 'one, or another'}
+          placeholder={isOfNumbers(part) ? 'a number' : part.field === 'address' ? '/folder' : 'one, or another'}
           value={part.values.join(', ')}
-          oninput={({ currentTarget }) => change(part, { values: typedValues(currentTarget.value) })}
+          oninput={({ currentTarget }) => change(part, { values: typedValues(part, currentTarget.value) })}
         />
       {/if}
       {#if draft.parts.length > 1}<TakeOut label={`Take part ${at + 1} out`} onclick={() => takeOut(part)} />{/if}
