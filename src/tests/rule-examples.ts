@@ -46,6 +46,13 @@ export const both =
   (...steps: ((snapshot: Snapshot) => Snapshot)[]) =>
   (snapshot: Snapshot) =>
     steps.reduce((made, step) => step(made), snapshot);
+/** A shop that counts orders, and bids so much for its low frames. */
+const lowFramesAt = (bidMinor: number) =>
+  both(
+    (snapshot) => change(snapshot, 'brief', { goal: 'sales' }),
+    (snapshot) => change(snapshot, 'campaign', { bidMinor }),
+    pageShop([{ name: 'Low frames', when: 'address holds "ash/low"' }]),
+  );
 /** A plan in which every line of every ad says this. */
 const withLines = (snapshot: Snapshot, text: string): Snapshot => ({
   ...snapshot,
@@ -414,6 +421,7 @@ export const ruleExamples: Record<RuleId, { raises: (snapshot: Snapshot) => Snap
     raises: pageShop([{ name: 'All', when: 'everything' }]),
     not: pageShop([{ name: 'All', when: 'everything' }], [{ name: 'Jobs', when: 'address begins "/careers"' }]),
   },
+  'groups.pages-cannot-pay': { raises: lowFramesAt(645), not: lowFramesAt(644) },
   'ads.price-of-no-page': { raises: pageAd('Cold frames from £73, delivered flat'), not: pageAd('Cold frames from £90, delivered flat') },
   'ads.page-is-cheaper': { raises: pageAd('Cold frames from £105, delivered flat'), not: pageAd('Cold frames from £90, delivered flat') },
   'ads.promise-of-some-pages': { raises: pageAd('All of them in stock'), not: pageAd('All of them in glass') },

@@ -145,6 +145,11 @@ const writers: Record<RuleId, Writer> = {
     `${d.text('group')}: so do the keywords of ${d.list('others', 2)}, ${d.list('keywords', 3)}.`,
     'Keep apart',
   ],
+  'groups.pages-cannot-pay': (d) => [
+    `${countOf(d.number('count'), 'page')} cannot pay the bid`,
+    `${d.text('group')}: the dearest costs ${d.money('dearestMinor')}, so a click may cost ${d.money('perClickMinor')}; the bid is ${d.money('bidMinor')}. Bid less, or leave them out.`,
+    `Bid ${d.money('perClickMinor')}`,
+  ],
   'groups.all-pages': (d) => [
     'All pages, and none left out',
     `${d.text('campaign')}: jobs, terms and what is sold out are advertised too, ${d.text('all')} pages in all.`,

@@ -9,7 +9,7 @@ import type { Campaign } from '../records/campaign';
 import type { Group } from '../records/group';
 import type { SitePage } from '../records/site-page';
 import { childrenOf, inOrder, nextPosition } from '../store/snapshot';
-import type { PlanView } from '../view/plan-view';
+import { countsEnquiries, groupBid, worthOf, type PlanView } from '../view/plan-view';
 import type { Report } from './finding';
 import type { Units } from './proof-unit';
 
@@ -105,6 +105,38 @@ function checkGroups(view: PlanView, { groups, sorted, domain }: CampaignPages):
   });
 }
 
+/**
+ * Groups whose dearest page, sold once, pays no click at the group's bid: an order worth its price instead of the brief's is reckoned as the brief's
+ * is (rules §5). Only of shops that count orders, and where half of a group's pages tell a price.
+ */
+function checkWorth(view: PlanView, { groups, sorted, domain }: CampaignPages): Report[] {
+  if (countsEnquiries(view.brief.goal)) return [];
+  return groups.flatMap((group, at): Report[] => {
+    const bidMinor = groupBid(view, group);
+    const { catches } = sorted.rules[at]!;
+    const prices = catches.flatMap((page) => domain.pages[page]!.priceMinor ?? []);
+    if (bidMinor === null || prices.length === 0 || prices.length * 2 < catches.length) return [];
+    const dearestMinor = prices.reduce((most, one) => Math.max(most, one));
+    const worth = worthOf({ ...view, brief: { ...view.brief, valueMinor: dearestMinor } });
+    if (!worth || worth.perClickMinor >= bidMinor) return [];
+    const { perClickMinor } = worth;
+    return [
+      {
+        rule: 'groups.pages-cannot-pay',
+        ...ofGroup(group, 'defaultBidMinor'),
+        data: { group: group.name, count: catches.length, dearestMinor, perClickMinor, bidMinor },
+        ...(perClickMinor > 0 && {
+          mend: {
+            kind: 'offer',
+            change: { type: 'set', record: 'group', ids: [group.id], fields: { defaultBidMinor: perClickMinor } },
+            data: { perClickMinor },
+          },
+        }),
+      },
+    ];
+  });
+}
+
 function checkOverlaps(view: PlanView, campaign: Campaign): Report[] {
   const { domain, groups, sorted } = campaignPages(view, campaign);
   return groups.flatMap((group, at): Report[] => {
@@ -144,6 +176,8 @@ export const pageUnits: Units = (view) => {
           campaign,
           view.client,
           view.account,
+          view.brief,
+          view.house,
           snapshot.sitePage,
           ...groups,
           ...ads,
@@ -151,7 +185,7 @@ export const pageUnits: Units = (view) => {
         ],
         read: () => {
           const found = campaignPages(view, campaign);
-          return [...checkRules(found), ...checkCampaign(campaign, found), ...checkGroups(view, found)];
+          return [...checkRules(found), ...checkCampaign(campaign, found), ...checkGroups(view, found), ...checkWorth(view, found)];
         },
       },
       {

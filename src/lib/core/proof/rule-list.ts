@@ -80,6 +80,7 @@ export const ruleList = {
   'groups.pages-not-answering': { chapter: 'groups', severity: 'look' },
   'groups.pages-of-nobody': { chapter: 'groups', severity: 'suggestion' },
   'groups.page-answers-too': { chapter: 'groups', severity: 'look' },
+  'groups.pages-cannot-pay': { chapter: 'groups', severity: 'suggestion' },
   'groups.all-pages': { chapter: 'groups', severity: 'look' },
 
   'ads.no-ad': { chapter: 'ads', severity: 'fix' },
