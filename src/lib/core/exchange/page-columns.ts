@@ -4,7 +4,7 @@ import { unfoldRule, type RowCondition } from '../pages/unfold-rule';
 import { drivers, pageSources, type Campaign, type PagesOff } from '../records/campaign';
 import type { Group } from '../records/group';
 import type { Layout } from '../records/layout';
-import { conditionOf } from '../records/condition-text';
+import { comparisonWords, conditionOf } from '../records/condition-text';
 import type { Comparison } from '../records/page-condition';
 import { keptOfSitePage, type SitePage } from '../records/site-page';
 import { mostPageConditions } from '../records/table-fields';
@@ -78,14 +78,8 @@ export interface PageRuleRow {
   conditions: readonly RowCondition[];
 }
 
-const comparisonWords: Readonly<Record<Comparison, string>> = {
-  holds: 'holds',
-  begins: 'begins with',
-  ends: 'ends with',
-  equals: 'is',
-  over: 'over',
-  under: 'under',
-};
+/** Comparisons as tables call them. */
+const tableWords: Readonly<Record<Comparison, string>> = { ...comparisonWords, begins: 'begins with', ends: 'ends with' };
 
 const conditionColumns: TableColumns<PageRuleRow> = Object.fromEntries(
   Array.from({ length: mostPageConditions }, (_, at) => [
@@ -98,7 +92,7 @@ const conditionColumns: TableColumns<PageRuleRow> = Object.fromEntries(
       {
         write: ({ conditions }: PageRuleRow) => {
           const condition = conditions[at];
-          return condition ? `${condition.isNot ? 'not ' : ''}${comparisonWords[condition.is]}` : '';
+          return condition ? `${condition.isNot ? 'not ' : ''}${tableWords[condition.is]}` : '';
         },
       },
     ],

@@ -1,8 +1,7 @@
 import * as z from 'zod';
 import { packOf } from '../store/pack-schema';
 import { sentId } from '../records/fields';
-import { verdicts } from '../records/find';
-import { figures, find, type Figures } from '../records/find';
+import { figures, find, verdicts, type Figures } from '../records/find';
 import { type IncomingHead, type IncomingRow } from './incoming-finds';
 import type { IncomingFind } from './merge-finds';
 

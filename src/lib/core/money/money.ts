@@ -2,13 +2,14 @@ const formats = new Map<string, Intl.NumberFormat>();
 
 const digitsOf = new Map<string, number>();
 
-/** Making a format is slow, using one is not. */
-function formatOf(locale: string, currency: string, decimals: number | undefined): Intl.NumberFormat {
+/** Making a format is slow, using one is not. Without a currency: plain numbers. */
+function formatOf(locale: string, currency: string | null, decimals: number | undefined): Intl.NumberFormat {
   const key = `${locale} ${currency} ${decimals}`;
   let format = formats.get(key);
   if (!format) {
     const digits = { minimumFractionDigits: decimals, maximumFractionDigits: decimals };
-    format = new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay: 'narrowSymbol', ...digits });
+    const sign = currency === null ? {} : ({ style: 'currency', currency, currencyDisplay: 'narrowSymbol' } as const);
+    format = new Intl.NumberFormat(locale, { ...sign, ...digits });
     formats.set(key, format);
   }
   return format;
@@ -49,9 +50,9 @@ export function formatRoughly(minor: number, currency: string, locale = 'en-GB')
 
 /** A sum for a column whose head names the currency: `6,350.20`, or only about right `6,350`. */
 export function formatUnsigned(minor: number, currency: string, isRough = false, locale = 'en-GB'): string {
-  const digits = isRough ? 0 : minorDigits(currency);
-  const amount = minor / 10 ** minorDigits(currency);
-  return (isRough ? Math.round(amount) : amount).toLocaleString(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits });
+  const digits = minorDigits(currency);
+  const amount = minor / 10 ** digits;
+  return isRough ? formatOf(locale, null, 0).format(Math.round(amount)) : formatOf(locale, null, digits).format(amount);
 }
 
 /** The sign of a currency, as a column's head names it: `£`. */

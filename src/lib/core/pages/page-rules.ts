@@ -33,19 +33,23 @@ export interface SortedPages {
   excluded: number[];
 }
 
-/** A text against a number; a text that is none is neither over nor under it. */
-const compareNumber = (isSo: (number: number, limit: number) => boolean) => (text: string, value: string) => {
-  const [number, limit] = [plainNumber(text), plainNumber(value)];
-  return number !== null && limit !== null && isSo(number, limit);
+/** Texts that are numbers against a number, read once; a text that is none is neither over nor under it. */
+const againstNumber = (isSo: (number: number, limit: number) => boolean) => (value: string) => {
+  const limit = plainNumber(value);
+  return (text: string) => {
+    const number = limit === null ? null : plainNumber(text);
+    return number !== null && isSo(number, limit!);
+  };
 };
 
-const compare: Readonly<Record<FieldCondition['is'], (text: string, value: string) => boolean>> = {
-  holds: (text, value) => text.includes(value),
-  begins: (text, value) => text.startsWith(value),
-  ends: (text, value) => text.endsWith(value),
-  equals: (text, value) => text === value,
-  over: compareNumber((number, limit) => number > limit),
-  under: compareNumber((number, limit) => number < limit),
+/** What asks a text whether it compares so with a value. */
+const against: Readonly<Record<FieldCondition['is'], (value: string) => (text: string) => boolean>> = {
+  holds: (value) => (text) => text.includes(value),
+  begins: (value) => (text) => text.startsWith(value),
+  ends: (value) => (text) => text.endsWith(value),
+  equals: (value) => (text) => text === value,
+  over: againstNumber((number, limit) => number > limit),
+  under: againstNumber((number, limit) => number < limit),
 };
 
 /**
@@ -75,9 +79,8 @@ export class PageTexts {
     if ('not' in condition) return this.matching(condition.not).map((matches) => 1 - matches);
     if ('all' in condition) return this.joined(condition.all, 1);
     if ('any' in condition) return this.joined(condition.any, 0);
-    const value = comparedValue(condition);
-    const holds = compare[condition.is];
-    return Uint8Array.from(this.textsOf(condition.field), (texts) => (texts.some((text) => holds(text, value)) ? 1 : 0));
+    const holds = against[condition.is](comparedValue(condition));
+    return Uint8Array.from(this.textsOf(condition.field), (texts) => (texts.some(holds) ? 1 : 0));
   }
 
   /** `start` 1: where all parts hold; 0: where any does. */

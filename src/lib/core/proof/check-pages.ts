@@ -55,8 +55,10 @@ function partly(pages: readonly SitePage[]): { column: string; value: string; co
   );
 }
 
+const pricesOf = (pages: readonly SitePage[]): number[] => pages.flatMap(({ priceMinor }) => priceMinor ?? []);
+
 function checkDescriptions({ snapshot, account }: PlanView, group: Group, pages: readonly SitePage[]): Report[] {
-  const prices = pages.flatMap(({ priceMinor }) => priceMinor ?? []);
+  const prices = pricesOf(pages);
   const cheapest = prices.length > 0 ? prices.reduce((least, one) => Math.min(least, one)) : null;
   const labels = partly(pages);
   return childrenOf(snapshot.ad, 'groupId', group.id).flatMap((ad) =>
@@ -86,6 +88,34 @@ function checkDescriptions({ snapshot, account }: PlanView, group: Group, pages:
   );
 }
 
+/**
+ * Whether a group's dearest page, sold once, pays a click at the group's bid: an order worth its price instead of the brief's is reckoned as the
+ * brief's is (rules §5). Only of shops that count orders, and where half of a group's pages tell a price.
+ */
+function checkWorth(view: PlanView, group: Group, pages: readonly SitePage[]): Report[] {
+  const bidMinor = groupBid(view, group);
+  const prices = pricesOf(pages);
+  if (countsEnquiries(view.brief.goal) || bidMinor === null || prices.length === 0 || prices.length * 2 < pages.length) return [];
+  const dearestMinor = prices.reduce((most, one) => Math.max(most, one));
+  const worth = worthOf({ ...view, brief: { ...view.brief, valueMinor: dearestMinor } });
+  if (!worth || worth.perClickMinor >= bidMinor) return [];
+  const { perClickMinor } = worth;
+  return [
+    {
+      rule: 'groups.pages-cannot-pay',
+      ...ofGroup(group, 'defaultBidMinor'),
+      data: { group: group.name, count: pages.length, dearestMinor, perClickMinor, bidMinor },
+      ...(perClickMinor > 0 && {
+        mend: {
+          kind: 'offer',
+          change: { type: 'set', record: 'group', ids: [group.id], fields: { defaultBidMinor: perClickMinor } },
+          data: { perClickMinor },
+        },
+      }),
+    },
+  ];
+}
+
 function checkGroups(view: PlanView, { groups, sorted, domain }: CampaignPages): Report[] {
   return groups.flatMap((group, at) => {
     const pages = sorted.rules[at]!.catches.map((page) => domain.pages[page]!);
@@ -101,38 +131,7 @@ function checkGroups(view: PlanView, { groups, sorted, domain }: CampaignPages):
           ]
         : []),
       ...checkDescriptions(view, group, pages),
-    ];
-  });
-}
-
-/**
- * Groups whose dearest page, sold once, pays no click at the group's bid: an order worth its price instead of the brief's is reckoned as the brief's
- * is (rules §5). Only of shops that count orders, and where half of a group's pages tell a price.
- */
-function checkWorth(view: PlanView, { groups, sorted, domain }: CampaignPages): Report[] {
-  if (countsEnquiries(view.brief.goal)) return [];
-  return groups.flatMap((group, at): Report[] => {
-    const bidMinor = groupBid(view, group);
-    const { catches } = sorted.rules[at]!;
-    const prices = catches.flatMap((page) => domain.pages[page]!.priceMinor ?? []);
-    if (bidMinor === null || prices.length === 0 || prices.length * 2 < catches.length) return [];
-    const dearestMinor = prices.reduce((most, one) => Math.max(most, one));
-    const worth = worthOf({ ...view, brief: { ...view.brief, valueMinor: dearestMinor } });
-    if (!worth || worth.perClickMinor >= bidMinor) return [];
-    const { perClickMinor } = worth;
-    return [
-      {
-        rule: 'groups.pages-cannot-pay',
-        ...ofGroup(group, 'defaultBidMinor'),
-        data: { group: group.name, count: catches.length, dearestMinor, perClickMinor, bidMinor },
-        ...(perClickMinor > 0 && {
-          mend: {
-            kind: 'offer',
-            change: { type: 'set', record: 'group', ids: [group.id], fields: { defaultBidMinor: perClickMinor } },
-            data: { perClickMinor },
-          },
-        }),
-      },
+      ...checkWorth(view, group, pages),
     ];
   });
 }
@@ -185,7 +184,7 @@ export const pageUnits: Units = (view) => {
         ],
         read: () => {
           const found = campaignPages(view, campaign);
-          return [...checkRules(found), ...checkCampaign(campaign, found), ...checkGroups(view, found), ...checkWorth(view, found)];
+          return [...checkRules(found), ...checkCampaign(campaign, found), ...checkGroups(view, found)];
         },
       },
       {

@@ -20,6 +20,9 @@ export const judgingRules: JudgingRules = { z: 1.645, conversions: 2 };
 export const judgements = ['converting', 'promising', 'costing', 'too-early'] as const;
 export type Judgement = (typeof judgements)[number];
 
+/** Whether what is judged so is worth its cost, as far as one can tell. */
+export const isPaying = (judgement: Judgement | undefined): boolean => judgement === 'converting' || judgement === 'promising';
+
 /** A judgement with its sum. */
 export interface JudgedTerm {
   judgement: Judgement;

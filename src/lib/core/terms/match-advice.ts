@@ -7,7 +7,7 @@ import type { MatchType } from '../records/match-types';
 import type { SimpleChange } from '../store/changes';
 import { childrenOf, inOrder } from '../store/snapshot';
 import { firstLanguage, type PlanView } from '../view/plan-view';
-import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
+import { isPaying, judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
 import { sumJudgedOn, type Term } from './read-terms';
 
 /** The least share of a keyword’s clicks that came for its own words where it stays as it is (house rule). */
@@ -41,9 +41,8 @@ function advise(
   leastClicks: number,
 ): MatchAdvice {
   const { sum, ownClicks, judged } = own;
-  const pays = judged?.judgement === 'converting' || judged?.judgement === 'promising';
   if (keyword.match === 'exact') return judged?.judgement === 'converting' && !hasPhrase ? { say: 'widen', to: 'phrase' } : { say: 'stay' };
-  if (pays || sum.clicks < leastClicks || ownClicks / sum.clicks >= leastOwn) return { say: 'stay' };
+  if (isPaying(judged?.judgement) || sum.clicks < leastClicks || ownClicks / sum.clicks >= leastOwn) return { say: 'stay' };
   // Broad: where most came for its words in order, a phrase keeps them.
   return { say: 'tighten', to: keyword.match === 'broad' && inItsOrder / sum.clicks >= leastOwn ? 'phrase' : 'exact' };
 }

@@ -1,7 +1,7 @@
 import type { LanguageWords } from '../keywords/stems';
 import { blank } from '../records/record-types';
 import { WordIndex } from '../research/word-index';
-import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
+import { isPaying, judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
 import { sumJudgedOn, type Term } from './read-terms';
 
 /** A word, with what came of all terms that hold it. */
@@ -15,13 +15,13 @@ export interface WordByCost extends TermFigures {
   proposed: 'keep' | 'block' | null;
 }
 
-const pays = (judged: JudgedTerm | null) => judged?.judgement === 'converting' || judged?.judgement === 'promising';
-const costs = (judged: JudgedTerm | null) => judged?.judgement === 'costing';
+/** What a judgement speaks for. */
+const speaksFor = (judged: JudgedTerm | null): WordByCost['proposed'] =>
+  isPaying(judged?.judgement) ? 'keep' : judged?.judgement === 'costing' ? 'block' : null;
 
 function propose(judged: JudgedTerm | null, terms: readonly Term[]): WordByCost['proposed'] {
-  if (pays(judged)) return terms.some((term) => costs(term.judged)) ? null : 'keep';
-  if (costs(judged)) return terms.some((term) => pays(term.judged)) ? null : 'block';
-  return null;
+  const proposed = speaksFor(judged);
+  return terms.every((term) => [null, proposed].includes(speaksFor(term.judged))) ? proposed : null;
 }
 
 /** Words that stand in at least two terms, most cost first; counted as in Research, judged as a term is. */

@@ -5,7 +5,7 @@
     comparisons,
     isOfNumbers,
     numberComparisons,
-    plainNumber,
+    saysSomething,
     textComparisons,
     type Comparison,
   } from '$lib/core/records/page-condition';
@@ -50,7 +50,8 @@
   const mostChoices = 14;
 
   /** Typed where a number is wanted, and none. */
-  const isNoNumber = (part: DraftPart) => isOfNumbers(part) && part.values.some((value) => value !== '' && plainNumber(value) === null);
+  const isNoNumber = (part: DraftPart) =>
+    isOfNumbers(part) && part.values.some((value) => value !== '' && !saysSomething({ ...part, value }));
 
   function write() {
     const condition = draft.parts.some(isNoNumber) ? null : conditionOfDraft(draft);
