@@ -49,6 +49,22 @@ export class ExistingRows {
     return found.length > 0 ? 'changed' : 'existing';
   }
 
+  /** Offers a change of a field that no cell says alone; one that the same tables offer already stands. */
+  offer(
+    row: FieldRow,
+    id: string,
+    { change, ...said }: Pick<ChangedField, 'name' | 'field' | 'before' | 'after'> & { change: SimpleChange | string | null },
+  ): 'changed' | 'existing' {
+    const key = `${id} ${said.field}`;
+    if (change === null || this.changed.some((one) => one.key === key)) return 'existing';
+    if (typeof change === 'string') {
+      this.by.cells.say(row, said.field, 'unfit', change);
+      return 'existing';
+    }
+    this.changed.push({ sheet: row.sheet, line: row.line, kind: row.kind, ...said, key, change });
+    return 'changed';
+  }
+
   /** What a field that comes otherwise makes of the row that stands; null: such a field is not taken. */
   private setterOf(kind: TableName, field: string): Setter | null {
     const { record, columns } = tableDescriptions[kind];

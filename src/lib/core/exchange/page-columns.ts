@@ -5,7 +5,7 @@ import { drivers, pageSources, type Campaign, type PagesOff } from '../records/c
 import type { Group } from '../records/group';
 import type { Layout } from '../records/layout';
 import { comparisonWords, conditionOf } from '../records/condition-text';
-import type { Comparison } from '../records/page-condition';
+import { saysSomething, type Comparison } from '../records/page-condition';
 import { keptOfSitePage, type SitePage } from '../records/site-page';
 import { mostPageConditions } from '../records/table-fields';
 import { inOrder } from '../store/snapshot';
@@ -13,7 +13,8 @@ import { writeAddress } from '../text/address';
 import { columnsOf } from '../layouts/layouts';
 import { groupBid, type PlanView } from '../view/plan-view';
 import { parts, writeParts } from './list-cells';
-import type { CellWriting, TableColumns } from './table-columns';
+import type { FieldRow } from './read-rows';
+import type { CellReading, CellWriting, TableColumns } from './table-columns';
 
 const driverWords = drivers.map((driver) => [driver] as const);
 const sourceWords = pageSources.map((source) => [source] as const);
@@ -67,25 +68,32 @@ function groupsOfPage(view: PlanView, page: SitePage): string[] {
   });
 }
 
+const ruleUses = ['aim', 'leave out'] as const;
+type RuleUse = (typeof ruleUses)[number];
+
 /** A row of the table of rules: pages that a group is aimed at, or that it or the whole campaign leaves out. */
 export interface PageRuleRow {
   id: string;
   campaign: Campaign;
   /** Null: of the whole campaign. */
   group: Group | null;
-  use: 'aim' | 'leave out';
+  use: RuleUse;
   /** All of them hold; none: all pages. */
   conditions: readonly RowCondition[];
 }
 
 /** Comparisons as tables call them. */
 const tableWords: Readonly<Record<Comparison, string>> = { ...comparisonWords, begins: 'begins with', ends: 'ends with' };
+const comparisonOf = new Map(
+  [tableWords, comparisonWords].flatMap((words) => Object.entries(words).map(([comparison, word]) => [word, comparison as Comparison])),
+);
+const allPages = 'all pages';
 
 const conditionColumns: TableColumns<PageRuleRow> = Object.fromEntries(
   Array.from({ length: mostPageConditions }, (_, at) => [
     [
       `page field ${at + 1}`,
-      { write: ({ conditions }: PageRuleRow) => (at === 0 && conditions.length === 0 ? 'all pages' : (conditions[at]?.field ?? '')) },
+      { write: ({ conditions }: PageRuleRow) => (at === 0 && conditions.length === 0 ? allPages : (conditions[at]?.field ?? '')) },
     ],
     [
       `page comparison ${at + 1}`,
@@ -100,7 +108,7 @@ const conditionColumns: TableColumns<PageRuleRow> = Object.fromEntries(
   ]).flat(),
 );
 
-/** The table of rules, unfolded for receivers; it follows from groups and campaigns, and nothing of it is read back. */
+/** The table of rules, unfolded for receivers; its rows come back together, as the rule of their group (`ComingPageRules`). */
 export const pageRuleColumns: TableColumns<PageRuleRow> = {
   campaign: { write: ({ campaign }) => campaign.name, tells: true },
   group: { write: ({ group }) => group?.name ?? '', tells: true },
@@ -108,6 +116,41 @@ export const pageRuleColumns: TableColumns<PageRuleRow> = {
   bid: { write: ({ group, use }, { view, money }: CellWriting) => money(group && use === 'aim' ? groupBid(view, group) : null) },
   ...conditionColumns,
 };
+
+/** One condition of a row of rules; null where, noted, it cannot be read. */
+function readRowCondition(row: FieldRow, at: number, { cells }: CellReading): RowCondition | null {
+  const [field, said, value] = ['field', 'comparison', 'value'].map((part) => cells.text(row, `page ${part} ${at}`)) as [
+    string,
+    string,
+    string,
+  ];
+  const [, not, word] = /^(not )?(.*)$/.exec(said.toLowerCase())!;
+  const is = comparisonOf.get(word!);
+  if (!is) cells.say(row, `page comparison ${at}`, said === '' ? 'empty' : 'unknown-word', said, true);
+  else if (!saysSomething({ field, is, value })) cells.say(row, `page value ${at}`, value === '' ? 'empty' : 'not-a-number', value, true);
+  else return { field, is, value, isNot: not !== undefined };
+  return null;
+}
+
+/** What a row of rules says; null where, noted, it cannot be read. */
+export function readPageRuleRow(row: FieldRow, by: CellReading): Pick<PageRuleRow, 'use' | 'conditions'> | null {
+  const { cells } = by;
+  const use = ruleUses.find((one) => one === cells.text(row, 'rule use').toLowerCase());
+  if (!use) {
+    const said = cells.required(row, 'rule use');
+    if (said !== '') cells.say(row, 'rule use', 'unknown-word', said, true);
+    return null;
+  }
+  const conditions: RowCondition[] = [];
+  for (let at = 1; at <= mostPageConditions && cells.text(row, `page field ${at}`) !== ''; at++) {
+    if (at === 1 && cells.text(row, 'page field 1').toLowerCase() === allPages) break;
+    const condition = readRowCondition(row, at, by);
+    if (!condition) return null;
+    conditions.push(condition);
+  }
+  if (conditions.length === 0 && cells.required(row, 'page field 1') === '') return null;
+  return { use, conditions };
+}
 
 /** How many conditions a layout's rows of rules have columns for. */
 const conditionsOf = (layout: Layout) => columnsOf(layout, 'page-rules').filter(({ field }) => field.startsWith('page field ')).length;
@@ -132,6 +175,11 @@ function earlierRules({ sorted, groups }: CampaignPages, at: number, isAllKnown:
   );
 }
 
+/** What a campaign leaves out, each reason with its rows. */
+export function rowsLeftOut({ domain, sorted }: CampaignPages, layout: Layout): (PagesOff & { rows: (readonly RowCondition[])[] })[] {
+  return sorted.off.map(({ name, when, pages }) => ({ name, when, rows: rowsOf(domain, when, pages, conditionsOf(layout)) }));
+}
+
 /** The rows of rules of every campaign with groups of pages: what it leaves out, then each group's pages, then those of rules before it. */
 export function* pageRuleRows(view: PlanView, layout: Layout): Iterable<PageRuleRow> {
   const conditions = conditionsOf(layout);
@@ -147,7 +195,7 @@ export function* pageRuleRows(view: PlanView, layout: Layout): Iterable<PageRule
       use,
       conditions: all,
     });
-    for (const { when, pages } of sorted.off) for (const all of rowsOf(domain, when, pages, conditions)) yield row(null, 'leave out', all);
+    for (const { rows } of rowsLeftOut(found, layout)) for (const all of rows) yield row(null, 'leave out', all);
     for (const [at, group] of groups.entries()) {
       if (group.pagesWhen === '') continue;
       for (const all of rowsOf(domain, group.pagesWhen, sorted.rules[at]!.catches, conditions)) yield row(group, 'aim', all);

@@ -6,7 +6,6 @@ import { writeAddress } from '../text/address';
 import { applyEdits, inOrder, nextPosition, type Snapshot, type RowEdit } from '../store/snapshot';
 import type { Change, SimpleChange } from '../store/changes';
 import { groupBid, landingPageOf, type PlanView } from '../view/plan-view';
-import type { Group } from '../records/group';
 import { keyOfExtra } from './extra-columns';
 import { recordSchemas } from '../records/record-schemas';
 import { type RecordTypes } from '../records/record-types';
@@ -33,7 +32,7 @@ export class PlanAdditions {
   private readonly known = new Map<string, string>();
   private readonly added: Partial<Record<RecordName, Row[]>> = {};
   private readonly positions = new Map<RecordName, number>();
-  private readonly groups = new Map<string, Group>();
+  private readonly addedById = new Map<string, Row>();
   private campaignsSnapshot: { size: number; snapshot: Snapshot };
 
   constructor(
@@ -65,7 +64,7 @@ export class PlanAdditions {
     this.positions.set(record, position + 1);
     const name: RecordName = record;
     (this.added[name] ??= []).push(checked.data);
-    if (name === 'group') this.groups.set(checked.data.id, checked.data as unknown as Group);
+    this.addedById.set(checked.data.id, checked.data);
     if (key) this.known.set(keyOf(record, key), checked.data.id);
     return { id: checked.data.id };
   }
@@ -79,19 +78,32 @@ export class PlanAdditions {
     return changes.length > 0 ? { type: 'several', name, changes } : null;
   }
 
-  private groupById(id: string): Group | undefined {
-    return this.view.snapshot.group.get(id) ?? this.groups.get(id);
+  /** A row that stands or was added, by its id. */
+  rowOf<Name extends RecordName>(record: Name, id: string): RecordTypes[Name] | undefined {
+    return (this.view.snapshot[record].get(id) ?? this.addedById.get(id)) as RecordTypes[Name] | undefined;
+  }
+
+  /** Sets fields of a row that was added; answers what is wrong with them, or null. */
+  amend<Name extends RecordName>(record: Name, id: string, fields: Partial<RecordTypes[Name]>): { field: string; message: string } | null {
+    const row = this.addedById.get(id);
+    const checked = recordSchemas[record].safeParse({ ...row, ...fields });
+    if (!row || !checked.success) {
+      const [issue] = checked.error?.issues ?? [];
+      return { field: String(issue?.path[0] ?? ''), message: issue?.message ?? '' };
+    }
+    Object.assign(row, fields);
+    return null;
   }
 
   /** The bid, in minor units, that keywords of a group have unless they have their own; null where the group and its campaign have none. */
   bidOfGroup(id: string): number | null {
-    const group = this.groupById(id);
+    const group = this.rowOf('group', id);
     return group ? groupBid({ ...this.view, snapshot: this.snapshotWithCampaigns() }, group) : null;
   }
 
   /** The address that ads of a group lead to unless they have their own, written in full. */
   pageOfGroup(id: string): string {
-    const page = this.groupById(id)?.landingPage;
+    const page = this.rowOf('group', id)?.landingPage;
     return writeAddress(page === undefined || page === '' ? landingPageOf(this.view, { groupId: id, landingPage: '' }) : page);
   }
 

@@ -15,6 +15,7 @@ import { campaignColumns } from './campaign-columns';
 import type { ChangedField } from './changed-rows';
 import { CellReader, type TableProblem } from './cell-reader';
 import { ComingKeywords } from './coming-keywords';
+import { ComingPageRules } from './coming-page-rules';
 import { ExistingRows } from './existing-rows';
 import { extraColumns, keyOfExtra } from './extra-columns';
 import { groupColumns, keywordColumns, readLevel, readMark } from './group-columns';
@@ -55,6 +56,7 @@ class TablesReader implements CellReading {
   readonly additions: PlanAdditions;
   readonly existing: ExistingRows;
   private readonly comingKeywords: ComingKeywords;
+  private readonly comingRules: ComingPageRules;
   readonly counts = Object.fromEntries(
     tableNames.map((name) => [name, { rows: 0, added: 0, changed: 0, existing: 0, leftOut: 0 }]),
   ) as TablesRead['counts'];
@@ -69,6 +71,7 @@ class TablesReader implements CellReading {
     this.additions = new PlanAdditions(view, newId);
     this.existing = new ExistingRows(this, newId);
     this.comingKeywords = new ComingKeywords(rows, this);
+    this.comingRules = new ComingPageRules(rows, this);
   }
 
   read(row: FieldRow): void {
@@ -126,13 +129,13 @@ class TablesReader implements CellReading {
   }
 
   /** The campaign a row names; made where no row of its own came before. */
-  private campaignOf(row: FieldRow): string | null {
+  private campaignOf(row: FieldRow, cells: FieldRow['cells'] = {}): string | null {
     const name = this.cells.required(row, 'campaign');
     if (name === '') return null;
     const known = this.additions.find('campaign', [name]);
     if (known) return known;
     this.cells.say(row, 'campaign', 'made', name);
-    return this.addCampaign({ ...row, cells: {} }, name);
+    return this.addCampaign({ ...row, cells }, name);
   }
 
   private groupOf(row: FieldRow): string | null {
@@ -229,11 +232,11 @@ class TablesReader implements CellReading {
     return this.add(row, 'sitePage', { ...fields, address }, [bareAddress(address)]) ? 'added' : 'left-out';
   }
 
-  /** Rules follow from what groups and campaigns say: their rows only name whose they are. */
   private pageRule(row: FieldRow): Outcome {
-    const [campaign, group] = [this.cells.text(row, 'campaign'), this.cells.text(row, 'group')];
-    const campaignId = this.additions.find('campaign', [campaign]);
-    return campaignId && (group === '' || this.additions.find('group', [campaignId, group])) ? 'existing' : 'left-out';
+    const campaignId = this.campaignOf(row, { 'driven by': 'pages' });
+    const groupId = this.cells.text(row, 'group') === '' ? null : this.groupOf(row);
+    if (!campaignId || (!groupId && this.cells.text(row, 'group') !== '')) return 'left-out';
+    return this.comingRules.read(row, campaignId, groupId);
   }
 
   private extra(row: FieldRow): Outcome {

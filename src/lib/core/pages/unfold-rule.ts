@@ -68,11 +68,27 @@ export function unfoldRule(condition: PageCondition, { conditions, takesNot }: R
   });
 }
 
-/** Rows read back as the condition that they unfold. */
+/** Rows that differ in the value of their last comparison alone, together. */
+function rowsTogether(rows: readonly (readonly RowCondition[])[]): (readonly RowCondition[])[][] {
+  const byRest = new Map<string, (readonly RowCondition[])[]>();
+  for (const row of rows) {
+    const last = row.at(-1);
+    // Of several values that a field may not have, each stands in a row of its own.
+    const rest = !last || last.isNot ? row.map(key) : [...row.slice(0, -1).map(key), last.field, last.is];
+    const group = JSON.stringify([rest, last?.isNot ?? null]);
+    byRest.set(group, [...(byRest.get(group) ?? []), row]);
+  }
+  return [...byRest.values()];
+}
+
+/** Rows read back as the condition that they unfold; those that differ in their last value alone as several values of one field. */
 export function foldRows(rows: readonly (readonly RowCondition[])[]): PageCondition {
-  const parts = rows.map((row): PageCondition => {
-    const all = row.map(({ isNot, ...one }): PageCondition => (isNot ? { not: one } : one));
-    return all.length === 1 ? all[0]! : { all };
+  const one = ({ isNot, ...condition }: RowCondition): PageCondition => (isNot ? { not: condition } : condition);
+  const parts = rowsTogether(rows).map((group): PageCondition => {
+    const values = group.flatMap((row) => row.slice(-1).map(one));
+    const all = (group[0] ?? []).slice(0, -1).map(one);
+    const last = values.length === 1 ? values[0]! : { any: values };
+    return values.length === 0 ? { all: [] } : all.length === 0 ? last : { all: [...all, last] };
   });
   return parts.length === 1 ? parts[0]! : { any: parts };
 }
