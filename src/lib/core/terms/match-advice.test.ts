@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { addLike, change, cleanFile, countingIds, row, snapshotOfFile, viewOf } from '../../../tests/clean-plan';
+import { applied } from '../../../tests/page-shop';
 import { withReports } from '../../../tests/with-reports';
 import type { MatchType } from '../records/match-types';
-import { applyEdits, childrenOf } from '../store/snapshot';
+import { applyEdits, childrenOf, type Snapshot } from '../store/snapshot';
+import { blank } from '../records/record-types';
 import { decide } from '../store/decide';
 import { adviseMatches, followAdvice } from './match-advice';
 import { readTerms } from './read-terms';
@@ -10,7 +12,10 @@ import { readTerms } from './read-terms';
 const clean = snapshotOfFile(cleanFile);
 /** The plan with its first keyword, “piano tuning”, matched so, and terms with clicks, enquiries 0 unless told. */
 function advised(match: MatchType, ...rows: [text: string, clicks: number, conversions?: number][]) {
-  const matched = change(clean, 'keyword', { match });
+  return advisedIn(change(clean, 'keyword', { match }), ...rows);
+}
+
+function advisedIn(matched: Snapshot, ...rows: [text: string, clicks: number, conversions?: number][]) {
   const lines = rows.map(([text, clicks, conversions = 0]) => ({
     text,
     clicks,
@@ -24,6 +29,18 @@ function advised(match: MatchType, ...rows: [text: string, clicks: number, conve
   const all = adviseMatches(view, terms, affordableMinor);
   return { snapshot, view, all, first: all.find(({ keyword }) => keyword.text === 'piano tuning') };
 }
+
+/** A plan with finds that are undecided, but for those of apps, which are blocked. */
+function withFinds(snapshot: Snapshot, texts: readonly string[]): Snapshot {
+  const rows = texts.map((text, position) =>
+    blank('find', { id: `f${position}`, text, verdict: text.endsWith('app') ? 'block' : 'open', position }),
+  );
+  return applied(snapshot, { type: 'add', record: 'find', rows });
+}
+
+/** The finds that a wider match would bring; null where none is offered. */
+const roomOf = ({ first }: ReturnType<typeof advised>) =>
+  first?.advice.say === 'widen' ? first.advice.room.map(({ text }) => text) : null;
 
 describe('wider or tighter', () => {
   it('leaves keywords whose clicks come for their own words, that have too few, or that pay', () => {
@@ -49,9 +66,21 @@ describe('wider or tighter', () => {
     expect(advised('broad', ['piano tuning app', 5], ['tuning my piano', 40]).first?.advice).toEqual({ say: 'tighten', to: 'exact' });
   });
 
-  it('offers tight ones that convert a phrase beside them', () => {
-    expect(advised('exact', ['piano tuning', 40, 8]).first?.advice).toEqual({ say: 'widen', to: 'phrase' });
-    expect(advised('exact', ['piano tuning', 40]).first?.advice).toEqual({ say: 'stay' });
+  it('offers tight ones that convert a phrase beside them, where finds are left for it', () => {
+    const exact = change(clean, 'keyword', { match: 'exact' });
+    const withRoom = withFinds(exact, ['piano tuning today']);
+    expect(roomOf(advisedIn(exact, ['piano tuning', 40, 8]))).toBeNull();
+    expect(roomOf(advisedIn(withRoom, ['piano tuning', 40, 8]))).toEqual(['piano tuning today']);
+    expect(roomOf(advisedIn(withRoom, ['piano tuning', 40]))).toBeNull();
+  });
+
+  it('counts as room neither what words part, nor what was decided against, is answered or blocked', () => {
+    const exact = change(clean, 'keyword', { match: 'exact' });
+    const groupId = row(exact, 'group').id;
+    const finds = ['cheap piano tunings', 'tuning my piano', 'piano tuning free', 'piano tuning app', 'piano tuning fife'];
+    const negative = addLike(withFinds(exact, finds), 'negative', { text: 'free', match: 'broad', groupId, campaignId: null });
+    const both = addLike(negative, 'keyword', { text: 'tuning fife', match: 'phrase', groupId });
+    expect(roomOf(advisedIn(both, ['piano tuning', 40, 8]))).toEqual(['cheap piano tunings']);
   });
 
   it('is followed in one step, its own bid kept', () => {
@@ -65,7 +94,8 @@ describe('wider or tighter', () => {
       );
     };
     expect(follow(advised('phrase', ['piano tuning', 5], ['piano tuning app', 40]))).toEqual(['exact']);
-    expect(follow(advised('exact', ['piano tuning', 40, 8]))).toEqual(['exact', 'phrase']);
+    const withRoom = withFinds(change(clean, 'keyword', { match: 'exact' }), ['piano tuning today']);
+    expect(follow(advisedIn(withRoom, ['piano tuning', 40, 8]))).toEqual(['exact', 'phrase']);
     const twin = advised('phrase', ['piano tuning app', 40]);
     const both = addLike(twin.snapshot, 'keyword', { text: 'piano tuning', match: 'exact', groupId: row(twin.snapshot, 'group').id });
     expect(follow({ ...twin, snapshot: both, view: viewOf(both) })).toEqual(['exact']);

@@ -1,7 +1,10 @@
+import { negativeIndexesOn } from '../groups/blocked-keywords';
 import { PlanAnswers } from '../groups/plan-answers';
 import { newKeywords } from '../groups/new-rows';
-import { prepareSearch } from '../keywords/matching';
+import { matchesSurely, prepareKeyword, prepareSearch, type PreparedSearch } from '../keywords/matching';
 import { sameWords } from '../keywords/words';
+import type { Find } from '../records/find';
+import type { Group } from '../records/group';
 import type { Keyword } from '../records/keyword';
 import type { MatchType } from '../records/match-types';
 import type { SimpleChange } from '../store/changes';
@@ -19,8 +22,8 @@ export type MatchAdvice =
   | { say: 'stay' }
   /** Most of its clicks come for other words: a tighter match in its place. */
   | { say: 'tighten'; to: MatchType }
-  /** It converts and is held tightly: a phrase beside it. */
-  | { say: 'widen'; to: MatchType };
+  /** It converts, is held tightly and has room: a phrase beside it, and the finds that this would answer and nothing answers yet. */
+  | { say: 'widen'; to: MatchType; room: readonly Find[] };
 
 /** A keyword, what its terms brought, and what is advised. */
 export interface KeywordTerms {
@@ -36,15 +39,49 @@ export interface KeywordTerms {
 function advise(
   keyword: Keyword,
   own: Omit<KeywordTerms, 'advice'>,
-  hasPhrase: boolean,
+  room: () => readonly Find[],
   inItsOrder: number,
   leastClicks: number,
 ): MatchAdvice {
   const { sum, ownClicks, judged } = own;
-  if (keyword.match === 'exact') return judged?.judgement === 'converting' && !hasPhrase ? { say: 'widen', to: 'phrase' } : { say: 'stay' };
+  if (keyword.match === 'exact') {
+    const finds = judged?.judgement === 'converting' ? room() : [];
+    return finds.length > 0 ? { say: 'widen', to: 'phrase', room: finds } : { say: 'stay' };
+  }
   if (isPaying(judged?.judgement) || sum.clicks < leastClicks || ownClicks / sum.clicks >= leastOwn) return { say: 'stay' };
   // Broad: where most came for its words in order, a phrase keeps them.
   return { say: 'tighten', to: keyword.match === 'broad' && inItsOrder / sum.clicks >= leastOwn ? 'phrase' : 'exact' };
+}
+
+/** What phrases of exact keywords would answer beyond what the plan answers; finds are prepared once a language, and only where that is asked. */
+class PhraseRoom {
+  private readonly prepared = new Map<string, { find: Find; search: PreparedSearch }[]>();
+
+  constructor(
+    private readonly view: PlanView,
+    private readonly answers: PlanAnswers,
+  ) {}
+
+  private findsIn(language: string): { find: Find; search: PreparedSearch }[] {
+    const known = this.prepared.get(language);
+    if (known) return known;
+    // What was decided against is no room.
+    const finds = inOrder(this.view.snapshot.find).filter(({ verdict }) => verdict !== 'block' && verdict !== 'pass');
+    const prepared = finds.map((find) => ({ find, search: prepareSearch(find.text, language) }));
+    this.prepared.set(language, prepared);
+    return prepared;
+  }
+
+  /** The finds, in their order, that a phrase of a keyword's text would answer in its group and that no group answers. */
+  of(keyword: Keyword, group: Group, language: string): Find[] {
+    const phrase = prepareKeyword(keyword.text, 'phrase', language);
+    const negatives = negativeIndexesOn(this.view, group);
+    return this.findsIn(language).flatMap(({ find, search }) =>
+      matchesSurely(phrase, search) && this.answers.answer(find.text).group === null && !negatives.some((index) => index.doesBlock(search))
+        ? [find]
+        : [],
+    );
+  }
 }
 
 /**
@@ -54,6 +91,7 @@ function advise(
 export function adviseMatches(view: PlanView, terms: readonly Term[], affordableMinor: number | null): KeywordTerms[] {
   const { snapshot } = view;
   const answers = new PlanAnswers(view, inOrder(snapshot.campaign));
+  const room = new PhraseRoom(view, answers);
   const byKeyword = new Map<Keyword, Term[]>();
   for (const term of terms) {
     const { group, keyword: text, match } = answers.answer(term.text);
@@ -74,11 +112,9 @@ export function adviseMatches(view: PlanView, terms: readonly Term[], affordable
       const sum = sumJudgedOn(own);
       const isCostKnown = own.every((term) => term.isCostKnown);
       const judged = affordableMinor !== null && isCostKnown ? judgeTerm(sum, affordableMinor) : null;
-      const hasPhrase = childrenOf(snapshot.keyword, 'groupId', keyword.groupId).some(
-        (one) => one.text === keyword.text && one.match === 'phrase',
-      );
       const found = { keyword, terms: own, sum, ownClicks, judged };
-      return { ...found, advice: advise(keyword, found, hasPhrase, inItsOrder, view.house.clicksPerKeyword) };
+      const advice = advise(keyword, found, () => room.of(keyword, group, language), inItsOrder, view.house.clicksPerKeyword);
+      return { ...found, advice };
     })
     .sort((a, b) => b.sum.costMinor - a.sum.costMinor || (a.keyword.text < b.keyword.text ? -1 : 1));
 }

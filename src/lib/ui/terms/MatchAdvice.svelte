@@ -22,13 +22,13 @@
   const money = (minor: number) => formatMoney(Math.round(minor), planState.currency);
   const percent = ({ ownClicks, sum }: KeywordTerms) => (sum.clicks === 0 ? '–' : `${Math.round((100 * ownClicks) / sum.clicks)} %`);
   const groupOf = ({ keyword }: KeywordTerms) => planState.snapshot.group.get(keyword.groupId)?.name ?? '';
-  const others = ({ terms: own, keyword }: KeywordTerms) =>
-    own
-      .filter(({ text }) => text !== keyword.text)
-      .sort((a, b) => b.clicks - a.clicks)
+  const firstOf = (some: readonly { text: string }[]) =>
+    some
       .slice(0, 3)
       .map(({ text }) => text)
       .join(', ');
+  const others = ({ terms: own, keyword }: KeywordTerms) =>
+    firstOf(own.filter(({ text }) => text !== keyword.text).sort((a, b) => b.clicks - a.clicks));
 
   function follow(which: readonly KeywordTerms[]) {
     const changes = which.flatMap((one) => followAdvice(planState.plan, one, newId));
@@ -41,7 +41,7 @@
   <div class="flex items-baseline gap-3 pb-2">
     <h2 class="shrink-0 font-semibold">{countOf(offers.length, 'keyword')} wider or tighter</h2>
     <p class="text-ink-2">
-      {staying.toLocaleString('en-GB')} more stay: their clicks come for their own words, are too few to tell, or pay.
+      {staying.toLocaleString('en-GB')} more stay: their clicks come for their own words, are too few to tell, pay, or have no room.
     </p>
     {#if offers.length > 1}<Button class="ms-auto shrink-0" onclick={() => follow(offers)}>Change all {offers.length}</Button>{/if}
   </div>
@@ -73,7 +73,11 @@
           <td class="pe-3 text-end font-mono text-[12.5px]">{percent(one)}</td>
           <td class="pe-3 text-end font-mono text-[12.5px]">{one.sum.conversions.toLocaleString('en-GB')}</td>
           <td class="pe-3 text-end font-mono text-[12.5px]">{money(one.sum.costMinor)}</td>
-          <td class="pe-3 text-ink-2">{one.advice.say === 'widen' ? 'itself' : others(one)}</td>
+          <td class="pe-3 text-ink-2"
+            >{#if one.advice.say === 'widen'}itself; {countOf(one.advice.room.length, 'more find')} would come that nothing answers: {firstOf(
+                one.advice.room,
+              )}{:else}{others(one)}{/if}</td
+          >
           <td class="text-end whitespace-nowrap"
             ><Button kind="link" onclick={() => follow([one])}
               >{one.advice.say === 'widen'
