@@ -41,7 +41,7 @@
   <div class="flex items-baseline gap-3 pb-2">
     <h2 class="shrink-0 font-semibold">{countOf(offers.length, 'keyword')} wider or tighter</h2>
     <p class="text-ink-2">
-      {staying.toLocaleString('en-GB')} more stay: their clicks come for their own words, are too few to tell, pay, or have no room.
+      {staying.toLocaleString('en-GB')} more stay: they are clicked for their own words, too seldom to tell, pay, or have no room.
     </p>
     {#if offers.length > 1}<Button class="ms-auto shrink-0" onclick={() => follow(offers)}>Change all {offers.length}</Button>{/if}
   </div>
