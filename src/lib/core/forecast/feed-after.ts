@@ -1,7 +1,6 @@
-import { decide } from '../store/decide';
 import type { Change } from '../store/changes';
-import { applyEdits } from '../store/snapshot';
-import { findPlanView, type PlanView } from '../view/plan-view';
+import type { PlanView } from '../view/plan-view';
+import { viewAfter } from '../view/view-after';
 import { parkKeywords } from './plan-changes';
 import { feedKeywords } from './fed';
 import { planModelOf } from './plan-model';
@@ -10,12 +9,6 @@ import { planModelOf } from './plan-model';
 export interface FedAfter {
   unfed: string[];
   keywords: number;
-}
-
-/** The plan as it will be after a change; null where the change would be refused. */
-function viewAfter(view: PlanView, change: Change): PlanView | null {
-  const decision = decide(view.snapshot, change, 'plan');
-  return decision.ok ? findPlanView(applyEdits(view.snapshot, decision.edits), view.plan.id) : null;
 }
 
 /** What the money feeds of one campaign's keywords once a change is made; keywords without figures are left alone. */

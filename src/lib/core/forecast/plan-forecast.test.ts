@@ -27,7 +27,8 @@ import { plus } from './runs';
 import { estimateScenario, sharesWithout } from './scenarios';
 import { nextSum, shareOut, spreadByValue } from './spread';
 import { findTooThin } from './too-thin';
-import { changeOf, findHelp, viewAfter, type Remedy } from './what-helps';
+import { viewAfter } from '../view/view-after';
+import { changeOf, findHelp, type Remedy } from './what-helps';
 import { worthOfConversion } from './worth';
 
 const clean = snapshotOfFile(cleanFile);

@@ -5,7 +5,7 @@ import { takeOver, type Otherwise } from './plan-changes';
 import { PlanModel, planModelOf, wholePlan } from './plan-model';
 import { toldProfit, worthOfConversion } from './worth';
 import type { Range3 } from './runs';
-import { viewAfter } from './what-helps';
+import { viewAfter } from '../view/view-after';
 
 /** A scenario beside the plan. */
 export interface ScenarioEstimate {

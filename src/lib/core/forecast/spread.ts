@@ -6,7 +6,7 @@ import { roundUp } from './curve';
 import { tell, type TotalEstimate } from './estimate';
 import { setGroupBids, setMoney } from './plan-changes';
 import { PlanModel, type PlanCampaign } from './plan-model';
-import { viewAfter } from './what-helps';
+import { viewAfter } from '../view/view-after';
 import { toldProfit, worthOfConversion } from './worth';
 import type { Range3 } from './runs';
 

@@ -1,7 +1,6 @@
-import { applyEdits } from '../store/snapshot';
 import type { Change } from '../store/changes';
-import { decide } from '../store/decide';
 import { worthOf, type PlanView } from '../view/plan-view';
+import { viewAfter } from '../view/view-after';
 import { bestRow, curveOf } from './curve';
 import type { Sums } from './estimate';
 import { feedKeywords } from './fed';
@@ -46,15 +45,6 @@ export function changeOf(
     default:
       return setOneBid(view, wholePlan, amount);
   }
-}
-
-/** The plan after a change of its own, as it would be; null where the change would be refused. */
-export function viewAfter(view: PlanView, change: Change): PlanView | null {
-  const decision = decide(view.snapshot, change, 'plan');
-  if (!decision.ok) return null;
-  const snapshot = applyEdits(view.snapshot, decision.edits);
-  const brief = snapshot.brief.get(view.brief.id);
-  return brief ? { ...view, snapshot, brief } : null;
 }
 
 /** What one plan brings more than another. */

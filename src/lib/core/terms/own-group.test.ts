@@ -21,6 +21,8 @@ const reported = (
     { rows: rows.map((one) => ({ costMinor: one.clicks * 100, conversions: 0, groupName: 'Piano tuning', ...one })) },
   ]);
 
+const pickReports = ({ report, reportRow }: Snapshot) => ({ report, reportRow });
+
 function plan(snapshot: Snapshot, chosen: (term: Term) => boolean, more = {}) {
   const view = viewOf(snapshot);
   const { terms, affordableMinor } = readTerms(view, today);
@@ -56,7 +58,7 @@ describe('a group of its own', () => {
     expect(own.apart).toMatchObject([
       {
         group: { name: 'Piano tuning' },
-        moved: ['tune a piano'],
+        moved: [{ text: 'tune a piano' }],
         negatives: ['old piano tuning', 'tune a piano'],
         clicksBefore: 91,
         clicksAfter: 29,
@@ -88,6 +90,30 @@ describe('a group of its own', () => {
     expect(said('Piano Tuning by Hand')).toEqual(['Old Pianos by Hand', others + 1]);
     expect(said('[[keyword|Piano Tuning|title]]')).toEqual(['[[keyword|Old Pianos|title]]', others + 1]);
     expect(said('Piano tunings')).toEqual(['Piano tunings', others]);
+  });
+
+  it('takes over keywords that are its terms as they stand, and says which terms they bring along', () => {
+    const labelled = change(change(reported(clean, terms), 'keyword', { match: 'phrase', labels: ['core'], bidMinor: 210 }), 'keyword', {
+      landingPage: 'x.example/mine',
+    });
+    const { text } = row(labelled, 'keyword');
+    const asked = [...terms, { text, clicks: 12, costMinor: 1200, conversions: 2 }, { text: `${text} fife`, clicks: 7, conversions: 0 }];
+    const before = { ...labelled, ...pickReports(reported(labelled, asked)) };
+    const chosen = plan(before, (term) => term.text === text)!;
+    const standing = childrenOf(chosen.after.keyword, 'groupId', chosen.group.id);
+    expect(standing.map((one) => [one.text, one.match, one.bidMinor, one.labels, one.landingPage])).toEqual([
+      [text, 'exact', null, [], ''],
+      [text, 'phrase', null, ['core'], 'x.example/mine'],
+    ]);
+    expect(standing[1]!.id).toBe(row(labelled, 'keyword').id);
+    expect(chosen.own.along.map((term) => term.text)).toEqual(['old piano tuning', 'piano tuning price', `${text} fife`]);
+    const [apart] = chosen.own.apart;
+    expect(apart!.clicksBefore - apart!.clicksAfter).toBe(12 + 20 + 44 + 7);
+    const paged = plan(before, (term) => term.text === text, { landingPage: 'x.example/new' })!;
+    expect(childrenOf(paged.after.keyword, 'groupId', paged.group.id).map(({ landingPage }) => landingPage)).toEqual(['', '']);
+    const twin = addLike(before, 'keyword', { text, match: 'exact', groupId: row(before, 'group').id });
+    const doubled = plan({ ...twin, ...pickReports(before) }, (term) => term.text === text)!;
+    expect(childrenOf(doubled.after.keyword, 'groupId', doubled.group.id).map(({ match }) => match)).toEqual(['phrase', 'exact']);
   });
 
   it('stands as phrases too where that was chosen, under a free name, on a page of its own', () => {
@@ -122,7 +148,7 @@ describe('a group of its own', () => {
     },
     { seed: 11, numRuns: 150 },
   )(
-    'answers all of its terms afterwards, and no keyword of any group is blocked that was not',
+    'answers all of its terms afterwards, others come along as it says or stay where they were, and no keyword of any group is blocked that was not',
     ({ groups, searched, chosen, isPhraseToo }) => {
       let snapshot: Snapshot = clean;
       groups.forEach((keywords, at) => {
@@ -136,9 +162,13 @@ describe('a group of its own', () => {
       );
       const blocked = (one: Snapshot) => inOrder(one.group).flatMap((group) => findBlockedIn(viewOf(one), group)).length;
       const wanted = searched.slice(0, chosen);
-      const { after, group } = plan(before, ({ text: own }) => wanted.includes(own), { isPhraseToo })!;
+      const { own, after, group } = plan(before, ({ text: own }) => wanted.includes(own), { isPhraseToo })!;
       const answers = new PlanAnswers(viewOf(after), inOrder(after.campaign));
       for (const term of wanted) expect(answers.answer(term)).toMatchObject({ group: group.id, also: [] });
+      const answeredBefore = new PlanAnswers(viewOf(before), inOrder(before.campaign));
+      const along = new Set(own.along.map(({ text: one }) => one));
+      for (const term of searched.filter((one) => !wanted.includes(one)))
+        expect(answers.answer(term).group).toBe(along.has(term) ? group.id : answeredBefore.answer(term).group);
       expect(blocked(after)).toBe(blocked(before));
     },
   );

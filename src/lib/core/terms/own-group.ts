@@ -6,16 +6,18 @@ import { PlanAnswers } from '../groups/plan-answers';
 import { copyAds, freeGroupName, newGroup, newKeywords, newNegatives } from '../groups/new-rows';
 import { isPageDriven } from '../pages/campaign-pages';
 import { languageWords } from '../keywords/stems';
-import { blocks, prepareNegative, prepareSearch } from '../keywords/matching';
+import { blocks, matchesSurely, prepareKeyword, prepareNegative, prepareSearch, type PreparedSearch } from '../keywords/matching';
 import { NegativeIndex } from '../keywords/negative-index';
 import type { Campaign } from '../records/campaign';
 import type { Group } from '../records/group';
+import type { Keyword } from '../records/keyword';
 import type { MatchType } from '../records/match-types';
 import type { Change, SimpleChange } from '../store/changes';
 import { childrenOf } from '../store/snapshot';
 import { wholeWords } from '../text/escape-pattern';
 import { applyCase, caseThatMakes } from '../text/letter-case';
 import { campaignsMeeting, firstLanguage, type PlanView } from '../view/plan-view';
+import { viewAfter } from '../view/view-after';
 import { judgeFinds } from './judge-finds';
 import { judgeTerm, type JudgedTerm, type TermFigures } from './judge-term';
 import { scoutAd } from './scouted-ad';
@@ -36,8 +38,8 @@ export interface KeptApart {
   group: Group;
   /** Exact negatives that it gets. */
   negatives: readonly string[];
-  /** Keywords that move out of it, since they are the terms themselves. */
-  moved: readonly string[];
+  /** Keywords that move out of it with their match type, since they are the terms themselves. */
+  moved: readonly Keyword[];
   clicksBefore: number;
   clicksAfter: number;
 }
@@ -65,6 +67,8 @@ export interface OwnGroup {
   blocked: readonly { text: string; negative: string }[];
   /** Words that its terms share and few others hold, and how many other terms hold one of them: these stay where they are. */
   staying: { words: readonly string[]; count: number };
+  /** Terms that were not chosen and that it answers all the same, by its phrases or by keywords that move to it. */
+  along: readonly Term[];
   change: Change;
 }
 
@@ -96,21 +100,61 @@ export function proposeName(terms: readonly Term[]): string {
 /** The largest share of all terms that a word may stand in and still tell a group. */
 const mostShare = 0.25;
 
-function stayingBeside(terms: readonly Term[], all: readonly Term[], isStopWord: (word: string) => boolean): OwnGroup['staying'] {
+function stayingBeside(
+  terms: readonly Term[],
+  along: readonly Term[],
+  all: readonly Term[],
+  isStopWord: (word: string) => boolean,
+): OwnGroup['staying'] {
   const holding = (word: string, among: readonly Term[]) => among.filter(({ text }) => text.split(' ').includes(word)).length;
   const leastHeld = Math.min(2, terms.length);
   const words = [...new Set(terms.flatMap(({ text }) => text.split(' ')))].filter(
     (word) =>
       !isStopWord(word) && holding(word, terms) >= leastHeld && holding(word, all) <= Math.max(terms.length, mostShare * all.length),
   );
-  const others = all.filter((term) => !terms.includes(term) && term.text.split(' ').some((word) => words.includes(word)));
+  const leaving = new Set([...terms, ...along]);
+  const others = all.filter((term) => !leaving.has(term) && term.text.split(' ').some((word) => words.includes(word)));
   return { words, count: others.length };
 }
 
+const keptSearches = new WeakMap<readonly Term[], { language: string; searches: readonly PreparedSearch[] }>();
+
+/** Terms as searches, prepared once for the same terms: a group of its own is planned anew at every letter of its name. */
+function searchesOf(terms: readonly Term[], language: string): readonly PreparedSearch[] {
+  const known = keptSearches.get(terms);
+  if (known?.language === language) return known.searches;
+  const searches = terms.map(({ text }) => prepareSearch(text, language));
+  keptSearches.set(terms, { language, searches });
+  return searches;
+}
+
+/** Terms that were not chosen and that a group answers once it is made; only keywords wider than exact answer more than they say. */
+function comingAlong(
+  view: PlanView,
+  group: Group,
+  all: readonly Term[],
+  chosen: ReadonlySet<Term>,
+  { change, wide }: { change: Change; wide: readonly { text: string; match: MatchType }[] },
+): Term[] {
+  const after = wide.length > 0 ? viewAfter(view, change) : null;
+  if (!after) return [];
+  const campaign = view.snapshot.campaign.get(group.campaignId);
+  const language = firstLanguage(view, campaign);
+  const prepared = wide.map(({ text, match }) => prepareKeyword(text, match, language));
+  const answers = new PlanAnswers(after, campaignsMeeting(after, campaign!));
+  const searches = searchesOf(all, language);
+  return all.filter(
+    (term, at) =>
+      !chosen.has(term) &&
+      prepared.some((keyword) => matchesSurely(keyword, searches[at]!)) &&
+      answers.answer(term.text).group === group.id,
+  );
+}
+
 /** The negatives that a group gets so that it answers none of the terms: exact ones, and none that would block a keyword that it keeps. */
-function negativesFor(view: PlanView, group: Group, texts: readonly string[], moved: ReadonlySet<string>): string[] {
+function negativesFor(view: PlanView, group: Group, texts: readonly string[], moved: ReadonlySet<Keyword>): string[] {
   const language = firstLanguage(view, view.snapshot.campaign.get(group.campaignId));
-  const kept = childrenOf(view.snapshot.keyword, 'groupId', group.id).filter(({ text }) => !moved.has(text));
+  const kept = childrenOf(view.snapshot.keyword, 'groupId', group.id).filter((keyword) => !moved.has(keyword));
   const searches = kept.map(({ text }) => prepareSearch(text, language));
   return texts.filter((text) => {
     const negative = prepareNegative(text, 'exact');
@@ -120,7 +164,8 @@ function negativesFor(view: PlanView, group: Group, texts: readonly string[], mo
 
 /**
  * The group that chosen terms would become: exact keywords, ads and settings of the group that answered them most, a bid of its own figures, and
- * every group that surely answers one of them kept apart by exact negatives, which block nothing else; keywords that are the terms themselves move.
+ * every group that surely answers one of them kept apart by exact negatives, which block nothing else; keywords that are the terms themselves move
+ * with their match type, so that nothing they answered is left without a keyword.
  * Terms that a group of pages found go to a campaign of keywords that meets the same searchers, with lines of the page's title. Null where no group is
  * known that answered them, or no campaign takes keywords.
  */
@@ -154,23 +199,24 @@ export function planOwnGroup(
   const keywords = texts.flatMap((text) =>
     (isPhraseToo ? (['exact', 'phrase'] as const) : (['exact'] as const)).map((match) => ({ text, match })),
   );
+  const chosen = new Set(terms);
   const apart = [
-    ...keepOthersApart(view, campaignsMeeting(view, campaign), texts, all, new Set(terms)),
-    ...keepPagesApart(view, texts, all, new Set(terms)),
+    ...keepOthersApart(view, campaignsMeeting(view, campaign), texts, all, chosen),
+    ...keepPagesApart(view, texts, all, chosen),
   ];
-  const movedIds = apart.flatMap(({ group: old, moved }) =>
-    childrenOf(snapshot.keyword, 'groupId', old.id).flatMap((keyword) => (moved.includes(keyword.text) ? [keyword.id as string] : [])),
-  );
   const marks = (own: readonly string[]) => own.map((text) => ({ text, match: 'exact' as const }));
   const negatives = apart
     .flatMap(({ group: old, negatives: own }) => newNegatives(snapshot, old.id, marks(own), newId))
     .map((row, at, [first]) => ({ ...row, position: first!.position + at }));
   const ads = scouted ? { changes: scouted.changes, linesChanged: 0 } : bringAdsAlong(view, from, group, keywords, newId);
-  const changes: SimpleChange[] = [{ type: 'add', record: 'group', rows: [group] }];
-  if (movedIds.length > 0) changes.push({ type: 'remove', record: 'keyword', ids: movedIds });
-  changes.push({ type: 'add', record: 'keyword', rows: newKeywords(snapshot, id, keywords, newId) }, ...ads.changes);
+  const moved = apart.flatMap((one) => one.moved);
+  const filled = fillGroup(moved, newKeywords(snapshot, id, keywords, newId), group, landingPage.trim() !== '');
+  const changes: SimpleChange[] = [{ type: 'add', record: 'group', rows: [group] }, ...filled, ...ads.changes];
   if (negatives.length > 0) changes.push({ type: 'add', record: 'negative', rows: negatives });
   changes.push(...judgeFinds(snapshot, texts, 'keep'));
+  const change: Change = { type: 'several', name: 'own-group-made', changes };
+  const wide = [...moved, ...keywords].filter(({ match }) => match !== 'exact');
+  const along = comingAlong(view, group, all, chosen, { change, wide });
   return {
     name: free,
     theme: group.theme,
@@ -183,11 +229,28 @@ export function planOwnGroup(
     bidMinor,
     ads: scouted ? 1 : childrenOf(snapshot.ad, 'groupId', from.id).length,
     linesChanged: ads.linesChanged,
-    apart,
+    apart: apart.map((one) => ({ ...one, clicksAfter: one.clicksAfter - clicksOf(along, one.group.id) })),
     blocked: blockedInCampaign(view, campaign, texts),
-    staying: stayingBeside(terms, all, languageWords(firstLanguage(view, campaign)).isStopWord),
-    change: { type: 'several', name: 'own-group-made', changes },
+    staying: stayingBeside(terms, along, all, languageWords(firstLanguage(view, campaign)).isStopWord),
+    along,
+    change,
   };
+}
+
+/** Keywords into a group: those that move, each mark once and with the group's bid, then the new ones that do not stand there by then. */
+function fillGroup(moved: readonly Keyword[], added: readonly Keyword[], { id }: Group, isPageChosen: boolean): SimpleChange[] {
+  const markOf = ({ text, match }: Keyword) => `${match} ${text}`;
+  const byMark = new Map(moved.toReversed().map((keyword) => [markOf(keyword), keyword]));
+  const moving = moved.filter((keyword) => byMark.get(markOf(keyword)) === keyword);
+  const doubles = moved.filter((keyword) => !moving.includes(keyword));
+  const rows = added.filter((keyword) => !byMark.has(markOf(keyword)));
+  const settings = { groupId: id, bidMinor: null, ...(isPageChosen ? { landingPage: '' } : {}) };
+  const moves = moving.map((keyword, at) => ({ id: keyword.id, ...settings, position: added.length + at }));
+  return [
+    ...(doubles.length > 0 ? [{ type: 'remove' as const, record: 'keyword' as const, ids: doubles.map((one) => one.id) }] : []),
+    ...(moves.length > 0 ? [{ type: 'set-each' as const, record: 'keyword' as const, rows: moves }] : []),
+    ...(rows.length > 0 ? [{ type: 'add' as const, record: 'keyword' as const, rows }] : []),
+  ];
 }
 
 /** The campaign that keywords of a group's terms stand in: its own, or where pages drive that one, one of keywords that meets it. */
@@ -203,17 +266,14 @@ function keepPagesApart(view: PlanView, texts: readonly string[], all: readonly 
   return [...groups]
     .filter((group) => isPageDriven(group, view.snapshot.campaign.get(group.campaignId)))
     .map((group) => {
-      const clicksBefore = clicksOf(all, group.id, () => true);
-      return { group, negatives: texts, moved: [], clicksBefore, clicksAfter: clicksOf(all, group.id, (term) => !chosen.has(term)) };
+      const clicksBefore = clicksOf(all, group.id);
+      return { group, negatives: texts, moved: [], clicksBefore, clicksAfter: clicksBefore - clicksOf([...chosen], group.id) };
     });
 }
 
-/** The clicks of a group's terms, of those that count. */
-const clicksOf = (all: readonly Term[], groupId: string, isCounted: (term: Term) => boolean): number =>
-  all.reduce(
-    (sum, term) => sum + (isCounted(term) ? term.inGroups.reduce((own, one) => own + (one.group?.id === groupId ? one.clicks : 0), 0) : 0),
-    0,
-  );
+/** The clicks of terms that a group answered. */
+const clicksOf = (terms: readonly Term[], groupId: string): number =>
+  terms.reduce((sum, { inGroups }) => sum + inGroups.reduce((own, one) => own + (one.group?.id === groupId ? one.clicks : 0), 0), 0);
 
 /** Ads of the old group for the new one: where a line says the old theme it says the new one, if it fits. */
 function bringAdsAlong(
@@ -257,14 +317,14 @@ function keepOthersApart(
   }
   return [...shared].map(([groupId, own]) => {
     const group = view.snapshot.group.get(groupId)!;
-    const standing = new Set(childrenOf(view.snapshot.keyword, 'groupId', groupId).map(({ text }) => text));
-    const moved = own.filter((text) => standing.has(text));
+    const moved = childrenOf(view.snapshot.keyword, 'groupId', groupId).filter(({ text }) => own.includes(text));
+    const clicksBefore = clicksOf(all, groupId);
     return {
       group,
       negatives: negativesFor(view, group, own, new Set(moved)),
       moved,
-      clicksBefore: clicksOf(all, groupId, () => true),
-      clicksAfter: clicksOf(all, groupId, (term) => !chosen.has(term)),
+      clicksBefore,
+      clicksAfter: clicksBefore - clicksOf([...chosen], groupId),
     };
   });
 }

@@ -23,6 +23,11 @@
   const moved = $derived(own?.apart.flatMap((one) => one.moved) ?? []);
   const negatives = $derived(own?.apart.reduce((sum, one) => sum + one.negatives.length, 0) ?? 0);
 
+  const mostNamed = 3;
+  const firstOf = (texts: readonly string[]) =>
+    texts.slice(0, mostNamed).join(', ') +
+    (texts.length > mostNamed ? ` and ${(texts.length - mostNamed).toLocaleString('en-GB')} more` : '');
+
   function make() {
     const name = terms.makeOwnGroup();
     if (name) shell.announce(`${name} made; the old groups are kept apart. Ctrl Z takes it back.`);
@@ -116,7 +121,7 @@
       <tbody>
         <tr
           ><td>{own.name}</td><td class="text-end font-mono text-[12.5px]">0</td><td class="text-end font-mono text-[12.5px] font-semibold"
-            >{own.sum.clicks}</td
+            >{own.sum.clicks + own.along.reduce((clicks, term) => clicks + term.clicks, 0)}</td
           ></tr
         >
         {#each own.apart as { group, clicksBefore, clicksAfter } (group.id)}
@@ -130,9 +135,17 @@
     </table>
     <p class="text-ink-2">
       The old groups get {countOf(negatives, 'exact negative')} that block nothing else, no keyword of theirs.{moved.length > 0
-        ? ` ${countOf(moved.length, 'keyword')} of theirs ${moved.length === 1 ? 'moves' : 'move'} here.`
+        ? ` ${countOf(moved.length, 'keyword')} of theirs ${moved.length === 1 ? 'moves' : 'move'} here: ${firstOf(
+            moved.map(({ text, match }) => `${text} (${match})`),
+          )}.`
+        : ''}{own.along.length > 0
+        ? ` ${countOf(own.along.length, 'more term')} ${own.along.length === 1 ? 'comes' : 'come'} along, answered by what is not exact: ${firstOf(
+            own.along.map(({ text }) => text),
+          )}.`
         : ''}{own.staying.count > 0
-        ? ` ${countOf(own.staying.count, 'more term')} with ${own.staying.words.map(quote).join(' or ')} stay where they are.`
+        ? ` ${countOf(own.staying.count, 'more term')} with ${own.staying.words.map(quote).join(' or ')} ${own.staying.count === 1 ? 'stays' : 'stay'} where ${
+            own.staying.count === 1 ? 'it is' : 'they are'
+          }.`
         : ''}
     </p>
     {#if own.blocked.length > 0}
