@@ -70,20 +70,20 @@ describe('rules that tables bring without their words', () => {
     columns: layout.columns.filter(({ field }) => field !== 'page rule' && field !== 'pages left out'),
   });
 
-  it.each(shippedLayouts.map((layout) => [layout.name, withoutWords(layout)] as const))(
-    'send every page where it went, in “%s”',
-    (_, layout) => {
-      const source = sheetsOf(shop, layout);
-      const { change, problems, counts } = read(snapshotOfFile({ ...cleanFile, campaigns: [], negatives: [], extras: [] }), source, layout);
-      expect(problems).toEqual([]);
-      expect(counts['page-rules']).toMatchObject({ added: counts['page-rules'].rows, leftOut: 0 });
-      const back = applied(snapshotOfFile({ ...cleanFile, campaigns: [], negatives: [], extras: [] }), change!);
-      expect(placesOf(back)).toEqual(placesOf(shop));
-      const pagesLeftOut = inOrder(back.campaign).flatMap(({ pagesOff }) => pagesOff.map(({ when }) => when));
-      expect(pagesLeftOut).toEqual(['address begins one of ("/journal", "/help") or address holds "terms"']);
-      expect(inOrder(back.group).find(({ name }) => name === 'Frames')?.pagesWhen).toBe(`${frames} and not title holds "oak"`);
-    },
-  );
+  const layouts = [...shippedLayouts, { ...plainLayout, name: 'Without “not”', takesNot: false }];
+  it.each(layouts.map((layout) => [layout.name, withoutWords(layout)] as const))('send every page where it went, in “%s”', (_, layout) => {
+    const source = sheetsOf(shop, layout);
+    const { change, problems, counts } = read(snapshotOfFile({ ...cleanFile, campaigns: [], negatives: [], extras: [] }), source, layout);
+    expect(problems).toEqual([]);
+    expect(counts['page-rules']).toMatchObject({ added: counts['page-rules'].rows, leftOut: 0 });
+    const back = applied(snapshotOfFile({ ...cleanFile, campaigns: [], negatives: [], extras: [] }), change!);
+    expect(placesOf(back)).toEqual(placesOf(shop));
+    const pagesLeftOut = inOrder(back.campaign).flatMap(({ pagesOff }) => pagesOff.map(({ when }) => when));
+    expect(pagesLeftOut).toEqual(['address begins one of ("/journal", "/help") or address holds "terms"']);
+    expect(inOrder(back.group).find(({ name }) => name === 'Frames')?.pagesWhen).toBe(
+      layout.takesNot ? `${frames} and not title holds "oak"` : `${frames} and not (${frames} and title holds "oak")`,
+    );
+  });
 
   it('alone make the campaign and its groups, with bids', () => {
     const { change, counts } = read(emptied, [rules((rows) => rows)]);

@@ -132,8 +132,7 @@ export class ComingPageRules {
   }
 
   /** What a group leaves out of its own accord: rows that no other group of its campaign aims at, as it comes or as it stands. */
-  private ownOff(row: FieldRow, off: Rows): Rows {
-    const [campaign, own] = [this.by.cells.text(row, 'campaign'), this.by.cells.text(row, 'group')];
+  private ownOff(campaign: string, own: string, off: Rows): Rows {
     const groups = [this.coming, this.standing].flatMap((rows) => [...(rows.get(campaign) ?? [])]);
     const others = new Set(groups.flatMap(([group, { aims }]) => (group === own ? [] : aims.map(keyOf))));
     return off.filter((one) => !others.has(keyOf(one)));
@@ -145,7 +144,7 @@ export class ComingPageRules {
       cells.say(row, 'rule use', 'unfit', 'No row of the group aims at pages.', true);
       return 'left-out';
     }
-    const ownOff = this.ownOff(row, off);
+    const ownOff = this.ownOff(cells.text(row, 'campaign'), cells.text(row, 'group'), off);
     const when = ruleOf(aims, ownOff, domain);
     const group = view.snapshot.group.get(groupId);
     if (group) return this.holdGroup(row, group, { aims, ownOff, when, bids });
@@ -166,8 +165,10 @@ export class ComingPageRules {
   ): RuleOutcome {
     const { existing, view, cells, layout } = this.by;
     const { id, name, pagesWhen } = group;
-    const standing = rowsOf(this.standing, cells.text(row, 'campaign'), name);
-    const isSame = (ownOff.length === 0 && areSame(aims, standing.aims)) || (isLastNet(pagesWhen) && isLastNet(when));
+    const campaign = cells.text(row, 'campaign');
+    const standing = rowsOf(this.standing, campaign, name);
+    const areRowsSame = areSame(aims, standing.aims) && areSame(ownOff, this.ownOff(campaign, name, standing.off));
+    const isSame = areRowsSame || (isLastNet(pagesWhen) && isLastNet(when));
     const rule = isSame ? null : setFields('group', group, { pagesWhen: when });
     const outcomes = [existing.offer(row, id, { name, field: 'page rule', before: pagesWhen, after: when, change: rule })];
     const before = groupBid(view, group);

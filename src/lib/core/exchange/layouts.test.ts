@@ -7,7 +7,7 @@ import spring from '../../../demo/ottlemere-spring-launch.json';
 import weekends from '../../../demo/skarvholm-helgekurs.json';
 import { change, snapshotOfFile, cleanFile, viewOf } from '../../../tests/clean-plan';
 import { everyExtra } from '../../../tests/every-extra';
-import { applyEdits, type Snapshot } from '../store/snapshot';
+import { applyEdits, childrenOf, type Snapshot } from '../store/snapshot';
 import { decide } from '../store/decide';
 import { layout as layoutSchema, type Layout } from '../records/layout';
 import { writeDelimited } from './cells';
@@ -105,6 +105,13 @@ describe('shipped layouts', () => {
   });
 });
 
+/** Whether a rule of the demo shop stands as its pages in the rows of a layout. */
+function asPagesIn(layout: Layout, when: string): boolean {
+  const { snapshot, campaign } = withShop(snapshotOfFile(cleanFile), [{ name: 'Rule', when: 'everything' }]);
+  const [group] = childrenOf(snapshot.group, 'campaignId', campaign.id);
+  return standsAsPages(viewOf(snapshot), { ...group!, pagesWhen: when }, layout);
+}
+
 describe('a campaign that is driven by pages', () => {
   const { snapshot } = withShop(
     snapshotOfFile(cleanFile),
@@ -131,6 +138,19 @@ describe('a campaign that is driven by pages', () => {
     const turned = change(snapshotOfFile(cleanFile), 'campaign', { drivenBy: 'pages' });
     const [table] = makeTables(viewOf(turned), new Map(), plainLayout).filter(({ name }) => name === 'keywords');
     expect([table!.rows, table!.held]).toEqual([[], []]);
+  });
+
+  it('says what rules negate as rows left out, where a layout takes no “not”', () => {
+    const layout = { ...plainLayout, takesNot: false };
+    const [table] = makeTables(viewOf(snapshot), new Map(), layout).filter(({ name }) => name === 'page-rules');
+    const rows = table!.rows.map((cells) => cells.slice(1).join('|').replace(/\|+$/, ''));
+    expect(rows.filter((row) => row.startsWith('Frames|')).slice(0, 2)).toEqual([
+      expect.stringMatching(/^Frames\|aim\|[\d.]*\|address\|begins with\|vellacre.example\/cold-frames$/),
+      'Frames|leave out||address|begins with|vellacre.example/cold-frames|title|holds|oak; "dark"',
+    ]);
+    expect(rows.join()).not.toContain('not ');
+    const back = readInto(snapshot, sheetsOf(snapshot, layout), layout);
+    expect([back.change, back.changed]).toEqual([null, []]);
   });
 
   it('carries rules unfolded, with those before them as left out', () => {
@@ -361,5 +381,17 @@ it.each([
   ['everything', false],
   ['said wrongly', false],
 ])('a rule of more comparisons than a row takes stands as its pages: %s', (when, asPages) =>
-  expect(standsAsPages(when, plainLayout)).toBe(asPages),
+  expect(asPagesIn(plainLayout, when)).toBe(asPages),
+);
+
+it.each([
+  ['title holds "oak"', false],
+  ['address begins "/cold-frames" and not title holds "oak"', false],
+  ['not title holds "oak"', false],
+  // What one alternative negates the other aims at.
+  ['address begins "/cold-frames" and not title holds "oak" or title holds "oak" and address begins "/cold-frames"', true],
+  ['address begins "/cold-frames" and title holds "oak" and "price band" is "50 to 100" and not labels is "x"', true],
+])(
+  'a rule that negates, in a layout that takes no “not”, stands as its pages where rows left out say something else: %s',
+  (when, asPages) => expect(asPagesIn({ ...plainLayout, takesNot: false }, when)).toBe(asPages),
 );

@@ -1,11 +1,19 @@
-import { campaignPages, isLastNet, pageDomain, pageGroups, type CampaignPages, type DomainPages } from '../pages/campaign-pages';
+import {
+  campaignPages,
+  domainPages,
+  isLastNet,
+  pageDomain,
+  pageGroups,
+  type CampaignPages,
+  type DomainPages,
+} from '../pages/campaign-pages';
 import { hostOf } from '../pages/site-pages';
-import { unfoldRule, type RowCondition } from '../pages/unfold-rule';
+import { foldRows, unfoldRule, type RowCondition, type RowLimits } from '../pages/unfold-rule';
 import { drivers, pageSources, type Campaign, type PagesOff } from '../records/campaign';
 import type { Group } from '../records/group';
 import type { Layout } from '../records/layout';
 import { comparisonWords, conditionOf } from '../records/condition-text';
-import { saysSomething, type Comparison } from '../records/page-condition';
+import { saysSomething, type Comparison, type PageCondition } from '../records/page-condition';
 import { keptOfSitePage, type SitePage } from '../records/site-page';
 import { mostPageConditions } from '../records/table-fields';
 import { inOrder } from '../store/snapshot';
@@ -152,20 +160,51 @@ export function readPageRuleRow(row: FieldRow, by: CellReading): Pick<PageRuleRo
   return { use, conditions };
 }
 
-/** How many conditions a layout's rows of rules have columns for. */
-const conditionsOf = (layout: Layout) => columnsOf(layout, 'page-rules').filter(({ field }) => field.startsWith('page field ')).length;
+/** What a layout's rows of rules take: as many conditions as they have columns for. */
+const limitsOf = (layout: Layout): RowLimits => ({
+  conditions: columnsOf(layout, 'page-rules').filter(({ field }) => field.startsWith('page field ')).length,
+  takesNot: layout.takesNot,
+});
 
-/** Whether a rule says more than rows of a layout take: its pages stand there in its stead, one by one. */
-export function standsAsPages(when: string, layout: Layout): boolean {
-  const condition = isLastNet(when) ? null : conditionOf(when);
-  return condition !== null && unfoldRule(condition, { conditions: conditionsOf(layout), takesNot: true }) === null;
+/** A group's rule as rows: those that aim, and those that leave out of them what the rule negates, where rows take no “not”. */
+export interface AimRows {
+  aims: (readonly RowCondition[])[];
+  off: (readonly RowCondition[])[];
 }
 
-/** A rule as rows; where it does not unfold into what the layout takes, its pages one by one. */
-function rowsOf(domain: DomainPages, when: string, pages: readonly number[], conditions: number): (readonly RowCondition[])[] {
-  const unfolded = unfoldRule(domain.condition(when), { conditions, takesNot: true });
-  return unfolded ?? pages.map((page) => [{ field: 'address', is: 'equals', value: domain.pages[page]!.address, isNot: false }]);
+/** Negations as rows that leave out; null where these would leave out what another row of the rule aims at. */
+function withoutNot(domain: DomainPages, rule: PageCondition, limits: RowLimits): AimRows | null {
+  const rows = unfoldRule(rule, { ...limits, takesNot: true });
+  if (!rows) return null;
+  const aims = rows.map((row) => row.filter(({ isNot }) => !isNot));
+  const off = rows.flatMap((row, at) => row.filter(({ isNot }) => isNot).map((one) => [...aims[at]!, { ...one, isNot: false }]));
+  const left: PageCondition = { all: [foldRows(aims), { not: foldRows(off) }] };
+  const [said, meant] = [left, rule].map((one) => domain.texts.matching(one));
+  return off.every((row) => row.length <= limits.conditions) && said!.every((holds, page) => holds === meant![page]) ? { aims, off } : null;
 }
+
+/** A group's rule as rows that a layout takes; null where it says more than these can. */
+function aimRows(domain: DomainPages, when: string, limits: RowLimits): AimRows | null {
+  const rule = domain.condition(when);
+  const aims = unfoldRule(rule, limits);
+  return aims ? { aims, off: [] } : limits.takesNot ? null : withoutNot(domain, rule, limits);
+}
+
+/** Whether a group's rule says more than rows of a layout take: its pages stand there in its stead, one by one. */
+export function standsAsPages(view: PlanView, { campaignId, pagesWhen }: Group, layout: Layout): boolean {
+  const rule = isLastNet(pagesWhen) ? null : conditionOf(pagesWhen);
+  const campaign = view.snapshot.campaign.get(campaignId);
+  if (!rule || !campaign || unfoldRule(rule, limitsOf(layout))) return false;
+  // Pages are held against it only where it negates and the layout has to say that otherwise.
+  return layout.takesNot || aimRows(domainPages(view, pageDomain(view, campaign)), pagesWhen, limitsOf(layout)) === null;
+}
+
+const asAddresses = (domain: DomainPages, pages: readonly number[]): RowCondition[][] =>
+  pages.map((page) => [{ field: 'address', is: 'equals', value: domain.pages[page]!.address, isNot: false }]);
+
+/** What is left out as rows; where it does not unfold into what the layout takes, its pages one by one. */
+const rowsOff = (domain: DomainPages, when: string, pages: readonly number[], limits: RowLimits): (readonly RowCondition[])[] =>
+  unfoldRule(domain.condition(when), limits) ?? asAddresses(domain, pages);
 
 /** Earlier rules whose pages a rule might take where rules are not read in order: those that share pages with it, or all where pages are not all known. */
 function earlierRules({ sorted, groups }: CampaignPages, at: number, isAllKnown: boolean): number[] {
@@ -177,12 +216,12 @@ function earlierRules({ sorted, groups }: CampaignPages, at: number, isAllKnown:
 
 /** What a campaign leaves out, each reason with its rows. */
 export function rowsLeftOut({ domain, sorted }: CampaignPages, layout: Layout): (PagesOff & { rows: (readonly RowCondition[])[] })[] {
-  return sorted.off.map(({ name, when, pages }) => ({ name, when, rows: rowsOf(domain, when, pages, conditionsOf(layout)) }));
+  return sorted.off.map(({ name, when, pages }) => ({ name, when, rows: rowsOff(domain, when, pages, limitsOf(layout)) }));
 }
 
 /** The rows of rules of every campaign with groups of pages: what it leaves out, then each group's pages, then those of rules before it. */
 export function* pageRuleRows(view: PlanView, layout: Layout): Iterable<PageRuleRow> {
-  const conditions = conditionsOf(layout);
+  const limits = limitsOf(layout);
   for (const campaign of inOrder(view.snapshot.campaign)) {
     if (pageGroups(view, campaign).length === 0) continue;
     const found = campaignPages(view, campaign);
@@ -198,10 +237,13 @@ export function* pageRuleRows(view: PlanView, layout: Layout): Iterable<PageRule
     for (const { rows } of rowsLeftOut(found, layout)) for (const all of rows) yield row(null, 'leave out', all);
     for (const [at, group] of groups.entries()) {
       if (group.pagesWhen === '') continue;
-      for (const all of rowsOf(domain, group.pagesWhen, sorted.rules[at]!.catches, conditions)) yield row(group, 'aim', all);
+      const { catches } = sorted.rules[at]!;
+      const { aims, off } = aimRows(domain, group.pagesWhen, limits) ?? { aims: asAddresses(domain, catches), off: [] };
+      for (const all of aims) yield row(group, 'aim', all);
+      for (const all of off) yield row(group, 'leave out', all);
       for (const earlier of earlierRules(found, at, campaign.pageSource === 'feed'))
         if (!isLastNet(groups[earlier]!.pagesWhen))
-          for (const all of rowsOf(domain, groups[earlier]!.pagesWhen, sorted.rules[earlier]!.catches, conditions))
+          for (const all of rowsOff(domain, groups[earlier]!.pagesWhen, sorted.rules[earlier]!.catches, limits))
             yield row(group, 'leave out', all);
     }
   }

@@ -105,6 +105,8 @@ export const layout = /* @__PURE__ */ made(() =>
     spansADay: z.int().min(1).max(24),
     /** Whether whoever loads the tables takes no keyword or group without a bid. */
     demandsBids: z.boolean(),
+    /** Whether a row of rules over pages can say that a field does not compare so. */
+    takesNot: z.boolean(),
     clickKeyword: layoutText('clickKeyword'),
     clickMatch: layoutText('clickMatch'),
     clickDevice: layoutText('clickDevice'),
@@ -124,6 +126,7 @@ const later = {
   clickDevice: '[[clicked-device]]',
   clickAd: '[[clicked-ad]]',
   demandsBids: false,
+  takesNot: true,
 } as const satisfies Partial<Layout>;
 
 /** What the store needs to know of column layouts, and what a new one holds. */

@@ -132,6 +132,16 @@
       ]}
       onedit={(value) => void edit({ demandsBids: value === 'demanded' })}
     />
+    <SelectField
+      label="“Not” in rules over pages"
+      class="w-44"
+      value={layout.takesNot ? 'taken' : 'apart'}
+      items={[
+        { value: 'taken', name: 'said in the row' },
+        { value: 'apart', name: 'as rows left out' },
+      ]}
+      onedit={(value) => void edit({ takesNot: value === 'taken' })}
+    />
   </div>
   <TextField
     label="Spans of hours a day at most"

@@ -16,7 +16,7 @@
   const { planState } = $derived(pages);
   const explained = $derived(pages.explained);
   const layout = $derived(layoutOf(planState.workspace.snapshot, planState.plan.plan.layoutKey));
-  const isAsPages = $derived(pages.group !== null && standsAsPages(pages.group.pagesWhen, layout));
+  const isAsPages = $derived(pages.group !== null && standsAsPages(planState.plan, pages.group, layout));
   const ad = $derived(pages.group ? (childrenOf(planState.snapshot.ad, 'groupId', pages.group.id)[0] ?? null) : null);
   const descriptions = $derived(
     ad && pages.group
