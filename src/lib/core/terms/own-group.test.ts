@@ -119,7 +119,7 @@ describe('a group of its own', () => {
   it('stands as phrases too where that was chosen, under a free name, on a page of its own', () => {
     const { own, group } = plan(reported(clean, terms), two, { name: 'Piano tuning', isPhraseToo: true, landingPage: 'x.example/old' })!;
     expect(own.keywords.map(({ match }) => match)).toEqual(['exact', 'phrase', 'exact', 'phrase']);
-    expect(group).toMatchObject({ name: 'Piano tuning 2', landingPage: 'x.example/old' });
+    expect(group).toMatchObject({ name: 'Piano tuning 2', theme: 'piano tuning', landingPage: 'x.example/old' });
   });
 
   it('says which of its keywords the plan itself would block', () => {

@@ -185,10 +185,12 @@ export function planOwnGroup(
   const judged = affordableMinor !== null && isCostKnown ? judgeTerm(sum, affordableMinor) : null;
   const low = judged?.rate?.[0] ?? 0;
   const bidMinor = affordableMinor !== null && low > 0 ? Math.floor(affordableMinor * low) : null;
-  const free = freeGroupName(snapshot, campaign.id, name.trim() || texts[0]!);
+  const asked = name.trim() || texts[0]!;
+  // Lines say the theme: a number that makes the name free is no part of it.
+  const free = freeGroupName(snapshot, campaign.id, asked);
   const id = newId();
   const group: Group = {
-    ...newGroup(snapshot, campaign.id, free, free.toLowerCase(), id),
+    ...newGroup(snapshot, campaign.id, free, asked.toLowerCase(), id),
     defaultMatch: 'exact',
     defaultBidMinor: bidMinor ?? from.defaultBidMinor,
     landingPage: landingPage.trim() || from.landingPage,

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { formatMoney } from '$lib/core/money/money';
+  import type { OwnGroup } from '$lib/core/terms/own-group';
   import { countOf, quote } from '$lib/wording/texts';
   import { judgementWords } from '$lib/wording/terms';
   import Button from '../parts/Button.svelte';
@@ -27,6 +28,28 @@
   const firstOf = (texts: readonly string[]) =>
     texts.slice(0, mostNamed).join(', ') +
     (texts.length > mostNamed ? ` and ${(texts.length - mostNamed).toLocaleString('en-GB')} more` : '');
+
+  /** What making it does to the groups around it, a sentence each. */
+  function effectsOf({ along, staying }: OwnGroup): string[] {
+    const one = (count: number, word: string) => (count === 1 ? `${word}s` : word);
+    const says = [`The old groups get ${countOf(negatives, 'exact negative')} that block nothing else, no keyword of theirs.`];
+    if (moved.length > 0) {
+      const marks = moved.map(({ text, match }) => `${text} (${match})`);
+      says.push(`${countOf(moved.length, 'keyword')} of theirs ${one(moved.length, 'move')} here: ${firstOf(marks)}.`);
+    }
+    if (along.length > 0) {
+      const texts = firstOf(along.map(({ text }) => text));
+      says.push(`${countOf(along.length, 'more term')} ${one(along.length, 'come')} along, answered by what is not exact: ${texts}.`);
+    }
+    if (staying.count > 0) {
+      const words = staying.words.map(quote).join(' or ');
+      says.push(
+        `${countOf(staying.count, 'more term')} with ${words} ${one(staying.count, 'stay')} where ${staying.count === 1 ? 'it is' : 'they are'}.`,
+      );
+    }
+    return says;
+  }
+  const effects = $derived(own ? effectsOf(own) : []);
 
   function make() {
     const name = terms.makeOwnGroup();
@@ -133,21 +156,9 @@
         {/each}
       </tbody>
     </table>
-    <p class="text-ink-2">
-      The old groups get {countOf(negatives, 'exact negative')} that block nothing else, no keyword of theirs.{moved.length > 0
-        ? ` ${countOf(moved.length, 'keyword')} of theirs ${moved.length === 1 ? 'moves' : 'move'} here: ${firstOf(
-            moved.map(({ text, match }) => `${text} (${match})`),
-          )}.`
-        : ''}{own.along.length > 0
-        ? ` ${countOf(own.along.length, 'more term')} ${own.along.length === 1 ? 'comes' : 'come'} along, answered by what is not exact: ${firstOf(
-            own.along.map(({ text }) => text),
-          )}.`
-        : ''}{own.staying.count > 0
-        ? ` ${countOf(own.staying.count, 'more term')} with ${own.staying.words.map(quote).join(' or ')} ${own.staying.count === 1 ? 'stays' : 'stay'} where ${
-            own.staying.count === 1 ? 'it is' : 'they are'
-          }.`
-        : ''}
-    </p>
+    <ul class="flex flex-col gap-1 text-ink-2">
+      {#each effects as effect (effect)}<li>{effect}</li>{/each}
+    </ul>
     {#if own.blocked.length > 0}
       <Notice>
         {own.blocked.map(({ text, negative }) => `${quote(text)} is blocked by the negative ${quote(negative)}`).join('; ')}: take it out in
