@@ -67,7 +67,7 @@ export interface OwnGroup {
   blocked: readonly { text: string; negative: string }[];
   /** Words that its terms share and few others hold, and how many other terms hold one of them: these stay where they are. */
   staying: { words: readonly string[]; count: number };
-  /** Terms that were not chosen and that it answers all the same, by its phrases or by keywords that move to it. */
+  /** Terms that were not chosen and that it answers all the same: by phrases, keywords that move to it, or other forms of its words. */
   along: readonly Term[];
   change: Change;
 }
@@ -128,19 +128,19 @@ function searchesOf(terms: readonly Term[], language: string): readonly Prepared
   return searches;
 }
 
-/** Terms that were not chosen and that a group answers once it is made; only keywords wider than exact answer more than they say. */
+/** Terms that were not chosen and that a group answers once it is made: by phrases, by keywords that moved, by other forms of its words. */
 function comingAlong(
   view: PlanView,
   group: Group,
   all: readonly Term[],
   chosen: ReadonlySet<Term>,
-  { change, wide }: { change: Change; wide: readonly { text: string; match: MatchType }[] },
+  { change, keywords }: { change: Change; keywords: readonly { text: string; match: MatchType }[] },
 ): Term[] {
-  const after = wide.length > 0 ? viewAfter(view, change) : null;
+  const after = viewAfter(view, change);
   if (!after) return [];
   const campaign = view.snapshot.campaign.get(group.campaignId);
   const language = firstLanguage(view, campaign);
-  const prepared = wide.map(({ text, match }) => prepareKeyword(text, match, language));
+  const prepared = keywords.map(({ text, match }) => prepareKeyword(text, match, language));
   const answers = new PlanAnswers(after, campaignsMeeting(after, campaign!));
   const searches = searchesOf(all, language);
   return all.filter(
@@ -217,8 +217,7 @@ export function planOwnGroup(
   if (negatives.length > 0) changes.push({ type: 'add', record: 'negative', rows: negatives });
   changes.push(...judgeFinds(snapshot, texts, 'keep'));
   const change: Change = { type: 'several', name: 'own-group-made', changes };
-  const wide = [...moved, ...keywords].filter(({ match }) => match !== 'exact');
-  const along = comingAlong(view, group, all, chosen, { change, wide });
+  const along = comingAlong(view, group, all, chosen, { change, keywords: [...moved, ...keywords] });
   return {
     name: free,
     theme: group.theme,

@@ -39,7 +39,7 @@
     }
     if (along.length > 0) {
       const texts = firstOf(along.map(({ text }) => text));
-      says.push(`${countOf(along.length, 'more term')} ${one(along.length, 'come')} along, answered by what is not exact: ${texts}.`);
+      says.push(`${countOf(along.length, 'more term')} ${one(along.length, 'come')} along, answered by its keywords too: ${texts}.`);
     }
     if (staying.count > 0) {
       const words = staying.words.map(quote).join(' or ');
