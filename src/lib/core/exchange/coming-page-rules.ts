@@ -1,6 +1,6 @@
-import { writeAmount } from '../money/money';
 import { campaignPages, isLastNet, pageDomain, pageGroups } from '../pages/campaign-pages';
-import { foldRows, type RowCondition } from '../pages/unfold-rule';
+import { asPaths } from '../pages/site-pages';
+import { conditionKey, foldRows, type RowCondition } from '../pages/unfold-rule';
 import type { Campaign, PagesOff } from '../records/campaign';
 import { writeCondition } from '../records/condition-text';
 import type { Group } from '../records/group';
@@ -8,7 +8,7 @@ import type { RecordTypes } from '../records/record-types';
 import { groupBid } from '../view/plan-view';
 import { setFields } from './changed-rows';
 import type { ExistingRows } from './existing-rows';
-import { writeDecimal } from './layout-cells';
+import { writeMoney } from './layout-cells';
 import { pageRuleRows, readPageRuleRow, rowsLeftOut } from './page-columns';
 import type { PlanAdditions } from './plan-additions';
 import type { FieldRow } from './read-rows';
@@ -38,7 +38,7 @@ type ByOwner = Map<string, Map<string, OwnerRows>>;
 /** What became of the rows of an owner. */
 type RuleOutcome = 'added' | 'changed' | 'existing' | 'left-out';
 
-const keyOf = (row: readonly RowCondition[]) => JSON.stringify(row.map(({ field, is, value, isNot }) => [field, is, value, isNot]));
+const keyOf = (row: readonly RowCondition[]) => row.map(conditionKey).join();
 const keysOf = (rows: Rows) => new Set(rows.map(keyOf));
 const areSame = (one: Rows, other: Rows) => {
   const [keys, others] = [keysOf(one), keysOf(other)];
@@ -54,22 +54,12 @@ function rowsOf(of: ByOwner, campaign: string, group: string): OwnerRows {
   return rows;
 }
 
-/** Addresses of a domain as paths, as rules are written. */
-const asPaths = (rows: Rows, domain: string): Rows =>
-  rows.map((row) =>
-    row.map((one) => {
-      const isPath = one.field === 'address' && (one.is === 'begins' || one.is === 'equals') && one.value.startsWith(`${domain}/`);
-      return isPath ? { ...one, value: one.value.slice(domain.length) } : one;
-    }),
-  );
-
-/** A rule in words: what the rows that aim say together, less those that leave out. */
+/** A rule in words, addresses of its domain as paths: what the rows that aim say together, less those that leave out. */
 function ruleOf(aims: Rows, off: Rows, domain: string): string {
   const isAll = aims.some((row) => row.length === 0);
-  const aimed = isAll ? { all: [] } : foldRows(asPaths(aims, domain));
-  if (off.length === 0) return writeCondition(aimed);
-  const less = { not: foldRows(asPaths(off, domain)) };
-  return writeCondition(isAll ? less : { all: [aimed, less] });
+  const aimed = isAll ? { all: [] } : foldRows(aims);
+  const less = { not: foldRows(off) };
+  return writeCondition(asPaths(off.length === 0 ? aimed : isAll ? less : { all: [aimed, less] }, domain));
 }
 
 /** Rows that a campaign leaves out as a reason, named by its own words. */
@@ -179,7 +169,7 @@ export class ComingPageRules {
       const said = {
         name,
         field: 'bid',
-        before: before === null ? '' : writeDecimal(layout, writeAmount(before, view.account.currency)),
+        before: writeMoney(layout, before, view.account.currency),
         after: cells.text(at, 'bid'),
       };
       outcomes.push(existing.offer(at, id, { ...said, change }));

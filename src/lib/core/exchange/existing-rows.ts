@@ -12,6 +12,11 @@ import { writeRows, type WrittenRows } from './tables';
 
 /** What a field makes of the row that stands: a change, what is wrong with it, or null where nothing changes. */
 type Setter = (row: FieldRow, existing: RecordRow) => SimpleChange | string | null;
+/** What a field says, before and after, and what it makes of its row. */
+type SaidField = Pick<ChangedField, 'name' | 'field' | 'before' | 'after'> & { change: ReturnType<Setter> };
+
+const keyOf = (id: string, field: string) => `${id} ${field}`;
+
 type LineColumns = (typeof lineColumns)[number];
 
 /** The rows of a plan as its tables say them, which what comes back is held against. */
@@ -36,33 +41,26 @@ export class ExistingRows {
     const found = Object.entries(row.cells).flatMap(([field, cell]): ChangedField[] => {
       const set = this.setterOf(row.kind, field);
       if (!set || sayTheSame(cell, before[field] ?? '', this.by.layout)) return [];
-      const change = set(row, existing);
-      if (change === null) return [];
-      if (typeof change === 'string') {
-        this.by.cells.say(row, field, 'unfit', change);
-        return [];
-      }
-      const spot = { sheet: row.sheet, line: row.line, kind: row.kind, name, field };
-      return [{ ...spot, key: `${id} ${field}`, before: before[field] ?? '', after: cell.trim(), change }];
+      const said = { name, field, before: before[field] ?? '', after: cell.trim() };
+      return this.changeOf(row, id, { ...said, change: set(row, existing) });
     });
     for (const one of found) this.changed.push(one);
     return found.length > 0 ? 'changed' : 'existing';
   }
 
   /** Offers a change of a field that no cell says alone; one that the same tables offer already stands. */
-  offer(
-    row: FieldRow,
-    id: string,
-    { change, ...said }: Pick<ChangedField, 'name' | 'field' | 'before' | 'after'> & { change: SimpleChange | string | null },
-  ): 'changed' | 'existing' {
-    const key = `${id} ${said.field}`;
-    if (change === null || this.changed.some((one) => one.key === key)) return 'existing';
-    if (typeof change === 'string') {
-      this.by.cells.say(row, said.field, 'unfit', change);
-      return 'existing';
-    }
-    this.changed.push({ sheet: row.sheet, line: row.line, kind: row.kind, ...said, key, change });
-    return 'changed';
+  offer(row: FieldRow, id: string, said: SaidField): 'changed' | 'existing' {
+    if (this.changed.some(({ key }) => key === keyOf(id, said.field))) return 'existing';
+    const found = this.changeOf(row, id, said);
+    this.changed.push(...found);
+    return found.length > 0 ? 'changed' : 'existing';
+  }
+
+  /** A field that comes otherwise as a change to be taken; none where nothing changes or, said, where it cannot be. */
+  private changeOf(row: FieldRow, id: string, { change, ...said }: SaidField): ChangedField[] {
+    if (typeof change === 'string') this.by.cells.say(row, said.field, 'unfit', change);
+    if (change === null || typeof change === 'string') return [];
+    return [{ sheet: row.sheet, line: row.line, kind: row.kind, ...said, key: keyOf(id, said.field), change }];
   }
 
   /** What a field that comes otherwise makes of the row that stands; null: such a field is not taken. */

@@ -1,4 +1,5 @@
 import { escapeFallback, escapeText } from '../ads/parse-slots';
+import { writeAmount } from '../money/money';
 import type { MatchType } from '../records/match-types';
 import type { Layout } from '../records/layout';
 import type { LetterCase } from '../text/letter-case';
@@ -107,6 +108,10 @@ export function readLineCell(layout: Layout, cell: string): string {
 
 /** A decimal number, `1.60`, by the layout's decimal sign. */
 export const writeDecimal = ({ decimal }: Layout, number: string) => (decimal === 'comma' ? number.replace('.', ',') : number);
+
+/** An amount in minor units of a currency as the layout writes it; empty where there is none. */
+export const writeMoney = (layout: Layout, minor: number | null, currency: string): string =>
+  minor === null ? '' : writeDecimal(layout, writeAmount(minor, currency));
 
 /** A number in the layout's decimal sign as `1.60`; spaces and the other sign as thousands are left out. Null where it is none. */
 export function readDecimal({ decimal }: Layout, cell: string): string | null {

@@ -1,9 +1,9 @@
 import { writeAddress } from '../text/address';
-import { parseAmount, writeAmount } from '../money/money';
+import { parseAmount } from '../money/money';
 import type { Layout } from '../records/layout';
 import type { PriceRow } from '../records/extra';
 import { normalizeText } from '../text/text-length';
-import { readDecimal, writeDecimal } from './layout-cells';
+import { readDecimal, writeMoney } from './layout-cells';
 
 const between = { items: ';', parts: '|' } as const;
 
@@ -40,7 +40,7 @@ export const parts = (cell: string): string[][] =>
 export const writePriceRows = (rows: readonly PriceRow[], layout: Layout, currency: string): string =>
   rows
     .map(({ text, description, priceMinor, address }) => {
-      const price = priceMinor === null ? '' : writeDecimal(layout, writeAmount(priceMinor, currency));
+      const price = writeMoney(layout, priceMinor, currency);
       return writeParts([text, description, price, address === '' ? '' : writeAddress(address)]);
     })
     .join(`${between.items} `);

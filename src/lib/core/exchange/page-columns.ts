@@ -167,7 +167,7 @@ const limitsOf = (layout: Layout): RowLimits => ({
 });
 
 /** A group's rule as rows: those that aim, and those that leave out of them what the rule negates, where rows take no “not”. */
-export interface AimRows {
+interface AimRows {
   aims: (readonly RowCondition[])[];
   off: (readonly RowCondition[])[];
 }

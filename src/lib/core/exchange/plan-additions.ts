@@ -27,6 +27,16 @@ function* keysOf({ snapshot }: PlanView): Iterable<[record: RecordName, id: stri
   for (const { id, campaignId, country, code, name } of inOrder(snapshot.place)) yield ['place', id, [campaignId, country, code, name]];
 }
 
+/** What keeps a row out of its record: a field, and what is wrong with it. */
+interface RowProblem {
+  field: string;
+  message: string;
+}
+
+function firstProblem({ issues: [issue] }: z.ZodError): RowProblem {
+  return { field: String(issue?.path[0] ?? ''), message: issue?.message ?? '' };
+}
+
 /** Rows to be added to a plan, each once, after what stands there. */
 export class PlanAdditions {
   private readonly known = new Map<string, string>();
@@ -49,18 +59,11 @@ export class PlanAdditions {
   }
 
   /** Adds a row if it is fit for its record; answers its id, or what is wrong with it. */
-  add<Name extends RecordName>(
-    record: Name,
-    fields: Omit<RecordTypes[Name], 'id' | 'position'>,
-    key?: Key,
-  ): { id: string } | { field: string; message: string } {
+  add<Name extends RecordName>(record: Name, fields: Omit<RecordTypes[Name], 'id' | 'position'>, key?: Key): { id: string } | RowProblem {
     const position = this.positions.get(record) ?? nextPosition(this.view.snapshot[record].values() as Iterable<{ position: number }>);
     const schema = recordSchemas[record] as unknown as z.ZodType<Row>;
     const checked = schema.safeParse({ id: this.newId(), ...fields, position });
-    if (!checked.success) {
-      const [issue] = checked.error.issues;
-      return { field: String(issue?.path[0] ?? ''), message: issue?.message ?? '' };
-    }
+    if (!checked.success) return firstProblem(checked.error);
     this.positions.set(record, position + 1);
     const name: RecordName = record;
     (this.added[name] ??= []).push(checked.data);
@@ -83,14 +86,12 @@ export class PlanAdditions {
     return (this.view.snapshot[record].get(id) ?? this.addedById.get(id)) as RecordTypes[Name] | undefined;
   }
 
-  /** Sets fields of a row that was added; answers what is wrong with them, or null. */
-  amend<Name extends RecordName>(record: Name, id: string, fields: Partial<RecordTypes[Name]>): { field: string; message: string } | null {
+  /** Sets fields of a row that was added; answers what is wrong with them, or null. Throws `RangeError` where it was not added. */
+  amend<Name extends RecordName>(record: Name, id: string, fields: Partial<RecordTypes[Name]>): RowProblem | null {
     const row = this.addedById.get(id);
+    if (!row) throw new RangeError(`No ${record} ${id} was added.`);
     const checked = recordSchemas[record].safeParse({ ...row, ...fields });
-    if (!row || !checked.success) {
-      const [issue] = checked.error?.issues ?? [];
-      return { field: String(issue?.path[0] ?? ''), message: issue?.message ?? '' };
-    }
+    if (!checked.success) return firstProblem(checked.error);
     Object.assign(row, fields);
     return null;
   }

@@ -1,7 +1,6 @@
 import { fillPlanSlots, type FillContext } from '../ads/fill-slots';
 import { keywordTexts, lineContext } from '../ads/slot-values';
 import { measureLine } from '../ads/measure';
-import { writeAmount } from '../money/money';
 import type { PlanView } from '../view/plan-view';
 import { isPageDriven } from '../pages/campaign-pages';
 import type { Ad } from '../records/ad';
@@ -10,7 +9,7 @@ import { numberFields, rowWords, type TableName } from '../records/table-fields'
 import { normalizeText } from '../text/text-length';
 import { columnsOf, jointHeadings, tablesOf } from '../layouts/layouts';
 import { beyondWindows1252, wouldRun } from './cells';
-import { losesCase, writeDecimal, writeLineCell } from './layout-cells';
+import { losesCase, writeDecimal, writeLineCell, writeMoney } from './layout-cells';
 import type { CellWriting } from './table-columns';
 import { tableDescriptions } from './table-rows';
 
@@ -44,8 +43,7 @@ class RowWriter implements CellWriting {
     readonly layout: Layout,
   ) {}
 
-  readonly money = (minor: number | null) =>
-    minor === null ? '' : writeDecimal(this.layout, writeAmount(minor, this.view.account.currency));
+  readonly money = (minor: number | null) => writeMoney(this.layout, minor, this.view.account.currency);
 
   readonly number = (value: number | null) => (value === null ? '' : writeDecimal(this.layout, String(value)));
 

@@ -74,12 +74,21 @@ export function fieldsOf(pages: Iterable<SitePage>): string[] {
   return ['address', ...workedOutFields.filter((name) => !counts.has(name)), ...own.filter((name) => name !== 'address')];
 }
 
-/** A condition whose addresses that begin with a slash stand for those of the domain: `/frames` for `shop.example/frames`. */
-export function onDomain(condition: PageCondition, domain: string): PageCondition {
-  if ('not' in condition) return { not: onDomain(condition.not, domain) };
-  if ('all' in condition) return { all: condition.all.map((part) => onDomain(part, domain)) };
-  if ('any' in condition) return { any: condition.any.map((part) => onDomain(part, domain)) };
+/** A condition with the beginnings of addresses that it compares written otherwise. */
+function withAddresses(condition: PageCondition, write: (address: string) => string): PageCondition {
+  const inner = (part: PageCondition) => withAddresses(part, write);
+  if ('not' in condition) return { not: inner(condition.not) };
+  if ('all' in condition) return { all: condition.all.map(inner) };
+  if ('any' in condition) return { any: condition.any.map(inner) };
   const { field, is, value } = condition;
-  const isPath = field === 'address' && (is === 'begins' || is === 'equals') && value.startsWith('/');
-  return isPath ? { field, is, value: `${hostOf(domain)}${value}` } : condition;
+  const written = field === 'address' && (is === 'begins' || is === 'equals') ? write(value) : value;
+  return written === value ? condition : { field, is, value: written };
 }
+
+/** A condition whose addresses that begin with a slash stand for those of the domain: `/frames` for `shop.example/frames`. */
+export const onDomain = (condition: PageCondition, domain: string): PageCondition =>
+  withAddresses(condition, (address) => (address.startsWith('/') ? `${hostOf(domain)}${address}` : address));
+
+/** The other way: a condition whose addresses of the domain stand as paths. */
+export const asPaths = (condition: PageCondition, domain: string): PageCondition =>
+  withAddresses(condition, (address) => (address.startsWith(`${domain}/`) ? address.slice(domain.length) : address));

@@ -42,12 +42,13 @@ function alternatives(condition: PageCondition, isNot: boolean): Unfolded | null
   return isAll === isNot ? joined(parts) : crossed(parts);
 }
 
-const key = ({ field, is, value, isNot }: RowCondition) => JSON.stringify([field, is, value, isNot]);
+/** What two conditions that say the same have in common. */
+export const conditionKey = ({ field, is, value, isNot }: RowCondition): string => JSON.stringify([field, is, value, isNot]);
 
 /** A row with each comparison once; null where it contradicts itself. */
 function tidied(row: readonly RowCondition[]): RowCondition[] | null {
-  const byKey = new Map(row.map((one) => [key(one), one]));
-  const isContradiction = [...byKey.values()].some((one) => byKey.has(key({ ...one, isNot: !one.isNot })));
+  const byKey = new Map(row.map((one) => [conditionKey(one), one]));
+  const isContradiction = [...byKey.values()].some((one) => byKey.has(conditionKey({ ...one, isNot: !one.isNot })));
   return isContradiction ? null : [...byKey.values()];
 }
 
@@ -63,7 +64,7 @@ export function unfoldRule(condition: PageCondition, { conditions, takesNot }: R
   if (!rows || rows.some((row) => row.length > conditions || (!takesNot && row.some(({ isNot }) => isNot)))) return null;
   const seen = new Set<string>();
   return rows.filter((row) => {
-    const known = row.map(key).sort().join();
+    const known = row.map(conditionKey).sort().join();
     return seen.has(known) ? false : (seen.add(known), true);
   });
 }
@@ -74,7 +75,7 @@ function rowsTogether(rows: readonly (readonly RowCondition[])[]): (readonly Row
   for (const row of rows) {
     const last = row.at(-1);
     // Of several values that a field may not have, each stands in a row of its own.
-    const rest = !last || last.isNot ? row.map(key) : [...row.slice(0, -1).map(key), last.field, last.is];
+    const rest = !last || last.isNot ? row.map(conditionKey) : [...row.slice(0, -1).map(conditionKey), last.field, last.is];
     const group = JSON.stringify([rest, last?.isNot ?? null]);
     byRest.set(group, [...(byRest.get(group) ?? []), row]);
   }

@@ -79,6 +79,26 @@
       { value: 'row-a-campaign' as const, name: 'Once a campaign' },
     ],
   };
+
+  /** What a layout takes or does not, in the words of each. */
+  const switches = [
+    {
+      field: 'demandsBids',
+      label: 'Bids',
+      items: [
+        { value: 'no', name: 'only those that are set' },
+        { value: 'yes', name: 'in every row' },
+      ],
+    },
+    {
+      field: 'takesNot',
+      label: '“Not” in rules over pages',
+      items: [
+        { value: 'yes', name: 'said in the row' },
+        { value: 'no', name: 'as rows left out' },
+      ],
+    },
+  ] as const;
 </script>
 
 <fieldset disabled={isFixed} class="contents">
@@ -122,26 +142,15 @@
       items={choices.planNegatives}
       onedit={(planNegatives) => void edit({ planNegatives })}
     />
-    <SelectField
-      label="Bids"
-      class="w-44"
-      value={layout.demandsBids ? 'demanded' : 'own'}
-      items={[
-        { value: 'own', name: 'only those that are set' },
-        { value: 'demanded', name: 'in every row' },
-      ]}
-      onedit={(value) => void edit({ demandsBids: value === 'demanded' })}
-    />
-    <SelectField
-      label="“Not” in rules over pages"
-      class="w-44"
-      value={layout.takesNot ? 'taken' : 'apart'}
-      items={[
-        { value: 'taken', name: 'said in the row' },
-        { value: 'apart', name: 'as rows left out' },
-      ]}
-      onedit={(value) => void edit({ takesNot: value === 'taken' })}
-    />
+    {#each switches as { field, label, items } (field)}
+      <SelectField
+        {label}
+        class="w-44"
+        value={layout[field] ? 'yes' : 'no'}
+        {items}
+        onedit={(value) => void edit({ [field]: value === 'yes' })}
+      />
+    {/each}
   </div>
   <TextField
     label="Spans of hours a day at most"
